@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { catalogue } from '~~/core/catalogue/catalogue'
+import { compareWays } from '~~/core/tiers/compareWays'
+import { meetsNeed } from '~~/core/verdict'
+import { viewAddress } from '~/composables/views'
+import { useFormat } from '~/composables/useFormat'
+import { usePlanStore } from '~/stores/planStore'
+
+/** One answer for the whole plan, because of which headrooms, and the cheapest way of building that would do. */
+const store = usePlanStore()
+const { money } = useFormat()
+const verdicts = computed(() => store.assessment?.verdicts ?? [])
+const failing = computed(() => verdicts.value.filter(verdict => verdict.state === 'short' || verdict.state === 'impossible'))
+const unknown = computed(() => verdicts.value.filter(verdict => verdict.state === 'unknown' && verdict.id !== 'money'))
+const tight = computed(() => verdicts.value.filter(verdict => verdict.state === 'tight'))
+const list = (items: readonly { label: string }[]) => items.map(item => item.label.toLowerCase()).join(', ').replace(/, ([^,]*)$/, ' and $1')
+
+const answer = computed(() => {
+  if (failing.value.length) return { word: 'This will not do', because: `${list(failing.value)} ${failing.value.length === 1 ? 'falls' : 'fall'} short.` }
+  if (unknown.value.length) return { word: 'Not known yet', because: `${list(unknown.value)} still ${unknown.value.length === 1 ? 'needs' : 'need'} an answer.` }
+  if (tight.value.length) return { word: 'This will do, narrowly', because: `${list(tight.value)} ${tight.value.length === 1 ? 'is' : 'are'} tight.` }
+  return { word: 'This will do', because: 'every headroom holds, also by the cautious figures.' }
+})
+
+// Six assessments more: they wait until the typing rests, so that the headroom line never does.
+const cheapest = ref<{ label: string, price: number } | null>(null)
+const searched = ref(false)
+let timer: ReturnType<typeof setTimeout> | undefined
+watch(() => store.plan, (plan) => {
+  clearTimeout(timer)
+  timer = setTimeout(() => {
+    if (!plan) return
+    const found = compareWays(plan, catalogue).filter(row => row.meets)
+      .map(row => ({ label: row.way.label, price: row.assessment.figures['ownership.purchase']?.value ?? 0 }))
+      .sort((a, b) => a.price - b.price)
+    cheapest.value = found[0] ?? null
+    searched.value = true
+  }, 150)
+}, { immediate: true })
+const needsOther = computed(() => failing.value.length > 0 && verdicts.value.every(verdict => meetsNeed(verdict.state) || failing.value.includes(verdict) || verdict.id === 'money'))
+</script>
+
+<template>
+  <section
+    class="overall"
+    :class="{ fails: failing.length, waits: !failing.length && unknown.length }"
+    aria-live="polite"
+    data-overall
+  >
+    <p class="word">
+      {{ answer.word }}<span>, because {{ answer.because }}</span>
+    </p>
+    <p
+      v-if="needsOther && searched"
+      class="cheapest"
+    >
+      <template v-if="cheapest">
+        Cheapest way in the catalogue that meets the need: <strong>{{ cheapest.label }}</strong>, {{ money(cheapest.price) }} with drives.
+      </template>
+      <template v-else>
+        No way in the catalogue meets the whole need within the budget.
+      </template>
+      <NuxtLink :to="viewAddress(store.id ?? '', 'tiers')">
+        Compare all six
+      </NuxtLink>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.overall { border-left: 5px solid rgb(var(--v-theme-state-ample)); padding: 6px 0 6px 16px; }
+.overall.fails { border-color: rgb(var(--v-theme-state-short)); }
+.overall.waits { border-color: rgb(var(--v-theme-state-unknown)); }
+.word { font-size: 1.5rem; font-weight: 650; margin: 0; line-height: 1.3; letter-spacing: -0.01em; }
+.word span { font-weight: 400; }
+.cheapest { margin: 4px 0 0; }
+.cheapest a { color: rgb(var(--v-theme-primary)); }
+</style>

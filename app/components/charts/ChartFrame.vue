@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { useElementWidth } from '~/composables/useElementWidth'
+
+/** A chart with its title, and the same numbers as a table for those who cannot see it. */
+defineProps<{ title: string, columns: readonly string[], rows: readonly (readonly string[])[] }>()
+const body = ref<HTMLElement | null>(null)
+const width = useElementWidth(body)
+const asTable = ref(false)
+</script>
+
+<template>
+  <figure class="chart-frame sheet">
+    <figcaption>
+      <h2>{{ title }}</h2>
+      <button
+        type="button"
+        class="plain-button toggle small no-print"
+        :aria-pressed="asTable"
+        @click="asTable = !asTable"
+      >
+        {{ asTable ? 'Show the picture' : 'Show as table' }}
+      </button>
+    </figcaption>
+    <div
+      v-show="!asTable"
+      ref="body"
+    >
+      <slot :width="width" />
+    </div>
+    <div
+      v-if="asTable"
+      class="scroll"
+      tabindex="0"
+      role="region"
+      :aria-label="title"
+    >
+      <table class="data-table">
+        <thead>
+          <tr>
+            <th
+              v-for="(column, index) in columns"
+              :key="column"
+              :class="{ number: index > 0 }"
+            >
+              {{ column }}
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="row in rows"
+            :key="row[0]"
+          >
+            <td
+              v-for="(cell, index) in row"
+              :key="index"
+              :class="{ number: index > 0 }"
+            >
+              {{ cell }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <slot name="below" />
+  </figure>
+</template>
+
+<style scoped>
+.chart-frame { margin: 0; min-width: 0; }
+figcaption { display: flex; justify-content: space-between; align-items: baseline; gap: 12px; margin-bottom: 8px; }
+.toggle { color: rgb(var(--v-theme-primary)); text-decoration: underline; white-space: nowrap; }
+.scroll { max-height: 320px; overflow: auto; }
+</style>

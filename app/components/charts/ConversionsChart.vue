@@ -1,0 +1,205 @@
+<script setup lang="ts">
+import { computed, useId } from 'vue'
+import { estimateOf } from '~~/core/figure'
+import { usePlanStore } from '~/stores/planStore'
+import { useWorkingStore } from '~/stores/workingStore'
+import ChartFrame from './ChartFrame.vue'
+import { conversionsLayout, type ConversionRow } from './conversionsLayout'
+
+/** Conversions asked against possible, as ranges; the ask is a line that can be dragged. */
+const store = usePlanStore()
+const working = useWorkingStore()
+const hatchId = useId()
+const margin = { left: 10, right: 16, top: 26, bottom: 26 }
+
+const rows = computed<ConversionRow[]>(() => ([
+  ['streams.possible', 'This household\'s mix'], ['streams.hd1080', 'If all were 1080p H.264'], ['streams.uhdToneMapped', 'If all were 2160p HDR'],
+] as const).map(([id, label]) => {
+  const figure = store.assessment?.figures[id]
+  return { id, label, estimate: figure ? estimateOf(figure) : null }
+}))
+const asked = computed(() => store.assessment?.figures['streams.asked']?.value ?? 0)
+const layoutFor = (width: number) => conversionsLayout(rows.value, asked.value, width, margin)
+const everyHead = computed(() => store.plan?.choices.school === 'headCount')
+const table = computed(() => rows.value.map(row => [row.label, ...(row.estimate ? [row.estimate.low, row.estimate.likely, row.estimate.high].map(String) : ['–', '–', '–']), String(asked.value)]))
+
+function ask(value: number): void {
+  if (!everyHead.value) store.edit('household.converted', Math.max(0, Math.min(100, Math.round(value))))
+}
+let dragging = false
+function grab(event: PointerEvent): void {
+  dragging = true
+  ;(event.currentTarget as Element).closest('svg')?.setPointerCapture(event.pointerId)
+}
+function move(event: PointerEvent, width: number): void {
+  if (!dragging) return
+  const box = (event.currentTarget as SVGElement).getBoundingClientRect()
+  ask(layoutFor(width).x.invert((event.clientX - box.left) / box.width * width))
+}
+function key(event: KeyboardEvent): void {
+  const step = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key]
+  if (!step) return
+  event.preventDefault()
+  ask(asked.value + step)
+}
+</script>
+
+<template>
+  <ChartFrame
+    title="Conversions asked, possible"
+    :columns="['Case', 'Low', 'Likely', 'High', 'Asked']"
+    :rows="table"
+  >
+    <template #default="{ width }">
+      <svg
+        v-for="layout in [layoutFor(width)]"
+        :key="layout.height"
+        class="conversions"
+        :width="width"
+        :height="layout.height"
+        :viewBox="`0 0 ${width} ${layout.height}`"
+        role="group"
+        aria-label="Conversions possible at once, low to high, and the number asked"
+        @pointermove="move($event, width)"
+        @pointerup="dragging = false"
+      >
+        <defs>
+          <pattern
+            :id="hatchId"
+            width="6"
+            height="6"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(45)"
+          ><line
+            x1="0"
+            y1="0"
+            x2="0"
+            y2="6"
+            class="hatch"
+          /></pattern>
+        </defs>
+        <rect
+          :x="layout.x(0)"
+          :y="margin.top"
+          :width="Math.max(0, layout.x(asked) - layout.x(0))"
+          :height="layout.height - margin.top - margin.bottom"
+          class="water"
+        />
+        <g
+          v-for="tick in layout.ticks"
+          :key="tick"
+        >
+          <line
+            :x1="layout.x(tick)"
+            :x2="layout.x(tick)"
+            :y1="margin.top"
+            :y2="layout.height - margin.bottom"
+            class="grid"
+          />
+          <text
+            :x="layout.x(tick)"
+            :y="layout.height - margin.bottom + 16"
+            text-anchor="middle"
+            class="soft"
+          >{{ tick }}</text>
+        </g>
+        <g
+          v-for="(row, index) in rows"
+          :key="row.id"
+          class="row"
+          role="button"
+          tabindex="0"
+          :aria-label="`${row.label}: ${row.estimate ? `${row.estimate.low} to ${row.estimate.high}, likely ${row.estimate.likely}` : 'not known'}. Show working`"
+          @click="working.show(row.id)"
+          @keydown.enter="working.show(row.id)"
+        >
+          <text
+            :x="layout.x(0) + 6"
+            :y="layout.rowY(index) - 10"
+            class="row-label"
+          >{{ row.label }}<tspan
+            v-if="row.estimate"
+            dx="8"
+            class="soft"
+          >{{ row.estimate.low === row.estimate.high ? row.estimate.likely : `${row.estimate.low}–${row.estimate.high}, likely ${row.estimate.likely}` }}</tspan></text>
+          <template v-if="row.estimate">
+            <rect
+              :x="layout.x(0)"
+              :y="layout.rowY(index) - 3"
+              :width="layout.x(row.estimate.low) - layout.x(0)"
+              height="13"
+              class="sure"
+            />
+            <rect
+              :x="layout.x(row.estimate.low)"
+              :y="layout.rowY(index) - 3"
+              :width="layout.x(row.estimate.high) - layout.x(row.estimate.low)"
+              height="13"
+              class="unsure"
+              :fill="`url(#${hatchId})`"
+            />
+            <line
+              :x1="layout.x(row.estimate.likely)"
+              :x2="layout.x(row.estimate.likely)"
+              :y1="layout.rowY(index) - 6"
+              :y2="layout.rowY(index) + 13"
+              class="notch"
+            />
+          </template>
+        </g>
+        <g
+          class="asked"
+          :class="{ fixed: everyHead }"
+          role="slider"
+          tabindex="0"
+          aria-label="Conversions asked"
+          aria-valuemin="0"
+          aria-valuemax="100"
+          :aria-valuenow="asked"
+          :aria-readonly="everyHead"
+          @pointerdown="grab"
+          @keydown="key"
+        >
+          <rect
+            :x="layout.x(asked) - 11"
+            :y="0"
+            width="22"
+            :height="layout.height - margin.bottom"
+            class="grip"
+          />
+          <line
+            :x1="layout.x(asked)"
+            :x2="layout.x(asked)"
+            :y1="margin.top - 4"
+            :y2="layout.height - margin.bottom"
+          />
+          <path :d="`M${layout.x(asked)} ${margin.top - 2}l-7 -9h14z`" />
+          <text
+            :x="layout.x(asked) + (asked > 0 ? -11 : 11)"
+            y="12"
+            :text-anchor="asked > 0 ? 'end' : 'start'"
+          >{{ asked }} asked</text>
+        </g>
+      </svg>
+    </template>
+  </ChartFrame>
+</template>
+
+<style scoped>
+.conversions { display: block; touch-action: pan-y; max-width: 100%; overflow: visible; }
+.water { fill: rgb(var(--v-theme-water)); opacity: 0.3; }
+.grid { stroke: rgb(var(--v-theme-hairline)); }
+.row { cursor: pointer; }
+.row-label { font-weight: 600; }
+.row-label .soft { font-weight: 400; fill: rgb(var(--v-theme-ink-soft)); }
+.sure { fill: rgb(var(--v-theme-wall)); opacity: 0.88; }
+.unsure { stroke: rgb(var(--v-theme-wall)); }
+.hatch { stroke: rgb(var(--v-theme-wall)); stroke-width: 1.8; }
+.notch { stroke: rgb(var(--v-theme-primary)); stroke-width: 3; }
+.asked { cursor: ew-resize; }
+.asked.fixed { cursor: default; }
+.asked line { stroke: rgb(var(--v-theme-water-line)); stroke-width: 2.4; }
+.asked path { fill: rgb(var(--v-theme-water-line)); }
+.asked text { fill: rgb(var(--v-theme-water-line)); font-weight: 650; }
+.grip { fill: transparent; }
+</style>

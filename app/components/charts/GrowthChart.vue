@@ -1,0 +1,228 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { monthFull } from '~~/core/library/forecast'
+import { tebibytes } from '~~/core/units/dataSize'
+import { formatNumber } from '~~/core/units/formatNumber'
+import { usePlanStore } from '~/stores/planStore'
+import ChartFrame from './ChartFrame.vue'
+import { growthLayout } from './growthLayout'
+
+const props = withDefaults(defineProps<{ height?: number }>(), { height: 300 })
+const store = usePlanStore()
+const margin = { left: 46, right: 16, top: 14, bottom: 34 }
+
+const months = computed(() => store.assessment?.series.forecast.months ?? [])
+const room = computed(() => store.assessment?.figures['drives.roomTB']?.value ?? null)
+const horizonYears = computed(() => store.plan?.choices.horizonYears ?? 5)
+const full = computed(() => room.value === null ? null : monthFull(months.value.map(month => month.likely), room.value))
+const layoutFor = (width: number) => growthLayout({ months: months.value, roomTB: room.value, horizonMonths: horizonYears.value * 12, width, height: props.height, margin })
+
+const read = ref<number | null>(null)
+function monthAt(event: PointerEvent, width: number): number {
+  const box = (event.currentTarget as SVGElement).getBoundingClientRect()
+  const layout = layoutFor(width)
+  return Math.max(0, Math.min(layout.months, Math.round(layout.x.invert((event.clientX - box.left) / box.width * width))))
+}
+let dragging = false
+function move(event: PointerEvent, width: number): void {
+  const month = monthAt(event, width)
+  read.value = month
+  if (dragging) setHorizon(Math.round(month / 12))
+}
+function grab(event: PointerEvent): void {
+  dragging = true
+  ;(event.currentTarget as Element).closest('svg')?.setPointerCapture(event.pointerId)
+}
+function setHorizon(years: number): void {
+  store.edit('choices.horizonYears', Math.max(1, Math.min(15, years)))
+}
+function horizonKey(event: KeyboardEvent): void {
+  const step = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key]
+  if (!step) return
+  event.preventDefault()
+  setHorizon(horizonYears.value + step)
+}
+function readKey(event: KeyboardEvent, width: number): void {
+  const step = { ArrowRight: 1, ArrowLeft: -1, PageUp: 12, PageDown: -12 }[event.key]
+  if (!step || event.target !== event.currentTarget) return
+  event.preventDefault()
+  read.value = Math.max(0, Math.min(layoutFor(width).months, (read.value ?? 0) + step))
+}
+const readText = computed(() => {
+  const estimate = read.value === null ? null : months.value[read.value]
+  if (!estimate) return 'Move over the picture, or use the arrow keys, to read a month.'
+  return `Month ${read.value}: ${formatNumber(estimate.likely, 3)} TB (${formatNumber(tebibytes(estimate.likely), 3)} TiB), ${formatNumber(estimate.low, 3)} to ${formatNumber(estimate.high, 3)} TB`
+})
+const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 && month <= Math.max(84, horizonYears.value * 12 + 24)).map((month, index) =>
+  [String(index * 6), formatNumber(month.low, 3), formatNumber(month.likely, 3), formatNumber(month.high, 3), room.value === null ? '–' : formatNumber(room.value, 3)]))
+</script>
+
+<template>
+  <ChartFrame
+    title="Content against room, TB"
+    :columns="['Month', 'Slow, TB', 'Likely, TB', 'Fast, TB', 'Room, TB']"
+    :rows="rows"
+  >
+    <template #default="{ width }">
+      <svg
+        class="growth"
+        :width="width"
+        :height="height"
+        :viewBox="`0 0 ${width} ${height}`"
+        role="group"
+        aria-label="Content of the library month by month against the room for it"
+        tabindex="0"
+        @pointermove="move($event, width)"
+        @pointerup="dragging = false"
+        @pointerleave="read = null"
+        @keydown="readKey($event, width)"
+      >
+        <template
+          v-for="layout in [layoutFor(width)]"
+          :key="layout.months"
+        >
+          <g
+            v-for="tick in layout.sizeTicks"
+            :key="`y${tick}`"
+          >
+            <line
+              :x1="margin.left"
+              :x2="width - margin.right"
+              :y1="layout.y(tick)"
+              :y2="layout.y(tick)"
+              class="grid"
+            />
+            <text
+              :x="margin.left - 8"
+              :y="layout.y(tick) + 4"
+              text-anchor="end"
+              class="soft"
+            >{{ tick }}</text>
+          </g>
+          <g
+            v-for="tick in layout.yearTicks"
+            :key="`x${tick}`"
+          >
+            <line
+              :x1="layout.x(tick)"
+              :x2="layout.x(tick)"
+              :y1="height - margin.bottom"
+              :y2="height - margin.bottom + 5"
+              class="axis"
+            />
+            <text
+              :x="layout.x(tick)"
+              :y="height - margin.bottom + 18"
+              text-anchor="middle"
+              class="soft"
+            >{{ tick === 0 ? 'now' : `${tick / 12} y` }}</text>
+          </g>
+          <path
+            :d="layout.bandPath"
+            class="band"
+          />
+          <path
+            :d="layout.linePath"
+            class="likely"
+          />
+          <g v-if="room !== null">
+            <line
+              :x1="margin.left"
+              :x2="width - margin.right"
+              :y1="layout.y(room)"
+              :y2="layout.y(room)"
+              class="room"
+            />
+            <text
+              :x="width - margin.right"
+              :y="layout.y(room) - 6"
+              text-anchor="end"
+              class="room-label"
+            >room {{ formatNumber(room, 3) }} TB</text>
+          </g>
+          <g
+            v-if="full !== null && full <= layout.months && room !== null"
+            data-full-marker
+          >
+            <circle
+              :cx="layout.x(full)"
+              :cy="layout.y(months[full]!.likely)"
+              r="5"
+              class="full"
+            />
+            <text
+              :x="Math.max(margin.left + 4, Math.min(width - 130, layout.x(full) + 10))"
+              :y="layout.y(months[full]!.likely) + 22"
+              class="full-label"
+            >{{ full === 0 ? 'does not fit today' : `full in month ${full}` }}</text>
+          </g>
+          <g
+            class="horizon"
+            role="slider"
+            tabindex="0"
+            aria-label="Horizon in years"
+            aria-valuemin="1"
+            aria-valuemax="15"
+            :aria-valuenow="horizonYears"
+            :aria-valuetext="`${horizonYears} years`"
+            @pointerdown="grab"
+            @keydown="horizonKey"
+          >
+            <rect
+              :x="layout.x(Math.min(layout.months, horizonYears * 12)) - 12"
+              :y="margin.top"
+              width="24"
+              :height="height - margin.top - margin.bottom + 8"
+              class="grip"
+            />
+            <line
+              :x1="layout.x(Math.min(layout.months, horizonYears * 12))"
+              :x2="layout.x(Math.min(layout.months, horizonYears * 12))"
+              :y1="margin.top"
+              :y2="height - margin.bottom"
+            />
+            <path :d="`M${layout.x(Math.min(layout.months, horizonYears * 12)) - 7} ${height - margin.bottom - 9}l-5 5 5 5zm14 0l5 5-5 5z`" />
+            <text
+              :x="layout.x(Math.min(layout.months, horizonYears * 12)) - 8"
+              :y="margin.top + 10"
+              text-anchor="end"
+            >horizon</text>
+          </g>
+          <line
+            v-if="read !== null"
+            :x1="layout.x(read)"
+            :x2="layout.x(read)"
+            :y1="margin.top"
+            :y2="height - margin.bottom"
+            class="read"
+          />
+        </template>
+      </svg>
+      <p
+        class="small soft readout"
+        aria-live="polite"
+      >
+        {{ readText }}
+      </p>
+    </template>
+  </ChartFrame>
+</template>
+
+<style scoped>
+.growth { display: block; touch-action: pan-y; max-width: 100%; }
+.grid { stroke: rgb(var(--v-theme-hairline)); stroke-width: 1; opacity: 0.7; }
+.axis { stroke: rgb(var(--v-theme-ink-soft)); }
+.band { fill: rgb(var(--v-theme-water)); opacity: 0.32; }
+.likely { fill: none; stroke: rgb(var(--v-theme-water-line)); stroke-width: 2.2; }
+.room { stroke: rgb(var(--v-theme-wall)); stroke-width: 2.4; }
+.room-label { font-weight: 600; }
+.full { fill: rgb(var(--v-theme-state-short)); stroke: rgb(var(--v-theme-surface)); stroke-width: 2; }
+.full-label { fill: rgb(var(--v-theme-state-short)); font-weight: 600; }
+.horizon { cursor: ew-resize; }
+.horizon line { stroke: rgb(var(--v-theme-primary)); stroke-width: 1.5; stroke-dasharray: 5 3; }
+.horizon path { fill: rgb(var(--v-theme-primary)); }
+.horizon text { fill: rgb(var(--v-theme-primary)); font-weight: 600; }
+.horizon .grip { fill: transparent; }
+.read { stroke: rgb(var(--v-theme-ink-soft)); stroke-width: 1; pointer-events: none; }
+.readout { margin: 4px 0 0; min-height: 1.3em; }
+</style>

@@ -1,0 +1,26 @@
+import { scaleLinear, type ScaleLinear } from 'd3-scale'
+import type { Estimate } from '~~/core/figure'
+
+export interface ConversionRow { readonly id: string, readonly label: string, readonly estimate: Estimate | null }
+
+export interface ConversionsLayout {
+  readonly x: ScaleLinear<number, number>
+  readonly ticks: readonly number[]
+  readonly rowY: (index: number) => number
+  readonly height: number
+}
+
+const rowHeight = 46
+
+/** Rows of ranges over one axis of whole conversions; the axis has some room to the right for dragging the ask. */
+export function conversionsLayout(rows: readonly ConversionRow[], asked: number, width: number, margin: { left: number, right: number, top: number, bottom: number }): ConversionsLayout {
+  const most = Math.max(asked + 2, ...rows.map(row => row.estimate?.high ?? 0), 4)
+  const x = scaleLinear().domain([0, most]).range([margin.left, Math.max(margin.left + 1, width - margin.right)])
+  const step = Math.max(1, Math.ceil(most / 12))
+  return {
+    x,
+    ticks: Array.from({ length: Math.floor(most / step) + 1 }, (_, index) => index * step),
+    rowY: index => margin.top + rowHeight * (index + 0.5),
+    height: margin.top + rowHeight * rows.length + margin.bottom,
+  }
+}

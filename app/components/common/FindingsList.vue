@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { mdiAlertOutline, mdiCloseOctagonOutline, mdiInformationOutline } from '@mdi/js'
+import { viewOfPath } from '~/composables/views'
+import { usePlanStore } from '~/stores/planStore'
+
+/** What the plan warns of, with the way out; of one view, or of all. */
+const props = defineProps<{ view?: string }>()
+const store = usePlanStore()
+const findings = computed(() => (store.assessment?.findings ?? []).filter(finding =>
+  !props.view || finding.from.some(source => viewOfPath(source) === props.view)))
+const icons = { fail: mdiCloseOctagonOutline, warning: mdiAlertOutline, caution: mdiInformationOutline }
+const words = { fail: 'Fails', warning: 'Warning', caution: 'Caution' }
+</script>
+
+<template>
+  <ul
+    v-if="findings.length"
+    class="findings"
+    aria-label="Findings"
+  >
+    <li
+      v-for="finding in findings"
+      :key="finding.code"
+      :class="finding.severity"
+      :data-finding="finding.code"
+    >
+      <VIcon
+        :icon="icons[finding.severity]"
+        size="18"
+        aria-hidden="true"
+      />
+      <div>
+        <strong>{{ words[finding.severity] }}.</strong> {{ finding.sentence }}
+        <span
+          v-for="cure in finding.cures"
+          :key="cure.sentence"
+          class="cure"
+        >{{ cure.sentence }}</span>
+      </div>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.findings { list-style: none; padding: 0; margin: 0; display: flex; flex-direction: column; gap: 10px; }
+.findings li { display: flex; gap: 10px; font-size: 0.92rem; line-height: 1.4; }
+.findings .v-icon { margin-top: 1px; flex: none; }
+.fail .v-icon, .fail strong { color: rgb(var(--v-theme-state-impossible)); }
+.warning .v-icon, .warning strong { color: rgb(var(--v-theme-state-short)); }
+.caution .v-icon, .caution strong { color: rgb(var(--v-theme-water-line)); }
+.cure { display: block; color: rgb(var(--v-theme-ink-soft)); }
+.cure::before { content: '→ '; }
+</style>

@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { usePlanStore } from '~/stores/planStore'
+
+const store = usePlanStore()
+const text = computed(() => ({
+  saved: 'Saved',
+  unsaved: 'Not saved yet',
+  saving: 'Saving',
+  offline: 'Server does not answer; kept in this browser, trying again',
+  conflict: 'Changed elsewhere',
+  refused: `Not saved: ${store.saveMessage}`,
+})[store.saveState])
+</script>
+
+<template>
+  <span
+    class="save-status"
+    :class="store.saveState"
+    role="status"
+    :data-save="store.saveState"
+  >
+    <span class="dot" />{{ text }}
+  </span>
+</template>
+
+<style scoped>
+.save-status { display: inline-flex; align-items: center; gap: 7px; font-size: 0.82rem; color: rgb(var(--v-theme-ink-soft)); min-width: 0; }
+.dot { width: 9px; height: 9px; border-radius: 50%; background: rgb(var(--v-theme-state-enough)); flex: none; }
+.unsaved .dot, .saving .dot { background: none; border: 2px solid rgb(var(--v-theme-state-tight)); }
+.offline .dot, .refused .dot, .conflict .dot { background: rgb(var(--v-theme-state-short)); border-radius: 1px; }
+</style>

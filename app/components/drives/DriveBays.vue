@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { mdiClose, mdiPlus } from '@mdi/js'
+import { formatNumber } from '~~/core/units/formatNumber'
+import { usePlanStore } from '~/stores/planStore'
+
+/** The box seen from the front: drives in their bays. Press an empty bay to put one in, the cross to take one out. */
+const store = usePlanStore()
+const lots = computed(() => store.plan?.drives.lots ?? [])
+const bays = computed(() => store.plan?.machine.bays ?? 0)
+const drives = computed(() => lots.value.flatMap((lot, index) => Array.from({ length: lot.count }, () => ({ lot, index }))))
+const slots = computed(() => Math.min(60, Math.max(bays.value, drives.value.length)))
+const largest = computed(() => Math.max(1, ...lots.value.map(lot => lot.sizeTB)))
+const full = computed(() => store.plan?.drives.layout === 'nightly-copy' && drives.value.length >= 2)
+
+function add(): void {
+  const last = lots.value.at(-1)
+  if (last) store.edit('drives.lots', [...lots.value.slice(0, -1), { ...last, count: last.count + 1 }])
+  else store.edit('drives.lots', [{ count: 1, sizeTB: 8, priceEach: 0, role: 'any' }])
+}
+function remove(index: number): void {
+  store.edit('drives.lots', lots.value.flatMap((lot, other) => other !== index ? [lot] : lot.count > 1 ? [{ ...lot, count: lot.count - 1 }] : []))
+}
+</script>
+
+<template>
+  <section class="sheet bays">
+    <h2>{{ drives.length }} drives in {{ bays }} bays</h2>
+    <ol
+      class="front"
+      aria-label="Drive bays"
+    >
+      <li
+        v-for="slot in slots"
+        :key="slot"
+        class="bay"
+        :class="{ filled: slot <= drives.length, outside: slot > bays }"
+      >
+        <template v-if="drives[slot - 1]">
+          <span
+            class="fill"
+            :style="{ height: `${drives[slot - 1]!.lot.sizeTB / largest * 100}%` }"
+          />
+          <strong>{{ formatNumber(drives[slot - 1]!.lot.sizeTB, 3) }}</strong>
+          <small>TB</small>
+          <small v-if="slot > bays">no bay</small>
+          <button
+            type="button"
+            class="plain-button take"
+            :aria-label="`Take out drive ${slot}, ${formatNumber(drives[slot - 1]!.lot.sizeTB, 3)} TB`"
+            @click="remove(drives[slot - 1]!.index)"
+          >
+            <VIcon
+              :icon="mdiClose"
+              size="16"
+            />
+          </button>
+        </template>
+        <button
+          v-else
+          type="button"
+          class="plain-button put"
+          :disabled="full"
+          :aria-label="`Put a drive into bay ${slot}`"
+          @click="add"
+        >
+          <VIcon :icon="mdiPlus" />
+        </button>
+      </li>
+    </ol>
+    <slot />
+    <VBtn
+      v-if="drives.length >= bays"
+      :prepend-icon="mdiPlus"
+      size="small"
+      color="primary"
+      @click="add"
+    >
+      One more drive
+    </VBtn>
+  </section>
+</template>
+
+<style scoped>
+.front { list-style: none; display: flex; flex-wrap: wrap; gap: 6px; margin: 10px 0; padding: 10px; background: rgb(var(--v-theme-surface-light)); border: 1px solid rgb(var(--v-theme-hairline)); border-radius: 6px; }
+.bay { position: relative; width: 58px; height: 118px; border: 1.5px dashed rgb(var(--v-theme-ink-soft)); border-radius: 4px; display: flex; flex-direction: column; align-items: center; justify-content: center; overflow: hidden; }
+.bay.filled { border-style: solid; border-color: rgb(var(--v-theme-wall)); background: rgb(var(--v-theme-surface)); }
+.bay.outside { border-color: rgb(var(--v-theme-state-impossible)); }
+.bay strong { font-size: 1.15rem; line-height: 1; position: relative; }
+.bay small { position: relative; font-size: 0.72rem; }
+.fill { position: absolute; left: 0; right: 0; bottom: 0; background: rgba(var(--v-theme-water), 0.45); }
+.take { position: absolute; top: 2px; right: 2px; line-height: 1; padding: 4px; }
+.put { width: 100%; height: 100%; display: grid; place-items: center; color: rgb(var(--v-theme-primary)); }
+.put:disabled { opacity: 0.3; }
+</style>

@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { catalogue } from '~~/core/catalogue/catalogue'
+import { compareLayouts } from '~~/core/drives/compareLayouts'
+import { hoursText } from '~~/core/drives/deadDrive'
+import { formatNumber } from '~~/core/units/formatNumber'
+import { shareText } from '~~/core/units/shareText'
+import { fieldElementId } from '~/composables/views'
+import { usePlanStore } from '~/stores/planStore'
+
+/** Every layout on these drives; press one to take it. */
+const store = usePlanStore()
+const content = computed(() => store.assessment?.figures['library.contentAtHorizonTB']?.value ?? 0)
+const rows = computed(() => store.plan ? compareLayouts(store.plan.drives, store.plan.choices, catalogue, content.value) : [])
+const most = computed(() => Math.max(1e-9, store.assessment?.figures['drives.rawTB']?.value ?? 0))
+const chosen = computed(() => store.plan?.drives.layout)
+const years = computed(() => store.plan?.choices.horizonYears ?? 5)
+function choose(id: string): void {
+  store.edit('drives.layout', id)
+}
+</script>
+
+<template>
+  <section
+    :id="fieldElementId('drives.layout')"
+    class="sheet"
+  >
+    <h2>The same drives under every layout</h2>
+    <div
+      class="scroll"
+      tabindex="0"
+      role="region"
+      aria-label="Layouts compared"
+    >
+      <table class="data-table">
+        <thead>
+          <tr>
+            <th>Layout</th>
+            <th class="number">
+              Usable, TB
+            </th>
+            <th class="number">
+              Room, TB
+            </th>
+            <th class="number">
+              Survives
+            </th>
+            <th class="number">
+              Rebuild
+            </th>
+            <th class="number">
+              Loss in {{ years }} years
+            </th>
+            <th>Grows by</th>
+            <th>A drive read alone</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="row in rows"
+            :key="row.layout.id"
+            :class="{ chosen: row.layout.id === chosen, refused: row.refused }"
+            :data-layout="row.layout.id"
+            @click="choose(row.layout.id)"
+          >
+            <td class="name">
+              <label>
+                <input
+                  type="radio"
+                  name="layout"
+                  :checked="row.layout.id === chosen"
+                  @change="choose(row.layout.id)"
+                >
+                <span>{{ row.layout.label }}<small class="soft">{{ row.refused ?? row.layout.description }}</small></span>
+              </label>
+            </td>
+            <td class="number usable">
+              <template v-if="row.usableTB !== null">
+                {{ formatNumber(row.usableTB, 3) }}
+                <span class="track"><span :style="{ width: `${row.usableTB / most * 100}%` }" /></span>
+              </template>
+              <template v-else>
+                –
+              </template>
+            </td>
+            <td class="number">
+              {{ row.roomTB === null ? '–' : formatNumber(row.roomTB, 3) }}
+            </td>
+            <td class="number">
+              {{ row.survives ?? '–' }}
+            </td>
+            <td class="number">
+              {{ row.rebuildHours === null ? '–' : hoursText(row.rebuildHours) }}
+            </td>
+            <td class="number">
+              {{ row.lossChanceAtHorizon === null ? '–' : shareText(row.lossChanceAtHorizon) }}
+            </td>
+            <td>{{ row.layout.growsBy }}</td>
+            <td>{{ row.layout.readableAlone }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="soft small">
+      Loss counts dying drives alone, at the likely failure rate. For separate disks it is the chance that any of them dies, and costs only its own files. Changing the layout later mostly means emptying the pool.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.scroll { overflow-x: auto; }
+tr { cursor: pointer; }
+tbody tr:hover { background: rgb(var(--v-theme-surface-light)); }
+.chosen { background: rgba(var(--v-theme-primary), 0.12); }
+.refused td { color: rgb(var(--v-theme-ink-soft)); }
+.name { min-width: 260px; }
+label { display: flex; gap: 8px; cursor: pointer; }
+label input { accent-color: rgb(var(--v-theme-primary)); margin-top: 3px; }
+label small { display: block; font-size: 0.78rem; }
+.usable { min-width: 84px; }
+.track { display: block; height: 5px; background: rgb(var(--v-theme-surface-light)); margin-top: 3px; }
+.track span { display: block; height: 100%; background: rgb(var(--v-theme-water-line)); }
+</style>

@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { awayStreams } from '~~/core/network/awayStreams'
+import { ladder } from '~~/core/network/ladder'
+import { formatNumber } from '~~/core/units/formatNumber'
+import { fieldElementId } from '~/composables/views'
+import { usePlanStore } from '~/stores/planStore'
+
+/** Quality against viewers: how many streams the line carries on each rung. Press a rung to take it. */
+const store = usePlanStore()
+const network = computed(() => store.plan?.network)
+const asked = computed(() => store.assessment?.figures['household.watchingAwayAtOnce']?.value ?? 0)
+const rungs = computed(() => ladder.map(rung => ({
+  ...rung,
+  streams: network.value ? awayStreams({ uploadMbps: network.value.uploadMbps, reserveShare: network.value.uploadReserveShare, rungMbps: rung.rungMbps }) : 0,
+})))
+const mostDots = 24
+function choose(rungMbps: number): void {
+  store.edit('network.awayRungMbps', rungMbps)
+}
+</script>
+
+<template>
+  <section
+    :id="fieldElementId('network.awayRungMbps')"
+    class="sheet"
+  >
+    <h2>Quality against viewers away</h2>
+    <p class="soft small">
+      Each dot is a stream that the line carries; rings are viewers asked for and not carried.
+    </p>
+    <fieldset>
+      <legend class="visually-hidden">
+        Quality sent away
+      </legend>
+      <label
+        v-for="rung in rungs"
+        :key="rung.rungMbps"
+        class="rung"
+        :class="{ chosen: rung.rungMbps === network?.awayRungMbps }"
+        :data-rung="rung.rungMbps"
+      >
+        <input
+          type="radio"
+          name="rung"
+          :checked="rung.rungMbps === network?.awayRungMbps"
+          @change="choose(rung.rungMbps)"
+        >
+        <span class="quality">{{ rung.lines }}p</span>
+        <span class="rate">{{ formatNumber(rung.rungMbps) }} Mb/s</span>
+        <span
+          class="dots"
+          aria-hidden="true"
+        >
+          <span
+            v-for="dot in Math.min(mostDots, Math.max(rung.streams, asked))"
+            :key="dot"
+            class="dot"
+            :class="{ carried: dot <= rung.streams, asked: dot <= asked }"
+          />
+        </span>
+        <span class="count">{{ rung.streams }} {{ rung.streams === 1 ? 'stream' : 'streams' }}{{ rung.streams < asked ? `, ${asked} asked` : '' }}</span>
+      </label>
+    </fieldset>
+  </section>
+</template>
+
+<style scoped>
+fieldset { border: 0; padding: 0; margin: 0; }
+.rung { display: grid; grid-template-columns: 22px 58px 80px 1fr auto; gap: 8px; align-items: center; padding: 6px 8px; border-bottom: 1px solid rgb(var(--v-theme-hairline)); cursor: pointer; }
+.rung:hover { background: rgb(var(--v-theme-surface-light)); }
+.rung.chosen { background: rgba(var(--v-theme-primary), 0.12); }
+input { accent-color: rgb(var(--v-theme-primary)); }
+.quality { font-weight: 600; }
+.rate, .count { font-variant-numeric: tabular-nums; font-size: 0.9rem; }
+.dots { display: flex; flex-wrap: wrap; gap: 4px; }
+.dot { width: 13px; height: 13px; border-radius: 50%; border: 1.5px solid rgb(var(--v-theme-state-short)); }
+.dot.carried { background: rgba(var(--v-theme-water), 0.5); border-color: rgb(var(--v-theme-water-line)); }
+.dot.carried.asked { background: rgb(var(--v-theme-water-line)); }
+@media (max-width: 600px) {
+  .rung { grid-template-columns: 22px 50px 74px 1fr; }
+  .count { grid-column: 2 / -1; }
+}
+</style>

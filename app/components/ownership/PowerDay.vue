@@ -1,0 +1,133 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { formatNumber } from '~~/core/units/formatNumber'
+import { fieldElementId } from '~/composables/views'
+import { usePlanStore } from '~/stores/planStore'
+
+/** A day at the socket: watts over 24 hours; the edge of the converting hours can be dragged. */
+const store = usePlanStore()
+const size = { width: 480, height: 170, left: 40, right: 12, top: 16, bottom: 30 }
+const idle = computed(() => store.assessment?.figures['machine.idleW']?.value ?? 0)
+const load = computed(() => store.assessment?.figures['machine.loadW']?.value ?? 0)
+const hours = computed(() => store.plan?.choices.convertingHoursPerDay ?? 0)
+const top = computed(() => Math.max(load.value, idle.value, 1) * 1.15)
+const x = (hour: number) => size.left + hour / 24 * (size.width - size.left - size.right)
+const y = (watts: number) => size.height - size.bottom - watts / top.value * (size.height - size.top - size.bottom)
+const dayKWh = computed(() => (idle.value * (24 - hours.value) + load.value * hours.value) / 1000)
+
+function set(value: number): void {
+  store.edit('choices.convertingHoursPerDay', Math.max(0, Math.min(24, Math.round(value * 2) / 2)))
+}
+let dragging = false
+function grab(event: PointerEvent): void {
+  dragging = true
+  ;(event.currentTarget as Element).closest('svg')?.setPointerCapture(event.pointerId)
+}
+function move(event: PointerEvent): void {
+  if (!dragging) return
+  const box = (event.currentTarget as SVGElement).getBoundingClientRect()
+  const at = (event.clientX - box.left) / box.width * size.width
+  set((at - size.left) / (size.width - size.left - size.right) * 24)
+}
+function key(event: KeyboardEvent): void {
+  const step = { ArrowRight: 0.5, ArrowUp: 0.5, ArrowLeft: -0.5, ArrowDown: -0.5 }[event.key]
+  if (!step) return
+  event.preventDefault()
+  set(hours.value + step)
+}
+</script>
+
+<template>
+  <section
+    :id="fieldElementId('choices.convertingHoursPerDay')"
+    class="sheet"
+  >
+    <h2>A day at the socket</h2>
+    <svg
+      :viewBox="`0 0 ${size.width} ${size.height}`"
+      role="group"
+      aria-label="Watts over a day"
+      @pointermove="move"
+      @pointerup="dragging = false"
+    >
+      <rect
+        :x="x(0)"
+        :y="y(load)"
+        :width="x(hours) - x(0)"
+        :height="y(0) - y(load)"
+        class="busy"
+      />
+      <rect
+        :x="x(hours)"
+        :y="y(idle)"
+        :width="x(24) - x(hours)"
+        :height="y(0) - y(idle)"
+        class="idle"
+      />
+      <line
+        :x1="x(0)"
+        :x2="x(24)"
+        :y1="y(0)"
+        :y2="y(0)"
+        class="axis"
+      />
+      <text
+        v-for="hour in [0, 6, 12, 18, 24]"
+        :key="hour"
+        :x="x(hour)"
+        :y="size.height - 10"
+        text-anchor="middle"
+        class="soft"
+      >{{ hour }} h</text>
+      <text
+        :x="x(24) - 6"
+        :y="y(idle) - 6"
+        text-anchor="end"
+      >idle {{ formatNumber(idle, 3) }} W</text>
+      <text
+        :x="hours < 12 ? x(hours) + 14 : x(0) + 6"
+        :y="y(load) + 14"
+      >converting {{ formatNumber(load, 3) }} W</text>
+      <g
+        role="slider"
+        tabindex="0"
+        aria-label="Hours converting a day"
+        aria-valuemin="0"
+        aria-valuemax="24"
+        :aria-valuenow="hours"
+        class="edge"
+        @pointerdown="grab"
+        @keydown="key"
+      >
+        <rect
+          :x="x(hours) - 12"
+          :y="size.top"
+          width="24"
+          :height="size.height - size.top - size.bottom"
+          class="grip"
+        />
+        <line
+          :x1="x(hours)"
+          :x2="x(hours)"
+          :y1="size.top"
+          :y2="y(0)"
+        />
+        <path :d="`M${x(hours) - 3} ${y(0) - 14}l-6 5 6 5zm6 0l6 5-6 5z`" />
+      </g>
+    </svg>
+    <p class="soft small">
+      {{ formatNumber(hours, 3) }} hours converting, the rest idle: {{ formatNumber(dayKWh, 3) }} kWh a day.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+svg { display: block; width: 100%; max-width: 720px; touch-action: pan-y; }
+.busy { fill: rgb(var(--v-theme-water-line)); opacity: 0.65; }
+.idle { fill: rgb(var(--v-theme-water)); opacity: 0.45; }
+.axis { stroke: rgb(var(--v-theme-wall)); }
+.edge { cursor: ew-resize; }
+.edge line { stroke: rgb(var(--v-theme-primary)); stroke-width: 2; }
+.edge path { fill: rgb(var(--v-theme-primary)); }
+.grip { fill: transparent; }
+</style>

@@ -1,0 +1,176 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount } from 'vue'
+import { mdiCheck } from '@mdi/js'
+import { catalogue } from '~~/core/catalogue/catalogue'
+import { estimateOf } from '~~/core/figure'
+import { compareWays, isAdopted, type WayComparison } from '~~/core/tiers/compareWays'
+import StateMark from '~/components/common/StateMark.vue'
+import { useFormat } from '~/composables/useFormat'
+import { usePlanStore } from '~/stores/planStore'
+
+/** Six ways of building for this need, each through the very same assessment; under the pointer they are tried on the headroom line. */
+const store = usePlanStore()
+const { money, quantity, range } = useFormat()
+const ways = computed(() => store.plan ? compareWays(store.plan, catalogue) : [])
+const kinds = { 'prebuilt': 'Prebuilt', 'self-built': 'Self-built' }
+
+function figure(row: WayComparison, id: string) {
+  return row.assessment.figures[id]!
+}
+function band(row: WayComparison, id: string): string {
+  const estimate = estimateOf(figure(row, id))
+  return estimate ? range(estimate, figure(row, id).unit) : '–'
+}
+function shown(row: WayComparison, id: string): string {
+  const { value, unit } = figure(row, id)
+  return value === null ? '–' : quantity(value, unit)
+}
+function fullText(row: WayComparison): string {
+  const full = figure(row, 'drives.monthFull')
+  return full.value === null ? 'not within 15 years' : full.value === 0 ? 'full today' : `full in month ${full.value}`
+}
+function tryOn(row: WayComparison | null): void {
+  store.tried = row && !isAdopted(store.plan!, row.way) ? row.plan : null
+}
+function adopt(row: WayComparison): void {
+  store.tried = null
+  store.replace(row.plan)
+}
+onBeforeUnmount(() => tryOn(null))
+</script>
+
+<template>
+  <section class="sheet">
+    <div
+      class="scroll"
+      tabindex="0"
+      role="region"
+      aria-label="Ways of building compared"
+      @pointerleave="tryOn(null)"
+    >
+      <table class="data-table">
+        <thead>
+          <tr>
+            <th>Way of building</th>
+            <th class="number">
+              Price now
+            </th>
+            <th class="number">
+              Conversions
+            </th>
+            <th>Room</th>
+            <th>One dead drive</th>
+            <th class="number">
+              Idle
+            </th>
+            <th class="number">
+              Electricity a year
+            </th>
+            <th>For this need</th>
+            <th><span class="visually-hidden">Adopt</span></th>
+          </tr>
+        </thead>
+        <tbody
+          v-for="row in ways"
+          :key="row.way.id"
+        >
+          <tr
+            :data-way="row.way.id"
+            :class="{ adopted: isAdopted(store.plan!, row.way) }"
+            @pointerenter="tryOn(row)"
+            @focusin="tryOn(row)"
+            @focusout="tryOn(null)"
+          >
+            <td class="way">
+              <small class="tier">{{ row.way.tier }} · {{ kinds[row.way.kind] }}</small>
+              <strong>{{ row.way.label }}</strong>
+              <small class="soft">{{ row.way.description }} {{ `${row.way.drives.count}\u00A0×\u00A0${row.way.drives.sizeTB}\u00A0TB.` }}</small>
+            </td>
+            <td class="number">
+              {{ shown(row, 'ownership.purchase') }}
+              <small
+                v-if="!row.withinCap"
+                class="soft"
+              >over the tier's {{ money(row.way.capPrice) }}</small>
+            </td>
+            <td class="number">
+              {{ band(row, 'streams.possible') }}
+              <small class="soft">of {{ store.assessment?.figures['streams.asked']?.value }} asked</small>
+            </td>
+            <td>
+              {{ shown(row, 'drives.roomTB') }}
+              <small class="soft">{{ fullText(row) }}</small>
+            </td>
+            <td class="dead">
+              {{ row.assessment.series.deadDrive }}
+            </td>
+            <td class="number">
+              {{ shown(row, 'machine.idleW') }}
+            </td>
+            <td class="number">
+              {{ shown(row, 'ownership.electricityPerYear') }}
+            </td>
+            <td class="need">
+              <StateMark
+                v-if="row.meets"
+                state="enough"
+              />
+              <template v-else>
+                <p
+                  v-for="verdict in row.failing"
+                  :key="verdict.id"
+                >
+                  <StateMark
+                    :state="verdict.state"
+                    small
+                  /> {{ verdict.sentence }}
+                </p>
+              </template>
+              <small
+                v-if="row.meets"
+                class="soft"
+              >Meets the need: nothing falls short.</small>
+            </td>
+            <td>
+              <span
+                v-if="isAdopted(store.plan!, row.way)"
+                class="is-adopted"
+              ><VIcon
+                :icon="mdiCheck"
+                size="18"
+              /> The plan's machine</span>
+              <VBtn
+                v-else
+                variant="outlined"
+                color="primary"
+                size="small"
+                :aria-label="`Adopt ${row.way.label}`"
+                @click="adopt(row)"
+              >
+                Adopt
+              </VBtn>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="soft small">
+      The same household, library, line and choices for all six; each brings its own box, drives and layout. Conversions are counted on the processor alone. Models are invented, prices are planning values. Adopting one can be undone.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.scroll { overflow-x: auto; }
+.data-table { font-size: 0.86rem; min-width: 980px; }
+td small { display: block; font-size: 0.76rem; line-height: 1.35; }
+.way { min-width: 190px; }
+.way strong { font-size: 1rem; }
+.tier { color: rgb(var(--v-theme-primary)); font-weight: 600; }
+.dead { min-width: 150px; font-size: 0.8rem; }
+.need { min-width: 190px; font-size: 0.82rem; }
+.need p { margin: 0 0 4px; }
+tbody tr:hover, tbody tr:focus-within { background: rgb(var(--v-theme-surface-light)); }
+.adopted { background: rgba(var(--v-theme-primary), 0.1); }
+.is-adopted { display: inline-flex; gap: 4px; align-items: center; color: rgb(var(--v-theme-primary)); font-weight: 600; white-space: nowrap; font-size: 0.82rem; }
+</style>

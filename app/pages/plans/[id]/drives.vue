@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import WaterfallChart from '~/components/charts/WaterfallChart.vue'
+import FigureValue from '~/components/common/FigureValue.vue'
+import FindingsList from '~/components/common/FindingsList.vue'
+import PlanField from '~/components/common/PlanField.vue'
+import VerdictSentence from '~/components/common/VerdictSentence.vue'
+import ViewFrame from '~/components/common/ViewFrame.vue'
+import DriveBays from '~/components/drives/DriveBays.vue'
+import LayoutTable from '~/components/drives/LayoutTable.vue'
+import LotsEditor from '~/components/drives/LotsEditor.vue'
+</script>
+
+<template>
+  <ViewFrame question="How much fits, and what does one dead drive cost?">
+    <div class="columns">
+      <div class="stack">
+        <WaterfallChart />
+        <section class="sheet side">
+          <VerdictSentence id="survival" />
+          <div class="figures">
+            <FigureValue id="drives.usableTB" />
+            <FigureValue id="drives.usableTiB" />
+            <FigureValue id="drives.roomTB" />
+            <FigureValue id="drives.rebuildHours" />
+            <FigureValue id="drives.lossChancePerYear" />
+            <FigureValue id="drives.lossChanceAtHorizon" />
+            <FigureValue id="drives.fileLossChanceAtHorizon" />
+            <FigureValue id="drives.monthFull" />
+          </div>
+          <FindingsList view="drives" />
+        </section>
+      </div>
+      <div class="stack">
+        <DriveBays><LotsEditor /></DriveBays>
+        <section class="sheet side">
+          <h2>How they fail, and what is kept free</h2>
+          <div class="fields">
+            <PlanField path="drives.fileSystem" />
+            <PlanField path="drives.driveClass" />
+            <PlanField path="drives.hotSpares" />
+            <PlanField path="drives.replacement" />
+            <PlanField
+              path="drives.failuresPerYear"
+              placeholder="usual for its kind"
+            />
+            <PlanField path="drives.outerMBps" />
+            <PlanField path="drives.sheetReadErrorBits" />
+            <PlanField path="choices.survivesAtLeast" />
+            <PlanField path="choices.watchingHoursPerDay" />
+            <PlanField path="drives.changedGBPerMonth" />
+            <PlanField path="drives.snapshotMonths" />
+          </div>
+          <PlanField path="drives.oneBatch" />
+          <PlanField path="drives.shingled" />
+          <PlanField path="choices.readErrorEndsRebuild" />
+        </section>
+      </div>
+    </div>
+    <LayoutTable />
+  </ViewFrame>
+</template>
+
+<style scoped>
+.columns { display: grid; grid-template-columns: minmax(0, 1.4fr) minmax(0, 1fr); gap: 16px; align-items: start; }
+.stack { display: flex; flex-direction: column; gap: 16px; min-width: 0; }
+.side { display: flex; flex-direction: column; gap: 14px; }
+.figures { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 8px; }
+.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(190px, 1fr)); gap: 12px 8px; }
+@media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); } }
+</style>

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import ConversionsChart from '~/components/charts/ConversionsChart.vue'
+import GrowthChart from '~/components/charts/GrowthChart.vue'
+import WaterfallChart from '~/components/charts/WaterfallChart.vue'
+import OverallVerdict from '~/components/brief/OverallVerdict.vue'
+import FindingsList from '~/components/common/FindingsList.vue'
+import PlanField from '~/components/common/PlanField.vue'
+import VerdictSentence from '~/components/common/VerdictSentence.vue'
+import ViewFrame from '~/components/common/ViewFrame.vue'
+import HoldingsQuick from '~/components/library/HoldingsQuick.vue'
+import LotsEditor from '~/components/drives/LotsEditor.vue'
+
+const order = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money']
+</script>
+
+<template>
+  <ViewFrame question="Will this box do?">
+    <OverallVerdict />
+    <div class="pictures">
+      <ConversionsChart />
+      <GrowthChart :height="190" />
+      <WaterfallChart :height="214" />
+    </div>
+    <div class="columns">
+      <section class="sheet answers">
+        <h2>The few answers it needs</h2>
+        <h3>A busy evening</h3>
+        <div class="fields">
+          <PlanField
+            path="household.watchingHome"
+            label="At once, at home"
+          />
+          <PlanField
+            path="household.watchingAway"
+            label="At once, away"
+          />
+          <PlanField path="household.converted" />
+        </div>
+        <h3>The library</h3>
+        <HoldingsQuick />
+        <h3>The box</h3>
+        <div class="fields">
+          <PlanField path="machine.score" />
+          <PlanField path="machine.cores" />
+          <PlanField path="machine.bays" />
+          <PlanField path="machine.price" />
+        </div>
+        <h3>Its drives</h3>
+        <LotsEditor />
+        <div class="fields">
+          <PlanField
+            path="drives.layout"
+            class="wide"
+          />
+        </div>
+        <h3>The line and the money</h3>
+        <div class="fields">
+          <PlanField path="network.uploadMbps" />
+          <PlanField path="network.awayRungMbps" />
+          <PlanField path="costs.pricePerKWh" />
+          <PlanField path="brief.budget" />
+          <PlanField path="brief.currency" />
+          <PlanField path="brief.place" />
+        </div>
+        <PlanField path="brief.who" />
+      </section>
+      <section class="sheet sentences">
+        <h2>What it comes to</h2>
+        <VerdictSentence
+          v-for="id in order"
+          :id="id"
+          :key="id"
+          linked
+        />
+        <h2>To know</h2>
+        <FindingsList />
+      </section>
+    </div>
+  </ViewFrame>
+</template>
+
+<style scoped>
+.pictures { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 16px; }
+.columns { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 16px; align-items: start; }
+.answers, .sentences { display: flex; flex-direction: column; gap: 12px; }
+.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px 8px; }
+.wide { grid-column: 1 / -1; }
+h3 { margin-top: 6px; }
+@media (max-width: 900px) {
+  .columns, .pictures { grid-template-columns: minmax(0, 1fr); }
+}
+</style>

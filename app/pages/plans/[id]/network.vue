@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import FigureValue from '~/components/common/FigureValue.vue'
+import FindingsList from '~/components/common/FindingsList.vue'
+import PlanField from '~/components/common/PlanField.vue'
+import VerdictSentence from '~/components/common/VerdictSentence.vue'
+import ViewFrame from '~/components/common/ViewFrame.vue'
+import RungPicture from '~/components/network/RungPicture.vue'
+</script>
+
+<template>
+  <ViewFrame question="Does the line carry those who watch away, and the wire those at home?">
+    <div class="columns">
+      <RungPicture />
+      <section class="sheet side">
+        <VerdictSentence id="away" />
+        <VerdictSentence id="home" />
+        <div class="figures">
+          <FigureValue id="network.awayStreams" />
+          <FigureValue id="network.homePeakMbps" />
+          <FigureValue id="network.homeLinkMbps" />
+        </div>
+        <div class="fields">
+          <PlanField path="network.uploadMbps" />
+          <PlanField path="network.uploadReserveShare" />
+          <PlanField path="household.watchingAway" />
+          <PlanField path="household.watchingHome" />
+          <PlanField path="network.serverPortMbps" />
+        </div>
+        <FindingsList view="network" />
+      </section>
+    </div>
+  </ViewFrame>
+</template>
+
+<style scoped>
+.columns { display: grid; grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr); gap: 16px; align-items: start; }
+.side { display: flex; flex-direction: column; gap: 14px; }
+.figures, .fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px 8px; }
+@media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); } }
+</style>

@@ -1,0 +1,41 @@
+<script setup lang="ts">
+import FigureValue from '~/components/common/FigureValue.vue'
+import FindingsList from '~/components/common/FindingsList.vue'
+import PlanField from '~/components/common/PlanField.vue'
+import VerdictSentence from '~/components/common/VerdictSentence.vue'
+import ViewFrame from '~/components/common/ViewFrame.vue'
+import PowerDay from '~/components/ownership/PowerDay.vue'
+import PurchaseSplit from '~/components/ownership/PurchaseSplit.vue'
+</script>
+
+<template>
+  <ViewFrame question="What does it cost, now and at the socket?">
+    <div class="columns">
+      <PurchaseSplit />
+      <PowerDay />
+    </div>
+    <section class="sheet side">
+      <VerdictSentence id="money" />
+      <div class="figures">
+        <FigureValue id="ownership.purchase" />
+        <FigureValue id="ownership.kWhPerYear" />
+        <FigureValue id="ownership.electricityPerYear" />
+        <FigureValue id="machine.idleW" />
+      </div>
+      <div class="figures">
+        <PlanField path="brief.budget" />
+        <PlanField path="costs.extras" />
+        <PlanField path="costs.pricePerKWh" />
+        <PlanField path="choices.convertingHoursPerDay" />
+      </div>
+      <FindingsList view="ownership" />
+    </section>
+  </ViewFrame>
+</template>
+
+<style scoped>
+.columns { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 16px; align-items: stretch; }
+.side { display: flex; flex-direction: column; gap: 14px; }
+.figures { display: grid; grid-template-columns: repeat(auto-fill, minmax(180px, 1fr)); gap: 12px 8px; }
+@media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); } }
+</style>

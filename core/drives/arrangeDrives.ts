@@ -1,0 +1,47 @@
+import { CoreRangeError } from '../errors'
+import { isRefusal, type Layout, type LayoutDrive, type LayoutRefusal, type LayoutSpace } from './layouts/layout'
+import { sumTB } from './layouts/sizes'
+
+/** The space of a set of drives under a layout, with hot spares set apart. */
+export interface Arrangement extends LayoutSpace {
+  readonly rawTB: number
+  readonly sparesTB: readonly number[]
+  /** drives outside the spares */
+  readonly members: number
+}
+
+/** Drives as the layout sees them: hot spares, the largest ones, are set aside first. */
+function setSparesAside(drives: readonly LayoutDrive[], hotSpares: number): { members: LayoutDrive[], spares: LayoutDrive[] } {
+  const byPreference = [...drives].sort((a, b) => b.sizeTB - a.sizeTB)
+  return { members: byPreference.slice(hotSpares), spares: byPreference.slice(0, hotSpares) }
+}
+
+/**
+ * Arranges drives under a layout.
+ * @param drives every drive in the box, in any order; sizes in TB, > 0
+ * @param hotSpares drives kept outside the layout, whole, >= 0; the largest are taken, so a spare can replace any member
+ * @returns the space and its risk groups, or why the layout refuses these drives.
+ *   usable + redundancy + mismatch + spares = raw
+ * @throws {CoreRangeError} DRIVE_SIZE
+ * @example arrangeDrives(rotatingParity(1), five drives of 8 TB).usableTB // 32
+ */
+export function arrangeDrives(layout: Layout, drives: readonly LayoutDrive[], hotSpares = 0): Arrangement | LayoutRefusal {
+  if (drives.some(drive => !(drive.sizeTB > 0 && Number.isFinite(drive.sizeTB)))) throw new CoreRangeError('DRIVE_SIZE')
+  const { members, spares } = setSparesAside(drives, hotSpares)
+  const have = `${members.length} ${members.length === 1 ? 'drive' : 'drives'}${hotSpares ? ' beside the hot spares' : ''}`
+  if (members.length < layout.minimumDrives) {
+    return { refused: `${layout.label} takes at least ${layout.minimumDrives} drives; there ${members.length === 1 ? 'is' : 'are'} ${have}.` }
+  }
+  if (layout.maximumDrives !== undefined && members.length > layout.maximumDrives) {
+    return { refused: `${layout.label} takes exactly ${layout.maximumDrives} drives; there are ${have}.` }
+  }
+  const space = layout.arrange(members)
+  if (isRefusal(space)) return space
+  return {
+    ...space,
+    mismatchTB: Math.max(0, space.mismatchTB),
+    rawTB: sumTB(drives.map(drive => drive.sizeTB)),
+    sparesTB: spares.map(drive => drive.sizeTB),
+    members: members.length,
+  }
+}

@@ -1,0 +1,28 @@
+import type { Layout } from './layout'
+import { sizesDescending, sumTB } from './sizes'
+
+/** Every file on two drives; usable min(Σ/2, Σ − max). */
+export const duplication: Layout = {
+  id: 'duplication',
+  label: 'File duplication',
+  description: 'Every file is kept on two of the drives, whatever their sizes.',
+  minimumDrives: 2,
+  survives: () => 1,
+  loss: 'shareOfFiles',
+  growsBy: 'one drive',
+  readableAlone: 'yes',
+  tiedTo: 'nothing',
+  fileAware: true,
+  parity: false,
+  arrange(drives) {
+    const sizesTB = sizesDescending(drives)
+    const rawTB = sumTB(sizesTB)
+    const usableTB = Math.min(rawTB / 2, rawTB - sizesTB[0]!)
+    return {
+      usableTB,
+      redundancyTB: usableTB,
+      mismatchTB: rawTB - 2 * usableTB,
+      groups: [{ sizesTB, survives: 1, rebuiltTB: sizesTB[0]!, readsTB: sizesTB.slice(1) }],
+    }
+  },
+}

@@ -1,0 +1,63 @@
+/** One drive as a layout sees it. */
+export interface LayoutDrive {
+  readonly sizeTB: number
+  /** only dedicated and snapshot parity tell drives apart */
+  readonly role: 'any' | 'data' | 'parity'
+}
+
+/**
+ * Drives whose failures are counted together: the group is lost when more than `survives` of them are dead at once.
+ * A pool is lost when any of its groups is.
+ */
+export interface RiskGroup {
+  readonly sizesTB: readonly number[]
+  readonly survives: number
+  /** TB that a rebuild has to write to one new drive, when that is all of it */
+  readonly rebuiltTB: number
+  /** TB that the last rebuild has to read from each survivor, when the largest drives are the dead ones */
+  readonly readsTB: readonly number[]
+}
+
+/** What a layout makes of a set of drives. */
+export interface LayoutSpace {
+  readonly usableTB: number
+  /** space that holds copies or parity */
+  readonly redundancyTB: number
+  /** space that the layout cannot use because sizes differ */
+  readonly mismatchTB: number
+  readonly groups: readonly RiskGroup[]
+}
+
+/** Why a layout cannot be made of these drives. */
+export interface LayoutRefusal { readonly refused: string }
+
+/** What is gone when more drives die than the layout survives. */
+export type LossKind = 'everything' | 'deadDrivesOnly' | 'shareOfFiles'
+
+export interface Layout {
+  readonly id: string
+  readonly label: string
+  readonly description: string
+  readonly minimumDrives: number
+  readonly maximumDrives?: number
+  /** deaths that any set of drives is sure to outlive, for n drives */
+  readonly survives: (drives: number) => number
+  readonly loss: LossKind
+  readonly growsBy: string
+  /** can one drive be read alone in another computer? */
+  readonly readableAlone: 'yes' | 'no' | 'on a plain file system'
+  /** what the data are tied to */
+  readonly tiedTo: string
+  /** copies whole files, so that a rebuild copies only what is there */
+  readonly fileAware: boolean
+  /** computes parity, which shingled drives bear badly */
+  readonly parity: boolean
+  /** what is not covered although drives survive, in a sentence */
+  readonly caveat?: string
+  /** drives.length is at least minimumDrives; hot spares are already taken out */
+  readonly arrange: (drives: readonly LayoutDrive[]) => LayoutSpace | LayoutRefusal
+}
+
+export function isRefusal(result: LayoutSpace | LayoutRefusal): result is LayoutRefusal {
+  return 'refused' in result
+}

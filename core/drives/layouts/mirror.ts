@@ -1,0 +1,28 @@
+import type { Layout } from './layout'
+import { sizesDescending, sumTB } from './sizes'
+
+/** The same on every drive; usable min, redundancy (n−1)·min. */
+export const mirror: Layout = {
+  id: 'mirror',
+  label: 'Mirror (RAID 1)',
+  description: 'The same on every drive: the space of the smallest one.',
+  minimumDrives: 2,
+  survives: drives => drives - 1,
+  loss: 'everything',
+  growsBy: 'replacing every drive with a bigger one',
+  readableAlone: 'on a plain file system',
+  tiedTo: 'nothing on a plain file system',
+  fileAware: false,
+  parity: false,
+  arrange(drives) {
+    const sizesTB = sizesDescending(drives)
+    const smallest = sizesTB.at(-1)!
+    const redundancyTB = (sizesTB.length - 1) * smallest
+    return {
+      usableTB: smallest,
+      redundancyTB,
+      mismatchTB: sumTB(sizesTB) - smallest - redundancyTB,
+      groups: [{ sizesTB, survives: sizesTB.length - 1, rebuiltTB: sizesTB[0]!, readsTB: [sizesTB[1]!] }],
+    }
+  },
+}

@@ -1,0 +1,34 @@
+import type { Layout } from './layout'
+import { sizesDescending, sumTB } from './sizes'
+
+const names = { 1: 'Rotating parity, one drive (RAID 5)', 2: 'Rotating parity, two drives (RAID 6)', 3: 'Rotating parity, three drives' } as const
+
+/** Parity spread over all drives; usable (n−p)·min. */
+export function rotatingParity(parityDrives: 1 | 2 | 3): Layout {
+  return {
+    id: `rotating-${parityDrives}`,
+    label: names[parityDrives],
+    description: `The space of ${parityDrives === 1 ? 'one drive' : `${parityDrives} drives`} holds parity, spread over all of them; the smallest drive counts for each.`,
+    minimumDrives: parityDrives + 2,
+    survives: () => parityDrives,
+    loss: 'everything',
+    growsBy: 'one drive where the system can expand, else a whole new group',
+    readableAlone: 'no',
+    tiedTo: 'the program or controller that made it',
+    fileAware: false,
+    parity: true,
+    arrange(drives) {
+      const sizesTB = sizesDescending(drives)
+      const smallest = sizesTB.at(-1)!
+      const dataDrives = sizesTB.length - parityDrives
+      const usableTB = dataDrives * smallest
+      const redundancyTB = parityDrives * smallest
+      return {
+        usableTB,
+        redundancyTB,
+        mismatchTB: sumTB(sizesTB) - usableTB - redundancyTB,
+        groups: [{ sizesTB, survives: parityDrives, rebuiltTB: smallest, readsTB: Array<number>(dataDrives).fill(smallest) }],
+      }
+    },
+  }
+}

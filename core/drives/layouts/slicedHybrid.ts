@@ -1,0 +1,40 @@
+import type { Layout } from './layout'
+import { sizesDescending, sumTB } from './sizes'
+
+/**
+ * Drives cut into slices at each other's sizes, each slice a parity group of its own:
+ * usable Σ over slices max(0, m−p)·thickness, where m drives reach into the slice; slices with m ≤ p stay unused.
+ */
+export function slicedHybrid(parityDrives: 1 | 2): Layout {
+  return {
+    id: `sliced-${parityDrives}`,
+    label: `Sliced hybrid, ${parityDrives === 1 ? 'one drive' : 'two drives'}`,
+    description: 'Mixed drives cut into equal slices, each slice with its own parity.',
+    minimumDrives: parityDrives + 1,
+    survives: () => parityDrives,
+    loss: 'everything',
+    growsBy: 'one drive',
+    readableAlone: 'no',
+    tiedTo: 'the program that made it',
+    fileAware: false,
+    parity: true,
+    arrange(drives) {
+      const sizesTB = sizesDescending(drives)
+      let usableTB = 0
+      let redundancyTB = 0
+      sizesTB.forEach((size, index) => {
+        const reaching = index + 1
+        const thickness = size - (sizesTB[index + 1] ?? 0)
+        if (reaching <= parityDrives) return
+        usableTB += (reaching - parityDrives) * thickness
+        redundancyTB += parityDrives * thickness
+      })
+      return {
+        usableTB,
+        redundancyTB,
+        mismatchTB: sumTB(sizesTB) - usableTB - redundancyTB,
+        groups: [{ sizesTB, survives: parityDrives, rebuiltTB: sizesTB[0]!, readsTB: sizesTB.slice(parityDrives) }],
+      }
+    },
+  }
+}

@@ -1,0 +1,21 @@
+import type { Layout } from './layout'
+import { sizesDescending, sumTB } from './sizes'
+
+/** All drives end to end as one; usable Σ. */
+export const span: Layout = {
+  id: 'span',
+  label: 'Span',
+  description: 'All drives end to end as one big disk.',
+  minimumDrives: 1,
+  survives: () => 0,
+  loss: 'everything',
+  growsBy: 'one drive',
+  readableAlone: 'yes',
+  tiedTo: 'nothing',
+  fileAware: false,
+  parity: false,
+  arrange(drives) {
+    const sizesTB = sizesDescending(drives)
+    return { usableTB: sumTB(sizesTB), redundancyTB: 0, mismatchTB: 0, groups: [{ sizesTB, survives: 0, rebuiltTB: sizesTB[0]!, readsTB: [] }] }
+  },
+}

@@ -1,0 +1,23 @@
+import type { Layout } from './layout'
+import { sizesDescending, sumTB } from './sizes'
+
+/** Every file over all drives; usable n·min. */
+export const stripe: Layout = {
+  id: 'stripe',
+  label: 'Stripe (RAID 0)',
+  description: 'Every file is spread over all drives: fast, and gone with the first death.',
+  minimumDrives: 2,
+  survives: () => 0,
+  loss: 'everything',
+  growsBy: 'starting over',
+  readableAlone: 'no',
+  tiedTo: 'the program or controller that made it',
+  fileAware: false,
+  parity: false,
+  arrange(drives) {
+    const sizesTB = sizesDescending(drives)
+    const smallest = sizesTB.at(-1)!
+    const usableTB = sizesTB.length * smallest
+    return { usableTB, redundancyTB: 0, mismatchTB: sumTB(sizesTB) - usableTB, groups: [{ sizesTB, survives: 0, rebuiltTB: sizesTB[0]!, readsTB: [] }] }
+  },
+}

@@ -1,0 +1,39 @@
+import { requireWithin } from '../errors'
+
+export interface Rebuild {
+  /** TB written to the new drive when it is filled whole, > 0 */
+  readonly sizeTB: number
+  /** share that has to be copied: below 1 only where the system knows the files, 0..1 */
+  readonly usedShare: number
+  /** MB/s that the drive and its link sustain, > 0 */
+  readonly rateMBps: number
+  /** 1, or 3 to 8 for shingled drives */
+  readonly shingledFactor: number
+}
+
+/**
+ * Hours to rebuild one drive: size · used share · shingled factor / rate.
+ * @throws {CoreRangeError} REBUILD_SIZE, REBUILD_SHARE, REBUILD_RATE
+ * @example rebuildHours({ sizeTB: 16, usedShare: 1, rateMBps: 150, shingledFactor: 1 }) // 29.6
+ */
+export function rebuildHours({ sizeTB, usedShare, rateMBps, shingledFactor }: Rebuild): number {
+  requireWithin('REBUILD_SIZE', sizeTB, 0)
+  requireWithin('REBUILD_SHARE', usedShare, 0, 1)
+  requireWithin('REBUILD_RATE', rateMBps, 1e-6)
+  return sizeTB * 1e6 * usedShare * shingledFactor / rateMBps / 3600
+}
+
+/** MB/s of one SATA 6 Gb/s port. */
+const portMBps = 550
+
+/**
+ * MB/s that a rebuild sustains: three quarters of the outer-track rate, at most what the port carries,
+ * slower by 0.3 times the share of hours in which somebody watches.
+ * @param outerMBps sequential rate on the outer tracks, > 0
+ * @param watchingHoursPerDay 0..24
+ */
+export function rebuildRateMBps(outerMBps: number, watchingHoursPerDay: number): number {
+  requireWithin('REBUILD_RATE', outerMBps, 1e-6)
+  requireWithin('WATCHING_HOURS', watchingHoursPerDay, 0, 24)
+  return Math.min(0.75 * outerMBps, portMBps) * (1 - 0.3 * watchingHoursPerDay / 24)
+}

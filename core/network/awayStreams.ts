@@ -1,0 +1,17 @@
+import { requireWithin } from '../errors'
+
+/** What a stream takes on the line beyond its own rate: headers and resent packets. */
+const overheadFactor = 1.08
+
+/**
+ * Streams the upload carries: ⌊ upload · (1 − reserve) / (rung · 1.08) ⌋.
+ * @param reserveShare share kept for the household's own calls and work, 0..1
+ * @throws {CoreRangeError} UPLOAD, RESERVE, RUNG
+ * @example awayStreams({ uploadMbps: 40, reserveShare: 0.25, rungMbps: 4 }) // 6
+ */
+export function awayStreams({ uploadMbps, reserveShare, rungMbps }: { uploadMbps: number, reserveShare: number, rungMbps: number }): number {
+  requireWithin('UPLOAD', uploadMbps, 0)
+  requireWithin('RESERVE', reserveShare, 0, 1)
+  requireWithin('RUNG', rungMbps, 0.01)
+  return Math.floor(uploadMbps * (1 - reserveShare) / (rungMbps * overheadFactor) + 1e-9)
+}

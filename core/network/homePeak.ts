@@ -1,0 +1,35 @@
+import type { Quality } from '../catalogue/qualities'
+import type { Library } from '../plan/library'
+
+export interface HomePeak {
+  /** mean rate of a title, by the library's titles, Mb/s */
+  readonly meanMbps: number
+  /** how far the worst title's passages rise above its mean, Mb/s */
+  readonly largestRiseMbps: number
+  readonly peakMbps: number
+}
+
+/** Rate assumed while the library is empty: a plain 1080p stream. */
+const plainMbps = 8
+
+/**
+ * Peak on the wire at home: Σ means + the largest single (peak − mean).
+ * @param viewers watching at once at home, whole, >= 0
+ */
+export function homePeak(library: Library, qualities: readonly Quality[], viewers: number): HomePeak {
+  let titles = 0
+  let sumMbps = 0
+  let largestRiseMbps = 0
+  for (const holding of library.holdings) {
+    const quality = qualities.find(candidate => candidate.id === holding.quality)
+    if (!quality || holding.titles === 0) continue
+    const bitrateMbps = holding.bitrateMbps ?? quality.bitrateMbps.likely
+    const peakMbps = Math.max(bitrateMbps, Math.min(bitrateMbps * quality.peakFactor, quality.peakLimitMbps ?? Infinity))
+    titles += holding.titles
+    sumMbps += holding.titles * bitrateMbps
+    largestRiseMbps = Math.max(largestRiseMbps, peakMbps - bitrateMbps)
+  }
+  const meanMbps = titles ? sumMbps / titles : plainMbps
+  const riseMbps = titles ? largestRiseMbps : plainMbps / 2
+  return { meanMbps, largestRiseMbps: riseMbps, peakMbps: viewers > 0 ? viewers * meanMbps + riseMbps : 0 }
+}

@@ -1,0 +1,49 @@
+import type { z } from 'zod'
+import { choice, quantity, section, toggle } from './fields'
+
+export const choicesSchema = section({
+  horizonYears: quantity({
+    label: 'Horizon', unit: 'years', min: 1, max: 15, whole: true, fallback: 5,
+    description: 'How long the box should serve before anything has to be bought.',
+  }),
+  school: choice({
+    label: 'Plan for', fallback: 'atOnce',
+    description: 'Some plan for the busy evening they know, others for every head at once.',
+    options: { atOnce: 'The busy evening as answered', headCount: 'Every head at once' },
+  }),
+  pointsPerStream: quantity({
+    label: 'Points a stream', unit: 'points', min: 200, max: 20_000, fallback: 2000,
+    description: 'Benchmark points that convert one 1080p H.264 stream. The band runs from 25 % better to 25 % worse.',
+  }),
+  systemReserveShare: quantity({
+    label: 'Kept for the system', unit: 'share', min: 0, max: 0.9, fallback: 0.15,
+    description: 'Share of the processor left for the system and other services.',
+  }),
+  toneMapping: choice({
+    label: 'HDR is tone-mapped', fallback: 'atSourceSize',
+    description: 'At source size is usual and dear; some software scales down first.',
+    options: { atSourceSize: 'At source size', afterScaling: 'After scaling down' },
+  }),
+  survivesAtLeast: quantity({
+    label: 'Must survive', unit: 'dead drives', min: 0, max: 3, whole: true, fallback: 1,
+    description: 'How many drives may die without losing data.',
+  }),
+  readErrorEndsRebuild: toggle({
+    label: 'A read error ends the rebuild', fallback: false,
+    description: 'True for older controllers; modern file systems lose a file and go on.',
+  }),
+  convertingHoursPerDay: quantity({
+    label: 'Hours converting', unit: 'h/day', min: 0, max: 24, fallback: 2,
+    description: 'Hours of a day in which the processor is busy.',
+  }),
+  watchingHoursPerDay: quantity({
+    label: 'Hours somebody watches', unit: 'h/day', min: 0, max: 24, fallback: 5,
+    description: 'A rebuild runs slower while somebody watches.',
+  }),
+  ruleOfThumbFactor: quantity({
+    label: 'Rule of thumb', unit: '× today', min: 1, max: 20, fallback: 2,
+    description: 'Space to buy as a multiple of today\'s library, shown beside the forecast.',
+  }),
+}, { label: 'Choices', description: 'Schools, targets and the horizon.' })
+
+export type Choices = z.infer<typeof choicesSchema>

@@ -1,0 +1,92 @@
+import { z } from 'zod'
+import { layouts } from '../drives/layouts/layouts'
+import { driveClasses } from '../catalogue/driveClasses'
+import { choice, listOf, numberChoice, optionalQuantity, quantity, section, toggle } from './fields'
+
+/** Most drives one plan can hold, over all its lots. */
+export const mostDrives = 60
+
+const layoutOptions = Object.fromEntries(layouts.map(layout => [layout.id, layout.label]))
+const classOptions = Object.fromEntries(driveClasses.map(driveClass => [driveClass.id, driveClass.label]))
+
+const lotSchema = z.object({
+  count: quantity({
+    label: 'Drives', unit: 'drives', min: 1, max: mostDrives, whole: true, fallback: 1,
+    description: `How many of this size. A plan holds at most ${mostDrives} drives.`,
+  }),
+  sizeTB: quantity({
+    label: 'Size', unit: 'TB', min: 0.05, max: 200, fallback: 8,
+    description: 'As it is sold: 1 TB = 10¹² bytes.',
+  }),
+  priceEach: quantity({
+    label: 'Price each', unit: 'money', min: 0, max: 100_000, fallback: 0,
+    description: 'Nothing if they are already yours.',
+  }),
+  role: choice({
+    label: 'Use', fallback: 'any',
+    description: 'Only dedicated and snapshot parity tell drives apart: left open, the largest hold the parity.',
+    options: { any: 'Wherever it fits', data: 'Data', parity: 'Parity' },
+  }),
+})
+
+export const drivesSchema = section({
+  lots: listOf(lotSchema, {
+    label: 'Drives', max: 30,
+    description: 'The data drives, one line for each size.',
+  }).refine(lots => lots.reduce((sum, lot) => sum + lot.count, 0) <= mostDrives, {
+    error: `Drives: at most ${mostDrives} drives over all lines.`,
+  }),
+  layout: choice({
+    label: 'Layout', fallback: 'mirror', options: layoutOptions,
+    description: 'How the drives share the data and what happens when one dies.',
+  }),
+  hotSpares: quantity({
+    label: 'Hot spares', unit: 'drives', min: 0, max: 8, whole: true, fallback: 0,
+    description: 'Drives in the box that take over at once; the largest ones are taken, and they hold no data until then.',
+  }),
+  fileSystem: choice({
+    label: 'File system', fallback: 'journalled',
+    description: 'Copy-on-write checks what it reads and keeps snapshots; it wants a little more free space.',
+    options: { journalled: 'Plain, journalled', copyOnWrite: 'Checksummed, copy-on-write' },
+  }),
+  driveClass: choice({
+    label: 'Kind of drive', fallback: 'nas', options: classOptions,
+    description: 'Sets how many are expected to fail in a year.',
+  }),
+  failuresPerYear: optionalQuantity({
+    label: 'Failures a year', unit: 'share', min: 0.0001, max: 0.9,
+    description: 'Annual failure rate of one drive, when you know better than the usual figure of its kind.',
+  }),
+  outerMBps: quantity({
+    label: 'Sequential rate', unit: 'MB/s', min: 1, max: 20_000, fallback: 200,
+    description: 'Outer-track rate from the sheet: about 180 at 5400 turns, 250 at 7200, 530 for a SATA SSD.',
+  }),
+  shingled: toggle({
+    label: 'Shingled (SMR)', fallback: false,
+    description: 'Overlapping tracks: rebuilds take 3 times as long, 8 times with copy-on-write parity.',
+  }),
+  oneBatch: toggle({
+    label: 'One model, bought together', fallback: false,
+    description: 'Drives of one batch tend to fail together: the second failure counts as 3 times as likely.',
+  }),
+  replacement: choice({
+    label: 'Replacement drive', fallback: 'order',
+    description: 'How long until a new drive is in the box.',
+    options: { shelf: 'On the shelf, 12 h', order: 'Ordered, 48 h', abroad: 'From abroad, 168 h' },
+  }),
+  sheetReadErrorBits: numberChoice({
+    label: 'One unreadable sector in', unit: 'bits', values: [1e14, 1e15], fallback: 1e14, options: { [1e14]: '10¹⁴', [1e15]: '10¹⁵' },
+    description: 'From the drive\'s sheet; drives do about ten times better than it says.',
+  }),
+  changedGBPerMonth: quantity({
+    label: 'Changed and deleted', unit: 'GB/month', min: 0, max: 100_000, fallback: 0,
+    description: 'What is overwritten or deleted in a month, and so kept by snapshots.',
+  }),
+  snapshotMonths: quantity({
+    label: 'Snapshots kept', unit: 'months', min: 0, max: 120, fallback: 0,
+    description: 'How long snapshots hold what was changed.',
+  }),
+}, { label: 'Drives', description: 'How many, how big, and with which redundancy.' })
+
+export type Drives = z.infer<typeof drivesSchema>
+export type DriveLot = z.infer<typeof lotSchema>

@@ -1,0 +1,13 @@
+import { issuesOf, type PlanIssue } from './issues'
+import { withValueAt } from './paths'
+import { planSchema, type Plan } from './planSchema'
+
+export type EditResult = { readonly ok: true, readonly plan: Plan } | { readonly ok: false, readonly issues: readonly PlanIssue[] }
+
+/** The plan with one field set, or what is wrong with that value. The given plan is never changed. */
+export function editPlan(plan: Plan, path: string, value: unknown): EditResult {
+  const changed = withValueAt(plan, path, value)
+  const parsed = planSchema.safeParse(changed)
+  if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }
+  return { ok: true, plan: changed }
+}

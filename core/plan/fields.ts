@@ -1,0 +1,75 @@
+import { z } from 'zod'
+import { formatNumber } from '../units/formatNumber'
+
+/*
+ * The few kinds of field a plan is made of. Label, unit, range, default and gloss stand here once:
+ * forms, the server, importers and the published JSON Schema all read them from the schema.
+ */
+
+interface FieldText { readonly label: string, readonly description: string }
+interface QuantityOptions extends FieldText {
+  readonly unit: string
+  readonly min: number
+  readonly max: number
+  readonly whole?: boolean
+}
+
+function quantityType({ label, unit, min, max, whole = false }: QuantityOptions) {
+  const [shownMin, shownMax] = unit === 'share' ? [min * 100, max * 100] : [min, max]
+  const shownUnit = unit === 'share' ? '%' : unit
+  const error = `${label}: ${whole ? 'a whole number' : 'a number'} from ${formatNumber(shownMin, 7)} to ${formatNumber(shownMax, 7)}${shownUnit ? ` ${shownUnit}` : ''}.`
+  const bounded = z.number({ error }).min(min, { error }).max(max, { error })
+  return whole ? bounded.int({ error }) : bounded
+}
+
+/** A number with a unit, a range and a default. */
+export function quantity(options: QuantityOptions & { readonly fallback: number }) {
+  const { label, description, unit, fallback } = options
+  return quantityType(options).default(fallback).meta({ title: label, description, unit })
+}
+
+/** A number that may be left empty, and then counts as not known. */
+export function optionalQuantity(options: QuantityOptions) {
+  const { label, description, unit } = options
+  return quantityType(options).nullable().default(null).meta({ title: label, description, unit })
+}
+
+/** One of a few named choices; `options` maps each id to what people read. */
+export function choice<const Options extends Record<string, string>>(
+  { label, description, options, fallback }: FieldText & { readonly options: Options, readonly fallback: keyof Options & string },
+) {
+  const ids = Object.keys(options) as [keyof Options & string, ...(keyof Options & string)[]]
+  const error = `${label}: one of ${ids.map(id => `"${id}"`).join(', ')}.`
+  return z.enum(ids, { error }).default(fallback as never).meta({ title: label, description, options })
+}
+
+/** A number that takes one of a few values, such as the rates a link is sold in. */
+export function numberChoice<const Value extends number>(
+  { label, description, unit, values, fallback, options }: FieldText & { readonly unit: string, readonly values: readonly Value[], readonly fallback: Value, readonly options?: Readonly<Record<string, string>> },
+) {
+  const error = `${label}: one of ${values.join(', ')}${unit ? ` ${unit}` : ''}.`
+  return z.literal([...values], { error }).default(fallback as never).meta({ title: label, description, unit, ...(options ? { options } : {}) })
+}
+
+/** A yes-or-no choice. */
+export function toggle({ label, description, fallback }: FieldText & { readonly fallback: boolean }) {
+  return z.boolean({ error: `${label}: true or false.` }).default(fallback).meta({ title: label, description })
+}
+
+/** Text of limited length; trimmed. */
+export function text({ label, description, max, fallback = '' }: FieldText & { readonly max: number, readonly fallback?: string }) {
+  const error = `${label}: text of at most ${formatNumber(max)} characters.`
+  return z.string({ error }).max(max, { error }).default(fallback).meta({ title: label, description })
+}
+
+/** A list of entries with a stated limit. */
+export function listOf<Entry extends z.ZodType>(entry: Entry, { label, description, max }: FieldText & { readonly max: number }) {
+  const error = `${label}: a list of at most ${formatNumber(max)} entries.`
+  return z.array(entry, { error }).max(max, { error }).default([]).meta({ title: label, description })
+}
+
+/** A section of the plan: every field may be left out and then takes its default. */
+export function section<Shape extends z.ZodRawShape>(shape: Shape, { label, description }: FieldText) {
+  const error = `${label}: an object with named fields.`
+  return z.object(shape, { error }).meta({ title: label, description })
+}

@@ -1,0 +1,25 @@
+/** A plan document of unknown or older shape. */
+export type RawDocument = Readonly<Record<string, unknown>>
+
+/** Brings a document from one schema version to the next; pure, and frozen once released. */
+export interface DocumentMigration {
+  readonly from: number
+  readonly up: (document: RawDocument) => RawDocument
+}
+
+/** Every step from version 1 upwards, in order. Version 1 is the first, so there is none yet. */
+export const documentMigrations: readonly DocumentMigration[] = []
+
+/**
+ * Runs the steps that lead from a document's version to the target.
+ * @throws {Error} never for a version in 1..target with all steps present; a missing step is a bug and throws
+ */
+export function migrateDocument(document: RawDocument, fromVersion: number, target: number, steps = documentMigrations): RawDocument {
+  let current = document
+  for (let version = fromVersion; version < target; version++) {
+    const step = steps.find(candidate => candidate.from === version)
+    if (!step) throw new Error(`no document migration from version ${version}`)
+    current = { ...step.up(current), schemaVersion: version + 1 }
+  }
+  return current
+}

@@ -1,0 +1,39 @@
+import { z } from 'zod'
+import { briefSchema } from './brief'
+import { choicesSchema } from './choices'
+import { costsSchema } from './costs'
+import { drivesSchema } from './drives'
+import { householdSchema } from './household'
+import { librarySchema } from './library'
+import { machineSchema } from './machine'
+import { networkSchema } from './network'
+
+/** Version of the document this program writes; older ones are brought up by {@link readPlan}. */
+export const currentSchemaVersion = 1
+
+const nameError = 'Name: text of 1 to 80 characters.'
+
+/** The plan document. A plan with only a name is valid: every other field has a default. */
+export const planSchema = z.object({
+  schemaVersion: z.literal(currentSchemaVersion, { error: `Schema version: ${currentSchemaVersion}.` }).default(currentSchemaVersion),
+  name: z.string({ error: nameError }).trim().min(1, { error: nameError }).max(80, { error: nameError })
+    .meta({ title: 'Name', description: 'What this plan is called.' }),
+  brief: briefSchema.prefault({}),
+  household: householdSchema.prefault({}),
+  library: librarySchema.prefault({}),
+  machine: machineSchema.prefault({}),
+  drives: drivesSchema.prefault({}),
+  network: networkSchema.prefault({}),
+  costs: costsSchema.prefault({}),
+  choices: choicesSchema.prefault({}),
+  keptAside: z.record(z.string().max(500), z.json()).default({})
+    .meta({ title: 'Kept aside', description: 'Fields of an imported document that this version does not know, by their path; they are written out again unchanged.' }),
+})
+
+export type Plan = z.infer<typeof planSchema>
+export type PlanInput = z.input<typeof planSchema>
+
+/** A plan of this name with every other field at its default. */
+export function newPlan(name: string): Plan {
+  return planSchema.parse({ name })
+}

@@ -1,0 +1,52 @@
+import { issuesOf, type PlanIssue } from './issues'
+import { migrateDocument, type RawDocument } from './migrations'
+import { currentSchemaVersion, planSchema, type Plan } from './planSchema'
+import { unknownFields } from './unknownFields'
+
+export type ReadPlanResult
+  = | { readonly ok: true, readonly plan: Plan, /** paths this version does not know; their values are in plan.keptAside */ readonly keptAside: readonly string[] }
+    | { readonly ok: false, readonly issues: readonly PlanIssue[] }
+
+function refuse(path: string, code: string, message: string): ReadPlanResult {
+  return { ok: false, issues: [{ path, code, message }] }
+}
+
+function isRecord(value: unknown): value is RawDocument {
+  return typeof value === 'object' && value !== null && !Array.isArray(value)
+}
+
+/**
+ * A plan from any parsed JSON value: brought up from older versions, checked whole, unknown fields kept aside.
+ * Nothing is half read: either a whole plan, or every problem with its path.
+ */
+export function readPlan(value: unknown): ReadPlanResult {
+  if (!isRecord(value)) return refuse('', 'NOT_A_PLAN', 'A plan is a JSON object with at least a name.')
+  const version = value.schemaVersion ?? currentSchemaVersion
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) {
+    return refuse('schemaVersion', 'SCHEMA_VERSION', `Schema version: a whole number from 1 to ${currentSchemaVersion}.`)
+  }
+  if (version > currentSchemaVersion) {
+    return refuse('schemaVersion', 'SCHEMA_NEWER', `This plan was written by a newer Numeron (version ${version}); this one reads up to version ${currentSchemaVersion}. Update Numeron, then open it again.`)
+  }
+  const document = migrateDocument(value, version, currentSchemaVersion)
+  const parsed = planSchema.safeParse(document)
+  if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }
+  const aside = unknownFields(document, parsed.data)
+  const plan = { ...parsed.data, keptAside: { ...parsed.data.keptAside, ...aside } }
+  const checked = planSchema.safeParse(plan)
+  if (!checked.success) return { ok: false, issues: issuesOf(checked.error) }
+  return { ok: true, plan: checked.data, keptAside: Object.keys(aside) }
+}
+
+/** The same from text. Tells where a cut or broken document stops making sense. */
+export function readPlanText(text: string): ReadPlanResult {
+  let value: unknown
+  try {
+    value = JSON.parse(text.replace(/^\uFEFF/, ''))
+  }
+  catch (error) {
+    const reason = error instanceof Error ? error.message : 'unreadable'
+    return refuse('', 'NOT_JSON', `This is not whole JSON (${reason}). Choose a plan file that Numeron exported.`)
+  }
+  return readPlan(value)
+}

@@ -1,0 +1,46 @@
+import { requireWithin } from '../errors'
+import { band } from '../band'
+import { exactly, type Estimate } from '../figure'
+
+export interface ProcessorCapacity {
+  /** multi-thread benchmark points, > 0 */
+  readonly score: number
+  /** points that convert one reference stream, > 0 */
+  readonly pointsPerStream: number
+  /** share left for the system, 0..1 */
+  readonly reserveShare: number
+  readonly passivelyCooled: boolean
+}
+
+/** Capacity left of a processor without a fan under a long load. */
+const passiveFactor = 0.8
+
+/**
+ * Score rule: reference streams a processor converts at once = score · (1 − reserve) ÷ points a stream.
+ * The band runs from points × 1.25 to points × 0.75; it is not rounded down.
+ * @throws {CoreRangeError} SCORE, POINTS, RESERVE
+ * @example processorCapacity({ score: 8000, pointsPerStream: 2000, reserveShare: 0.15, passivelyCooled: false }) // 2.72, 3.4, 4.53
+ */
+export function processorCapacity({ score, pointsPerStream, reserveShare, passivelyCooled }: ProcessorCapacity): Estimate {
+  requireWithin('SCORE', score, 0)
+  requireWithin('POINTS', pointsPerStream, 1)
+  requireWithin('RESERVE', reserveShare, 0, 1)
+  const points = { low: pointsPerStream * 0.75, likely: pointsPerStream, high: pointsPerStream * 1.25 }
+  return band(
+    { points, score: exactly(score) },
+    values => values.score * (1 - reserveShare) * (passivelyCooled ? passiveFactor : 1) / values.points,
+    'log',
+  )
+}
+
+/** How many of a processor's cores one conversion can use. */
+const coresOneConversionUses = 6
+
+/**
+ * Reference streams that one conversion alone can use: capacity · min(1, 6/cores).
+ * A conversion whose work exceeds it cannot run in real time, however many cores are idle.
+ */
+export function singleConversionCapacity(capacity: number, cores: number): number {
+  requireWithin('CORES', cores, 1)
+  return capacity * Math.min(1, coresOneConversionUses / cores)
+}

@@ -1,0 +1,73 @@
+import { theme } from './app/theme/theme'
+
+export default defineNuxtConfig({
+  modules: ['@pinia/nuxt', 'vuetify-nuxt-module', 'nuxt-security', '@nuxt/eslint'],
+  ssr: false,
+  components: [{ path: '~/components', pathPrefix: false }],
+  devtools: { enabled: false },
+  app: {
+    head: {
+      title: 'Numeron',
+      htmlAttrs: { lang: 'en' },
+      meta: [
+        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'description', content: 'Plans a home media server and shows its working.' },
+      ],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
+    },
+  },
+  css: ['@fontsource-variable/archivo/index.css', '~/theme/numeron.css'],
+  compatibilityDate: '2026-11-01',
+  vite: {
+    worker: { format: 'es' },
+    optimizeDeps: { include: ['zod', 'd3-array', 'd3-scale', 'd3-shape', '@mdi/js'] },
+    build: { chunkSizeWarningLimit: 900 },
+  },
+  typescript: {
+    strict: true,
+    tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } },
+  },
+  telemetry: false,
+  eslint: { config: { stylistic: { indent: 2, quotes: 'single', semi: false } } },
+  security: {
+    corsHandler: false,
+    rateLimiter: false,
+    // The routes count the bytes themselves, so that a body without a length is limited too.
+    requestSizeLimiter: false,
+    xssValidator: false,
+    headers: {
+      crossOriginEmbedderPolicy: false,
+      strictTransportSecurity: false,
+      xFrameOptions: 'DENY',
+      contentSecurityPolicy: {
+        'default-src': ['\'self\''],
+        'base-uri': ['\'none\''],
+        'object-src': ['\'none\''],
+        'form-action': ['\'self\''],
+        'frame-ancestors': ['\'none\''],
+        'connect-src': ['\'self\''],
+        'font-src': ['\'self\''],
+        'img-src': ['\'self\'', 'data:', 'blob:'],
+        'style-src': ['\'self\'', '\'unsafe-inline\''],
+        'script-src': ['\'self\'', '\'strict-dynamic\'', '\'nonce-{{nonce}}\''],
+        'script-src-attr': ['\'none\''],
+        'worker-src': ['\'self\''],
+        'upgrade-insecure-requests': false,
+      },
+    },
+  },
+  vuetify: {
+    moduleOptions: { styles: true },
+    vuetifyOptions: {
+      icons: { defaultSet: 'mdi-svg' },
+      theme,
+      defaults: {
+        VTextField: { variant: 'outlined', density: 'compact' },
+        VSelect: { variant: 'outlined', density: 'compact' },
+        VTextarea: { variant: 'outlined', density: 'compact' },
+        VBtn: { variant: 'text', rounded: 'sm' },
+        VTooltip: { openDelay: 300 },
+      },
+    },
+  },
+})

@@ -1,0 +1,4 @@
+import { plans } from '../../database/plans'
+import { apiHandler } from '../../http/apiHandler'
+
+export default apiHandler(async () => ({ plans: await (await plans()).list() }))

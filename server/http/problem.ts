@@ -1,0 +1,51 @@
+import type { PlanIssue } from '~~/core/plan/issues'
+
+/** A refusal that the client is told about, as RFC 9457 describes it. */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    readonly title: string,
+    readonly detail: string,
+    readonly issues: readonly PlanIssue[] = [],
+    readonly extra: Readonly<Record<string, unknown>> = {},
+  ) {
+    super(detail)
+    this.name = 'Problem'
+  }
+}
+
+export interface ProblemDocument {
+  readonly type: 'about:blank'
+  readonly status: number
+  readonly title: string
+  readonly detail: string
+  readonly errors: readonly { readonly path: string, readonly message: string }[]
+  readonly [extra: string]: unknown
+}
+
+function statusOf(error: unknown): number {
+  const status = typeof error === 'object' && error !== null && 'statusCode' in error ? Number(error.statusCode) : 500
+  return Number.isInteger(status) && status >= 400 && status < 600 ? status : 500
+}
+
+/** Any error as a problem document; the unknown ones without a word of their inside. */
+export function problemDocument(error: unknown): ProblemDocument {
+  if (error instanceof Problem) {
+    return {
+      type: 'about:blank', status: error.status, title: error.title, detail: error.detail,
+      errors: error.issues.map(({ path, message }) => ({ path, message })), ...error.extra,
+    }
+  }
+  const status = statusOf(error)
+  const known: Record<number, [string, string]> = {
+    400: ['Bad request', 'The request cannot be read.'],
+    404: ['Not found', 'There is nothing at this address.'],
+    405: ['Method not allowed', 'This address does not take that method.'],
+  }
+  const [title, detail] = known[status] ?? ['Something went wrong', 'The server could not do this. Nothing was changed; try again.']
+  return { type: 'about:blank', status: known[status] ? status : 500, title, detail, errors: [] }
+}
+
+export function unprocessable(issues: readonly PlanIssue[]): Problem {
+  return new Problem(422, 'The plan is not valid', `${issues.length} ${issues.length === 1 ? 'field needs' : 'fields need'} a change; nothing was stored.`, issues)
+}

@@ -1,0 +1,13 @@
+import type { QueryInterface } from 'sequelize'
+import * as plans from './20261125A-create-plans'
+
+export interface Migration {
+  readonly name: string
+  readonly up: (query: QueryInterface) => Promise<unknown>
+  readonly down: (query: QueryInterface) => Promise<unknown>
+}
+
+/** In order; a released one is never changed. */
+export const migrations: readonly Migration[] = [
+  { name: '20261125A-create-plans', ...plans },
+]
