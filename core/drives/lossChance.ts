@@ -17,19 +17,49 @@ export interface FailureChain {
 
 type Matrix = number[][]
 
-/** Rates between the states 0…p dead drives and lost, the last one. */
-function generator({ drives, survives, failureRatePerHour, repairRatePerHour, batchFactor = 1, rebuildEndsChance = 0 }: FailureChain): Matrix {
-  const lost = survives + 1
-  const rates: Matrix = Array.from({ length: lost + 1 }, () => Array<number>(lost + 1).fill(0))
-  for (let dead = 0; dead <= survives; dead++) {
-    const row = rates[dead]!
-    row[dead + 1]! += (drives - dead) * failureRatePerHour * (dead > 0 ? batchFactor : 1)
-    if (dead === 0) continue
+/** Ways out of a state: to one more dead drive, one fewer, and straight to lost. */
+interface Leaving { readonly more: number, readonly fewer: number, readonly lost: number }
+
+/** Rates out of the states 0…p dead drives. Lost, the state after them, is never left. */
+function leavingRates({ drives, survives, failureRatePerHour, repairRatePerHour, batchFactor = 1, rebuildEndsChance = 0 }: FailureChain): Leaving[] {
+  return Array.from({ length: survives + 1 }, (_, dead) => {
     const ends = dead === survives ? rebuildEndsChance : 0
-    row[dead - 1]! += repairRatePerHour * (1 - ends)
-    row[lost]! += repairRatePerHour * ends
+    return {
+      more: (drives - dead) * failureRatePerHour * (dead > 0 ? batchFactor : 1),
+      fewer: dead > 0 ? repairRatePerHour * (1 - ends) : 0,
+      lost: dead > 0 ? repairRatePerHour * ends : 0,
+    }
+  })
+}
+
+/** Where a distribution over the states is after one event of the uniformized chain; only sums of what is not negative. */
+function afterOneEvent(states: readonly number[], leaving: readonly Leaving[], fastest: number): number[] {
+  const lost = states.length - 1
+  const next = states.map((value, index) => index === lost ? value : 0)
+  leaving.forEach((out, dead) => {
+    const here = states[dead]! / fastest
+    next[dead]! += here * (fastest - out.more - out.fewer - out.lost)
+    next[dead + 1]! += here * out.more
+    if (dead > 0) next[dead - 1]! += here * out.fewer
+    next[lost]! += here * out.lost
+  })
+  return next
+}
+
+/** A distribution after a time in which the uniformized chain sees `events` events on average. */
+function afterEvents(states: readonly number[], leaving: readonly Leaving[], fastest: number, events: number): number[] {
+  let weight = Math.exp(-events)
+  let moved = [...states]
+  const result = moved.map(value => value * weight)
+  const terms = Math.ceil(events + 12 * Math.sqrt(events) + 24 + states.length)
+  for (let count = 1; count <= terms; count++) {
+    moved = afterOneEvent(moved, leaving, fastest)
+    weight *= events / count
+    moved.forEach((value, index) => {
+      result[index]! += weight * value
+    })
   }
-  return rates
+  return result
 }
 
 function multiply(a: Matrix, b: Matrix): Matrix {
@@ -41,32 +71,39 @@ function multiply(a: Matrix, b: Matrix): Matrix {
   }))
 }
 
+/** Events up to which one sum of the uniformized chain stays within the range of numbers. */
+const eventsAtOnce = 200
+
+/** The chance of being lost, step after step from the start: quick for many drives and slow repairs. */
+function lostByStepping(leaving: readonly Leaving[], fastest: number, hours: number): number {
+  const steps = Math.max(1, Math.ceil(fastest * hours / eventsAtOnce))
+  let states: number[] = [1, ...leaving.map(() => 0)]
+  for (let step = 0; step < steps; step++) states = afterEvents(states, leaving, fastest, fastest * hours / steps)
+  return states.at(-1)!
+}
+
+/** The same by squaring the transitions of a short step: quick for few drives, however fast the repairs. */
+function lostBySquaring(leaving: readonly Leaving[], fastest: number, hours: number): number {
+  const size = leaving.length + 1
+  const doublings = Math.max(0, Math.ceil(Math.log2(fastest * hours * 2)))
+  let transitions: Matrix = Array.from({ length: size }, (_, from) =>
+    afterEvents(Array.from({ length: size }, (_, to) => from === to ? 1 : 0), leaving, fastest, fastest * hours / 2 ** doublings))
+  for (let doubling = 0; doubling < doublings; doubling++) transitions = multiply(transitions, transitions)
+  return transitions[0]!.at(-1)!
+}
+
 /**
- * Transition probabilities over a time, the exponential of rates · hours.
- * By uniformization on a short step and repeated squaring: only sums and products of numbers that are not
- * negative, so that even a chance of 1e-12 keeps its leading digits.
+ * The chance of being lost: the exponential of rates · hours by uniformization, so that even 1e-12 keeps its leading
+ * digits. Two ways to the same number; the one that takes less is used.
  */
-function transitions(rates: Matrix, hours: number): Matrix {
-  const size = rates.length
-  const fastest = Math.max(...rates.map(row => row.reduce((sum, rate) => sum + rate, 0)))
-  const doublings = Math.max(0, Math.ceil(Math.log2(Math.max(fastest * hours, 1e-300) * 2)))
-  const events = fastest * hours / 2 ** doublings
-  const identity: Matrix = Array.from({ length: size }, (_, i) => Array.from({ length: size }, (_, j) => i === j ? 1 : 0))
-  if (fastest === 0) return identity
-  const jump: Matrix = rates.map((row, i) => {
-    const leaving = row.reduce((sum, rate) => sum + rate, 0)
-    return row.map((rate, j) => i === j ? (fastest - leaving) / fastest : rate / fastest)
-  })
-  let power = identity
-  let weight = Math.exp(-events)
-  let result: Matrix = identity.map(row => row.map(value => value * weight))
-  for (let count = 1; count <= 24 + size; count++) {
-    power = multiply(power, jump)
-    weight *= events / count
-    result = result.map((row, i) => row.map((value, j) => value + weight * power[i]![j]!))
-  }
-  for (let doubling = 0; doubling < doublings; doubling++) result = multiply(result, result)
-  return result
+function lostWithin(leaving: readonly Leaving[], hours: number): number {
+  const fastest = Math.max(...leaving.map(({ more, fewer, lost }) => more + fewer + lost))
+  const events = fastest * hours
+  if (events === 0) return 0
+  const size = leaving.length + 1
+  const steppingCost = events * 1.5 * size
+  const squaringCost = size ** 3 * Math.max(1, Math.log2(events * 2))
+  return steppingCost < squaringCost ? lostByStepping(leaving, fastest, hours) : lostBySquaring(leaving, fastest, hours)
 }
 
 /**
@@ -87,10 +124,10 @@ export function lossChance(chain: FailureChain, hours: number): number {
   requireWithin('CHAIN_HOURS', hours, 0)
   requireWithin('CHAIN_READ_ERROR', chain.rebuildEndsChance ?? 0, 0, 1)
   if (chain.survives === 0) return -Math.expm1(-chain.drives * chain.failureRatePerHour * hours)
-  return Math.min(1, transitions(generator(chain), hours)[0]!.at(-1)!)
+  return Math.min(1, lostWithin(leavingRates(chain), hours))
 }
 
 /** The chance that any of several independent groups is lost: 1 − Π(1 − P). */
 export function anyLost(chances: readonly number[]): number {
-  return -Math.expm1(chances.reduce((sum, chance) => sum + Math.log1p(-Math.min(chance, 1)), 0))
+  return 0 - Math.expm1(chances.reduce((sum, chance) => sum + Math.log1p(-Math.min(chance, 1)), 0))
 }

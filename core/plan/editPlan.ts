@@ -1,11 +1,16 @@
+import { CoreRangeError } from '../errors'
 import { issuesOf, type PlanIssue } from './issues'
 import { withValueAt } from './paths'
 import { planSchema, type Plan } from './planSchema'
 
 export type EditResult = { readonly ok: true, readonly plan: Plan } | { readonly ok: false, readonly issues: readonly PlanIssue[] }
 
-/** The plan with one field set, or what is wrong with that value. The given plan is never changed. */
+/**
+ * The plan with one field set, or what is wrong with that value. The given plan is never changed.
+ * @throws {CoreRangeError} EDIT_UNDEFINED: a field is emptied with null, never with undefined; NO_SUCH_PATH
+ */
 export function editPlan(plan: Plan, path: string, value: unknown): EditResult {
+  if (value === undefined) throw new CoreRangeError('EDIT_UNDEFINED', { path })
   const changed = withValueAt(plan, path, value)
   const parsed = planSchema.safeParse(changed)
   if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }

@@ -15,12 +15,25 @@ function isRecord(value: unknown): value is RawDocument {
   return typeof value === 'object' && value !== null && !Array.isArray(value)
 }
 
+const deepestNesting = 40
+
+/** Whether a value is nested deeper than any plan is; looks level by level, so that depth itself cannot hurt it. */
+function isTooDeep(value: unknown): boolean {
+  let level: unknown[] = [value]
+  for (let depth = 0; level.length > 0; depth++) {
+    if (depth > deepestNesting) return true
+    level = level.flatMap(entry => typeof entry === 'object' && entry !== null ? Object.values(entry) : [])
+  }
+  return false
+}
+
 /**
  * A plan from any parsed JSON value: brought up from older versions, checked whole, unknown fields kept aside.
  * Nothing is half read: either a whole plan, or every problem with its path.
  */
 export function readPlan(value: unknown): ReadPlanResult {
   if (!isRecord(value)) return refuse('', 'NOT_A_PLAN', 'A plan is a JSON object with at least a name.')
+  if (isTooDeep(value)) return refuse('', 'TOO_DEEP', `This document is nested deeper than ${deepestNesting} levels; a plan never is.`)
   const version = value.schemaVersion ?? currentSchemaVersion
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) {
     return refuse('schemaVersion', 'SCHEMA_VERSION', `Schema version: a whole number from 1 to ${currentSchemaVersion}.`)

@@ -3,11 +3,7 @@ import sqlite3 from 'sqlite3'
 import { Umzug, SequelizeStorage } from 'umzug'
 import { migrations } from '../migrations/migrations'
 
-interface RawConnection { run: (sql: string, done: (error: Error | null) => void) => void }
-
-function pragma(connection: RawConnection, sql: string): Promise<void> {
-  return new Promise((done, fail) => connection.run(sql, error => error ? fail(error) : done()))
-}
+const pragmas = ['busy_timeout = 5000', 'journal_mode = WAL', 'synchronous = FULL', 'foreign_keys = ON']
 
 /**
  * Opens a database file and brings its tables up to date.
@@ -15,13 +11,8 @@ function pragma(connection: RawConnection, sql: string): Promise<void> {
  */
 export async function openDatabase(file: string): Promise<Sequelize> {
   const sequelize = new Sequelize({ dialect: 'sqlite', dialectModule: sqlite3, storage: file, logging: false })
-  sequelize.addHook('afterConnect', async (connection) => {
-    const raw = connection as RawConnection
-    await pragma(raw, 'PRAGMA busy_timeout = 5000')
-    await pragma(raw, 'PRAGMA journal_mode = WAL')
-    await pragma(raw, 'PRAGMA synchronous = FULL')
-    await pragma(raw, 'PRAGMA foreign_keys = ON')
-  })
+  // One connection serves the whole file, so that these hold for every query; the driver runs no connection hooks.
+  for (const pragma of pragmas) await sequelize.query(`PRAGMA ${pragma}`)
   await migrator(sequelize).up()
   return sequelize
 }

@@ -1,4 +1,3 @@
-import { defineNitroPlugin } from 'nitropack/runtime'
 import { plans } from '../database/plans'
 import { isLoopback } from '../http/allowedHost'
 

@@ -51,15 +51,15 @@ const needsOther = computed(() => failing.value.length > 0 && verdicts.value.eve
     <p class="word">
       {{ answer.word }}<span>, because {{ answer.because }}</span>
     </p>
-    <p
-      v-if="needsOther && searched"
-      class="cheapest"
-    >
-      <template v-if="cheapest">
+    <p class="cheapest">
+      <template v-if="needsOther && cheapest">
         Cheapest way in the catalogue that meets the need: <strong>{{ cheapest.label }}</strong>, {{ money(cheapest.price) }} with drives.
       </template>
-      <template v-else>
+      <template v-else-if="needsOther && searched">
         No way in the catalogue meets the whole need within the budget.
+      </template>
+      <template v-else>
+        Six ways of building stand beside it.
       </template>
       <NuxtLink :to="viewAddress(store.id ?? '', 'tiers')">
         Compare all six

@@ -32,7 +32,7 @@ const error = ref<string | null>(null)
 function valueOf(text: string): unknown {
   if (field.value?.kind !== 'number') return text
   const number = parseNumber(text)
-  if (number === null) return field.value.nullable ? null : undefined
+  if (number === null) return field.value.nullable ? null : ''
   return number === undefined ? text : number / factor.value
 }
 

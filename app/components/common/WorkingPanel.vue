@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { mdiClose } from '@mdi/js'
 import { useRouter } from '#imports'
 import { estimateOf } from '~~/core/figure'
@@ -67,18 +67,23 @@ async function goToField(path: string): Promise<void> {
   seek()
 }
 
-const closeButton = ref<{ $el: HTMLElement } | null>(null)
+const heading = ref<HTMLElement | null>(null)
 let cameFrom: HTMLElement | null = null
-watch(() => working.isOpen, async (open) => {
-  if (open) {
-    cameFrom = document.activeElement as HTMLElement | null
-    await nextTick()
-    closeButton.value?.$el.focus()
-  }
-  else {
+watch(() => working.figureId, async (now, before) => {
+  if (now === null) {
     cameFrom?.focus?.()
+    return
   }
+  if (before === null) cameFrom = document.activeElement as HTMLElement | null
+  await nextTick()
+  heading.value?.focus()
 })
+
+function onKey(event: KeyboardEvent): void {
+  if (event.key === 'Escape' && working.isOpen) working.close()
+}
+onMounted(() => window.addEventListener('keydown', onKey))
+onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 </script>
 
 <template>
@@ -90,12 +95,11 @@ watch(() => working.isOpen, async (open) => {
     class="no-print"
     @update:model-value="open => { if (!open) working.close() }"
   >
-    <aside
+    <div
       v-if="figure"
       class="working"
       role="dialog"
       aria-label="Show working"
-      @keydown.esc="working.close()"
     >
       <header>
         <ol
@@ -116,9 +120,13 @@ watch(() => working.isOpen, async (open) => {
           </li>
         </ol>
         <div class="title">
-          <h2>{{ figure.label }}</h2>
+          <h2
+            ref="heading"
+            tabindex="-1"
+          >
+            {{ figure.label }}
+          </h2>
           <VBtn
-            ref="closeButton"
             :icon="mdiClose"
             size="small"
             aria-label="Close the working"
@@ -176,7 +184,7 @@ watch(() => working.isOpen, async (open) => {
       <p class="soft small">
         {{ figure.id }} · {{ bases[figure.basis] }}
       </p>
-    </aside>
+    </div>
   </VNavigationDrawer>
 </template>
 

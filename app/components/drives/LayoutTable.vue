@@ -108,7 +108,7 @@ function choose(id: string): void {
 </template>
 
 <style scoped>
-.scroll { overflow-x: auto; }
+.scroll { overflow-x: auto; position: relative; }
 tr { cursor: pointer; }
 tbody tr:hover { background: rgb(var(--v-theme-surface-light)); }
 .chosen { background: rgba(var(--v-theme-primary), 0.12); }

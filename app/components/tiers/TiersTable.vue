@@ -161,7 +161,7 @@ onBeforeUnmount(() => tryOn(null))
 </template>
 
 <style scoped>
-.scroll { overflow-x: auto; }
+.scroll { overflow-x: auto; position: relative; }
 .data-table { font-size: 0.86rem; min-width: 980px; }
 td small { display: block; font-size: 0.76rem; line-height: 1.35; }
 .way { min-width: 190px; }

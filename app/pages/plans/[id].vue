@@ -1,19 +1,21 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { mdiDownload, mdiKeyboardOutline, mdiRedo, mdiUndo } from '@mdi/js'
 import { navigateTo, useHead, useRoute } from '#imports'
-import ConflictDialog from '~/components/common/ConflictDialog.vue'
 import HeadroomLine from '~/components/common/HeadroomLine.vue'
 import NumeronMark from '~/components/common/NumeronMark.vue'
 import SaveStatus from '~/components/common/SaveStatus.vue'
 import SchemeButton from '~/components/common/SchemeButton.vue'
-import ShortcutsDialog from '~/components/common/ShortcutsDialog.vue'
-import WorkingPanel from '~/components/common/WorkingPanel.vue'
 import { downloadPlan } from '~/composables/planFile'
 import { viewAddress, views } from '~/composables/views'
 import { ApiProblem } from '~/services/planApi'
 import { usePlanStore } from '~/stores/planStore'
 import { useWorkingStore } from '~/stores/workingStore'
+
+// Loaded after the first view.
+const WorkingPanel = defineAsyncComponent(() => import('~/components/common/WorkingPanel.vue'))
+const ConflictDialog = defineAsyncComponent(() => import('~/components/common/ConflictDialog.vue'))
+const ShortcutsDialog = defineAsyncComponent(() => import('~/components/common/ShortcutsDialog.vue'))
 
 const route = useRoute()
 const store = usePlanStore()
@@ -178,8 +180,11 @@ onBeforeUnmount(() => {
         </main>
       </div>
       <WorkingPanel />
-      <ConflictDialog />
-      <ShortcutsDialog v-model="showKeys" />
+      <ConflictDialog v-if="store.conflict" />
+      <ShortcutsDialog
+        v-if="showKeys"
+        v-model="showKeys"
+      />
     </template>
     <div
       v-else-if="problem"

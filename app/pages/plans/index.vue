@@ -124,7 +124,7 @@ const when = (iso: string) => new Intl.DateTimeFormat(undefined, { dateStyle: 'm
 
 <template>
   <VMain tag="div">
-    <div
+    <main
       class="plans"
       :class="{ dropping }"
       @dragover.prevent="dropping = true"
@@ -315,7 +315,7 @@ const when = (iso: string) => new Intl.DateTimeFormat(undefined, { dateStyle: 'm
           </div>
         </form>
       </VDialog>
-    </div>
+    </main>
   </VMain>
 </template>
 

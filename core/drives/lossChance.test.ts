@@ -1,0 +1,128 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { failureRatePerHour } from './failureRate'
+import { anyLost, lossChance, type FailureChain } from './lossChance'
+import { readErrorChance } from './readError'
+
+const fiveYears = 5 * 8766
+const chain = (drives: number, survives: number, batchFactor = 1): FailureChain =>
+  ({ drives, survives, batchFactor, failureRatePerHour: failureRatePerHour(0.02), repairRatePerHour: 1 / 78 })
+
+describe('the chance of losing a group', () => {
+  it.each([
+    [2, 1, 1, 3.62e-5], [4, 1, 1, 2.17e-4], [6, 1, 1, 5.43e-4], [6, 2, 1, 3.90e-7],
+    [2, 1, 3, 1.09e-4], [4, 1, 3, 6.51e-4], [6, 1, 3, 1.62e-3], [6, 2, 3, 3.50e-6],
+  ])('%d drives that survive %d, batch factor %d: %d in five years', (drives, survives, factor, expected) => {
+    const result = lossChance(chain(drives, survives, factor), fiveYears)
+    expect(Math.abs(result / expected - 1)).toBeLessThan(0.004)
+  })
+
+  it('without redundancy equals 1 − (1 − AFR)^(n·years)', () => {
+    expect(lossChance(chain(4, 0), fiveYears)).toBeCloseTo(1 - 0.98 ** 20, 12)
+  })
+
+  /** Follows the chain by small steps: a second, slow way to the same number. */
+  function byStepping({ drives, survives, failureRatePerHour: rate, repairRatePerHour: repair, batchFactor = 1, rebuildEndsChance = 0 }: FailureChain, hours: number): number {
+    const step = 0.05
+    let states = [1, ...Array<number>(survives + 1).fill(0)]
+    for (let hour = 0; hour < hours; hour += step) {
+      const next = [...states]
+      for (let dead = 0; dead <= survives; dead++) {
+        const fails = states[dead]! * (drives - dead) * rate * (dead > 0 ? batchFactor : 1) * step
+        next[dead]! -= fails
+        next[dead + 1]! += fails
+        if (dead === 0) continue
+        const repaired = states[dead]! * repair * step
+        const ends = dead === survives ? rebuildEndsChance : 0
+        next[dead]! -= repaired
+        next[dead - 1]! += repaired * (1 - ends)
+        next[survives + 1]! += repaired * ends
+      }
+      states = next
+    }
+    return states.at(-1)!
+  }
+  it.each([
+    [chain(3, 1), 2000], [chain(5, 2, 3), 2000],
+    [{ ...chain(4, 1), rebuildEndsChance: 0.4 }, 2000], [{ ...chain(3, 1), failureRatePerHour: 1e-3, repairRatePerHour: 0.01 }, 3000],
+  ] as const)('agrees with stepping through the hours (%j)', (input, hours) => {
+    expect(Math.abs(lossChance(input, hours) / byStepping(input, hours) - 1)).toBeLessThan(0.01)
+  })
+
+  it('agrees with a simulation within its interval', () => {
+    const input: FailureChain = { drives: 4, survives: 1, failureRatePerHour: 2e-4, repairRatePerHour: 1 / 60 }
+    const hours = 8766
+    let seed = 20261125
+    const random = () => {
+      seed = (seed * 1664525 + 1013904223) >>> 0
+      return (seed + 0.5) / 2 ** 32
+    }
+    const runs = 40_000
+    let lost = 0
+    for (let run = 0; run < runs; run++) {
+      let time = 0
+      let dead = 0
+      for (;;) {
+        const fail = (input.drives - dead) * input.failureRatePerHour
+        const repair = dead > 0 ? input.repairRatePerHour : 0
+        time += -Math.log(random()) / (fail + repair)
+        if (time > hours) break
+        if (random() * (fail + repair) < fail) dead++
+        else dead--
+        if (dead > input.survives) {
+          lost++
+          break
+        }
+      }
+    }
+    const expected = lossChance(input, hours)
+    expect(Math.abs(lost / runs - expected)).toBeLessThan(3.3 * Math.sqrt(expected * (1 - expected) / runs))
+  })
+
+  it('stays a probability, grows with time and with every more drive, and shrinks with redundancy', () => {
+    fc.assert(fc.property(fc.integer({ min: 2, max: 12 }), fc.integer({ min: 0, max: 3 }), fc.double({ min: 0.001, max: 0.3, noNaN: true }), fc.double({ min: 1, max: 500, noNaN: true }), (drives, survives, afr, repairHours) => {
+      if (survives >= drives - 1) return
+      const base: FailureChain = { drives, survives, failureRatePerHour: failureRatePerHour(afr), repairRatePerHour: 1 / repairHours }
+      const p = lossChance(base, 8766)
+      expect(p).toBeGreaterThanOrEqual(0)
+      expect(p).toBeLessThanOrEqual(1)
+      expect(lossChance(base, 2 * 8766)).toBeGreaterThanOrEqual(p)
+      expect(lossChance({ ...base, drives: drives + 1 }, 8766)).toBeGreaterThanOrEqual(p)
+      expect(lossChance({ ...base, survives: survives + 1 }, 8766)).toBeLessThanOrEqual(p + 1e-15)
+    }), { numRuns: 60 })
+  })
+
+  it('is quick and the same whichever way it is worked out', () => {
+    // Slow repairs are stepped through, quick ones squared; around the change-over both give the same.
+    for (const repairHours of [0.2, 1, 5, 25, 125, 600]) {
+      const input = { ...chain(5, 3), failureRatePerHour: 1e-4, repairRatePerHour: 1 / repairHours }
+      const half = lossChance(input, 4383)
+      const whole = lossChance(input, 8766)
+      expect(whole).toBeGreaterThan(half * 1.9)
+      expect(whole).toBeLessThan(half * 3)
+    }
+    const started = performance.now()
+    expect(lossChance(chain(60, 59), fiveYears)).toBeLessThan(1e-100)
+    expect(performance.now() - started).toBeLessThan(500)
+  })
+
+  it.each([
+    [{ ...chain(0, 0) }, 'CHAIN_DRIVES'], [{ ...chain(2, 2) }, 'CHAIN_SURVIVES'], [{ ...chain(2, 1), failureRatePerHour: -1 }, 'CHAIN_FAILURE_RATE'],
+    [{ ...chain(2, 1), repairRatePerHour: 0 }, 'CHAIN_REPAIR_RATE'], [{ ...chain(2, 1), rebuildEndsChance: 2 }, 'CHAIN_READ_ERROR'],
+  ] as const)('names what is wrong with %j', (input, code) => expect(() => lossChance(input, 1)).toThrow(code))
+})
+
+describe('reading without an error', () => {
+  it('4 × 16 TB at 1 in 10¹⁴ bits fail with 0.994, at 10¹⁵ with 0.401', () => {
+    expect(readErrorChance(64, 1e-14)).toBeCloseTo(0.994, 3)
+    expect(readErrorChance(64, 1e-15)).toBeCloseTo(0.401, 3)
+  })
+})
+
+describe('several groups', () => {
+  it('are lost when any is', () => {
+    expect(anyLost([0.1, 0.2])).toBeCloseTo(1 - 0.9 * 0.8, 12)
+    expect(anyLost([1e-12, 1e-12])).toBeCloseTo(2e-12, 20)
+    expect(anyLost([])).toBe(0)
+  })
+})

@@ -1,0 +1,141 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { tideMillHouse } from '../catalogue/tideMillHouse'
+import { planDifferences } from './differences'
+import { editPlan } from './editPlan'
+import { migrateDocument } from './migrations'
+import { valueAt, withValueAt } from './paths'
+import { planField, planJsonSchema } from './planField'
+import { newPlan, planSchema } from './planSchema'
+import { readPlan, readPlanText } from './readPlan'
+
+const demo = planSchema.parse(tideMillHouse)
+
+describe('the plan document', () => {
+  it('is valid with only a name', () => expect(readPlan({ name: 'Canal boat' })).toMatchObject({ ok: true, plan: { name: 'Canal boat', network: { uploadMbps: 20 } } }))
+  it('comes back unchanged from its JSON', () => {
+    expect(readPlanText(JSON.stringify(demo))).toEqual({ ok: true, plan: demo, keptAside: [] })
+  })
+  it('opens with a byte-order mark in front', () => expect(readPlanText(`\uFEFF${JSON.stringify(demo)}`).ok).toBe(true))
+  it('keeps fields aside that it does not know, and gives them back', () => {
+    const input = { ...demo, future: { a: [1] }, machine: { ...demo.machine, colour: 'red' } }
+    const read = readPlan(input)
+    expect(read).toMatchObject({ ok: true, keptAside: ['machine.colour', 'future'] })
+    if (!read.ok) return
+    expect(read.plan.keptAside).toEqual({ 'future': { a: [1] }, 'machine.colour': 'red' })
+    expect(readPlan(JSON.parse(JSON.stringify(read.plan)))).toMatchObject({ ok: true, keptAside: [], plan: read.plan })
+  })
+})
+
+describe('bad documents', () => {
+  const messageOf = (value: unknown) => {
+    const read = typeof value === 'string' ? readPlanText(value) : readPlan(value)
+    return read.ok ? [] : read.issues.map(issue => [issue.path, issue.message] as const)
+  }
+  it.each([[null], [[]], ['"text"'], ['3']])('%j is not a plan', value => expect(messageOf(value)[0]?.[1]).toContain('JSON object'))
+  it('says where half a JSON ends', () => expect(messageOf('{"name": "x", "dri')[0]?.[1]).toContain('not whole JSON'))
+  it('names a newer version, and one that is none', () => {
+    expect(messageOf({ name: 'x', schemaVersion: 9 })[0]).toEqual(['schemaVersion', expect.stringContaining('newer Numeron (version 9)')])
+    expect(messageOf({ name: 'x', schemaVersion: 'two' })[0]?.[0]).toBe('schemaVersion')
+  })
+  it.each([
+    [{ network: { uploadMbps: -1 } }, 'network.uploadMbps', 'Upload: a number from 0 to 100 000 Mb/s.'],
+    [{ network: { uploadMbps: 'fast' } }, 'network.uploadMbps', 'Upload: a number from 0 to 100 000 Mb/s.'],
+    [{ network: { uploadMbps: Infinity } }, 'network.uploadMbps', 'Upload: a number from 0 to 100 000 Mb/s.'],
+    [{ machine: { score: 0 } }, 'machine.score', 'Processor score: a number from 1 to 500 000 points.'],
+    [{ household: { watchingHome: 2.5 } }, 'household.watchingHome', 'whole number'],
+    [{ library: { holdings: [{ titles: 1e9 }] } }, 'library.holdings.0.titles', 'from 0 to 1 000 000 titles'],
+    [{ drives: { lots: [{ count: 10_000, sizeTB: 8 }] } }, 'drives.lots.0.count', 'from 1 to 60'],
+    [{ drives: { lots: [{ count: 40, sizeTB: 8 }, { count: 40, sizeTB: 8 }] } }, 'drives.lots', 'at most 60 drives'],
+    [{ drives: { layout: 'tower' } }, 'drives.layout', 'one of'],
+    [{ network: { uploadReserveShare: 2 } }, 'network.uploadReserveShare', 'from 0 to 90 %'],
+    [{ drives: [] }, 'drives', 'object'],
+    [{ name: '' }, 'name', '1 to 80'],
+  ])('%j: names %s and what is allowed', (part, path, text) => {
+    const issues = messageOf({ name: 'x', ...part })
+    expect(issues.map(([at]) => at)).toContain(path)
+    expect(issues.find(([at]) => at === path)?.[1].replace(/\u202f/g, ' ')).toContain(text)
+  })
+  it('lists every problem, not the first', () => {
+    expect(messageOf({ name: '', network: { uploadMbps: -1 }, machine: { cores: 0 } })).toHaveLength(3)
+  })
+  it('refuses a document nested without end, calmly', () => {
+    const deep = `{"name":"x","extra":${'['.repeat(50_000)}${']'.repeat(50_000)}}`
+    expect(messageOf(deep)[0]?.[1]).toContain('nested')
+  })
+  it('never throws, whatever it is given', () => {
+    fc.assert(fc.property(fc.json(), text => void readPlanText(text)))
+    fc.assert(fc.property(fc.object({ key: fc.constantFrom('name', 'drives', 'lots', 'machine', 'score', '__proto__', 'library') }), value => void readPlan(value)))
+  })
+})
+
+describe('document migrations', () => {
+  const steps = [
+    { from: 1, up: (document: object) => ({ ...document, two: true }) },
+    { from: 2, up: (document: object) => ({ ...document, three: true }) },
+  ]
+  it('run in order up to the target', () => {
+    expect(migrateDocument({ a: 1 }, 1, 3, steps)).toEqual({ a: 1, two: true, three: true, schemaVersion: 3 })
+    expect(migrateDocument({ a: 1 }, 3, 3, steps)).toEqual({ a: 1 })
+  })
+  it('a missing step is a bug', () => expect(() => migrateDocument({}, 1, 4, steps)).toThrow('version 3'))
+})
+
+describe('paths', () => {
+  it('read and replace deep values, sharing the rest', () => {
+    expect(valueAt(demo, 'drives.lots.1.sizeTB')).toBe(4)
+    const changed = withValueAt(demo, 'drives.lots.1.sizeTB', 12)
+    expect(changed.drives.lots.map(lot => lot.sizeTB)).toEqual([8, 12])
+    expect(demo.drives.lots[1]!.sizeTB).toBe(4)
+    expect(changed.library).toBe(demo.library)
+  })
+  it('know nothing of inherited names', () => expect(valueAt(demo, 'constructor.name')).toBeUndefined())
+  it('say when there is no such place', () => expect(() => withValueAt(demo, 'nothing.at.all', 1)).toThrow('NO_SUCH_PATH'))
+})
+
+describe('editing', () => {
+  it('takes a value or says what is allowed, and leaves the plan alone', () => {
+    expect(editPlan(demo, 'network.uploadMbps', 40)).toMatchObject({ ok: true, plan: { network: { uploadMbps: 40 } } })
+    expect(editPlan(demo, 'network.uploadMbps', 'x')).toMatchObject({ ok: false, issues: [{ path: 'network.uploadMbps' }] })
+    expect(demo.network.uploadMbps).toBe(22)
+  })
+})
+
+describe('differences of two plans', () => {
+  it('name each field with both values, a list of another length once', () => {
+    const other = withValueAt(withValueAt(demo, 'drives.lots', []), 'machine.score', 1)
+    expect(planDifferences(demo, other)).toEqual([
+      { path: 'machine.score', label: 'Machine: Processor score', mine: 6200, theirs: 1 },
+      { path: 'drives.lots', label: 'Drives', mine: demo.drives.lots, theirs: [] },
+    ])
+    expect(planDifferences(demo, structuredClone(demo))).toEqual([])
+  })
+})
+
+describe('what the schema says of its fields', () => {
+  interface Node { type?: string, title?: string, description?: string, unit?: string, enum?: unknown[], properties?: Record<string, Node>, items?: Node, anyOf?: Node[], default?: unknown }
+  function* leaves(node: Node, path = ''): Generator<[string, Node]> {
+    if (node.properties) for (const [key, child] of Object.entries(node.properties)) yield* leaves(child, path ? `${path}.${key}` : key)
+    else if (node.items) yield* leaves(node.items, `${path}.0`)
+    else yield [path, node]
+  }
+  const all = [...leaves(planJsonSchema as Node)].filter(([path]) => path !== 'schemaVersion' && path !== 'keptAside')
+  it.each(all)('%s has a name and a gloss; a number has a unit', (_, node) => {
+    expect(node.title).toBeTruthy()
+    expect(node.description).toBeTruthy()
+    const numeric = ['number', 'integer'].includes(node.type ?? node.anyOf?.[0]?.type ?? '')
+    if (numeric) expect(node.unit).toBeTruthy()
+  })
+  it('gives forms the range, default and choices', () => {
+    expect(planField('drives.lots.7.sizeTB')).toMatchObject({ label: 'Size', unit: 'TB', min: 0.05, max: 200, fallback: 8, kind: 'number' })
+    expect(planField('machine.score')).toMatchObject({ nullable: true, fallback: null })
+    expect(planField('brief.place')?.options[0]).toEqual({ value: 'livingRoom', label: 'Living room' })
+    expect(planField('no.such.field')).toBeNull()
+  })
+  it('is the same as what a new plan holds', () => {
+    for (const [path, node] of all) {
+      if (path === 'name' || /\.0(\.|$)/.test(path)) continue
+      expect(valueAt(newPlan('x'), path)).toEqual(node.default)
+    }
+  })
+})

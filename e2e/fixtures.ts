@@ -1,0 +1,97 @@
+import AxeBuilder from '@axe-core/playwright'
+import { test as base, expect, type Page } from '@playwright/test'
+import { TestServer } from './server'
+
+/** Drives the pages of Numeron as a person would. */
+export class NumeronPage {
+  constructor(readonly page: Page, readonly server: TestServer) {}
+
+  async openLatest(): Promise<void> {
+    await this.page.goto(this.server.address)
+    await expect(this.page.locator('.headroom-line')).toBeVisible()
+  }
+
+  async openPlans(): Promise<void> {
+    await this.page.goto(`${this.server.address}/plans`)
+    await expect(this.page.getByRole('heading', { name: 'Plans' })).toBeVisible()
+  }
+
+  async goTo(view: string): Promise<void> {
+    await this.page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: view }).click()
+    await expect(this.page.getByRole('navigation', { name: 'Views' }).locator('[aria-current=page]')).toHaveText(view)
+  }
+
+  field(path: string) {
+    return this.page.locator(`[id="field-${path}"]`).first()
+  }
+
+  async enter(path: string, value: string): Promise<void> {
+    await this.field(path).fill(value)
+  }
+
+  gauge(id: string) {
+    return this.page.locator(`[data-verdict="${id}"]`)
+  }
+
+  async expectState(id: string, state: string): Promise<void> {
+    await expect(this.gauge(id)).toHaveAttribute('data-state', state)
+  }
+
+  async expectSaved(): Promise<void> {
+    await expect(this.page.locator('[data-save]')).toHaveAttribute('data-save', 'saved')
+  }
+
+  async exportPlan(): Promise<{ name: string, text: string }> {
+    const [download] = await Promise.all([this.page.waitForEvent('download'), this.page.getByRole('button', { name: 'Export this plan' }).click()])
+    const stream = await download.createReadStream()
+    const chunks: Buffer[] = []
+    for await (const chunk of stream) chunks.push(chunk as Buffer)
+    return { name: download.suggestedFilename(), text: Buffer.concat(chunks).toString() }
+  }
+
+  async importText(name: string, text: string): Promise<void> {
+    await this.page.locator('#import-file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
+  }
+
+  private readonly violations: string[] = []
+
+  /** Notes every violation that axe finds on the page as it stands. */
+  async checkAccessible(where: string): Promise<void> {
+    await this.page.waitForTimeout(400)
+    const { violations } = await new AxeBuilder({ page: this.page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze()
+    this.violations.push(...violations.map(violation => `${where}: ${violation.id}: ${violation.nodes.map(node => node.target.join(' ')).slice(0, 4).join(' | ')}`))
+  }
+
+  expectNoViolations(): void {
+    expect(this.violations).toEqual([])
+  }
+}
+
+interface Fixtures { numeron: NumeronPage, problems: string[] }
+interface WorkerFixtures { server: TestServer }
+
+/** Every test finds a server with the demo plan alone in it; an error in the page fails the test. */
+export const test = base.extend<Fixtures, WorkerFixtures>({
+  // eslint-disable-next-line no-empty-pattern -- Playwright reads the fixture's needs from this pattern
+  server: [async ({}, use) => {
+    const server = new TestServer()
+    await server.start()
+    await use(server)
+    await server.stop()
+  }, { scope: 'worker' }],
+  problems: async ({ page }, use) => {
+    const problems: string[] = []
+    page.on('pageerror', error => problems.push(error.message))
+    page.on('console', (message) => {
+      if (message.type() === 'error' && /Content Security Policy|Unhandled|TypeError/.test(message.text())) problems.push(message.text())
+    })
+    await use(problems)
+    expect(problems).toEqual([])
+  },
+  numeron: async ({ page, server, problems }, use) => {
+    void problems
+    await server.reset()
+    await use(new NumeronPage(page, server))
+  },
+})
+export { expect }

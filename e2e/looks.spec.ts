@@ -1,0 +1,46 @@
+import { views } from '../app/composables/views'
+import { expect, test } from './fixtures'
+
+for (const scheme of ['day', 'night'] as const) {
+  test(`axe finds nothing in any view, by ${scheme}`, async ({ numeron, page }) => {
+    await page.addInitScript(value => localStorage.setItem('numeron.scheme', value), scheme)
+    await numeron.openLatest()
+    for (const view of views) {
+      await numeron.goTo(view.label)
+      await numeron.checkAccessible(view.label)
+    }
+    await page.locator('[data-figure]').first().click()
+    await expect(page.getByRole('dialog', { name: 'Show working' })).toBeVisible()
+    await numeron.checkAccessible('working')
+    await numeron.openPlans()
+    await numeron.checkAccessible('plans')
+    numeron.expectNoViolations()
+  })
+}
+
+for (const [width, height] of [[1280, 800], [1920, 1080], [390, 844]] as const) {
+  test(`nothing runs out of the page at ${width}×${height}`, async ({ numeron, page }) => {
+    await page.setViewportSize({ width, height })
+    await numeron.openLatest()
+    for (const view of views) {
+      await numeron.goTo(view.label)
+      await page.waitForTimeout(250)
+      const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+      expect(overflow, view.label).toBeLessThanOrEqual(0)
+    }
+  })
+}
+
+test('the page runs under its content security policy and fetches nothing from outside', async ({ numeron, page, server }) => {
+  const outside: string[] = []
+  page.on('request', request => request.url().startsWith(server.address) || /^(data|blob):/.test(request.url()) || outside.push(request.url()))
+  const [response] = await Promise.all([page.waitForResponse(answer => answer.url() === `${server.address}/`), numeron.openLatest()])
+  for (const view of views) await numeron.goTo(view.label)
+  expect(outside).toEqual([])
+  const headers = response.headers()
+  expect(headers['x-content-type-options']).toBe('nosniff')
+  const policy = headers['content-security-policy'] ?? ''
+  expect(policy).toContain('frame-ancestors \'none\'')
+  expect(policy).toMatch(/script-src [^;]*'nonce-[^']+'/)
+  expect(policy).not.toMatch(/script-src [^;]*'unsafe-inline'/)
+})

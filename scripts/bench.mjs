@@ -1,0 +1,66 @@
+// Speed of Numeron on this machine, with ratios where they carry further than milliseconds. Not a test.
+import { spawnSync } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import { gzipSync } from 'node:zlib'
+import { launchBrowser } from './browser.mjs'
+import { openWhenReady, startDemoServer } from './demoServer.mjs'
+import { ensureBuild, ensurePackages } from './steps.mjs'
+
+ensurePackages()
+if (!ensureBuild()) process.exit(1)
+
+const quantile = (values, share) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))]
+const line = (name, text) => console.log(`${name.padEnd(58)} ${text}`)
+
+// The core alone: vitest runs it, so that its sources need no build of their own.
+spawnSync('npx', ['vitest', 'bench', '--run', '--project', 'core', '--outputJson', 'test-results/bench.json'], { stdio: 'ignore' })
+const groups = JSON.parse(readFileSync('test-results/bench.json', 'utf8')).files.flatMap(file => file.groups)
+const cases = groups.flatMap(group => group.benchmarks)
+const yardstick = cases.find(entry => entry.name.startsWith('yardstick'))
+for (const entry of cases) {
+  line(entry.name, `median ${entry.median.toFixed(3)} ms, 99th percentile ${entry.p99.toFixed(3)} ms, ${(entry.median / yardstick.median).toFixed(2)} × the yardstick`)
+}
+
+// The built application in Chromium.
+const browser = await launchBrowser()
+const coldStart = performance.now()
+const server = await startDemoServer()
+try {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  const scripts = new Map()
+  page.on('response', async (response) => {
+    if (response.request().resourceType() === 'script') scripts.set(response.url(), gzipSync(await response.body().catch(() => Buffer.alloc(0))).length)
+  })
+  await openWhenReady(page, server.address)
+  await page.locator('.headroom-line').waitFor()
+  line('first view from a cold start of the server', `${Math.round(performance.now() - coldStart)} ms`)
+  // What comes later (other views fetched ahead, panels) is not part of the first view.
+  const needed = new Map(scripts)
+  const total = [...needed.values()].reduce((sum, size) => sum + size, 0)
+  line('scripts of the first view, gzip', `${(total / 1000).toFixed(0)} kB in ${needed.size} files`)
+  await page.waitForLoadState('networkidle')
+
+  const edits = await page.evaluate(async () => {
+    const input = document.querySelector('[id="field-machine.score"]')
+    const gauge = document.querySelector('[data-verdict=streams] .possible')
+    const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set
+    const times = []
+    for (let run = 0; run < 60; run++) {
+      const before = gauge.textContent
+      const started = performance.now()
+      setter.call(input, String(run % 2 ? 9000 : 30_000))
+      input.dispatchEvent(new Event('input', { bubbles: true }))
+      await new Promise(done => requestAnimationFrame(function look() {
+        if (gauge.textContent === before) requestAnimationFrame(look)
+        else setTimeout(done)
+      }))
+      times.push(performance.now() - started)
+    }
+    return times.slice(10)
+  })
+  line('edit to the new headroom line, painted', `median ${quantile(edits, 0.5).toFixed(1)} ms, 99th percentile ${quantile(edits, 0.99).toFixed(1)} ms`)
+}
+finally {
+  await browser.close()
+  server.stop()
+}

@@ -1,0 +1,35 @@
+// Renews docs/screenshots/ from the demo data: one picture of each view, and of night colours, a phone and the working.
+import { launchBrowser } from './browser.mjs'
+import { openWhenReady, startDemoServer } from './demoServer.mjs'
+import { ensureBuild, ensurePackages } from './steps.mjs'
+
+ensurePackages()
+if (!ensureBuild()) process.exit(1)
+const views = ['household', 'library', 'streams', 'drives', 'network', 'machine', 'tiers', 'ownership']
+const server = await startDemoServer()
+const browser = await launchBrowser()
+try {
+  const shoot = async (name, { path = '', width = 1280, height = 800, scheme = 'day', before = async () => {} } = {}) => {
+    const page = await browser.newPage({ viewport: { width, height }, locale: 'en-GB', reducedMotion: 'reduce' })
+    await page.addInitScript(value => localStorage.setItem('numeron.scheme', value), scheme)
+    await openWhenReady(page, server.address)
+    await page.locator('.headroom-line').waitFor()
+    if (path) await page.goto(path === '/plans' ? `${server.address}/plans` : `${page.url()}${path}`)
+    await page.locator('h1').first().waitFor()
+    await before(page)
+    await page.waitForTimeout(600)
+    await page.screenshot({ path: `docs/screenshots/${name}.png` })
+    await page.close()
+    console.log(`docs/screenshots/${name}.png`)
+  }
+  await shoot('brief')
+  for (const view of views) await shoot(view, { path: `/${view}` })
+  await shoot('plans', { path: '/plans' })
+  await shoot('working', { path: '/streams', before: page => page.locator('[data-figure="streams.softwareReference"]').click() })
+  await shoot('brief-night', { scheme: 'night' })
+  await shoot('brief-phone', { width: 390, height: 844 })
+}
+finally {
+  await browser.close()
+  server.stop()
+}

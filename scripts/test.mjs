@@ -1,0 +1,58 @@
+// Every test of the project in one run: format and lint, types, unit, build, end to end. Ends with 'N passed, N failed'.
+import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { ensureChromium } from './chromium.mjs'
+import { ensurePackages, run } from './steps.mjs'
+
+const results = []
+function step(name, passed, failed) {
+  results.push({ name, passed, failed })
+  console.log(`\n== ${name}: ${passed} passed, ${failed} failed\n`)
+}
+function check(name, command, args) {
+  const well = run(command, args, { NUXT_TELEMETRY_DISABLED: '1' })
+  step(name, well ? 1 : 0, well ? 0 : 1)
+  return well
+}
+/** Counts a runner's own report; a runner that failed without a failed test of its own (a crash, no tests) counts as one. */
+function counted(name, well, read) {
+  let counts = { passed: 0, failed: 0 }
+  try {
+    counts = read()
+  }
+  catch { /* no report: it counts as failed below */ }
+  if ((!well && counts.failed === 0) || counts.passed + counts.failed === 0) counts.failed += 1
+  step(name, counts.passed, counts.failed)
+}
+const report = path => JSON.parse(readFileSync(path, 'utf8'))
+
+ensurePackages()
+rmSync('test-results', { recursive: true, force: true })
+mkdirSync('test-results')
+
+run('npx', ['nuxt', 'prepare'], { NUXT_TELEMETRY_DISABLED: '1' })
+check('format and lint', 'npx', ['eslint', '.'])
+check('types of the core', 'npx', ['tsc', '-p', 'core'])
+check('types of app and server', 'npx', ['nuxt', 'typecheck'])
+check('types of the tests', 'npx', ['vue-tsc', '--noEmit', '-p', 'tests/tsconfig.json'])
+counted('unit, contract and architecture', run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json']), () => {
+  const { numPassedTests, numFailedTests } = report('test-results/unit.json')
+  return { passed: numPassedTests, failed: numFailedTests }
+})
+if (check('build', 'npx', ['nuxt', 'build'])) {
+  const chromium = ensureChromium()
+  if (chromium) {
+    process.env.NUMERON_CHROMIUM = chromium
+    counted('end to end', run('npx', ['playwright', 'test']), () => {
+      const { stats } = report('test-results/e2e.json')
+      return { passed: stats.expected, failed: stats.unexpected + stats.flaky }
+    })
+  }
+  else {
+    console.error('No Chromium was found. Install it (as root: apt-get install chromium), or set NUMERON_CHROMIUM to its path, and run the tests again.')
+    step('end to end', 0, 1)
+  }
+}
+
+const total = key => results.reduce((sum, result) => sum + result[key], 0)
+console.log(`${total('passed')} passed, ${total('failed')} failed`)
+process.exit(total('failed') === 0 ? 0 : 1)

@@ -1,0 +1,73 @@
+import { mkdtempSync, rmSync, existsSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { QueryTypes } from 'sequelize'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { newPlan } from '~~/core/plan/planSchema'
+import { databaseFile } from '../../server/database/location'
+import { migrator, openDatabase } from '../../server/database/open'
+import { isAllowedHost, isLoopback } from '../../server/http/allowedHost'
+import { migrations } from '../../server/migrations/migrations'
+import { planRepository } from '../../server/repositories/planRepository'
+
+let folder: string
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'numeron-storage-'))
+})
+afterEach(() => rmSync(folder, { recursive: true, force: true }))
+
+describe('the database', () => {
+  it('writes ahead, synchronises fully and keeps foreign keys', async () => {
+    const database = await openDatabase(join(folder, 'a.sqlite'))
+    const pragma = async (name: string) => Object.values((await database.query<Record<string, unknown>>(`PRAGMA ${name}`, { type: QueryTypes.SELECT }))[0]!)[0]
+    expect([await pragma('journal_mode'), await pragma('synchronous'), await pragma('foreign_keys')]).toEqual(['wal', 2, 1])
+    await database.close()
+  })
+  it('goes through every migration up and down again', async () => {
+    const database = await openDatabase(join(folder, 'b.sqlite'))
+    const umzug = migrator(database)
+    expect((await umzug.executed()).map(entry => entry.name)).toEqual(migrations.map(entry => entry.name))
+    await umzug.down({ to: 0 })
+    expect(await database.getQueryInterface().tableExists('plans')).toBe(false)
+    await umzug.up()
+    expect(await database.getQueryInterface().tableExists('plans')).toBe(true)
+    await database.close()
+  })
+  it('still has what was saved when it is opened again', async () => {
+    const file = join(folder, 'c.sqlite')
+    const first = await openDatabase(file)
+    const { id } = await planRepository(first).create(newPlan('Kept'))
+    await first.close()
+    const second = await openDatabase(file)
+    expect(await planRepository(second).get(id)).toMatchObject({ id, plan: { name: 'Kept' } })
+    await second.close()
+  })
+  it('ends plans deleted long ago, and only those', async () => {
+    const database = await openDatabase(join(folder, 'd.sqlite'))
+    const repository = planRepository(database)
+    const [gone, kept] = [await repository.create(newPlan('Gone')), await repository.create(newPlan('Kept'))]
+    await repository.remove(gone.id)
+    expect(await repository.purgeDeletedBefore(new Date(Date.now() - 60_000))).toBe(0)
+    expect(await repository.purgeDeletedBefore(new Date(Date.now() + 60_000))).toBe(1)
+    expect(await repository.restore(gone.id)).toBeNull()
+    expect((await repository.list()).map(entry => entry.id)).toEqual([kept.id])
+    await database.close()
+  })
+  it('lies where it is told, else in the user\'s data directory, and its folder is made', () => {
+    expect(databaseFile({ NUMERON_DB: join(folder, 'deep/er/x.sqlite') })).toBe(join(folder, 'deep/er/x.sqlite'))
+    expect(existsSync(join(folder, 'deep/er'))).toBe(true)
+    expect(databaseFile({ XDG_DATA_HOME: folder })).toBe(join(folder, 'numeron', 'numeron.sqlite'))
+  })
+})
+
+describe('who may ask', () => {
+  it('a server on loopback answers to loopback names only', () => {
+    expect(['localhost:3000', '127.0.0.1:3000', '[::1]:3000', 'LOCALHOST'].every(host => isAllowedHost(host, '127.0.0.1'))).toBe(true)
+    expect(['evil.example:3000', '127.0.0.1.evil.example', ''].some(host => isAllowedHost(host, '127.0.0.1'))).toBe(false)
+    expect(isAllowedHost('mill.local:3000', '0.0.0.0')).toBe(true)
+  })
+  it('knows what loopback is', () => {
+    expect(['localhost', '::1', '127.0.0.1', '127.8.9.1'].every(isLoopback)).toBe(true)
+    expect(['0.0.0.0', '192.0.2.1', '127.0.0.1.example'].some(isLoopback)).toBe(false)
+  })
+})

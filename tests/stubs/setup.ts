@@ -1,0 +1,15 @@
+import { config } from '@vue/test-utils'
+import { createVuetify } from 'vuetify'
+import { VIcon } from 'vuetify/components/VIcon'
+import { VSelect } from 'vuetify/components/VSelect'
+import { VSwitch } from 'vuetify/components/VSwitch'
+import { VTextField } from 'vuetify/components/VTextField'
+import { VTextarea } from 'vuetify/components/VTextarea'
+
+globalThis.ResizeObserver ??= class {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+}
+config.global.plugins = [createVuetify({ components: { VIcon, VSelect, VSwitch, VTextField, VTextarea } })]
+config.global.stubs = { NuxtLink: { props: ['to'], template: '<a :href="to"><slot /></a>' } }
