@@ -28,7 +28,7 @@ export function spaceWaterfall(arrangement: Arrangement, fileSystem: FileSystem,
     { id: 'mismatch', label: 'Unused, sizes differ', sizeTB: mismatchTB, kind: 'loss' },
     { id: 'usable', label: 'Usable', sizeTB: usableTB, kind: 'total' },
     { id: 'reserve', label: 'File-system reserve', sizeTB: reserveTB, kind: 'loss' },
-    { id: 'ceiling', label: 'Kept free to stay quick', sizeTB: ceilingTB, kind: 'loss' },
+    { id: 'ceiling', label: 'Kept free', sizeTB: ceilingTB, kind: 'loss' },
     { id: 'snapshots', label: 'Snapshots', sizeTB: heldTB, kind: 'loss' },
     { id: 'room', label: 'Room for content', sizeTB: underCeilingTB - heldTB, kind: 'total' },
   ]

@@ -190,7 +190,7 @@ function key(event: KeyboardEvent): void {
 .water { fill: rgb(var(--v-theme-water)); opacity: 0.3; }
 .grid { stroke: rgb(var(--v-theme-hairline)); }
 .row { cursor: pointer; }
-.row-label { font-weight: 600; }
+.row-label { font-weight: 600; paint-order: stroke; stroke: rgb(var(--v-theme-surface)); stroke-width: 3px; }
 .row-label .soft { font-weight: 400; fill: rgb(var(--v-theme-ink-soft)); }
 .sure { fill: rgb(var(--v-theme-wall)); opacity: 0.88; }
 .unsure { stroke: rgb(var(--v-theme-wall)); }

@@ -72,6 +72,6 @@ const units: Readonly<Record<string, string>> = { 'TB': 'TB', 'Mb/s': 'Mb/s' }
   .cell { padding: 8px; gap: 7px; }
 }
 @media (max-width: 1000px) {
-  .headroom-line { grid-template-columns: none; grid-auto-flow: column; grid-auto-columns: 150px; overflow-x: auto; scrollbar-width: thin; }
+  .headroom-line { grid-template-columns: none; grid-auto-flow: column; grid-auto-columns: 176px; overflow-x: auto; scrollbar-width: thin; }
 }
 </style>

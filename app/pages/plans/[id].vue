@@ -230,7 +230,8 @@ main:focus { outline: none; }
 .missing { padding: 40px; display: flex; flex-direction: column; gap: 20px; align-items: flex-start; }
 @media (max-width: 800px) {
   .top { flex-wrap: wrap; gap: 6px 12px; }
-  .plan-name { flex: 1 1 100%; order: 5; }
+  .plan-name { flex: 1 1 40%; order: 5; }
+  .tools { order: 6; }
   .body { grid-template-columns: minmax(0, 1fr); }
   .rail { flex-direction: row; overflow-x: auto; position: static; padding: 8px; border-bottom: 1px solid rgb(var(--v-theme-hairline)); }
   .rail a { white-space: nowrap; }
