@@ -8,8 +8,8 @@ const alias = { '~~': here('.'), '~': here('./app') }
 export default defineConfig({
   test: {
     projects: [
-      { resolve: { alias }, test: { name: 'core', include: ['core/**/*.test.ts'], environment: 'node' } },
-      { resolve: { alias }, test: { name: 'project', include: ['tests/**/*.test.ts', 'server/**/*.test.ts'], environment: 'node', testTimeout: 20_000 } },
+      { resolve: { alias }, test: { name: 'core', include: ['core/**/*.test.ts'], environment: 'node', testTimeout: 60_000 } },
+      { resolve: { alias }, test: { name: 'project', include: ['tests/**/*.test.ts', 'server/**/*.test.ts'], environment: 'node', testTimeout: 60_000 } },
       {
         plugins: [vue()],
         resolve: { alias: { ...alias, '#imports': here('./tests/stubs/imports.ts') } },

@@ -1,13 +1,26 @@
 import { defineStore } from 'pinia'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
+import { assess } from '~~/core/assess'
+import { catalogue } from '~~/core/catalogue/catalogue'
+import type { Plan } from '~~/core/plan/planSchema'
+import { usePlanStore } from './planStore'
 
-/** Which figure's working is shown, and the way the reader came to it. */
+/** A plan other than the open one whose figures are looked at: the same need with another layout, box or rung. */
+export interface Variant { readonly plan: Plan, readonly label: string }
+
+/** Which figure's working is shown, of which plan, and the way the reader came to it. */
 export const useWorkingStore = defineStore('working', () => {
   const trail = ref<readonly string[]>([])
+  const variant = shallowRef<Variant | null>(null)
+  const planStore = usePlanStore()
+
   const figureId = computed(() => trail.value.at(-1) ?? null)
   const isOpen = computed(() => trail.value.length > 0)
+  const plan = computed(() => variant.value?.plan ?? planStore.plan)
+  const figures = computed(() => (variant.value ? assess(variant.value.plan, catalogue) : planStore.assessment)?.figures ?? {})
 
-  function show(id: string): void {
+  function show(id: string, of: Variant | null = null): void {
+    variant.value = of
     trail.value = [id]
   }
   function follow(id: string): void {
@@ -16,6 +29,7 @@ export const useWorkingStore = defineStore('working', () => {
   }
   function close(): void {
     trail.value = []
+    variant.value = null
   }
-  return { trail, figureId, isOpen, show, follow, close }
+  return { trail, variant, figureId, isOpen, plan, figures, show, follow, close }
 })

@@ -1,11 +1,11 @@
 import type { Catalogue } from '../catalogue/catalogue'
 import type { DomainAssessment } from '../domainAssessment'
-import { figure, noFigure, type Estimate } from '../figure'
+import { figure, noFigure, type Estimate, type Figure } from '../figure'
 import type { Choices } from '../plan/choices'
-import type { Library } from '../plan/library'
+import type { Holding, Library } from '../plan/library'
 import { monthsPerYear } from '../units/time'
 import { formatNumber as n } from '../units/formatNumber'
-import { extrasShare, forecastLibrary, holdingSizes, longestForecastMonths, type Forecast } from './forecast'
+import { extrasShare, forecastLibrary, holdingSizes, longestForecastMonths, type Forecast, type HoldingSize } from './forecast'
 
 export interface LibraryAssessment extends DomainAssessment {
   readonly forecast: Forecast
@@ -27,16 +27,17 @@ export function assessLibrary(library: Library, { horizonYears, ruleOfThumbFacto
   const otherGrowthTB = library.otherGrowthGBPerMonth / 1000
   const growthTB = videoGrowthTB + otherGrowthTB
   const empty = contentAtHorizonTB.high === 0
-  const holdingsInput = ['library.holdings', 'library.otherTB']
   const ladder = 'Size of a title: Mb/s · minutes · 60 / 8 / 1000 GB; usual bitrates of the quality ladder unless a holding gives its own.'
+  const holdingFigures = sizes.map((size, index) => holdingFigure(size, library.holdings[index]!, index, ladder))
   return {
     forecast,
     contentTB,
     contentAtHorizonTB,
     empty,
     figures: [
+      ...holdingFigures,
       figure(contentTB, {
-        id: 'library.contentTB', label: 'Content today', unit: 'TB', inputs: holdingsInput, source: ladder,
+        id: 'library.contentTB', label: 'Content today', unit: 'TB', inputs: [...holdingFigures.map(entry => entry.id), 'library.holdings', 'library.otherTB'], source: ladder,
         formula: `video ${n(videoTB / (1 + extrasShare))} TB + 2 % for artwork, previews and index + everything else ${n(library.otherTB)} TB = ${n(contentTB.likely)} TB`,
       }),
       figure({ low: growthTB * library.growthLowFactor, likely: growthTB, high: growthTB * library.growthHighFactor }, {
@@ -61,4 +62,16 @@ export function assessLibrary(library: Library, { horizonYears, ruleOfThumbFacto
     verdicts: [],
     findings: [],
   }
+}
+
+/** Size of one holding today. */
+function holdingFigure(size: HoldingSize, holding: Holding, index: number, source: string): Figure {
+  const tb = (mbps: number) => mbps * size.todayTBPerMbps
+  const { low, likely, high } = size.bitrateMbps
+  return figure({ low: tb(low), likely: tb(likely), high: tb(high) }, {
+    id: `library.holdings.${index}.contentTB`, label: size.name, unit: 'TB', source,
+    inputs: ['titles', 'minutes', 'bitrateMbps', 'quality'].map(field => `library.holdings.${index}.${field}`),
+    formula: `${n(holding.titles, 7)} titles × ${n(likely)} Mb/s × ${n(holding.minutes)} min × 60 ÷ 8 ÷ 10⁶ × 1.02 = ${n(tb(likely), 3)} TB`,
+    ...(size.usualBitrate ? { note: `The usual bitrate of this quality, ${n(low)} to ${n(high)} Mb/s; enter your own to narrow it.` } : {}),
+  })
 }

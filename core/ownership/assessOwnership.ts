@@ -47,6 +47,11 @@ export function assessOwnership(
         id: 'ownership.electricityPerYear', label: 'Electricity in a year', unit: 'money', inputs: ['ownership.kWhPerYear', 'costs.pricePerKWh'],
         formula: `${n(kWh.likely, 3)} kWh × ${n(costs.pricePerKWh)} = ${n(electricity.likely, 3)}`,
       }),
+      figure(mapEstimate(electricity, value => value * choices.horizonYears), {
+        id: 'ownership.electricityAtHorizon', label: `Electricity in ${choices.horizonYears} years`, unit: 'money', inputs: ['ownership.electricityPerYear', 'choices.horizonYears'],
+        formula: `${n(electricity.likely, 3)} a year × ${choices.horizonYears} = ${n(electricity.likely * choices.horizonYears, 3)}`,
+        note: 'At today\'s price, every year alike.',
+      }),
     ],
     verdicts: [{
       id: 'money', label: 'Money', domain: 'ownership', unit: 'money', asked, possible,

@@ -10,7 +10,7 @@ import { formatNumber as n } from '../units/formatNumber'
 import { headroomShare, headroomState } from '../verdict'
 import { processorCapacity, singleConversionCapacity } from './capacity'
 import { libraryMix, meanWork, type MixPart } from './libraryMix'
-import { softwareWork } from './softwareWork'
+import { softwareWork, workParts } from './softwareWork'
 
 export interface StreamsAssessment extends DomainAssessment {
   readonly mix: readonly MixPart[]
@@ -32,7 +32,7 @@ export function assessStreams(
   const work = mix.length ? meanWork(mix) : exactly(1)
   const workFigure = figure(work, {
     id: 'streams.workPerConversion', label: 'Work of one conversion', unit: 'reference streams',
-    inputs: ['library.holdings', 'choices.toneMapping'],
+    inputs: [...mix.map(part => `streams.work.${part.quality.id}`), 'library.holdings', 'choices.toneMapping'],
     formula: mix.length
       ? `${mix.slice(0, 4).map(part => `${n(part.share * 100, 3)} % ${part.quality.label} × ${n(part.work.likely, 3)}`).join(' + ')}${mix.length > 4 ? ` + ${mix.length - 4} more` : ''} = ${n(work.likely, 3)}`
       : 'one 1080p H.264 stream = 1',
@@ -53,7 +53,7 @@ export function assessStreams(
   const possibleParts = { id: 'streams.possible', label: 'Conversions possible', unit: 'conversions', inputs: ['streams.softwareReference', 'streams.workPerConversion'], source: scoreRule }
   const hdParts = { id: 'streams.hd1080', label: 'Only 1080p H.264', unit: 'conversions', inputs: ['streams.softwareReference'], source: measuredTable }
   const uhdParts = { id: 'streams.uhdToneMapped', label: 'Only 2160p HDR to 1080p', unit: 'conversions', inputs: ['streams.softwareReference', 'choices.toneMapping'], source: measuredTable }
-  const figures: Figure[] = [workFigure]
+  const figures: Figure[] = [...mix.map(part => partFigure(part, catalogue, choices)), workFigure]
   const findings: Finding[] = []
   let possible: Estimate | null = null
 
@@ -123,6 +123,18 @@ export function assessStreams(
       figures: ['streams.asked', 'streams.possible'],
     }],
   }
+}
+
+/** Work of one conversion of a quality, with the parts it is made of. */
+function partFigure({ quality, bitrateMbps, work }: MixPart, { workTable }: Catalogue, { toneMapping }: Choices): Figure {
+  const task = { source: { codec: quality.codec, pictureSize: quality.pictureSize, bitrateMbps, highDynamicRange: quality.highDynamicRange }, outputSize: Math.min(1, quality.pictureSize), toneMapping }
+  const parts = workParts(workTable, task)
+  const terms = parts.map(part => `${part.name} ${n(part.coefficient, 3)}${part.name === 'sound' ? '' : ` × ${n(part.size, 3)}`}`)
+  return figure(work, {
+    id: `streams.work.${quality.id}`, label: `One ${quality.label}`, unit: 'reference streams', inputs: ['library.holdings', 'choices.toneMapping'], source: measuredTable,
+    formula: `${terms.join(' + ')} = ${n(work.likely, 3)}`,
+    note: `Picture sizes are relative to 1080p; at ${n(bitrateMbps, 3)} Mb/s and 24 frames a second.`,
+  })
 }
 
 function count(number: number): string {

@@ -31,6 +31,25 @@ function decodeCost(table: WorkTable, source: ConversionSource, flat: number): n
   return flat + Math.max(0, rateMbps - cost.flatUpToMbps) * cost.slopePerMbps
 }
 
+/** One part of a conversion: coefficient × picture size, per 24 frames a second; sound has size 1. */
+export interface WorkPart { readonly name: 'decode' | 'scale' | 'tone map' | 'encode' | 'sound', readonly coefficient: number, readonly size: number }
+
+/** The parts that a conversion's likely work is the sum of (frames/24 · coefficient · size, sound apart). */
+export function workParts(table: WorkTable, task: ConversionTask): WorkPart[] {
+  const { source, outputSize, toneMapping } = task
+  const parts: WorkPart[] = [{ name: 'decode', coefficient: decodeCost(table, source, table.decode[source.codec].flat.likely), size: source.pictureSize }]
+  if (isRescaled(task)) parts.push({ name: 'scale', coefficient: table.scale.likely, size: source.pictureSize })
+  if (source.highDynamicRange) parts.push({ name: 'tone map', coefficient: table.toneMap.likely, size: toneMapping === 'atSourceSize' ? source.pictureSize : outputSize })
+  parts.push({ name: 'encode', coefficient: table.encodeH264.likely, size: outputSize })
+  parts.push({ name: 'sound', coefficient: task.audio ?? table.audio.likely, size: 1 })
+  return parts
+}
+
+/** Whether the picture is resized, or brought from 10 to 8 bits. */
+function isRescaled({ source, outputSize }: ConversionTask): boolean {
+  return outputSize < source.pictureSize || source.codec === 'hevc10'
+}
+
 /**
  * What one conversion in software costs, in reference streams (H.264 1080p24 at 8 Mb/s to H.264 1080p, in real time):
  * fps/24 · (decode·source + scale·source if resized or 10 to 8 bit + tone map·picture + encode·output) + sound.
@@ -43,12 +62,11 @@ function decodeCost(table: WorkTable, source: ConversionSource, flat: number): n
 export function softwareWork(table: WorkTable, task: ConversionTask): Estimate {
   const { source, outputSize, toneMapping } = task
   const frames = (source.framesPerSecond ?? 24) / 24
-  const rescaled = outputSize < source.pictureSize || source.codec === 'hevc10'
   const mapped = source.highDynamicRange
   const mappedSize = toneMapping === 'atSourceSize' ? source.pictureSize : Math.min(outputSize, source.pictureSize)
   const likelyBand = band({
     decode: table.decode[source.codec].flat,
-    scale: rescaled ? table.scale : exactly(0),
+    scale: isRescaled(task) ? table.scale : exactly(0),
     toneMap: mapped ? table.toneMap : exactly(0),
     encode: table.encodeH264,
     audio: task.audio === undefined ? table.audio : exactly(task.audio),

@@ -6,7 +6,7 @@ import { workTable } from '../catalogue/workTable'
 import { planSchema } from '../plan/planSchema'
 import { processorCapacity, singleConversionCapacity } from './capacity'
 import { libraryMix, meanWork } from './libraryMix'
-import { softwareWork, type ConversionSource, type ToneMapping } from './softwareWork'
+import { softwareWork, workParts, type ConversionSource, type ToneMapping } from './softwareWork'
 
 const hd8: ConversionSource = { codec: 'h264', pictureSize: 1, bitrateMbps: 8, highDynamicRange: false }
 const uhd = (bitrateMbps: number): ConversionSource => ({ codec: 'hevc10', pictureSize: 4, bitrateMbps, highDynamicRange: true })
@@ -26,6 +26,14 @@ describe('work of a conversion in software', () => {
     expect(work({ ...hd8, bitrateMbps: 12 }, 1).likely).toBeCloseTo(work(hd8, 1).likely, 9)
     expect(work({ ...hd8, bitrateMbps: 28 }, 1).likely - work(hd8, 1).likely).toBeCloseTo(0.366 - 0.181, 9)
     expect(work(uhd(60), 1).likely - work(uhd(25), 1).likely).toBeCloseTo(4 * (0.512 - 0.29), 9)
+  })
+  it('is the sum of its parts', () => {
+    for (const [source, outputSize] of [[hd8, 1], [hd8, 4 / 9], [uhd(25), 1], [uhd(60), 4 / 9]] as const) {
+      for (const toneMapping of ['atSourceSize', 'afterScaling'] as const) {
+        const sum = workParts(workTable, { source, outputSize, toneMapping, audio: 0.029 }).reduce((total, part) => total + part.coefficient * part.size, 0)
+        expect(sum).toBeCloseTo(work(source, outputSize, toneMapping).likely, 12)
+      }
+    }
   })
   it('doubles at twice the frames, sound apart', () => {
     const once = work(hd8, 1).likely - 0.029

@@ -6,7 +6,7 @@ import { usePlanStore } from '~/stores/planStore'
 import { useWorkingStore } from '~/stores/workingStore'
 
 /** A computed figure; pressed, it shows its working. */
-const props = defineProps<{ id: string, label?: string, large?: boolean, bare?: boolean }>()
+const props = defineProps<{ id: string, label?: string, bare?: boolean, /** name and value on one small line */ inline?: boolean }>()
 
 const store = usePlanStore()
 const working = useWorkingStore()
@@ -26,7 +26,7 @@ const band = computed(() => {
     v-if="figure"
     type="button"
     class="figure-value"
-    :class="{ large, bare }"
+    :class="{ bare, inline }"
     :data-figure="id"
     :aria-label="`${name}: ${likely}. Show working`"
     @click="working.show(id)"
@@ -37,7 +37,7 @@ const band = computed(() => {
     >{{ name }}</span>
     <span class="value">{{ likely }}</span>
     <span
-      v-if="band && !bare"
+      v-if="band && !bare && !inline"
       class="band"
     >{{ band }}</span>
   </button>
@@ -47,7 +47,8 @@ const band = computed(() => {
 .figure-value { display: inline-flex; flex-direction: column; align-items: flex-start; background: none; border: 0; padding: 2px 0; font: inherit; color: inherit; cursor: pointer; text-align: left; font-variant-numeric: tabular-nums; }
 .name { font-size: 0.8rem; color: rgb(var(--v-theme-ink-soft)); }
 .value { font-size: 1.12rem; font-weight: 600; text-decoration: underline dotted rgb(var(--v-theme-primary)) 1.5px; text-underline-offset: 4px; }
-.large .value { font-size: 1.7rem; }
+.inline { flex-direction: row; gap: 6px; align-items: baseline; padding: 0; }
+.inline .value { font-size: 0.86rem; }
 .bare { padding: 0; }
 .bare .value { font-size: inherit; }
 .band { font-size: 0.78rem; color: rgb(var(--v-theme-ink-soft)); margin-top: 2px; }

@@ -40,13 +40,13 @@ const viewLabel = computed(() => views.find(view => view.id === verdict.value?.d
         {{ verdict.sentence }}
       </p>
       <div
-        v-if="large"
         class="figures"
       >
         <FigureValue
           v-for="figureId in verdict.figures"
           :id="figureId"
           :key="figureId"
+          inline
         />
       </div>
     </div>
@@ -61,5 +61,5 @@ const viewLabel = computed(() => views.find(view => view.id === verdict.value?.d
 .verdict > div { flex: 1; min-width: 0; }
 .sentence { margin: 2px 0 0; line-height: 1.4; }
 .large .sentence { font-size: 1.12rem; }
-.figures { display: flex; flex-wrap: wrap; gap: 6px 28px; margin-top: 12px; }
+.figures { display: flex; flex-wrap: wrap; gap: 2px 16px; margin-top: 3px; }
 </style>

@@ -16,7 +16,7 @@ const working = useWorkingStore()
 const router = useRouter()
 const { quantity, range, unitText } = useFormat()
 
-const figures = computed(() => store.assessment?.figures ?? {})
+const figures = computed(() => working.figures)
 const figure = computed(() => working.figureId ? figures.value[working.figureId] ?? null : null)
 const band = computed(() => {
   const estimate = figure.value && estimateOf(figure.value)
@@ -25,7 +25,7 @@ const band = computed(() => {
 const bases = { entered: 'entered by you', default: 'usual value', computed: 'worked out', calibrated: 'corrected by measurement', measured: 'measured' } as const
 
 function fieldText(path: string): string {
-  const value = valueAt(store.plan, path)
+  const value = valueAt(working.plan, path)
   const field = planField(path)
   if (value === null) return 'not entered'
   if (Array.isArray(value)) return `${value.length} ${value.length === 1 ? 'entry' : 'entries'}`
@@ -44,7 +44,7 @@ const inputs = computed(() => (figure.value?.inputs ?? []).map((id) => {
     return { id, isFigure: true, label: other.label, text: other.value === null ? 'does not apply' : quantity(other.value, other.unit), basis: bases[other.basis] }
   }
   const field = planField(id)
-  const isDefault = JSON.stringify(valueAt(store.plan, id)) === JSON.stringify(field?.fallback)
+  const isDefault = JSON.stringify(valueAt(working.plan, id)) === JSON.stringify(field?.fallback)
   return { id, isFigure: false, label: field?.label ?? id, text: fieldText(id), basis: isDefault ? bases.default : bases.entered }
 }))
 
@@ -102,6 +102,12 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       aria-label="Show working"
     >
       <header>
+        <p
+          v-if="working.variant"
+          class="variant small"
+        >
+          {{ working.variant.label }}
+        </p>
         <ol
           v-if="working.trail.length > 1"
           class="trail"
@@ -191,6 +197,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 <style scoped>
 .working { padding: 16px 20px; display: flex; flex-direction: column; gap: 18px; }
 .title { display: flex; justify-content: space-between; align-items: center; }
+.variant { color: rgb(var(--v-theme-primary)); font-weight: 600; margin-bottom: 4px; }
 .trail { list-style: none; padding: 0; margin: 0 0 6px; font-size: 0.82rem; display: flex; flex-wrap: wrap; gap: 4px; }
 .trail li::after { content: ' ›'; color: rgb(var(--v-theme-ink-soft)); }
 .trail button { text-decoration: underline; color: rgb(var(--v-theme-primary)); }

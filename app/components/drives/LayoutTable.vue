@@ -1,12 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
-import { compareLayouts } from '~~/core/drives/compareLayouts'
+import { compareLayouts, type LayoutComparison } from '~~/core/drives/compareLayouts'
 import { hoursText } from '~~/core/drives/deadDrive'
+import { editPlan } from '~~/core/plan/editPlan'
+import { tebibytes } from '~~/core/units/dataSize'
 import { formatNumber } from '~~/core/units/formatNumber'
 import { shareText } from '~~/core/units/shareText'
+import WorkingLink from '~/components/common/WorkingLink.vue'
 import { fieldElementId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
+import type { Variant } from '~/stores/workingStore'
 
 /** Every layout on these drives; press one to take it. */
 const store = usePlanStore()
@@ -15,6 +19,11 @@ const rows = computed(() => store.plan ? compareLayouts(store.plan.drives, store
 const most = computed(() => Math.max(1e-9, store.assessment?.figures['drives.rawTB']?.value ?? 0))
 const chosen = computed(() => store.plan?.drives.layout)
 const years = computed(() => store.plan?.choices.horizonYears ?? 5)
+function variant(row: LayoutComparison): Variant | null {
+  if (!store.plan || row.layout.id === chosen.value) return null
+  const result = editPlan(store.plan, 'drives.layout', row.layout.id)
+  return result.ok ? { plan: result.plan, label: `With ${row.layout.label}` } : null
+}
 function choose(id: string): void {
   store.edit('drives.layout', id)
 }
@@ -76,7 +85,14 @@ function choose(id: string): void {
             </td>
             <td class="number usable">
               <template v-if="row.usableTB !== null">
-                {{ formatNumber(row.usableTB, 3) }}
+                <WorkingLink
+                  figure="drives.usableTB"
+                  :variant="variant(row)"
+                  :name="`Usable, ${row.layout.label}`"
+                >
+                  {{ formatNumber(row.usableTB, 3) }}
+                </WorkingLink>
+                <small class="soft">{{ formatNumber(tebibytes(row.usableTB), 3) }} TiB</small>
                 <span class="track"><span :style="{ width: `${row.usableTB / most * 100}%` }" /></span>
               </template>
               <template v-else>
@@ -84,16 +100,46 @@ function choose(id: string): void {
               </template>
             </td>
             <td class="number">
-              {{ row.roomTB === null ? '–' : formatNumber(row.roomTB, 3) }}
+              <template v-if="row.roomTB === null">
+                –
+              </template>
+              <WorkingLink
+                v-else
+                figure="drives.roomTB"
+                :variant="variant(row)"
+                :name="`Room, ${row.layout.label}`"
+              >
+                {{ formatNumber(row.roomTB, 3) }}
+              </WorkingLink>
             </td>
             <td class="number">
               {{ row.survives ?? '–' }}
             </td>
             <td class="number">
-              {{ row.rebuildHours === null ? '–' : hoursText(row.rebuildHours) }}
+              <template v-if="row.rebuildHours === null">
+                –
+              </template>
+              <WorkingLink
+                v-else
+                figure="drives.rebuildHours"
+                :variant="variant(row)"
+                :name="`Rebuild, ${row.layout.label}`"
+              >
+                {{ hoursText(row.rebuildHours) }}
+              </WorkingLink>
             </td>
             <td class="number">
-              {{ row.lossChanceAtHorizon === null ? '–' : shareText(row.lossChanceAtHorizon) }}
+              <template v-if="row.lossChanceAtHorizon === null">
+                –
+              </template>
+              <WorkingLink
+                v-else
+                figure="drives.lossChanceAtHorizon"
+                :variant="variant(row)"
+                :name="`Loss, ${row.layout.label}`"
+              >
+                {{ shareText(row.lossChanceAtHorizon) }}
+              </WorkingLink>
             </td>
             <td>{{ row.layout.growsBy }}</td>
             <td>{{ row.layout.readableAlone }}</td>
@@ -116,6 +162,7 @@ tbody tr:hover { background: rgb(var(--v-theme-surface-light)); }
 .name { min-width: 260px; }
 label { display: flex; gap: 8px; cursor: pointer; }
 label input { accent-color: rgb(var(--v-theme-primary)); margin-top: 3px; }
+td small { display: block; font-size: 0.76rem; }
 label small { display: block; font-size: 0.78rem; }
 .usable { min-width: 84px; }
 .track { display: block; height: 5px; background: rgb(var(--v-theme-surface-light)); margin-top: 3px; }

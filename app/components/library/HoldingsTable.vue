@@ -5,6 +5,7 @@ import { catalogue } from '~~/core/catalogue/catalogue'
 import { holdingSizes } from '~~/core/library/forecast'
 import { formatNumber } from '~~/core/units/formatNumber'
 import PlanField from '~/components/common/PlanField.vue'
+import WorkingLink from '~/components/common/WorkingLink.vue'
 import { fieldElementId } from '~/composables/views'
 import { useHoldings } from '~/composables/useHoldings'
 import { usePlanStore } from '~/stores/planStore'
@@ -70,7 +71,10 @@ const width = (tb: number) => `${Math.max(tb > 0 ? 1 : 0, tb / most.value * 100)
           class="today"
           :style="{ width: width(sizes[index]?.today ?? 0) }"
         />
-        <small>{{ formatNumber(sizes[index]?.today ?? 0, 3) }} TB<template v-if="sizes[index]?.added"> + {{ formatNumber((sizes[index]?.added ?? 0) * 1000, 3) }} GB a month</template></small>
+        <small><WorkingLink
+          :figure="`library.holdings.${index}.contentTB`"
+          :name="`Size of ${holding.name || 'this holding'}`"
+        >{{ formatNumber(sizes[index]?.today ?? 0, 3) }} TB</WorkingLink><template v-if="sizes[index]?.added"> + {{ formatNumber((sizes[index]?.added ?? 0) * 1000, 3) }} GB a month</template></small>
       </div>
     </div>
     <p

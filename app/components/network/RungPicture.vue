@@ -2,9 +2,12 @@
 import { computed } from 'vue'
 import { awayStreams } from '~~/core/network/awayStreams'
 import { ladder } from '~~/core/network/ladder'
+import { editPlan } from '~~/core/plan/editPlan'
 import { formatNumber } from '~~/core/units/formatNumber'
+import WorkingLink from '~/components/common/WorkingLink.vue'
 import { fieldElementId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
+import type { Variant } from '~/stores/workingStore'
 
 /** Quality against viewers: how many streams the line carries on each rung. Press a rung to take it. */
 const store = usePlanStore()
@@ -15,6 +18,11 @@ const rungs = computed(() => ladder.map(rung => ({
   streams: network.value ? awayStreams({ uploadMbps: network.value.uploadMbps, reserveShare: network.value.uploadReserveShare, rungMbps: rung.rungMbps }) : 0,
 })))
 const mostDots = 24
+function variant(rungMbps: number): Variant | null {
+  if (!store.plan || rungMbps === network.value?.awayRungMbps) return null
+  const result = editPlan(store.plan, 'network.awayRungMbps', rungMbps)
+  return result.ok ? { plan: result.plan, label: `Sent at ${formatNumber(rungMbps)} Mb/s` } : null
+}
 function choose(rungMbps: number): void {
   store.edit('network.awayRungMbps', rungMbps)
 }
@@ -59,7 +67,11 @@ function choose(rungMbps: number): void {
             :class="{ carried: dot <= rung.streams, asked: dot <= asked }"
           />
         </span>
-        <span class="count">{{ rung.streams }} {{ rung.streams === 1 ? 'stream' : 'streams' }}{{ rung.streams < asked ? `, ${asked} asked` : '' }}</span>
+        <span class="count"><WorkingLink
+          figure="network.awayStreams"
+          :variant="variant(rung.rungMbps)"
+          :name="`Streams at ${formatNumber(rung.rungMbps)} Mb/s`"
+        >{{ rung.streams }} {{ rung.streams === 1 ? 'stream' : 'streams' }}</WorkingLink>{{ rung.streams < asked ? `, ${asked} asked` : '' }}</span>
       </label>
     </fieldset>
   </section>

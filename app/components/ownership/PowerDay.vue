@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatNumber } from '~~/core/units/formatNumber'
+import FigureValue from '~/components/common/FigureValue.vue'
 import { fieldElementId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 
@@ -13,7 +14,6 @@ const hours = computed(() => store.plan?.choices.convertingHoursPerDay ?? 0)
 const top = computed(() => Math.max(load.value, idle.value, 1) * 1.15)
 const x = (hour: number) => size.left + hour / 24 * (size.width - size.left - size.right)
 const y = (watts: number) => size.height - size.bottom - watts / top.value * (size.height - size.top - size.bottom)
-const dayKWh = computed(() => (idle.value * (24 - hours.value) + load.value * hours.value) / 1000)
 
 function set(value: number): void {
   store.edit('choices.convertingHoursPerDay', Math.max(0, Math.min(24, Math.round(value * 2) / 2)))
@@ -116,8 +116,12 @@ function key(event: KeyboardEvent): void {
       </g>
     </svg>
     <p class="soft small">
-      {{ formatNumber(hours, 3) }} hours converting, the rest idle: {{ formatNumber(dayKWh, 3) }} kWh a day.
+      {{ formatNumber(hours, 3) }} hours converting, the rest idle.
     </p>
+    <FigureValue
+      id="ownership.kWhPerYear"
+      inline
+    />
   </section>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import FigureValue from '~/components/common/FigureValue.vue'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 
@@ -43,7 +44,11 @@ const percent = (value: number) => `${value / most.value * 100}%`
           :style="{ left: percent(budget) }"
         ><small>budget</small></span>
       </div>
-      <span class="sum">{{ money(now) }}</span>
+      <FigureValue
+        id="ownership.purchase"
+        bare
+        class="sum"
+      />
     </div>
     <div class="line">
       <span class="label">Socket, {{ years }} years</span>
@@ -56,7 +61,11 @@ const percent = (value: number) => `${value / most.value * 100}%`
           :title="`Year ${year}: ${money(perYear)}`"
         />
       </div>
-      <span class="sum">{{ money(socket) }}</span>
+      <FigureValue
+        id="ownership.electricityAtHorizon"
+        bare
+        class="sum"
+      />
     </div>
     <p class="soft small">
       Electricity at today's price, every year alike. Replacements, licences and a copy away are not in these figures.
@@ -67,7 +76,7 @@ const percent = (value: number) => `${value / most.value * 100}%`
 <style scoped>
 .line { display: grid; grid-template-columns: 120px 1fr 90px; gap: 12px; align-items: center; margin: 18px 0; }
 .label { color: rgb(var(--v-theme-ink-soft)); font-size: 0.88rem; }
-.sum { text-align: right; font-weight: 600; font-variant-numeric: tabular-nums; }
+.sum { align-items: flex-end; }
 .track { position: relative; display: flex; height: 30px; background: rgb(var(--v-theme-surface-light)); border-radius: 3px; }
 .part { display: flex; align-items: center; justify-content: center; overflow: hidden; font-size: 0.78rem; border-right: 1px solid rgb(var(--v-theme-surface)); box-sizing: border-box; }
 .box { background: rgb(var(--v-theme-wall)); color: rgb(var(--v-theme-surface)); }

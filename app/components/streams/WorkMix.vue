@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatNumber } from '~~/core/units/formatNumber'
+import WorkingLink from '~/components/common/WorkingLink.vue'
 import { usePlanStore } from '~/stores/planStore'
 
 /** What the conversions of this library are made of: each quality's share of the titles, and what one of them costs. */
@@ -39,7 +40,12 @@ const percent = (work: number) => `${work / most.value * 100}%`
             {{ formatNumber(part.share * 100, 2) }} %
           </td>
           <td class="number">
-            {{ formatNumber(part.work.likely, 3) }}
+            <WorkingLink
+              :figure="`streams.work.${part.quality.id}`"
+              :name="`Work of one ${part.quality.label}`"
+            >
+              {{ formatNumber(part.work.likely, 3) }}
+            </WorkingLink>
           </td>
           <td class="range">
             <span

@@ -4,9 +4,11 @@ import { mdiCheck } from '@mdi/js'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { estimateOf } from '~~/core/figure'
 import { compareWays, isAdopted, type WayComparison } from '~~/core/tiers/compareWays'
+import WorkingLink from '~/components/common/WorkingLink.vue'
 import StateMark from '~/components/common/StateMark.vue'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
+import type { Variant } from '~/stores/workingStore'
 
 /** Six ways of building for this need, each through the very same assessment; under the pointer they are tried on the headroom line. */
 const store = usePlanStore()
@@ -28,6 +30,9 @@ function shown(row: WayComparison, id: string): string {
 function fullText(row: WayComparison): string {
   const full = figure(row, 'drives.monthFull')
   return full.value === null ? 'not within 15 years' : full.value === 0 ? 'full today' : `full in month ${full.value}`
+}
+function variant(row: WayComparison): Variant {
+  return { plan: row.plan, label: `With ${row.way.label}` }
 }
 function tryOn(row: WayComparison | null): void {
   store.tried = row && !isAdopted(store.plan!, row.way) ? row.plan : null
@@ -87,28 +92,64 @@ onBeforeUnmount(() => tryOn(null))
               <small class="soft">{{ row.way.description }} {{ `${row.way.drives.count}\u00A0×\u00A0${row.way.drives.sizeTB}\u00A0TB.` }}</small>
             </td>
             <td class="number">
-              {{ shown(row, 'ownership.purchase') }}
+              <WorkingLink
+                figure="ownership.purchase"
+                :variant="variant(row)"
+                :name="`Price now, ${row.way.label}`"
+              >
+                {{ shown(row, 'ownership.purchase') }}
+              </WorkingLink>
               <small
                 v-if="!row.withinCap"
                 class="soft"
               >over the tier's {{ money(row.way.capPrice) }}</small>
             </td>
             <td class="number">
-              {{ band(row, 'streams.possible') }}
+              <WorkingLink
+                figure="streams.possible"
+                :variant="variant(row)"
+                :name="`Conversions, ${row.way.label}`"
+              >
+                {{ band(row, 'streams.possible') }}
+              </WorkingLink>
               <small class="soft">of {{ store.assessment?.figures['streams.asked']?.value }} asked</small>
             </td>
             <td>
-              {{ shown(row, 'drives.roomTB') }}
-              <small class="soft">{{ fullText(row) }}</small>
+              <WorkingLink
+                figure="drives.roomTB"
+                :variant="variant(row)"
+                :name="`Room, ${row.way.label}`"
+              >
+                {{ shown(row, 'drives.roomTB') }}
+              </WorkingLink>
+              <small class="soft"><WorkingLink
+                figure="drives.monthFull"
+                :variant="variant(row)"
+                :name="`Month full, ${row.way.label}`"
+              >
+                {{ fullText(row) }}
+              </WorkingLink></small>
             </td>
             <td class="dead">
               {{ row.assessment.series.deadDrive }}
             </td>
             <td class="number">
-              {{ shown(row, 'machine.idleW') }}
+              <WorkingLink
+                figure="machine.idleW"
+                :variant="variant(row)"
+                :name="`Idle watts, ${row.way.label}`"
+              >
+                {{ shown(row, 'machine.idleW') }}
+              </WorkingLink>
             </td>
             <td class="number">
-              {{ shown(row, 'ownership.electricityPerYear') }}
+              <WorkingLink
+                figure="ownership.electricityPerYear"
+                :variant="variant(row)"
+                :name="`Electricity a year, ${row.way.label}`"
+              >
+                {{ shown(row, 'ownership.electricityPerYear') }}
+              </WorkingLink>
             </td>
             <td class="need">
               <StateMark

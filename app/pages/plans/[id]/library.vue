@@ -5,6 +5,7 @@ import PlanField from '~/components/common/PlanField.vue'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import HoldingsTable from '~/components/library/HoldingsTable.vue'
+import ScanImport from '~/components/library/ScanImport.vue'
 </script>
 
 <template>
@@ -24,6 +25,7 @@ import HoldingsTable from '~/components/library/HoldingsTable.vue'
         <PlanField path="choices.horizonYears" />
       </section>
     </div>
+    <ScanImport />
     <HoldingsTable />
   </ViewFrame>
 </template>

@@ -1,0 +1,238 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { mdiContentCopy, mdiUpload } from '@mdi/js'
+import { holdingsOf, oddityTexts } from '~~/core/library/scanGroups'
+import { formatNumber } from '~~/core/units/formatNumber'
+import { useLibraryScan } from '~/composables/useLibraryScan'
+import { usePlanStore } from '~/stores/planStore'
+
+/** A scan of real files becomes holdings with their real lengths and bitrates; nothing is applied until it is accepted. */
+const store = usePlanStore()
+const scan = useLibraryScan()
+const dropping = ref(false)
+const copied = ref(false)
+const refused = ref('')
+const command = 'find . -type f \\( -iname \'*.mkv\' -o -iname \'*.mp4\' -o -iname \'*.m4v\' -o -iname \'*.avi\' -o -iname \'*.ts\' -o -iname \'*.mpg\' -o -iname \'*.mov\' -o -iname \'*.webm\' \\) -exec ffprobe -v error -print_format json -show_format -show_streams {} \\; > library-scan.json'
+
+const summary = computed(() => scan.result.value?.summary ?? null)
+const problems = computed(() => scan.result.value?.problems ?? [])
+const totalTB = computed(() => (summary.value?.groups ?? []).reduce((sum, group) => sum + group.sizeBytes, 0) / 1e12)
+const counted = computed(() => (summary.value?.groups ?? []).reduce((sum, group) => sum + group.titles, 0))
+
+function pick(event: Event): void {
+  const input = event.target as HTMLInputElement
+  if (input.files?.[0]) scan.read(input.files[0])
+  input.value = ''
+}
+function drop(event: DragEvent): void {
+  dropping.value = false
+  const file = event.dataTransfer?.files[0]
+  if (file) scan.read(file)
+}
+function accept(how: 'replace' | 'add'): void {
+  const plan = store.plan
+  if (!plan || !summary.value) return
+  const scanned = holdingsOf(summary.value.groups)
+  refused.value = store.edit('library.holdings', how === 'replace' ? scanned : [...plan.library.holdings, ...scanned]) ?? ''
+  if (!refused.value) scan.reset()
+}
+async function copy(): Promise<void> {
+  try {
+    await navigator.clipboard.writeText(command)
+    copied.value = true
+  }
+  catch { /* it can still be marked and copied by hand */ }
+}
+</script>
+
+<template>
+  <section
+    class="sheet scan"
+    :class="{ dropping }"
+    data-scan
+    @dragover.prevent="dropping = true"
+    @dragleave="dropping = false"
+    @drop.prevent="drop"
+  >
+    <h2>From your real files</h2>
+    <p class="small">
+      Drop a scan here: ffprobe JSON (one document, an array, or one after the other) or a CSV with a header row. It is read in the background and stays in this browser; nothing changes until you accept it.
+    </p>
+    <details>
+      <summary>The line that makes the scan</summary>
+      <div class="command">
+        <code>{{ command }}</code>
+        <VBtn
+          :prepend-icon="mdiContentCopy"
+          size="small"
+          variant="outlined"
+          @click="copy"
+        >
+          {{ copied ? 'Copied' : 'Copy' }}
+        </VBtn>
+      </div>
+    </details>
+    <div class="actions">
+      <VBtn
+        :prepend-icon="mdiUpload"
+        variant="outlined"
+        tag="label"
+        for="scan-file"
+      >
+        Choose a scan
+      </VBtn>
+      <input
+        id="scan-file"
+        class="visually-hidden"
+        type="file"
+        accept=".json,.jsonl,.ndjson,.csv,.txt,application/json,text/csv"
+        aria-label="Choose a scan of your library"
+        @change="pick"
+      >
+    </div>
+    <div
+      v-if="scan.state.value === 'reading'"
+      class="reading"
+      role="status"
+    >
+      <progress
+        :value="scan.share.value"
+        max="1"
+        aria-label="Reading the scan"
+      />
+      <span>{{ formatNumber(scan.files.value, 7) }} files read</span>
+      <VBtn
+        size="small"
+        variant="outlined"
+        @click="scan.reset()"
+      >
+        Cancel
+      </VBtn>
+    </div>
+    <p
+      v-if="scan.state.value === 'failed'"
+      class="problem"
+      role="alert"
+    >
+      {{ scan.name.value }}: {{ scan.message.value }}
+    </p>
+    <div
+      v-if="summary"
+      class="result"
+      role="region"
+      aria-label="What the scan holds"
+    >
+      <h3>{{ scan.name.value }}: {{ formatNumber(summary.files, 7) }} files, of which {{ formatNumber(counted, 7) }} make {{ formatNumber(totalTB, 3) }} TB of video</h3>
+      <div
+        v-if="summary.groups.length"
+        class="table-scroll"
+        tabindex="0"
+        role="region"
+        aria-label="Groups of the scan"
+      >
+        <table class="data-table">
+          <thead>
+            <tr>
+              <th>Would become</th><th class="number">
+                Titles
+              </th><th class="number">
+                Mean length, min
+              </th><th class="number">
+                Bitrate, Mb/s
+              </th><th class="number">
+                TB
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr
+              v-for="group in summary.groups"
+              :key="group.quality.id"
+              :data-group="group.quality.id"
+            >
+              <td>{{ group.quality.label }}</td>
+              <td class="number">
+                {{ formatNumber(group.titles, 7) }}
+              </td>
+              <td class="number">
+                {{ formatNumber(group.minutes, 3) }}
+              </td>
+              <td class="number">
+                {{ formatNumber(group.bitrateMbps, 3) }}
+              </td>
+              <td class="number">
+                {{ formatNumber(group.sizeBytes / 1e12, 3) }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <ul
+        v-if="summary.oddities.length || problems.length"
+        class="oddities small"
+      >
+        <li
+          v-for="entry in summary.oddities"
+          :key="entry.oddity"
+        >
+          {{ formatNumber(entry.files, 7) }} {{ entry.files === 1 ? 'file' : 'files' }} {{ oddityTexts[entry.oddity] }} <span class="soft">({{ entry.examples.join(', ') }}{{ entry.files > entry.examples.length ? ' …' : '' }})</span>
+        </li>
+        <li
+          v-for="(problem, index) in problems.slice(0, 20)"
+          :key="`p${index}`"
+        >
+          Line {{ problem.line }}: {{ problem.message }}
+        </li>
+        <li v-if="(scan.result.value?.problemCount ?? 0) > 20">
+          … and {{ (scan.result.value?.problemCount ?? 0) - 20 }} more.
+        </li>
+      </ul>
+      <p
+        v-if="refused"
+        class="problem"
+        role="alert"
+      >
+        {{ refused }}
+      </p>
+      <div class="actions">
+        <template v-if="summary.groups.length">
+          <VBtn
+            color="primary"
+            variant="flat"
+            @click="accept('replace')"
+          >
+            Take these instead of the holdings below
+          </VBtn>
+          <VBtn
+            color="primary"
+            variant="outlined"
+            @click="accept('add')"
+          >
+            Add them
+          </VBtn>
+        </template>
+        <VBtn @click="scan.reset()">
+          Leave it
+        </VBtn>
+      </div>
+      <p class="small soft">
+        The additions a month are not in a scan: enter them afterwards. Taking it over can be undone.
+      </p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.scan { display: flex; flex-direction: column; gap: 10px; }
+.scan.dropping { outline: 3px dashed rgb(var(--v-theme-primary)); outline-offset: -6px; }
+.command { display: flex; gap: 10px; align-items: flex-start; margin-top: 6px; }
+.command code { flex: 1; overflow-wrap: anywhere; font-size: 0.8rem; background: rgb(var(--v-theme-surface-light)); padding: 8px; border-radius: 4px; }
+.actions { display: flex; flex-wrap: wrap; gap: 8px; align-items: center; }
+.reading { display: flex; gap: 12px; align-items: center; }
+progress { flex: 1; max-width: 420px; accent-color: rgb(var(--v-theme-primary)); height: 12px; }
+.problem { border-left: 4px solid rgb(var(--v-theme-state-short)); padding: 6px 12px; }
+.result { display: flex; flex-direction: column; gap: 10px; border-top: 1px solid rgb(var(--v-theme-hairline)); padding-top: 12px; }
+.table-scroll { overflow-x: auto; position: relative; }
+.oddities { padding-left: 18px; }
+summary { cursor: pointer; color: rgb(var(--v-theme-primary)); }
+</style>

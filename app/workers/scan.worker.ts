@@ -1,0 +1,46 @@
+import { qualities } from '~~/core/catalogue/qualities'
+import { LibraryScanReader } from '~~/core/formats/libraryScan'
+import { ScanGrouping } from '~~/core/library/scanGroups'
+import type { ScanMessage } from './scanMessages'
+
+const post = (message: ScanMessage) => self.postMessage(message)
+
+/** UTF-8 unless a byte-order mark says UTF-16, as some shells write it. */
+async function encodingOf(file: Blob): Promise<string> {
+  const [first, second] = new Uint8Array(await file.slice(0, 2).arrayBuffer())
+  if (first === 0xFF && second === 0xFE) return 'utf-16le'
+  return first === 0xFE && second === 0xFF ? 'utf-16be' : 'utf-8'
+}
+
+async function read(file: Blob): Promise<void> {
+  const grouping = new ScanGrouping(qualities)
+  let files = 0
+  const reader = new LibraryScanReader((scanned) => {
+    files++
+    grouping.add(scanned)
+  })
+  const decoder = new TextDecoder(await encodingOf(file))
+  let readBytes = 0
+  let unreadable = false
+  const stream = file.stream().getReader()
+  let told = 0
+  for (;;) {
+    const { done, value } = await stream.read()
+    const text = decoder.decode(value, { stream: !done })
+    unreadable ||= text.includes('\uFFFD')
+    reader.push(text)
+    if (done) break
+    readBytes += value.length
+    if (readBytes - told > 1_000_000) {
+      told = readBytes
+      post({ kind: 'progress', readBytes, files })
+    }
+  }
+  reader.end()
+  if (unreadable) reader.note(1, 'Some letters are not UTF-8 and were replaced; names may look odd, the figures are not touched.')
+  post({ kind: 'done', summary: grouping.summary(), problems: reader.problems, problemCount: reader.problemCount })
+}
+
+self.onmessage = ({ data }: MessageEvent<File>) => {
+  read(data).catch((error: unknown) => post({ kind: 'failed', message: error instanceof Error ? error.message : 'The scan cannot be read.' }))
+}
