@@ -46,14 +46,14 @@ test('a new plan leads from nothing to an answer', async ({ numeron, page }) => 
 test('working shows how a figure came about, down to the field it was entered in', async ({ numeron, page }) => {
   await numeron.openLatest()
   await numeron.goTo('Streams')
-  await page.locator('[data-figure="streams.softwareReference"]').click()
+  await page.locator('[data-figure="streams.softwareReference"]').first().click()
   const panel = page.getByRole('dialog', { name: 'Show working' })
   await expect(panel).toContainText('6 200 points × (1 − 0.15) ÷ 2 000 = 2.63')
   await panel.locator('[data-input="machine.score"]').click()
   await expect(numeron.field('machine.score')).toBeFocused()
 
   await numeron.goTo('Library')
-  await page.locator('[data-figure="drives.monthFull"]').click()
+  await page.locator('[data-figure="drives.monthFull"]').first().click()
   await panel.locator('[data-input="drives.roomTB"]').click()
   await panel.locator('[data-input="drives.usableTB"]').click()
   await expect(panel).toContainText('20 TB raw − 8 copies and parity − 0 unused = 12 TB')
@@ -88,7 +88,7 @@ test('pictures are worked on, with the mouse and with the keyboard', async ({ nu
   await page.getByRole('button', { name: 'Put a drive into bay 4' }).click()
   await expect(page.getByRole('heading', { name: '4 drives in 4 bays' })).toBeVisible()
   await page.locator('[data-layout="rotating-1"] input').check()
-  await expect(page.locator('[data-figure="drives.usableTB"]')).toContainText('12 TB')
+  await expect(page.locator('[data-figure="drives.usableTB"]').first()).toContainText('12 TB')
 
   await numeron.goTo('Network')
   await page.locator('[data-rung="20"] input').check()
@@ -109,6 +109,16 @@ test('a tier is tried on the headroom line, adopted with one press, and undone',
   await numeron.expectState('space', 'tight')
   await page.getByRole('button', { name: 'Undo' }).click()
   await numeron.expectState('space', 'impossible')
+})
+
+test('leaving a field moves nothing under the pointer', async ({ numeron, page }) => {
+  await numeron.openLatest()
+  await numeron.field('machine.score').focus()
+  const below = page.getByRole('button', { name: 'Add drives of another size' })
+  const before = await below.boundingBox()
+  await numeron.field('machine.score').blur()
+  await page.waitForTimeout(400)
+  expect(await below.boundingBox()).toEqual(before)
 })
 
 test('bad input keeps the text, names what is allowed and changes nothing', async ({ numeron, page }) => {

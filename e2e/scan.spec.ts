@@ -15,8 +15,8 @@ test('a scan of real files is read, looked at, taken over and undone', async ({ 
   await expect(numeron.field('library.holdings.0.titles')).toHaveValue('160')
 
   await result.getByRole('button', { name: 'Add them' }).click()
-  await expect(numeron.field('library.holdings.7.name')).toHaveValue('Scanned: UHD 2160 HDR, HEVC')
-  await expect(numeron.field('library.holdings.7.bitrateMbps')).toHaveValue('27.44')
+  await expect(numeron.field('library.holdings.8.name')).toHaveValue('Scanned: UHD 2160 HDR, HEVC')
+  await expect(numeron.field('library.holdings.8.bitrateMbps')).toHaveValue('27.44')
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(numeron.field('library.holdings.7.name')).toHaveCount(0)
 

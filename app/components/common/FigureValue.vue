@@ -47,7 +47,7 @@ const band = computed(() => {
 .figure-value { display: inline-flex; flex-direction: column; align-items: flex-start; background: none; border: 0; padding: 2px 0; font: inherit; color: inherit; cursor: pointer; text-align: left; font-variant-numeric: tabular-nums; }
 .name { font-size: 0.8rem; color: rgb(var(--v-theme-ink-soft)); }
 .value { font-size: 1.12rem; font-weight: 600; text-decoration: underline dotted rgb(var(--v-theme-primary)) 1.5px; text-underline-offset: 4px; }
-.inline { flex-direction: row; gap: 6px; align-items: baseline; padding: 0; }
+.inline { flex-direction: row; gap: 6px; align-items: center; padding: 0; min-height: 26px; }
 .inline .value { font-size: 0.86rem; }
 .bare { padding: 0; }
 .bare .value { font-size: inherit; }

@@ -19,6 +19,6 @@ const working = useWorkingStore()
 </template>
 
 <style scoped>
-.working-link { text-decoration: underline dotted rgb(var(--v-theme-primary)) 1.2px; text-underline-offset: 3px; font-variant-numeric: tabular-nums; text-align: inherit; }
+.working-link { min-height: 24px; text-decoration: underline dotted rgb(var(--v-theme-primary)) 1.2px; text-underline-offset: 3px; font-variant-numeric: tabular-nums; text-align: inherit; }
 .working-link:hover { color: rgb(var(--v-theme-primary)); }
 </style>

@@ -234,5 +234,5 @@ progress { flex: 1; max-width: 420px; accent-color: rgb(var(--v-theme-primary));
 .result { display: flex; flex-direction: column; gap: 10px; border-top: 1px solid rgb(var(--v-theme-hairline)); padding-top: 12px; }
 .table-scroll { overflow-x: auto; position: relative; }
 .oddities { padding-left: 18px; }
-summary { cursor: pointer; color: rgb(var(--v-theme-primary)); }
+summary { cursor: pointer; padding: 4px 0; min-height: 26px; color: rgb(var(--v-theme-primary)); }
 </style>
