@@ -14,7 +14,7 @@ export async function readPlanFile(file: Pick<File, 'size' | 'text'>): Promise<R
 
 /** Name of an exported file: letters, digits and hyphens of the plan's name. */
 export function planFileName(plan: Plan): string {
-  const stem = plan.name.normalize('NFKD').replace(/[^\p{Letter}\p{Number}]+/gu, '-').replace(/^-+|-+$/g, '').toLowerCase()
+  const stem = plan.name.normalize('NFKD').replace(/\p{Mark}/gu, '').replace(/[^\p{Letter}\p{Number}]+/gu, '-').replace(/^-+|-+$/g, '').toLowerCase()
   return `${stem || 'plan'}.numeron.json`
 }
 

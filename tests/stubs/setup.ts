@@ -1,5 +1,6 @@
 import { config } from '@vue/test-utils'
 import { createVuetify } from 'vuetify'
+import { VBtn } from 'vuetify/components/VBtn'
 import { VIcon } from 'vuetify/components/VIcon'
 import { VSelect } from 'vuetify/components/VSelect'
 import { VSwitch } from 'vuetify/components/VSwitch'
@@ -11,5 +12,5 @@ globalThis.ResizeObserver ??= class {
   unobserve() {}
   disconnect() {}
 }
-config.global.plugins = [createVuetify({ components: { VIcon, VSelect, VSwitch, VTextField, VTextarea } })]
+config.global.plugins = [createVuetify({ components: { VBtn, VIcon, VSelect, VSwitch, VTextField, VTextarea } })]
 config.global.stubs = { NuxtLink: { props: ['to'], template: '<a :href="to"><slot /></a>' } }

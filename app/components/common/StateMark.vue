@@ -21,7 +21,7 @@ const mark = computed(() => stateMarks[props.state])
 </template>
 
 <style scoped>
-.state-mark { display: inline-flex; align-items: center; gap: 4px; font-weight: 650; white-space: nowrap; color: var(--state); }
+.state-mark { display: inline-flex; align-items: center; gap: 4px; font-weight: 650; white-space: nowrap; color: var(--state); vertical-align: bottom; }
 .state-mark svg { width: 14px; height: 14px; flex: none; fill: var(--state); }
 .state-mark.small { font-size: 0.8rem; }
 .is-ample { --state: rgb(var(--v-theme-state-ample)); }

@@ -31,7 +31,7 @@ const width = (tb: number) => `${Math.max(tb > 0 ? 1 : 0, tb / most.value * 100)
   >
     <h2>What is kept</h2>
     <p class="soft small">
-      The bars show today's size, and lighter what five years of additions make of it.
+      The bars show today's size, and lighter what five years of additions make of it. Without a bitrate of your own the usual one of the quality is taken.
     </p>
     <div
       v-for="(holding, index) in holdings"
@@ -51,7 +51,7 @@ const width = (tb: number) => `${Math.max(tb > 0 ? 1 : 0, tb / most.value * 100)
       <PlanField :path="`library.holdings.${index}.addedPerMonth`" />
       <PlanField
         :path="`library.holdings.${index}.bitrateMbps`"
-        :placeholder="`usual ${formatNumber(usual(holding.quality)?.likely ?? 0, 3)}`"
+        :placeholder="`≈ ${formatNumber(usual(holding.quality)?.likely ?? 0, 3)}`"
       />
       <VBtn
         :icon="mdiClose"
@@ -103,11 +103,11 @@ const width = (tb: number) => `${Math.max(tb > 0 ? 1 : 0, tb / most.value * 100)
 
 <style scoped>
 .holding { display: grid; grid-template-columns: minmax(120px, 2fr) minmax(120px, 2fr) repeat(4, minmax(88px, 1fr)) auto; gap: 6px 8px; align-items: start; padding: 10px 0 8px; border-bottom: 1px solid rgb(var(--v-theme-hairline)); }
-.bar { grid-column: 1 / -1; position: relative; height: 16px; background: rgb(var(--v-theme-surface-light)); border-radius: 3px; overflow: hidden; }
+.bar { grid-column: 1 / -1; position: relative; height: 24px; background: rgb(var(--v-theme-surface-light)); border-radius: 3px; overflow: hidden; }
 .bar span { position: absolute; inset: 0 auto 0 0; }
 .grown { background: rgba(var(--v-theme-water), 0.4); }
 .today { background: rgb(var(--v-theme-water)); }
-.bar small { position: absolute; right: 8px; top: 0; font-size: 0.75rem; line-height: 16px; }
+.bar small { position: absolute; right: 8px; top: 0; font-size: 0.78rem; line-height: 24px; }
 .rest { display: grid; grid-template-columns: repeat(auto-fill, minmax(180px, 1fr)); gap: 12px 8px; margin-top: 14px; }
 @media (max-width: 900px) {
   .holding { grid-template-columns: 1fr 1fr; }

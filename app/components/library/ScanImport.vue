@@ -16,7 +16,8 @@ const command = 'find . -type f \\( -iname \'*.mkv\' -o -iname \'*.mp4\' -o -ina
 
 const summary = computed(() => scan.result.value?.summary ?? null)
 const problems = computed(() => scan.result.value?.problems ?? [])
-const totalTB = computed(() => (summary.value?.groups ?? []).reduce((sum, group) => sum + group.sizeBytes, 0) / 1e12)
+const totalBytes = computed(() => (summary.value?.groups ?? []).reduce((sum, group) => sum + group.sizeBytes, 0))
+const totalText = computed(() => totalBytes.value >= 1e12 ? `${formatNumber(totalBytes.value / 1e12, 3)} TB` : `${formatNumber(totalBytes.value / 1e9, 3)} GB`)
 const counted = computed(() => (summary.value?.groups ?? []).reduce((sum, group) => sum + group.titles, 0))
 
 function pick(event: Event): void {
@@ -122,7 +123,7 @@ async function copy(): Promise<void> {
       role="region"
       aria-label="What the scan holds"
     >
-      <h3>{{ scan.name.value }}: {{ formatNumber(summary.files, 7) }} files, of which {{ formatNumber(counted, 7) }} make {{ formatNumber(totalTB, 3) }} TB of video</h3>
+      <h3>{{ scan.name.value }}: {{ formatNumber(summary.files, 7) }} files, of which {{ formatNumber(counted, 7) }} make {{ totalText }} of video</h3>
       <div
         v-if="summary.groups.length"
         class="table-scroll"
@@ -140,7 +141,7 @@ async function copy(): Promise<void> {
               </th><th class="number">
                 Bitrate, Mb/s
               </th><th class="number">
-                TB
+                GB
               </th>
             </tr>
           </thead>
@@ -161,7 +162,7 @@ async function copy(): Promise<void> {
                 {{ formatNumber(group.bitrateMbps, 3) }}
               </td>
               <td class="number">
-                {{ formatNumber(group.sizeBytes / 1e12, 3) }}
+                {{ formatNumber(group.sizeBytes / 1e9, 3) }}
               </td>
             </tr>
           </tbody>

@@ -1,0 +1,37 @@
+import { mount } from '@vue/test-utils'
+import { describe, expect, it } from 'vitest'
+import { useWorkingStore } from '~/stores/workingStore'
+import { openDemo } from '../../../tests/stubs/openPlan'
+import TiersTable from './TiersTable.vue'
+
+const mounted = () => mount(TiersTable, { global: { stubs: { VBtn: { template: '<button><slot /></button>' } } } })
+
+describe('ways of building', () => {
+  it('are six, each with what it costs and why it fails', () => {
+    openDemo()
+    const table = mounted()
+    expect(table.findAll('[data-way]')).toHaveLength(6)
+    expect(table.find('[data-way="lean-prebuilt"]').text()).toContain('do not fit into the room of 6.66 TB')
+    expect(table.find('[data-way="household-built"]').text()).toContain('Meets the need')
+  })
+  it('are tried under the pointer, adopted with one press and undone', async () => {
+    const store = openDemo()
+    const table = mounted()
+    await table.find('[data-way="household-built"]').trigger('pointerenter')
+    expect(store.tried?.machine.name).toBe('Millrace')
+    expect(store.plan?.machine.name).toBe('Old workshop tower')
+    await table.find('[data-way="household-built"] [aria-label="Adopt Millrace"]').trigger('click')
+    expect(store.plan?.machine.name).toBe('Millrace')
+    expect(store.tried).toBeNull()
+    expect(table.find('[data-way="household-built"]').text()).toContain('The plan\'s machine')
+    store.undo()
+    expect(store.plan?.machine.name).toBe('Old workshop tower')
+  })
+  it('show the working of their own figures', async () => {
+    openDemo()
+    await mounted().find('[data-way="ample-built"] [data-figure="ownership.purchase"]').trigger('click')
+    const working = useWorkingStore()
+    expect(working.variant?.label).toBe('With Weir')
+    expect(working.figures['ownership.purchase']?.formula).toContain('box 1\u202f240 + drives 1\u202f410 + extras 85 = 2\u202f735')
+  })
+})
