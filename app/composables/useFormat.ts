@@ -7,6 +7,9 @@ import { usePlanStore } from '~/stores/planStore'
 /** Figures are shown to three digits: more would promise what an estimate cannot hold. */
 const shownDigits = 3
 
+/** Units that count things, and so have a singular. */
+const counted = /^(viewers|conversions|bays|drives|dead drives|titles|cores|streams|years|months)$/
+
 /** Numbers with their unit, as the screens show them. */
 export function useFormat() {
   const store = usePlanStore()
@@ -21,6 +24,11 @@ export function useFormat() {
     return unit.replace('money', currency.value).replace('share', '%')
   }
 
+  /** 'one bay', 'two bays'. */
+  function unitFor(value: number, unit: string): string {
+    return value === 1 && counted.test(unit) ? unit.slice(0, -1) : unitText(unit)
+  }
+
   function bare(value: number, unit: string): string {
     if (unit === 'money') return money(value)
     if (unit === 'share') return shareText(value)
@@ -29,7 +37,7 @@ export function useFormat() {
 
   function quantity(value: number, unit: string): string {
     if (unit === 'month') return value === 0 ? 'already' : `month ${value}`
-    return unit === 'money' || unit === 'share' || unit === '' ? bare(value, unit) : `${bare(value, unit)}\u00A0${unitText(unit)}`
+    return unit === 'money' || unit === 'share' || unit === '' ? bare(value, unit) : `${bare(value, unit)}\u00A0${unitFor(value, unit)}`
   }
 
   /** 'low–high', or one number where they look the same. */
