@@ -112,7 +112,7 @@ function lostWithin(leaving: readonly Leaving[], hours: number): number {
  * @param hours length of the time, >= 0
  * @returns 0..1
  * @throws {CoreRangeError} CHAIN_DRIVES, CHAIN_SURVIVES, CHAIN_FAILURE_RATE, CHAIN_REPAIR_RATE, CHAIN_HOURS, CHAIN_READ_ERROR
- * @see handbook 05, Risk; assumes exponential lives and repairs
+ * Assumes exponential lives and repairs. Norris, Markov Chains (1997), ch. 2; uniformization after Jensen (1953).
  * @example lossChance({ drives: 2, survives: 1, failureRatePerHour: failureRatePerHour(0.02), repairRatePerHour: 1 / 78 }, 5 * 8766) // 3.62e-5
  */
 export function lossChance(chain: FailureChain, hours: number): number {

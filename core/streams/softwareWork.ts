@@ -56,7 +56,7 @@ function isRescaled({ source, outputSize }: ConversionTask): boolean {
  * Tone mapping counts the picture where it happens. For 2160p HDR mapped at source size the low end is mapping after
  * scaling, and the high end the practitioners' figure, carried over by ratio.
  * @param task outputs are H.264 8-bit
- * @see handbook 04 and its measured table
+ * @see core/catalogue/transcodeWork.json: the coefficients, how they were measured, and their error
  * @example 2160p24 HDR at 25 Mb/s to 1080p, mapped at source size, audio 0.029: 5.32
  */
 export function softwareWork(table: WorkTable, task: ConversionTask): Estimate {
