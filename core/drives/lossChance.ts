@@ -109,10 +109,10 @@ function lostWithin(leaving: readonly Leaving[], hours: number): number {
 /**
  * The chance that a group of drives is lost within a time: a continuous-time Markov chain over the number of dead drives.
  * From i dead drives the next fails at (n − i)·λ (times the batch factor once one is dead); one repair at a time at rate μ.
+ * Assumes exponential lives and repairs.
  * @param hours length of the time, >= 0
  * @returns 0..1
  * @throws {CoreRangeError} CHAIN_DRIVES, CHAIN_SURVIVES, CHAIN_FAILURE_RATE, CHAIN_REPAIR_RATE, CHAIN_HOURS, CHAIN_READ_ERROR
- * Assumes exponential lives and repairs. Norris, Markov Chains (1997), ch. 2; uniformization after Jensen (1953).
  * @example lossChance({ drives: 2, survives: 1, failureRatePerHour: failureRatePerHour(0.02), repairRatePerHour: 1 / 78 }, 5 * 8766) // 3.62e-5
  */
 export function lossChance(chain: FailureChain, hours: number): number {
