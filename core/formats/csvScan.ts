@@ -23,7 +23,7 @@ function delimiterOf(header: string): string {
   return counts.sort((a, b) => b[0] - a[0])[0]![1]
 }
 
-/** Seconds from '1:52:30', '52:30' or a number. */
+/** Seconds of a clock time such as 1:52:30 or 52:30; null for anything else. */
 function clock(text: string): number | null {
   if (!/^\d+(:\d{1,2}){1,2}([.,]\d+)?$/.test(text)) return null
   return text.replace(',', '.').split(':').reduce((sum, part) => sum * 60 + Number(part), 0)
