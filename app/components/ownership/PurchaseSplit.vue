@@ -86,7 +86,7 @@ const percent = (value: number) => `${value / most.value * 100}%`
 .budget { position: absolute; top: -6px; bottom: -6px; width: 0; border-left: 2.5px dashed rgb(var(--v-theme-primary)); }
 .budget small { position: absolute; top: -14px; right: 4px; color: rgb(var(--v-theme-primary)); font-weight: 600; }
 @media (max-width: 600px) {
-  .line { grid-template-columns: 1fr auto; }
+  .line { grid-template-columns: 1fr auto; row-gap: 22px; }
   .track { grid-column: 1 / -1; grid-row: 2; }
 }
 </style>
