@@ -4,15 +4,18 @@ import { assessDrives } from './drives/assessDrives'
 import type { WaterfallStep } from './drives/waterfall'
 import type { Figure } from './figure'
 import type { Finding } from './finding'
-import { assessHousehold } from './household/assessHousehold'
+import { assessHousehold, type HouseholdAssessment } from './household/assessHousehold'
+import { watchingWeek, type WatchingWeek } from './household/watchingWeek'
 import { assessLibrary } from './library/assessLibrary'
 import type { Forecast } from './library/forecast'
 import { assessMachine } from './machine/assessMachine'
 import { assessNetwork } from './network/assessNetwork'
 import { assessOwnership } from './ownership/assessOwnership'
 import type { Plan } from './plan/planSchema'
+import { assessPlayback } from './playback/assessPlayback'
+import type { PlayabilityMatrix } from './playback/matrix'
 import { assessStreams } from './streams/assessStreams'
-import type { MixPart } from './streams/libraryMix'
+import type { Demand, MixPart } from './streams/demand'
 import type { Verdict } from './verdict'
 
 export interface Assessment {
@@ -29,6 +32,12 @@ export interface Assessment {
     readonly mix: readonly MixPart[]
     /** what one dead drive costs, in a sentence */
     readonly deadDrive: string
+    /** whether the numbers follow from habits; else from the answers of the busy evening */
+    readonly fromHabits: boolean
+    readonly week: WatchingWeek
+    readonly expected: HouseholdAssessment['expected']
+    readonly matrix: PlayabilityMatrix
+    readonly demand: Demand
   }
 }
 
@@ -39,14 +48,16 @@ export interface Assessment {
  */
 export function assess(plan: Plan, catalogue: Catalogue): Assessment {
   const { household, library, machine, drives, network, choices } = plan
-  const people = assessHousehold(household, choices)
+  const week = watchingWeek(household)
+  const people = assessHousehold(household, choices, week)
   const content = assessLibrary(library, choices, catalogue)
-  const streams = assessStreams(machine, library, choices, catalogue, people.converting)
+  const play = assessPlayback(plan, catalogue, week, people.atOnce)
+  const streams = assessStreams(machine, library, household, choices, catalogue, people.fromHabits ? play.demand : null)
   const pool = assessDrives(drives, choices, catalogue, content)
-  const wires = assessNetwork(network, library, catalogue, people.watchingHome, people.watchingAway)
+  const wires = assessNetwork(network, library, catalogue, people.atOnce.home, people.atOnce.away)
   const box = assessMachine(machine, drives, catalogue)
   const money = assessOwnership(plan, box)
-  const domains = [people, content, streams, pool, wires, box, money]
+  const domains = [people, content, play, streams, pool, wires, box, money]
   const figures: Record<string, Figure> = {}
   for (const entry of domains.flatMap(domain => domain.figures)) {
     if (figures[entry.id]) throw new CoreRangeError('FIGURE_TWICE', { id: entry.id })
@@ -57,6 +68,9 @@ export function assess(plan: Plan, catalogue: Catalogue): Assessment {
     figures,
     verdicts: domains.flatMap(domain => domain.verdicts),
     findings: domains.flatMap(domain => domain.findings).sort((a, b) => weight[a.severity] - weight[b.severity]),
-    series: { forecast: content.forecast, waterfall: pool.waterfall, mix: streams.mix, deadDrive: pool.deadDrive },
+    series: {
+      forecast: content.forecast, waterfall: pool.waterfall, mix: streams.mix, deadDrive: pool.deadDrive,
+      fromHabits: people.fromHabits, week, expected: people.expected, matrix: play.matrix, demand: play.demand,
+    },
   }
 }

@@ -1,6 +1,22 @@
 import type { Estimate } from '../figure'
+import type { CodecFamily, Container, HdrKind, SoundCodec, SubtitleKind } from './media'
 
 export type VideoCodec = 'h264' | 'hevc8' | 'hevc10' | 'av1' | 'mpeg2' | 'vc1' | 'vp9'
+
+/** The family of a codec, as devices list it. */
+export function familyOf(codec: VideoCodec): CodecFamily {
+  return codec === 'hevc8' || codec === 'hevc10' ? 'hevc' : codec
+}
+
+/** What a title of a quality usually is beside its picture; a holding can say otherwise. */
+export interface UsualMakeup {
+  readonly container: Container
+  readonly sound: SoundCodec
+  readonly channels: number
+  readonly subtitles: SubtitleKind
+  readonly framesPerSecond: number
+  readonly interlaced: boolean
+}
 
 /** One rung of the quality ladder. */
 export interface Quality {
@@ -12,12 +28,15 @@ export interface Quality {
   /** picture size relative to 1920×1080 */
   readonly pictureSize: number
   readonly highDynamicRange: boolean
+  readonly hdr: HdrKind
+  readonly bitsPerSample: number
   /** mean of picture and sound, Mb/s, as an 80 % band */
   readonly bitrateMbps: Estimate
   /** highest rate of a passage ÷ mean: 1.5 re-encoded, 1.8 straight from disc */
   readonly peakFactor: number
   /** highest rate the carrier allows, Mb/s; only discs have one */
   readonly peakLimitMbps?: number
+  readonly usual: UsualMakeup
 }
 
 const pictureSizes: Readonly<Record<number, number>> = { 576: 0.2, 720: 4 / 9, 1080: 1, 2160: 4 }
@@ -27,33 +46,47 @@ function usualBand(likely: number): Estimate {
   return { low: likely * 5 / 8, likely, high: likely * 12 / 8 }
 }
 
-function reencoded(id: string, label: string, codec: VideoCodec, lines: number, bitrateMbps: Estimate, highDynamicRange = false): Quality {
-  return { id, label, codec, lines, pictureSize: pictureSizes[lines]!, highDynamicRange, bitrateMbps, peakFactor: 1.5 }
+const film: UsualMakeup = { container: 'mkv', sound: 'ac3', channels: 6, subtitles: 'text', framesPerSecond: 24, interlaced: false }
+const small: UsualMakeup = { ...film, container: 'mp4', sound: 'aac', channels: 2 }
+const phoneClip: UsualMakeup = { ...small, subtitles: 'none', framesPerSecond: 30 }
+
+interface Rung { id: string, label: string, codec: VideoCodec, lines: number, bitrateMbps: Estimate, hdr?: HdrKind, usual?: Partial<UsualMakeup> }
+
+function reencoded({ id, label, codec, lines, bitrateMbps, hdr = 'none', usual = {} }: Rung): Quality {
+  return {
+    id, label, codec, lines, bitrateMbps, hdr, pictureSize: pictureSizes[lines]!, highDynamicRange: hdr !== 'none',
+    bitsPerSample: codec === 'hevc10' || hdr !== 'none' ? 10 : 8, peakFactor: 1.5, usual: { ...(lines < 720 ? small : film), ...usual },
+  }
 }
 
-function disc(id: string, label: string, codec: VideoCodec, lines: number, bitrateMbps: Estimate, highDynamicRange = false, peakLimitMbps?: number): Quality {
-  return { ...reencoded(id, label, codec, lines, bitrateMbps, highDynamicRange), peakFactor: 1.8, ...(peakLimitMbps ? { peakLimitMbps } : {}) }
+function disc({ peakLimitMbps, ...rung }: Rung & { peakLimitMbps?: number }): Quality {
+  return { ...reencoded({ ...rung, usual: { ...film, subtitles: 'bitmap', ...rung.usual } }), peakFactor: 1.8, ...(peakLimitMbps ? { peakLimitMbps } : {}) }
 }
 
 /** The quality ladder: typical mean bitrates, all of which a plan can override. */
 export const qualities: readonly Quality[] = [
-  reencoded('sd-h264', 'SD, H.264', 'h264', 576, { low: 1, likely: 1.8, high: 3 }),
-  reencoded('sd-hevc', 'SD, HEVC', 'hevc8', 576, usualBand(1.1)),
-  reencoded('sd-av1', 'SD, AV1', 'av1', 576, usualBand(0.9)),
-  disc('sd-disc', 'SD disc as it is, MPEG-2', 'mpeg2', 576, { low: 4, likely: 5, high: 8 }),
-  reencoded('hd720-h264', 'HD 720, H.264', 'h264', 720, { low: 2.5, likely: 4, high: 6 }),
-  reencoded('hd720-hevc', 'HD 720, HEVC', 'hevc8', 720, usualBand(2.4)),
-  reencoded('hd720-av1', 'HD 720, AV1', 'av1', 720, usualBand(1.9)),
-  reencoded('hd1080-h264', 'HD 1080, H.264', 'h264', 1080, { low: 5, likely: 8, high: 12 }),
-  reencoded('hd1080-hevc', 'HD 1080, HEVC', 'hevc8', 1080, { low: 3, likely: 4.8, high: 7 }),
-  reencoded('hd1080-av1', 'HD 1080, AV1', 'av1', 1080, usualBand(3.8)),
-  disc('hd1080-disc', 'HD 1080 disc as it is', 'h264', 1080, { low: 18, likely: 28, high: 38 }, false, 48),
-  reencoded('uhd-sdr-hevc', 'UHD 2160 SDR, HEVC', 'hevc8', 2160, { low: 10, likely: 16, high: 25 }),
-  reencoded('uhd-sdr-av1', 'UHD 2160 SDR, AV1', 'av1', 2160, usualBand(12)),
-  reencoded('uhd-hdr-hevc', 'UHD 2160 HDR, HEVC', 'hevc10', 2160, { low: 12, likely: 20, high: 35 }, true),
-  reencoded('uhd-hdr-av1', 'UHD 2160 HDR, AV1', 'av1', 2160, usualBand(15), true),
-  disc('uhd-disc', 'UHD 2160 disc as it is, HDR', 'hevc10', 2160, { low: 45, likely: 60, high: 85 }, true, 128),
-  reencoded('home1080-h264', 'Home video 1080, H.264', 'h264', 1080, usualBand(17)),
-  reencoded('home1080-hevc', 'Home video 1080, HEVC', 'hevc8', 1080, usualBand(10)),
-  reencoded('home2160-hevc', 'Home video 2160, HEVC', 'hevc8', 2160, usualBand(24)),
+  reencoded({ id: 'sd-h264', label: 'SD, H.264', codec: 'h264', lines: 576, bitrateMbps: { low: 1, likely: 1.8, high: 3 } }),
+  reencoded({ id: 'sd-hevc', label: 'SD, HEVC', codec: 'hevc8', lines: 576, bitrateMbps: usualBand(1.1) }),
+  reencoded({ id: 'sd-av1', label: 'SD, AV1', codec: 'av1', lines: 576, bitrateMbps: usualBand(0.9) }),
+  disc({ id: 'sd-disc', label: 'SD disc as it is, MPEG-2', codec: 'mpeg2', lines: 576, bitrateMbps: { low: 4, likely: 5, high: 8 }, usual: { framesPerSecond: 25, interlaced: true } }),
+  reencoded({ id: 'hd720-h264', label: 'HD 720, H.264', codec: 'h264', lines: 720, bitrateMbps: { low: 2.5, likely: 4, high: 6 } }),
+  reencoded({ id: 'hd720-hevc', label: 'HD 720, HEVC', codec: 'hevc8', lines: 720, bitrateMbps: usualBand(2.4) }),
+  reencoded({ id: 'hd720-av1', label: 'HD 720, AV1', codec: 'av1', lines: 720, bitrateMbps: usualBand(1.9), usual: { sound: 'opus' } }),
+  reencoded({ id: 'hd1080-h264', label: 'HD 1080, H.264', codec: 'h264', lines: 1080, bitrateMbps: { low: 5, likely: 8, high: 12 } }),
+  reencoded({ id: 'hd1080-hevc', label: 'HD 1080, HEVC', codec: 'hevc8', lines: 1080, bitrateMbps: { low: 3, likely: 4.8, high: 7 } }),
+  reencoded({ id: 'hd1080-av1', label: 'HD 1080, AV1', codec: 'av1', lines: 1080, bitrateMbps: usualBand(3.8), usual: { sound: 'opus' } }),
+  disc({ id: 'hd1080-disc', label: 'HD 1080 disc as it is', codec: 'h264', lines: 1080, bitrateMbps: { low: 18, likely: 28, high: 38 }, peakLimitMbps: 48, usual: { sound: 'dtshd' } }),
+  reencoded({ id: 'uhd-sdr-hevc', label: 'UHD 2160 SDR, HEVC', codec: 'hevc8', lines: 2160, bitrateMbps: { low: 10, likely: 16, high: 25 }, usual: { sound: 'eac3' } }),
+  reencoded({ id: 'uhd-sdr-av1', label: 'UHD 2160 SDR, AV1', codec: 'av1', lines: 2160, bitrateMbps: usualBand(12), usual: { sound: 'opus' } }),
+  reencoded({ id: 'uhd-hdr-hevc', label: 'UHD 2160 HDR, HEVC', codec: 'hevc10', lines: 2160, bitrateMbps: { low: 12, likely: 20, high: 35 }, hdr: 'hdr10', usual: { sound: 'eac3' } }),
+  reencoded({ id: 'uhd-hdr-av1', label: 'UHD 2160 HDR, AV1', codec: 'av1', lines: 2160, bitrateMbps: usualBand(15), hdr: 'hdr10', usual: { sound: 'opus' } }),
+  disc({ id: 'uhd-disc', label: 'UHD 2160 disc as it is, HDR', codec: 'hevc10', lines: 2160, bitrateMbps: { low: 45, likely: 60, high: 85 }, hdr: 'dynamic', peakLimitMbps: 128, usual: { sound: 'truehd', channels: 8 } }),
+  reencoded({ id: 'home1080-h264', label: 'Home video 1080, H.264', codec: 'h264', lines: 1080, bitrateMbps: usualBand(17), usual: phoneClip }),
+  reencoded({ id: 'home1080-hevc', label: 'Home video 1080, HEVC', codec: 'hevc8', lines: 1080, bitrateMbps: usualBand(10), usual: phoneClip }),
+  reencoded({ id: 'home2160-hevc', label: 'Home video 2160, HEVC', codec: 'hevc8', lines: 2160, bitrateMbps: usualBand(24), usual: phoneClip }),
 ]
+
+/** Highest rate of a passage of a title of this quality, Mb/s: mean × peak factor, at most what the carrier allows, never under the mean. */
+export function peakMbps(quality: Quality, bitrateMbps: number): number {
+  return Math.max(bitrateMbps, Math.min(bitrateMbps * quality.peakFactor, quality.peakLimitMbps ?? Infinity))
+}

@@ -16,14 +16,21 @@ export interface WorkTable {
   readonly decode: Readonly<Record<VideoCodec, DecodeCost>>
   readonly scale: Estimate
   readonly toneMap: Estimate
+  /** weaving apart, per source picture at the same rate */
+  readonly deinterlace: Estimate
+  /** burning subtitles in, per picture that goes out */
+  readonly burnText: Estimate
+  readonly burnBitmap: Estimate
   readonly encodeH264: Estimate
+  /** another container around the same picture and sound: planned for the process around it */
+  readonly repack: Estimate
   /** sound converted to stereo */
   readonly audio: Estimate
   /** practitioners' upper figure for one 2160p HDR conversion */
   readonly uhdToneMappedHigh: number
 }
 
-const { decode, scale, tonemap, encode } = measured.coefficients
+const { decode, scale, tonemap, deinterlace, burn, encode, remux } = measured.coefficients
 
 /** A coefficient with its measured range; ±15 %, the table's own repeatability, where none was measured. */
 function estimate(entry: { value: number, low?: number, high?: number }): Estimate {
@@ -51,7 +58,11 @@ export const workTable: WorkTable = {
   },
   scale: estimate(scale),
   toneMap: estimate(tonemap),
+  deinterlace: estimate(deinterlace.sameRate),
+  burnText: estimate(burn.text),
+  burnBitmap: estimate(burn.bitmap),
   encodeH264: estimate(encode.h264VeryFast),
+  repack: { low: remux.value, likely: 0.02, high: 0.02 },
   audio: { low: 0.029, likely: 0.05, high: 0.05 },
   uhdToneMappedHigh: 8.5,
 }

@@ -16,6 +16,11 @@ const columns: Readonly<Record<string, readonly (readonly [string, number])[]>> 
   bitsPerSample: [['bit_depth', 1], ['bits', 1]],
   hdr: [['hdr', 1], ['color_transfer', 1]],
   audioTracks: [['audio_tracks', 1], ['audio', 1]],
+  soundCodec: [['audio_codec', 1], ['sound_codec', 1], ['sound', 1]],
+  channels: [['channels', 1], ['audio_channels', 1]],
+  subtitles: [['subtitles', 1], ['subtitle_codec', 1], ['subtitle_codecs', 1]],
+  container: [['container', 1], ['format', 1], ['format_name', 1]],
+  framesPerSecond: [['fps', 1], ['frame_rate', 1], ['frames_per_second', 1]],
 }
 
 function delimiterOf(header: string): string {
@@ -82,6 +87,11 @@ export function readCsvScan(text: string): CsvScan {
       height: number('height'),
       bitsPerSample: number('bitsPerSample') ?? 8,
       highDynamicRange: /^(yes|true|1|hdr.*|pq|hlg|smpte2084|arib-std-b67)$/i.test(textOf('hdr')),
+      soundCodec: textOf('soundCodec').toLowerCase() || null,
+      channels: number('channels'),
+      subtitleCodecs: textOf('subtitles').toLowerCase().split(/[\s+/|]+/).filter(name => name !== '' && name !== 'none' && name !== 'no'),
+      container: textOf('container').toLowerCase() || null,
+      framesPerSecond: number('framesPerSecond'),
       interlaced: false,
       variableFrameRate: false,
       audioTracks: at.audioTracks ? number('audioTracks') : null,

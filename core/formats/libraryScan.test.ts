@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { qualities } from '../catalogue/qualities'
-import { holdingsOf, ScanGrouping } from '../library/scanGroups'
+import { holdingsOf, mostGroups, ScanGrouping } from '../library/scanGroups'
 import { planSchema } from '../plan/planSchema'
 import { LibraryScanReader, problemsKept } from './libraryScan'
 import { readProbeDocument } from './probeDocument'
@@ -101,7 +101,7 @@ describe('a scan in CSV', () => {
 
 describe('holdings from a scan', () => {
   const scanned = (changes: Partial<ScannedFile> = {}): ScannedFile => ({
-    path: 'x', sizeBytes: 6.6e9, durationS: 6600, videoCodec: 'h264', width: 1920, height: 1080, bitsPerSample: 8, highDynamicRange: false, interlaced: false, variableFrameRate: false, audioTracks: 1, bitrateMbps: 8, ...changes,
+    path: 'x', sizeBytes: 6.6e9, durationS: 6600, videoCodec: 'h264', width: 1920, height: 1080, bitsPerSample: 8, highDynamicRange: false, interlaced: false, variableFrameRate: false, audioTracks: 1, soundCodec: null, channels: null, subtitleCodecs: [], container: null, framesPerSecond: null, bitrateMbps: 8, ...changes,
   })
   it.each([
     [{}, 'hd1080-h264'], [{ bitrateMbps: 28 }, 'hd1080-disc'], [{ width: 1920, height: 800 }, 'hd1080-h264'], [{ width: 1280, height: 536 }, 'hd720-h264'],
@@ -113,11 +113,39 @@ describe('holdings from a scan', () => {
   ] as const)('%j is %s', (changes, id) => expect(grouped([scanned(changes)]).groups[0]?.quality.id).toBe(id))
 
   it('carry counts, mean lengths and true mean bitrates, and add up to the bytes of the scan', () => {
-    const { groups } = grouped([scanned(), scanned({ durationS: 3300, sizeBytes: 6.6e9, bitrateMbps: 16 * 0.9 })])
-    expect(groups).toMatchObject([{ titles: 2, minutes: 82.5, sizeBytes: 1.32e10 }])
-    expect(groups[0]!.bitrateMbps).toBeCloseTo((8 * 6600 + 14.4 * 3300) / 9900, 9)
+    const { groups } = grouped([scanned(), scanned({ durationS: 4400, sizeBytes: 6.6e9, bitrateMbps: 16 * 0.9 })])
+    expect(groups).toMatchObject([{ titles: 2, minutes: expect.closeTo(91.667, 3), sizeBytes: 1.32e10 }])
+    expect(groups[0]!.bitrateMbps).toBeCloseTo((8 * 6600 + 14.4 * 4400) / 11_000, 9)
     const plan = planSchema.parse({ name: 'x', library: { holdings: holdingsOf(groups) } })
-    expect(plan.library.holdings[0]).toMatchObject({ quality: 'hd1080-h264', titles: 2, minutes: 82.5 })
+    expect(plan.library.holdings[0]).toMatchObject({ quality: 'hd1080-h264', titles: 2, minutes: 91.67 })
+  })
+  it('are kept apart by what they are made of, where it differs from the usual', () => {
+    const disc = { videoCodec: 'hevc', width: 3840, height: 2160, bitsPerSample: 10, highDynamicRange: true, bitrateMbps: 60 }
+    const { groups } = grouped([
+      scanned({ container: 'matroska,webm', soundCodec: 'dts', channels: 6, subtitleCodecs: ['hdmv_pgs_subtitle'] }),
+      scanned({ container: 'mov,mp4,m4a', soundCodec: 'aac', channels: 2, subtitleCodecs: ['subrip', 'hdmv_pgs_subtitle'] }),
+      scanned({ container: 'mov,mp4,m4a', soundCodec: 'aac', channels: 2, subtitleCodecs: ['ass'], framesPerSecond: 59.94 }),
+      scanned({ ...disc, container: 'matroska,webm', soundCodec: 'dts', channels: 8 }),
+    ])
+    expect(groups).toHaveLength(4)
+    const made = (part: object) => groups.find(group => Object.entries(part).every(([key, value]) => (group.makeup as Record<string, unknown>)[key] === value))
+    expect(made({ sound: 'dts', subtitles: 'bitmap' })).toBeDefined()
+    expect(made({ subtitles: 'styled', framesPerSecond: 60 })).toBeDefined()
+    expect(groups.some(group => group.quality.id === 'uhd-disc')).toBe(true)
+    const holdings = holdingsOf(groups)
+    expect(planSchema.parse({ name: 'x', library: { holdings } }).library.holdings).toEqual(holdings)
+  })
+  it('are episodes by their name or their length', () => {
+    const kinds = (changes: Partial<ScannedFile>) => grouped([scanned(changes)]).groups[0]?.kind
+    expect([kinds({ path: 'Lock keepers/S01E03.mkv' }), kinds({ path: 'Weir 2x04.mkv' }), kinds({ durationS: 1500 }), kinds({ path: 'The mill.mkv' })]).toEqual(['series', 'series', 'series', 'film'])
+  })
+  it('of thousands of unlike files fold into few, and lose neither titles nor bytes', () => {
+    const files = Array.from({ length: 3000 }, (_, index) => scanned({ path: `odd ${index}`, videoCodec: `codec-${index}`, height: 300 + index, channels: index % 9 + 1, framesPerSecond: 24 + index % 90 }))
+    const { groups, oddities } = grouped(files)
+    expect(groups.length).toBeLessThanOrEqual(mostGroups)
+    expect(groups.reduce((sum, group) => sum + group.titles, 0)).toBe(3000)
+    expect(groups.reduce((sum, group) => sum + group.sizeBytes, 0)).toBeCloseTo(3000 * 6.6e9, -3)
+    expect(oddities.find(entry => entry.oddity === 'unknownCodec')?.files).toBe(3000)
   })
   it('lists what is odd with examples, and leaves out what cannot be counted', () => {
     const { groups, oddities } = grouped([

@@ -10,6 +10,7 @@ const streamSchema = z.looseObject({
   codec_name: looseText,
   width: looseNumber,
   height: looseNumber,
+  channels: looseNumber,
   pix_fmt: looseText,
   bits_per_raw_sample: looseNumber,
   color_transfer: looseText,
@@ -21,7 +22,7 @@ const streamSchema = z.looseObject({
   side_data_list: z.array(z.looseObject({ side_data_type: looseText })).nullish().catch(null),
 })
 const documentSchema = z.looseObject({
-  format: z.looseObject({ filename: looseText, duration: looseNumber, size: looseNumber, bit_rate: looseNumber }).nullish().catch(null),
+  format: z.looseObject({ filename: looseText, format_name: looseText, duration: looseNumber, size: looseNumber, bit_rate: looseNumber }).nullish().catch(null),
   streams: z.array(streamSchema).nullish().catch(null),
 })
 
@@ -55,6 +56,7 @@ export function readProbeDocument(value: unknown): ScannedFile | null {
   if (!parsed.success || (!parsed.data.format && !parsed.data.streams)) return null
   const { format, streams } = parsed.data
   const video = (streams ?? []).find(stream => stream.codec_type === 'video' && !stream.disposition?.attached_pic)
+  const sound = (streams ?? []).find(stream => stream.codec_type === 'audio')
   const durationS = format?.duration ?? video?.duration ?? null
   const sizeBytes = format?.size ?? null
   const counted = sizeBytes !== null && durationS ? sizeBytes * 8 / durationS : format?.bit_rate ?? null
@@ -70,6 +72,11 @@ export function readProbeDocument(value: unknown): ScannedFile | null {
     highDynamicRange: video ? isHighDynamicRange(video) : false,
     interlaced: ['tt', 'bb', 'tb', 'bt'].includes(video?.field_order ?? ''),
     variableFrameRate: nominal !== null && mean !== null && Math.abs(nominal / mean - 1) > 0.01,
+    soundCodec: sound?.codec_name ?? null,
+    channels: sound?.channels || null,
+    subtitleCodecs: (streams ?? []).flatMap(stream => stream.codec_type === 'subtitle' && stream.codec_name ? [stream.codec_name] : []),
+    container: format?.format_name ?? null,
+    framesPerSecond: mean ?? nominal,
     audioTracks: streams ? streams.filter(stream => stream.codec_type === 'audio').length : null,
     bitrateMbps: counted ? counted / 1e6 : null,
   }

@@ -14,6 +14,14 @@ export interface ScannedFile {
   readonly variableFrameRate: boolean
   /** null when the scan does not tell */
   readonly audioTracks: number | null
+  /** codec and channels of the first sound track; null when the scan does not tell */
+  readonly soundCodec: string | null
+  readonly channels: number | null
+  /** codecs of the subtitles as the tool names them */
+  readonly subtitleCodecs: readonly string[]
+  /** format names as the tool gives them, such as 'matroska,webm' */
+  readonly container: string | null
+  readonly framesPerSecond: number | null
   /** mean of the whole file, Mb/s */
   readonly bitrateMbps: number | null
 }

@@ -4,7 +4,8 @@ import { band } from '../band'
 import { qualities } from '../catalogue/qualities'
 import type { Estimate } from '../figure'
 import { planSchema, type PlanInput } from '../plan/planSchema'
-import { additionsAfter, extrasShare, forecastLibrary, holdingSizes, monthFull } from './forecast'
+import { additionsFactor, forecastLibrary, monthFull } from './forecast'
+import { extrasShare, holdingSizes, isIrreplaceable } from './holdingSizes'
 
 const libraryOf = (library: PlanInput['library']) => planSchema.parse({ name: 'x', library }).library
 
@@ -24,19 +25,13 @@ describe('the month in which the room is full', () => {
   })
 })
 
+/** All additions up to a month, in units of the first month's. */
+const additionsAfter = (months: number, change: number) => Array.from({ length: months }, (_, index) => additionsFactor(index + 1, change)).reduce((sum, factor) => sum + factor, 0)
+
 describe('additions', () => {
   it('are constant within twelve months and change at months 13, 25 …', () => {
-    expect(additionsAfter(0, 0.5)).toBe(0)
-    expect(additionsAfter(12, 0.5)).toBe(12)
-    expect(additionsAfter(13, 0.5)).toBe(13.5)
+    expect([1, 12, 13, 24, 25].map(month => additionsFactor(month, 0.5))).toEqual([1, 1, 1.5, 1.5, 2.25])
     expect(additionsAfter(25, 0.5)).toBe(12 + 18 + 2.25)
-  })
-  it('agree with adding month by month', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 180 }), fc.double({ min: -0.9, max: 2, noNaN: true }), (months, change) => {
-      let sum = 0
-      for (let month = 1; month <= months; month++) sum += (1 + change) ** Math.floor((month - 1) / 12)
-      expect(additionsAfter(months, change) / Math.max(1e-12, sum) || 1).toBeCloseTo(1, 9)
-    }))
   })
 })
 
@@ -66,7 +61,7 @@ describe('content', () => {
       const library = libraryOf(input)
       const fast = forecastLibrary(library, qualities, month).months[month]!
       const inputs: Record<string, Estimate> = { growth: { low: library.growthLowFactor, likely: 1, high: library.growthHighFactor } }
-      for (const size of holdingSizes(library, qualities)) if (size.usualBitrate) inputs[size.qualityId] = size.bitrateMbps
+      for (const size of holdingSizes(library, qualities)) if (size.usualOf) inputs[size.usualOf] = size.amount
       const slow = band(inputs, (values) => {
         const added = additionsAfter(month, library.additionsChangePerYear) * values.growth!
         return library.holdings.reduce((sum, holding) => {
@@ -88,5 +83,47 @@ describe('content', () => {
         if (index > 0) expect(month.likely).toBeGreaterThanOrEqual(months[index - 1]!.likely - 1e-9)
       })
     }), { numRuns: 40 })
+  })
+})
+
+describe('kinds, deletions, drift and events', () => {
+  const at = (library: PlanInput['library'], month: number) => forecastLibrary(libraryOf(library), qualities, 60).months[month]!.likely
+  it('music is lossless 6.75 MB a minute, photos a few MB each, the rest by its size', () => {
+    expect(at({ holdings: [{ kind: 'music', quality: 'music-lossless', titles: 1000, minutes: 60 }] }, 0)).toBeCloseTo(1000 * 60 * 6.75 / 1e6, 9)
+    expect(at({ holdings: [{ kind: 'photos', quality: 'photo', titles: 40_000 }] }, 0)).toBeCloseTo(0.2, 9)
+    expect(at({ holdings: [{ kind: 'computerBackups', quality: 'given', sizeGB: 800, addedGBPerMonth: 10 }] }, 12)).toBeCloseTo(0.92, 9)
+  })
+  it('a size given whole counts titles that come with their mean share of it', () => {
+    expect(at({ holdings: [{ quality: 'hd1080-h264', sizeGB: 1000, titles: 100, addedPerMonth: 5 }] }, 12)).toBeCloseTo(1.6, 9)
+  })
+  it('deletions lessen it, never below nothing', () => {
+    const holdings = [{ quality: 'hd1080-h264' as const, titles: 100, minutes: 110, bitrateMbps: 8, removedPerMonth: 10 }]
+    expect(at({ holdings }, 5)).toBeCloseTo(50 * 0.0066 * 1.02, 9)
+    expect(at({ holdings }, 20)).toBe(0)
+  })
+  it('a holding drifts by its own change where it has one, else by the library\'s', () => {
+    const holdings = [{ kind: 'projects' as const, quality: 'given' as const, sizeGB: 0, addedGBPerMonth: 100 }]
+    expect(at({ holdings, additionsChangePerYear: 0.2 }, 24)).toBeCloseTo(1.2 + 1.44, 9)
+    expect(at({ holdings: [{ ...holdings[0]!, changePerYear: -0.5 }], additionsChangePerYear: 0.2 }, 24)).toBeCloseTo(1.2 + 0.6, 9)
+  })
+  it('growth of its own is compounded month by month to the yearly rate', () => {
+    expect(at({ holdings: [{ kind: 'documents', quality: 'given', sizeGB: 1000, growthPerYear: 0.3 }] }, 24)).toBeCloseTo(1.69, 9)
+  })
+  it('an event counts from its month on, one of the past from the start', () => {
+    const library = { startsOn: '2026-11', otherTB: 1, events: [{ month: '2027-03', sizeGB: 500 }, { month: '2027-05', sizeGB: -200 }, { month: '2020-01', sizeGB: 100 }] }
+    expect([0, 3, 4, 6].map(month => at(library, month))).toEqual([1.1, 1.1, 1.6, 1.4].map(value => expect.closeTo(value, 9)))
+  })
+  it('the kinds add up to the whole, month by month', () => {
+    const { kinds, months } = forecastLibrary(libraryOf({ holdings: [{ titles: 50, addedPerMonth: 2 }, { kind: 'photos', quality: 'photo', titles: 9000, addedPerMonth: 100 }], otherTB: 1, events: [{ month: '2027-03', sizeGB: 500 }] }), qualities, 24)
+    for (const month of [0, 4, 24]) expect([...kinds.values()].reduce((sum, kind) => sum + kind[month]!, 0)).toBeCloseTo(months[month]!.likely, 9)
+  })
+  it('second copies take their own space', () => {
+    const one = { titles: 100, minutes: 110, bitrateMbps: 8 }
+    expect(at({ holdings: [{ ...one, smallCopies: 'hd720' }] }, 0) - at({ holdings: [one] }, 0)).toBeCloseTo(100 * 3 * 110 * 60 / 8 / 1e6, 9)
+  })
+  it('what is gone for good follows the kind unless said otherwise', () => {
+    expect((['film', 'photos', 'homeVideo', 'computerBackups'] as const).map(kind => isIrreplaceable({ kind, loss: 'byKind' }))).toEqual([false, true, true, false])
+    expect(isIrreplaceable({ kind: 'film', loss: 'irreplaceable' })).toBe(true)
+    expect(isIrreplaceable({ kind: 'photos', loss: 'replaceable' })).toBe(false)
   })
 })

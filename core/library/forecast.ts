@@ -1,112 +1,93 @@
+import type { HoldingKindId } from '../catalogue/holdingKinds'
 import type { Quality } from '../catalogue/qualities'
 import { exactly, type Estimate } from '../figure'
 import type { Library } from '../plan/library'
-import { recordingGB } from '../units/dataSize'
-import { monthsPerYear } from '../units/time'
-
-/** Artwork, previews and index beside the video, as a share of it. */
-export const extrasShare = 0.02
+import { monthsBetween, monthsPerYear } from '../units/time'
+import { holdingSizes, type HoldingSize } from './holdingSizes'
 
 /** Longest forecast, in months. */
 export const longestForecastMonths = 180
 
-/** Titles of one bitrate: today, and added in a month. */
-export interface HoldingSize {
-  readonly name: string
-  readonly qualityId: string
-  readonly bitrateMbps: Estimate
-  /** false when the plan gives the bitrate itself */
-  readonly usualBitrate: boolean
-  /** TB that one Mb/s of mean bitrate makes of all its titles, extras included */
-  readonly todayTBPerMbps: number
-  /** the same of the titles added in one month */
-  readonly addedTBPerMbps: number
-}
-
 /** Content month by month from now (index 0) on. */
-export interface Forecast { readonly months: readonly Estimate[] }
-
-/** The holdings as sizes per Mb/s, so that a different bitrate is a multiplication. */
-export function holdingSizes(library: Library, qualities: readonly Quality[]): HoldingSize[] {
-  return library.holdings.flatMap((holding) => {
-    const quality = qualities.find(candidate => candidate.id === holding.quality)
-    if (!quality) return []
-    const tbPerMbps = recordingGB(1, holding.minutes) / 1000 * (1 + extrasShare)
-    return [{
-      name: holding.name || quality.label,
-      qualityId: quality.id,
-      bitrateMbps: holding.bitrateMbps === null ? quality.bitrateMbps : exactly(holding.bitrateMbps),
-      usualBitrate: holding.bitrateMbps === null,
-      todayTBPerMbps: holding.titles * tbPerMbps,
-      addedTBPerMbps: holding.addedPerMonth * tbPerMbps,
-    }]
-  })
+export interface Forecast {
+  readonly months: readonly Estimate[]
+  /** likely content of each kind that is kept, month by month, TB; dated events stand with 'other' */
+  readonly kinds: ReadonlyMap<HoldingKindId | 'other', Float64Array>
 }
 
-/**
- * Months' worth of today's additions that have come in after m months: additions are constant within twelve
- * months and × (1 + change) at months 13, 25 ….
- * @param month whole, >= 0
- * @param changePerYear > −1
- * @example additionsAfter(13, 0.5) // 12 + 1.5
- */
-export function additionsAfter(month: number, changePerYear: number): number {
-  let sum = 0
-  let rate = 1
-  for (let start = 0; start < month; start += monthsPerYear) {
-    sum += rate * Math.min(monthsPerYear, month - start)
-    rate *= 1 + changePerYear
+/** What the monthly additions are multiplied by in a month: constant within twelve months, × (1 + change) at months 13, 25 …. */
+export function additionsFactor(month: number, changePerYear: number): number {
+  return (1 + changePerYear) ** Math.floor((month - 1) / monthsPerYear)
+}
+
+/** One holding month by month, per unit of its amount; additions and growth of its own are scaled by the growth band. */
+function course({ todayTB, addedTB, removedTB, changePerYear, growthPerYear }: Pick<HoldingSize, 'todayTB' | 'addedTB' | 'removedTB' | 'changePerYear' | 'growthPerYear'>, growth: number, months: number): Float64Array {
+  const content = new Float64Array(months + 1)
+  const grows = (1 + Math.max(-0.999, growthPerYear * growth)) ** (1 / monthsPerYear)
+  content[0] = todayTB
+  for (let month = 1; month <= months; month++) {
+    content[month] = Math.max(0, content[month - 1]! * grows + growth * addedTB * additionsFactor(month, changePerYear) - removedTB)
+  }
+  return content
+}
+
+/** TB of the dated events that have happened by each month. */
+function eventsTB(library: Library, months: number): Float64Array {
+  const sum = new Float64Array(months + 1)
+  for (const event of library.events) {
+    const at = Math.max(0, monthsBetween(library.startsOn, event.month))
+    for (let month = at; month <= months; month++) sum[month]! += event.sizeGB / 1000
   }
   return sum
 }
 
 /**
- * Content after some months' worth of additions. Content is linear in each bitrate and in the growth, so their swings
- * are written out here; they add by the root of the sum of squares, as everywhere.
- */
-function contentAt(sizes: readonly HoldingSize[], library: Library, addedMonths: number): Estimate {
-  let likely = library.otherTB
-  let growthTB = library.otherGrowthGBPerMonth / 1000
-  let down = 0
-  let up = 0
-  for (const { bitrateMbps, todayTBPerMbps, addedTBPerMbps } of sizes) {
-    const tbPerMbps = todayTBPerMbps + addedMonths * addedTBPerMbps
-    likely += bitrateMbps.likely * todayTBPerMbps
-    growthTB += bitrateMbps.likely * addedTBPerMbps
-    down += ((bitrateMbps.likely - bitrateMbps.low) * tbPerMbps) ** 2
-    up += ((bitrateMbps.high - bitrateMbps.likely) * tbPerMbps) ** 2
-  }
-  const addedTB = addedMonths * growthTB
-  likely += addedTB
-  down += (addedTB * (1 - library.growthLowFactor)) ** 2
-  up += (addedTB * (library.growthHighFactor - 1)) ** 2
-  return { low: Math.max(0, likely - Math.sqrt(down)), likely, high: likely + Math.sqrt(up) }
-}
-
-/**
- * Content of the library month by month, with its band: the usual bitrates' ranges (unless a holding gives its own)
- * and the growth band together.
+ * Content of the library month by month, with its band: the usual sizes' ranges (unless a holding gives its own)
+ * and the growth band together, by the root of the sum of squares of their swings. Content is linear in each amount, so
+ * those swings are written out here. Events are taken as they are entered.
  * @param months how far to look, whole, 0..180
  */
 export function forecastLibrary(library: Library, qualities: readonly Quality[], months: number): Forecast {
-  const sizes = mergeByQuality(holdingSizes(library, qualities))
+  const other: HoldingSize = {
+    index: -1, name: 'other', kind: 'documents', sized: 'given', amount: exactly(1), usualOf: null, todayTB: library.otherTB, addedTB: library.otherGrowthGBPerMonth / 1000,
+    removedTB: 0, changePerYear: library.additionsChangePerYear, growthPerYear: 0,
+  }
+  const kinds = new Map<HoldingKindId | 'other', Float64Array>()
+  const [likely, slow, fast] = [eventsTB(library, months), eventsTB(library, months), eventsTB(library, months)]
+  const events = likely.slice()
+  const byAmount = new Map<string, { amount: Estimate, units: Float64Array }>()
+  for (const size of [...holdingSizes(library, qualities), other]) {
+    const course1 = course(size, 1, months)
+    const isStill = size.addedTB === 0 && size.growthPerYear === 0
+    const [low, high] = isStill ? [course1, course1] : [course(size, library.growthLowFactor, months), course(size, library.growthHighFactor, months)]
+    const kind = size.index < 0 ? 'other' : size.kind
+    const ofKind = kinds.get(kind) ?? new Float64Array(months + 1)
+    kinds.set(kind, ofKind)
+    const swing = size.usualOf === null ? null : byAmount.get(size.usualOf) ?? { amount: size.amount, units: new Float64Array(months + 1) }
+    if (size.usualOf !== null) byAmount.set(size.usualOf, swing!)
+    for (let month = 0; month <= months; month++) {
+      const tb = size.amount.likely * course1[month]!
+      likely[month]! += tb
+      ofKind[month]! += tb
+      slow[month]! += size.amount.likely * low[month]!
+      fast[month]! += size.amount.likely * high[month]!
+      if (swing) swing.units[month]! += course1[month]!
+    }
+  }
+  for (let month = 0; month <= months; month++) kinds.get('other')![month]! += events[month]!
   return {
-    months: Array.from({ length: months + 1 }, (_, month) =>
-      contentAt(sizes, library, additionsAfter(month, library.additionsChangePerYear))),
+    kinds,
+    months: Array.from(likely, (sum, month) => {
+      let down = Math.max(0, sum - slow[month]!) ** 2
+      let up = Math.max(0, fast[month]! - sum) ** 2
+      for (const { amount, units } of byAmount.values()) {
+        down += ((amount.likely - amount.low) * units[month]!) ** 2
+        up += ((amount.high - amount.likely) * units[month]!) ** 2
+      }
+      const content = Math.max(0, sum)
+      return { low: Math.max(0, content - Math.sqrt(down)), likely: content, high: content + Math.sqrt(up) }
+    }),
   }
-}
-
-/** Holdings that share a bitrate swing together, so they count as one; this also keeps long lists quick. */
-function mergeByQuality(sizes: readonly HoldingSize[]): HoldingSize[] {
-  const merged = new Map<string, HoldingSize>()
-  for (const size of sizes) {
-    const key = size.usualBitrate ? size.qualityId : `given ${size.bitrateMbps.likely}`
-    const before = merged.get(key)
-    merged.set(key, before
-      ? { ...before, todayTBPerMbps: before.todayTBPerMbps + size.todayTBPerMbps, addedTBPerMbps: before.addedTBPerMbps + size.addedTBPerMbps }
-      : size)
-  }
-  return [...merged.values()]
 }
 
 /**

@@ -1,9 +1,15 @@
 import type { Quality, VideoCodec } from '../catalogue/qualities'
 import type { ScannedFile } from '../formats/scannedFile'
-import type { Holding } from '../plan/library'
+import { holdingSchema, type Holding } from '../plan/library'
+import { makeupKey, makeupOf, makeupText, type Makeup } from './scanMakeup'
 
 export interface ScanGroup {
   readonly quality: Quality
+  readonly kind: 'film' | 'series'
+  /** what these files are made of beside the picture, where it differs from the usual */
+  readonly makeup: Makeup
+  /** quality, and what differs from the usual */
+  readonly label: string
   readonly titles: number
   readonly minutes: number
   readonly bitrateMbps: number
@@ -44,7 +50,13 @@ function linesOf(width: number | null, height: number | null): 576 | 720 | 1080 
   return (lines || 1080) as 576 | 720 | 1080 | 2160
 }
 
-interface Total { titles: number, seconds: number, bits: number, bytes: number }
+/** A file named by season and episode, or shorter than this, counts as an episode. */
+const episodeUnderS = 65 * 60
+const episodeName = /s\d{1,2}[ ._-]?e\d{1,3}|\b\d{1,2}x\d{2}\b/i
+/** More groups than this are folded into the largest of their quality, so that a plan stays readable. */
+export const mostGroups = 60
+
+interface Total { readonly quality: Quality, readonly kind: ScanGroup['kind'], readonly makeup: Makeup, titles: number, seconds: number, bits: number, bytes: number }
 
 /** Gathers a scan file by file into holdings by quality; keeps sums only, so that its memory does not grow with the scan. */
 export class ScanGrouping {
@@ -63,17 +75,23 @@ export class ScanGrouping {
     if (file.interlaced) this.note('interlaced', file)
     if (file.variableFrameRate) this.note('variableFrameRate', file)
     const quality = this.qualityOf(file, file.bitrateMbps)
-    const total = this.totals.get(quality.id) ?? { titles: 0, seconds: 0, bits: 0, bytes: 0 }
+    const kind = episodeName.test(file.path) || file.durationS < episodeUnderS ? 'series' : 'film'
+    const makeup = makeupOf(file, quality.usual)
+    const key = `${kind} ${quality.id} ${makeupKey(makeup)}`
+    const total = this.totals.get(key) ?? { quality, kind, makeup, titles: 0, seconds: 0, bits: 0, bytes: 0 }
+    this.totals.set(key, total)
     total.titles++
     total.seconds += file.durationS
     total.bits += file.bitrateMbps * file.durationS
     total.bytes += file.sizeBytes ?? file.bitrateMbps * file.durationS / 8 * 1e6
-    this.totals.set(quality.id, total)
   }
 
   summary(): ScanSummary {
-    const groups = [...this.totals].map(([id, total]) => ({
-      quality: this.qualities.find(quality => quality.id === id)!,
+    const groups = folded([...this.totals.values()]).map(total => ({
+      quality: total.quality,
+      kind: total.kind,
+      makeup: total.makeup,
+      label: [total.quality.label, ...makeupText(total.makeup)].join(', '),
       titles: total.titles,
       minutes: total.seconds / total.titles / 60,
       bitrateMbps: total.bits / total.seconds,
@@ -111,15 +129,34 @@ export class ScanGrouping {
   }
 }
 
-/** The holdings that a scan's groups make in a plan, with their real lengths and bitrates. */
+/** The totals (of far fewer qualities than groups are kept), the smallest folded into the largest of their kind and quality until no more than a plan's worth are left. */
+function folded(totals: readonly Total[]): Total[] {
+  const kept = [...totals].sort((a, b) => b.titles - a.titles)
+  while (kept.length > mostGroups) {
+    const least = kept.pop()!
+    const host = kept.find(total => total.quality === least.quality && total.kind === least.kind) ?? kept.find(total => total.quality === least.quality)
+    if (!host) {
+      kept.unshift(least)
+      continue
+    }
+    host.titles += least.titles
+    host.seconds += least.seconds
+    host.bits += least.bits
+    host.bytes += least.bytes
+  }
+  return kept
+}
+
+/** The holdings that a scan's groups make in a plan, with their real lengths, bitrates and make-up. */
 export function holdingsOf(groups: readonly ScanGroup[]): Holding[] {
   const rounded = (value: number) => Number(value.toPrecision(4))
-  return groups.map(group => ({
-    name: `Scanned: ${group.quality.label}`,
+  return groups.map(group => holdingSchema.parse({
+    ...group.makeup,
+    kind: group.quality.id.startsWith('home') ? 'homeVideo' : group.kind,
+    name: `Scanned: ${group.label}`.slice(0, 80),
     quality: group.quality.id,
     titles: group.titles,
     minutes: Math.min(1440, Math.max(0.1, rounded(group.minutes))),
-    addedPerMonth: 0,
     bitrateMbps: Math.min(1000, Math.max(0.01, rounded(group.bitrateMbps))),
   }))
 }

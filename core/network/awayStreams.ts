@@ -15,3 +15,15 @@ export function awayStreams({ uploadMbps, reserveShare, rungMbps }: { uploadMbps
   requireWithin('RUNG', rungMbps, 0.01)
   return Math.floor(uploadMbps * (1 - reserveShare) / (rungMbps * overheadFactor) + 1e-9)
 }
+
+/**
+ * What each of several sessions away can count on: upload · (1 − reserve) / 1.08 ÷ sessions, Mb/s.
+ * @throws {CoreRangeError} UPLOAD, RESERVE, SESSIONS
+ * @example awayShareMbps({ uploadMbps: 22, reserveShare: 0.25, sessions: 2 }) // 7.64
+ */
+export function awayShareMbps({ uploadMbps, reserveShare, sessions }: { uploadMbps: number, reserveShare: number, sessions: number }): number {
+  requireWithin('UPLOAD', uploadMbps, 0)
+  requireWithin('RESERVE', reserveShare, 0, 1)
+  requireWithin('SESSIONS', sessions, 1)
+  return uploadMbps * (1 - reserveShare) / overheadFactor / sessions
+}

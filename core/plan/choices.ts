@@ -7,9 +7,16 @@ export const choicesSchema = section({
     description: 'How long the box should serve before anything has to be bought.',
   }),
   school: choice({
-    label: 'Plan for', fallback: 'atOnce',
-    description: 'Some plan for the busy evening they know, others for every head at once.',
-    options: { atOnce: 'The busy evening as answered', headCount: 'Every head at once' },
+    label: 'Plan for', fallback: 'level95',
+    description: 'How much of the week must be met. Some plan for a chance, some for every head at once, some for the evening they know.',
+    options: {
+      level95: '95 % of the busiest moment', level99: '99 % of the busiest moment', minutesShort: 'Few minutes short a month',
+      headCount: 'Every head at once', atOnce: 'The busy evening as answered',
+    },
+  }),
+  minutesShortTarget: quantity({
+    label: 'Minutes short accepted', unit: 'min/month', min: 0, max: 40_000, fallback: 15,
+    description: 'Minutes of a month in which the machine may fall behind.',
   }),
   pointsPerStream: quantity({
     label: 'Points a stream', unit: 'points', min: 200, max: 20_000, fallback: 2000,

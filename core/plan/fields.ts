@@ -73,3 +73,44 @@ export function section<Shape extends z.ZodRawShape>(shape: Shape, { label, desc
   const error = `${label}: an object with named fields.`
   return z.object(shape, { error }).meta({ title: label, description })
 }
+
+/** A short name by which other entries of the plan refer to this one. */
+export function reference({ label, description }: FieldText) {
+  const error = `${label}: 1 to 40 letters, digits, - or _.`
+  return z.string({ error }).regex(/^[\w-]{1,40}$/, { error }).meta({ title: label, description })
+}
+
+/** A list whose entries are referred to by a short name, which therefore may stand once only. */
+export function namedListOf<Entry extends z.ZodType<{ id: string }>>(entry: Entry, text: FieldText & { readonly max: number }) {
+  const { label, description } = text
+  return listOf(entry, text).superRefine((list, context) => {
+    const taken = new Set<string>()
+    list.forEach(({ id }, index) => {
+      if (taken.has(id)) context.addIssue({ code: 'custom', path: [index, 'id'], message: `${label}: the short name "${id}" is taken already.` })
+      taken.add(id)
+    })
+  }).meta({ title: label, description })
+}
+
+/** A time of day, kept as minutes after midnight. */
+export function timeOfDay({ label, description, fallback }: FieldText & { readonly fallback: number }) {
+  const error = `${label}: a time of day from 00:00 to 23:59.`
+  return z.number({ error }).int({ error }).min(0, { error }).max(1439, { error }).default(fallback).meta({ title: label, description, unit: 'time of day' })
+}
+
+/** A calendar month, '2027-03'. */
+export function calendarMonth({ label, description, fallback }: FieldText & { readonly fallback: string }) {
+  const error = `${label}: a month such as 2027-03.`
+  return z.string({ error }).regex(/^(19|20|21)\d\d-(0[1-9]|1[0-2])$/, { error }).default(fallback).meta({ title: label, description, unit: 'month of year' })
+}
+
+/** Any number of a few named choices. */
+export function choices<const Options extends Record<string, string>>(
+  { label, description, options, fallback }: FieldText & { readonly options: Options, readonly fallback: readonly (keyof Options & string)[] },
+) {
+  const ids = Object.keys(options) as [keyof Options & string, ...(keyof Options & string)[]]
+  const error = `${label}: a list of ${ids.map(id => `"${id}"`).join(', ')}.`
+  return z.array(z.enum(ids, { error }), { error }).max(ids.length, { error })
+    .refine(list => new Set(list).size === list.length, { error: `${label}: each at most once.` })
+    .default([...fallback] as never).meta({ title: label, description, options })
+}

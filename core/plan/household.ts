@@ -1,19 +1,97 @@
 import { z } from 'zod'
-import { choice, listOf, quantity, section, text } from './fields'
+import { linkKinds } from '../catalogue/deviceClasses'
+import { capabilitySetSchema } from './capabilities'
+import { choice, choices, listOf, namedListOf, optionalQuantity, quantity, reference, section, text, timeOfDay, toggle } from './fields'
 
-const viewerSchema = z.object({
-  name: text({ label: 'Viewer', description: 'A name or nickname.', max: 60 }),
-  place: choice({
-    label: 'Place', fallback: 'home',
-    description: 'At home on the house network, or away over the internet line.',
-    options: { home: 'At home', away: 'Away' },
+export const weekdays = { mon: 'Monday', tue: 'Tuesday', wed: 'Wednesday', thu: 'Thursday', fri: 'Friday', sat: 'Saturday', sun: 'Sunday' } as const
+export type Weekday = keyof typeof weekdays
+
+/** Name by which viewers and devices refer to the house itself. */
+export const homePlace = 'home'
+
+const shortName = (what: string) => reference({ label: 'Short name', description: `By this name habits refer to the ${what}.` })
+
+const placeSchema = z.object({
+  id: shortName('place'),
+  name: text({ label: 'Place', description: 'A place away from home, over the internet line.', max: 60 }),
+  downloadMbps: optionalQuantity({
+    label: 'Its download', unit: 'Mb/s', min: 0, max: 100_000,
+    description: 'What its own line brings in, measured rather than promised. Empty: not known, and then only the line at home limits it.',
   }),
 })
 
+export const viewerColours = {
+  moss: 'Moss', rust: 'Rust', slate: 'Slate', plum: 'Plum', ochre: 'Ochre', teal: 'Teal', rose: 'Rose', umber: 'Umber',
+} as const
+export type ViewerColour = keyof typeof viewerColours
+
+const viewerSchema = z.object({
+  id: shortName('viewer'),
+  name: text({ label: 'Viewer', description: 'A name or nickname. People who share a screen are one viewer.', max: 60 }),
+  colour: choice({ label: 'Colour', fallback: 'moss', description: 'Ink of this viewer in the week.', options: viewerColours }),
+  place: text({ label: 'Place', description: 'At home on the house network, or at a place away.', max: 40, fallback: homePlace }),
+  lowestRungMbps: quantity({
+    label: 'Lowest quality accepted', unit: 'Mb/s', min: 0, max: 20, fallback: 3,
+    description: 'A session sent below this rung of the ladder counts as short. 720p at 3 Mb/s is usual.',
+  }),
+  chooses: choice({
+    label: 'Chooses', fallback: 'pictures', description: 'How this viewer finds what to watch; it decides whether media software is needed.',
+    options: { pictures: 'Pictures on a television', phone: 'On a phone', folders: 'Plain folders' },
+  }),
+})
+
+const deviceSchema = z.object({
+  id: shortName('device'),
+  name: text({ label: 'Device', description: 'What you call it.', max: 60 }),
+  class: text({ label: 'Class', description: 'A generic class, or one of your own: it says what the device plays untouched.', max: 40, fallback: 'tv2020' }),
+  link: choice({ label: 'Link', fallback: 'wifiGood', description: 'How it hangs on the network.', options: linkKinds }),
+  linkMbps: optionalQuantity({
+    label: 'Shown link rate', unit: 'Mb/s', min: 0.1, max: 100_000,
+    description: 'The rate that the device shows for its Wi-Fi or mobile link. Empty: 300 for Wi-Fi, 20 for mobile.',
+  }),
+})
+
+const weight = (label: string, fallback: number) => quantity({
+  label, unit: 'parts', min: 0, max: 100, fallback, description: 'Parts of this habit\'s time that go to this kind; only their ratio counts.',
+})
+
+const habitSchema = z.object({
+  name: text({ label: 'Habit', description: 'What is watched when, such as the evening film.', max: 60 }),
+  viewer: text({ label: 'Viewer', description: 'Who watches. Empty on a busy day: a guest of its own.', max: 40 }),
+  device: text({ label: 'Device', description: 'On which device.', max: 40 }),
+  days: choices({ label: 'Days', description: 'Days of the week on which it may begin.', options: weekdays, fallback: ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] }),
+  earliest: timeOfDay({ label: 'Earliest start', fallback: 19 * 60, description: 'Begins at any moment from here …' }),
+  latest: timeOfDay({ label: 'Latest start', fallback: 21 * 60, description: '… to here, each as likely. Before the earliest start: past midnight.' }),
+  minutes: quantity({ label: 'Length', unit: 'min', min: 1, max: 1440, fallback: 105, description: 'How long it lasts.' }),
+  chance: quantity({ label: 'Chance', unit: 'share', min: 0, max: 1, fallback: 0.6, description: 'How likely it happens on such a day.' }),
+  watches: z.object({
+    film: weight('Films', 1), series: weight('Series', 1), homeVideo: weight('Home video', 0), music: weight('Music', 0),
+  }).prefault({}).meta({ title: 'Watches', description: 'What it is spent on.' }),
+  capMbps: optionalQuantity({
+    label: 'Quality cap', unit: 'Mb/s', min: 0.1, max: 1000,
+    description: 'The viewer limits the quality to this rate, as on a data plan. Empty: no limit.',
+  }),
+  onBusyDays: toggle({ label: 'On busy days only', fallback: false, description: 'Guests, feast days: it comes on top of the ordinary week on the busy days of a year.' }),
+})
+
 export const householdSchema = section({
-  viewers: listOf(viewerSchema, {
+  places: namedListOf(placeSchema, { label: 'Places away', max: 30, description: 'Where people watch over the internet line.' }),
+  viewers: namedListOf(viewerSchema, {
     label: 'Viewers', max: 60,
     description: 'Everyone the box serves. People who share one screen are one viewer.',
+  }),
+  capabilitySets: namedListOf(capabilitySetSchema, { label: 'Classes of your own', max: 40, description: 'Device classes beside the generic ones.' }),
+  devices: namedListOf(deviceSchema, { label: 'Devices', max: 60, description: 'What people watch on.' }),
+  habits: listOf(habitSchema, { label: 'Habits', max: 200, description: 'Who watches when. Without any, the three answers of the busy evening are used.' }),
+  busyDaysPerYear: quantity({
+    label: 'Busy days a year', unit: 'days', min: 0, max: 365, whole: true, fallback: 12,
+    description: 'Days on which the habits of busy days come on top.',
+  }),
+  subtitlesShare: quantity({
+    label: 'Watched with subtitles', unit: 'share', min: 0, max: 1, fallback: 0.2, description: 'Share of watching with subtitles shown.',
+  }),
+  forcedSubtitlesShare: quantity({
+    label: 'With forced subtitles only', unit: 'share', min: 0, max: 1, fallback: 0.05, description: 'Share of watching in which only foreign passages are subtitled; burned in just the same.',
   }),
   watchingHome: quantity({
     label: 'Watching at once at home', unit: 'viewers', min: 0, max: 100, whole: true, fallback: 2,
@@ -30,3 +108,7 @@ export const householdSchema = section({
 }, { label: 'Household', description: 'Who watches, and how many at once.' })
 
 export type Household = z.infer<typeof householdSchema>
+export type Viewer = Household['viewers'][number]
+export type Habit = Household['habits'][number]
+export type Device = Household['devices'][number]
+export type Place = Household['places'][number]

@@ -1,45 +1,94 @@
 import { z } from 'zod'
+import { holdingKinds, otherQualities, type HoldingKindId } from '../catalogue/holdingKinds'
+import { containers, soundCodecs, subtitleKinds } from '../catalogue/media'
 import { qualities } from '../catalogue/qualities'
-import { choice, listOf, optionalQuantity, quantity, section, text } from './fields'
+import { calendarMonth, choice, listOf, optionalQuantity, quantity, section, text } from './fields'
 
-const qualityOptions = Object.fromEntries(qualities.map(quality => [quality.id, quality.label]))
+const qualityOptions: Record<string, string> = Object.fromEntries([
+  ...[...qualities, ...otherQualities].map(quality => [quality.id, quality.label]), ['given', 'Size given directly'],
+])
+const kindOptions = Object.fromEntries(holdingKinds.map(kind => [kind.id, kind.label])) as Record<HoldingKindId, string>
+const usual = { usual: 'As usual for the quality' } as const
 
-const holdingSchema = z.object({
-  name: text({ label: 'Holding', description: 'What these titles are.', max: 80 }),
+export const holdingSchema = z.object({
+  kind: choice({ label: 'Kind', fallback: 'film', options: kindOptions, description: 'What these are; it decides how they are sized, who plays them, and what their loss would mean.' }),
+  name: text({ label: 'Holding', description: 'What these are called.', max: 80 }),
   quality: choice({
     label: 'Quality', fallback: 'hd1080-h264', options: qualityOptions,
     description: 'Picture size and codec of these titles; it sets their bitrate and what a conversion of them costs.',
   }),
   titles: quantity({
-    label: 'Titles', unit: 'titles', min: 0, max: 1_000_000, whole: true, fallback: 0,
-    description: 'How many there are today. An episode counts as one title.',
+    label: 'Titles', unit: 'titles', min: 0, max: 10_000_000, whole: true, fallback: 0,
+    description: 'How many there are today. An episode, an album and a picture count as one each.',
   }),
   minutes: quantity({
     label: 'Length', unit: 'min', min: 0.1, max: 1440, fallback: 110,
     description: 'Mean length of one title.',
   }),
   addedPerMonth: quantity({
-    label: 'Added a month', unit: 'titles', min: 0, max: 10_000, fallback: 0,
+    label: 'Added a month', unit: 'titles', min: 0, max: 100_000, fallback: 0,
     description: 'How many come in an ordinary month.',
+  }),
+  removedPerMonth: quantity({
+    label: 'Deleted a month', unit: 'titles', min: 0, max: 100_000, fallback: 0,
+    description: 'How many are thrown out in an ordinary month.',
   }),
   bitrateMbps: optionalQuantity({
     label: 'Bitrate', unit: 'Mb/s', min: 0.01, max: 1000,
     description: 'Mean of picture and sound, when you know it. Empty: the usual one of the quality, with its range.',
   }),
+  sizeGB: optionalQuantity({
+    label: 'Size today', unit: 'GB', min: 0, max: 1_000_000,
+    description: 'Size of the whole holding, when you know it. Empty: worked out from titles, length and quality.',
+  }),
+  addedGBPerMonth: quantity({
+    label: 'Added a month', unit: 'GB/month', min: 0, max: 100_000, fallback: 0,
+    description: 'What comes in an ordinary month, for what is counted by its size.',
+  }),
+  changePerYear: optionalQuantity({
+    label: 'Additions change by', unit: 'share', min: -0.9, max: 2,
+    description: 'Quality drift: how the additions of this holding change from one year to the next. Empty: as the whole library\'s.',
+  }),
+  growthPerYear: quantity({
+    label: 'Grows by itself', unit: 'share', min: -0.9, max: 5, fallback: 0,
+    description: 'Growth in per cent a year beside the additions, month by month.',
+  }),
+  loss: choice({
+    label: 'If it is lost', fallback: 'byKind', description: 'Whether it can be had again; risk and backup differ by it.',
+    options: { byKind: 'As usual for the kind', replaceable: 'Can be had again', irreplaceable: 'Is gone for good' },
+  }),
+  container: choice({ label: 'Container', fallback: 'usual', options: { ...usual, ...containers }, description: 'File format around picture and sound.' }),
+  sound: choice({ label: 'Sound', fallback: 'usual', options: { ...usual, ...soundCodecs }, description: 'Codec of the sound.' }),
+  channels: optionalQuantity({ label: 'Sound channels', unit: 'channels', min: 1, max: 16, whole: true, description: 'Channels of the sound. Empty: as usual for the quality.' }),
+  subtitles: choice({ label: 'Subtitles', fallback: 'usual', options: { ...usual, ...subtitleKinds }, description: 'Kind of the subtitles. Pictures nearly always have to be burned in.' }),
+  framesPerSecond: optionalQuantity({ label: 'Frames a second', unit: '/s', min: 1, max: 240, description: 'Empty: as usual for the quality.' }),
+  interlaced: choice({ label: 'Interlaced', fallback: 'usual', options: { ...usual, yes: 'Yes', no: 'No' }, description: 'Lines of two moments woven into one picture, as on old discs and recordings.' }),
+  smallCopies: choice({
+    label: 'Second copy kept', fallback: 'none', description: 'A small copy beside each title that plays nearly anywhere: space instead of conversions.',
+    options: { none: 'None', hd720: '720p H.264, 3 Mb/s', hd1080: '1080p H.264, 6 Mb/s' },
+  }),
+})
+
+const eventSchema = z.object({
+  name: text({ label: 'Event', description: 'What comes or goes, such as digitising the reels.', max: 80 }),
+  month: calendarMonth({ label: 'Month', fallback: '2027-01', description: 'When it is done.' }),
+  sizeGB: quantity({ label: 'Size', unit: 'GB', min: -1_000_000, max: 1_000_000, fallback: 0, description: 'What it adds; below nothing for what is deleted.' }),
 })
 
 export const librarySchema = section({
   holdings: listOf(holdingSchema, {
     label: 'Holdings', max: 200,
-    description: 'Films, series and home video by quality.',
+    description: 'What is kept, by kind and quality.',
   }),
+  startsOn: calendarMonth({ label: 'The forecast starts in', fallback: '2026-11', description: 'The month of today\'s sizes; dated events are placed by it.' }),
+  events: listOf(eventSchema, { label: 'Dated events', max: 100, description: 'What comes or goes once, in a certain month.' }),
   otherTB: quantity({
-    label: 'Everything else', unit: 'TB', min: 0, max: 1000, fallback: 0,
-    description: 'Photos, music, documents and backups of computers, as they are today.',
+    label: 'Not listed above', unit: 'TB', min: 0, max: 1000, fallback: 0,
+    description: 'Whatever else is kept and not listed as a holding, as it is today.',
   }),
   otherGrowthGBPerMonth: quantity({
-    label: 'Everything else grows by', unit: 'GB/month', min: 0, max: 100_000, fallback: 0,
-    description: 'What photos, music, documents and backups add in an ordinary month.',
+    label: 'That grows by', unit: 'GB/month', min: 0, max: 100_000, fallback: 0,
+    description: 'What it adds in an ordinary month.',
   }),
   additionsChangePerYear: quantity({
     label: 'Additions change by', unit: 'share', min: -0.9, max: 2, fallback: 0,

@@ -1,3 +1,5 @@
+import { toHabitsAndKinds } from './migrations/toHabitsAndKinds'
+
 /** A plan document of unknown or older shape. */
 export type RawDocument = Readonly<Record<string, unknown>>
 
@@ -7,8 +9,8 @@ export interface DocumentMigration {
   readonly up: (document: RawDocument) => RawDocument
 }
 
-/** Every step from version 1 upwards, in order. Version 1 is the first, so there is none yet. */
-export const documentMigrations: readonly DocumentMigration[] = []
+/** Every step from version 1 upwards, in order. */
+export const documentMigrations: readonly DocumentMigration[] = [toHabitsAndKinds]
 
 /**
  * Runs the steps that lead from a document's version to the target.

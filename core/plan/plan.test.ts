@@ -44,7 +44,7 @@ describe('bad documents', () => {
     [{ network: { uploadMbps: Infinity } }, 'network.uploadMbps', 'Upload: a number from 0 to 100 000 Mb/s.'],
     [{ machine: { score: 0 } }, 'machine.score', 'Processor score: a number from 1 to 500 000 points.'],
     [{ household: { watchingHome: 2.5 } }, 'household.watchingHome', 'whole number'],
-    [{ library: { holdings: [{ titles: 1e9 }] } }, 'library.holdings.0.titles', 'from 0 to 1 000 000 titles'],
+    [{ library: { holdings: [{ titles: 1e9 }] } }, 'library.holdings.0.titles', 'from 0 to 10 000 000 titles'],
     [{ drives: { lots: [{ count: 10_000, sizeTB: 8 }] } }, 'drives.lots.0.count', 'from 1 to 60'],
     [{ drives: { lots: [{ count: 40, sizeTB: 8 }, { count: 40, sizeTB: 8 }] } }, 'drives.lots', 'at most 60 drives'],
     [{ drives: { layout: 'tower' } }, 'drives.layout', 'one of'],
@@ -78,6 +78,28 @@ describe('document migrations', () => {
     expect(migrateDocument({ a: 1 }, 1, 3, steps)).toEqual({ a: 1, two: true, three: true, schemaVersion: 3 })
     expect(migrateDocument({ a: 1 }, 3, 3, steps)).toEqual({ a: 1 })
   })
+  it('take a plan of version 1 to habits and kinds, and lose nothing of it', () => {
+    const old = {
+      schemaVersion: 1, name: 'Canal boat',
+      household: { viewers: [{ name: 'Skipper', place: 'home' }, { name: 'Mate', place: 'away' }], watchingHome: 1, watchingAway: 1, converted: 1 },
+      library: { holdings: [{ name: 'Films', quality: 'hd1080-h264', titles: 40, minutes: 110, addedPerMonth: 1, bitrateMbps: null }, { name: 'Series', quality: 'hd720-h264', titles: 90, minutes: 42 }, { name: 'Phone', quality: 'home1080-h264', titles: 12, minutes: 3 }] },
+      choices: { school: 'atOnce', horizonYears: 7 },
+    }
+    const read = readPlan(old)
+    expect(read).toMatchObject({
+      ok: true, keptAside: [],
+      plan: {
+        schemaVersion: 2, name: 'Canal boat', choices: { school: 'level95', horizonYears: 7 },
+        household: { viewers: [{ id: 'viewer1', name: 'Skipper', place: 'home' }, { id: 'viewer2', name: 'Mate', place: 'away' }], places: [{ id: 'away' }], habits: [], watchingAway: 1 },
+        library: { holdings: [{ kind: 'film', titles: 40 }, { kind: 'series' }, { kind: 'homeVideo' }] },
+      },
+    })
+    if (read.ok) expect(readPlan(JSON.parse(JSON.stringify(read.plan)))).toEqual(read)
+  })
+  it('keep the school of every head, and pass by what is no plan', () => {
+    expect(readPlan({ schemaVersion: 1, name: 'x', choices: { school: 'headCount' } })).toMatchObject({ ok: true, plan: { choices: { school: 'headCount' } } })
+    expect(readPlan({ schemaVersion: 1, name: 'x', household: { viewers: [3] } })).toMatchObject({ ok: false, issues: [{ path: 'household.viewers.0' }] })
+  })
   it('a missing step is a bug', () => expect(() => migrateDocument({}, 1, 4, steps)).toThrow('version 3'))
 })
 
@@ -91,6 +113,27 @@ describe('paths', () => {
   })
   it('know nothing of inherited names', () => expect(valueAt(demo, 'constructor.name')).toBeUndefined())
   it('say when there is no such place', () => expect(() => withValueAt(demo, 'nothing.at.all', 1)).toThrow('NO_SUCH_PATH'))
+})
+
+describe('times, months and lists of choices', () => {
+  const withHabit = (habit: object) => readPlan({ name: 'x', household: { habits: [habit] } })
+  it.each([
+    [{ earliest: 1440 }, 'earliest', 'from 00:00 to 23:59'], [{ chance: 1.5 }, 'chance', 'from 0 to 100 %'], [{ minutes: 0 }, 'minutes', 'from 1 to'],
+    [{ days: ['mon', 'mon'] }, 'days', 'each at most once'], [{ days: ['moonday'] }, 'days', 'a list of'],
+  ])('%j is refused with what is allowed', (habit, field, text) => {
+    const read = withHabit(habit)
+    expect(read.ok ? [] : read.issues.map(issue => [issue.path, issue.message.replace(/\u202f/g, ' ')])).toContainEqual([expect.stringContaining(`household.habits.0.${field}`), expect.stringContaining(text)])
+  })
+  it('names of viewers, places, devices and classes may stand once only', () => {
+    for (const list of ['viewers', 'places', 'devices', 'capabilitySets']) {
+      expect(readPlan({ name: 'x', household: { [list]: [{ id: 'one' }, { id: 'two' }] } }).ok).toBe(true)
+      const read = readPlan({ name: 'x', household: { [list]: [{ id: 'one' }, { id: 'one' }] } })
+      expect(read.ok ? null : read.issues[0]).toMatchObject({ path: `household.${list}.1.id`, message: expect.stringContaining('"one" is taken') })
+    }
+  })
+  it('a month is a month', () => {
+    expect(readPlan({ name: 'x', library: { events: [{ month: '2027-13' }] } })).toMatchObject({ ok: false, issues: [{ message: expect.stringContaining('2027-03') }] })
+  })
 })
 
 describe('editing', () => {
@@ -115,7 +158,8 @@ describe('differences of two plans', () => {
 describe('what the schema says of its fields', () => {
   interface Node { type?: string, title?: string, description?: string, unit?: string, enum?: unknown[], properties?: Record<string, Node>, items?: Node, anyOf?: Node[], default?: unknown }
   function* leaves(node: Node, path = ''): Generator<[string, Node]> {
-    if (node.properties) for (const [key, child] of Object.entries(node.properties)) yield* leaves(child, path ? `${path}.${key}` : key)
+    if (node.items && node.title && !node.items.properties) yield [path, node] // a list of choices
+    else if (node.properties) for (const [key, child] of Object.entries(node.properties)) yield* leaves(child, path ? `${path}.${key}` : key)
     else if (node.items) yield* leaves(node.items, `${path}.0`)
     else yield [path, node]
   }

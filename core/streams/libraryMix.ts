@@ -3,38 +3,32 @@ import type { Quality } from '../catalogue/qualities'
 import type { WorkTable } from '../catalogue/workTable'
 import type { Estimate } from '../figure'
 import type { Library } from '../plan/library'
-import { softwareWork, type ToneMapping } from './softwareWork'
+import type { MixPart } from './demand'
+import { softwareWork, type ConversionTask, type ToneMapping } from './softwareWork'
 
-/** One kind of conversion in the household's mix. */
-export interface MixPart {
-  readonly quality: Quality
-  /** share of the titles, 0..1; the parts add up to 1 */
-  readonly share: number
-  readonly bitrateMbps: number
-  /** reference streams one conversion of this kind takes */
-  readonly work: Estimate
-}
+export interface LibraryMixPart extends MixPart { readonly task: ConversionTask }
 
 /**
- * The mix of conversions if every title is as likely to be watched as any other: each to H.264 at 1080p, or at
- * the source's own size where that is smaller.
- * @returns parts by quality, largest share first; empty when the library holds no titles
+ * The mix of conversions while no habits are known: every title as likely to be watched as any other, each to H.264 at
+ * 1080p, or at the source's own size where that is smaller.
+ * @returns parts by quality, largest share first; empty when the library holds no video
  */
-export function libraryMix(library: Library, qualities: readonly Quality[], table: WorkTable, toneMapping: ToneMapping): MixPart[] {
-  const titles = library.holdings.reduce((sum, holding) => sum + holding.titles, 0)
-  if (titles === 0) return []
-  const groups = group(library.holdings.filter(holding => holding.titles > 0), holding => holding.quality)
-  return [...groups].flatMap(([id, holdings]) => {
-    const quality = qualities.find(candidate => candidate.id === id)
-    if (!quality) return []
+export function libraryMix(library: Library, qualities: readonly Quality[], table: WorkTable, toneMapping: ToneMapping): LibraryMixPart[] {
+  const videos = library.holdings.filter(holding => holding.titles > 0 && qualities.some(quality => quality.id === holding.quality))
+  const titles = videos.reduce((sum, holding) => sum + holding.titles, 0)
+  return [...group(videos, holding => holding.quality)].map(([id, holdings]) => {
+    const quality = qualities.find(candidate => candidate.id === id)!
     const count = holdings.reduce((sum, holding) => sum + holding.titles, 0)
     const bitrateMbps = holdings.reduce((sum, holding) => sum + holding.titles * (holding.bitrateMbps ?? quality.bitrateMbps.likely), 0) / count
-    const work = softwareWork(table, {
-      source: { codec: quality.codec, pictureSize: quality.pictureSize, bitrateMbps, highDynamicRange: quality.highDynamicRange },
+    const task: ConversionTask = {
+      source: {
+        codec: quality.codec, pictureSize: quality.pictureSize, bitrateMbps, highDynamicRange: quality.highDynamicRange,
+        framesPerSecond: quality.usual.framesPerSecond, interlaced: quality.usual.interlaced,
+      },
       outputSize: Math.min(1, quality.pictureSize),
       toneMapping,
-    })
-    return [{ quality, share: count / titles, bitrateMbps, work }]
+    }
+    return { key: id, label: quality.label, figure: `streams.work.${id}`, share: count / titles, work: softwareWork(table, task), task }
   }).sort((a, b) => b.share - a.share)
 }
 

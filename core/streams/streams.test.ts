@@ -89,8 +89,8 @@ describe('the mix of a library', () => {
   ] } })
   const mix = libraryMix(library, qualities, workTable, 'afterScaling')
   it('has a part for each quality, shares adding up to 1, bitrates meant over its titles', () => {
-    expect(mix.map(part => [part.quality.id, part.share])).toEqual([['hd1080-h264', 0.8], ['uhd-hdr-hevc', 0.2]])
-    expect(mix[0]!.bitrateMbps).toBeCloseTo((75 * 8 + 5 * 28) / 80, 9)
+    expect(mix.map(part => [part.key, part.share])).toEqual([['hd1080-h264', 0.8], ['uhd-hdr-hevc', 0.2]])
+    expect(mix[0]!.task.source.bitrateMbps).toBeCloseTo((75 * 8 + 5 * 28) / 80, 9)
   })
   it('has the mean work of its parts', () => {
     expect(meanWork(mix).likely).toBeCloseTo(0.8 * mix[0]!.work.likely + 0.2 * mix[1]!.work.likely, 12)

@@ -20,13 +20,13 @@ describe('ways of building', () => {
     for (const row of rows) expect(row.assessment).toEqual(assess(adoptWay(demo, row.way), catalogue))
   })
   it('meet the need or say what fails', () => {
-    expect(rows.filter(row => row.meets).map(row => row.way.label)).toEqual(['Millrace'])
+    expect(rows.filter(row => row.meets).map(row => row.way.label)).toEqual(['Wherry 4', 'Millrace'])
     expect(rows.find(row => row.way.id === 'lean-prebuilt')?.failing.map(entry => entry.id)).toEqual(['streams', 'space'])
     expect(rows.find(row => row.way.id === 'ample-built')?.failing.map(entry => entry.id)).toEqual(['money'])
   })
   it('do not need a budget to meet the need', () => {
     const free = compareWays({ ...demo, brief: { ...demo.brief, budget: null } }, catalogue)
-    expect(free.filter(row => row.meets).map(row => row.way.label)).toEqual(['Millrace', 'Lighter 8', 'Weir'])
+    expect(free.filter(row => row.meets).map(row => row.way.label)).toEqual(['Wherry 4', 'Millrace', 'Lighter 8', 'Weir'])
   })
   it('once adopted are the plan\'s machine, with the need as it was', () => {
     const way = catalogue.waysOfBuilding[3]!

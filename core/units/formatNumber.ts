@@ -12,8 +12,13 @@ export function formatNumber(value: number, significant = 4): string {
     return value.toExponential(Math.max(0, significant - 2)).replace(/\.?0+e/, 'e').replace('e+', 'e')
   }
   const digits = Math.max(0, significant - 1 - Math.floor(Math.log10(size)))
-  const [whole = '0', fraction = ''] = Math.abs(Number(value.toFixed(digits))).toFixed(digits).split('.')
-  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, '\u202f')
-  const trimmed = fraction.replace(/0+$/, '')
-  return (value < 0 ? '−' : '') + grouped + (trimmed ? `.${trimmed}` : '')
+  const text = Math.abs(Number(value.toFixed(digits))).toFixed(digits)
+  const point = digits > 0 ? text.indexOf('.') : text.length
+  let end = text.length
+  if (digits > 0) while (text.charCodeAt(end - 1) === zeroCode) end--
+  const whole = text.slice(0, point)
+  const shown = (point > 3 ? whole.replace(/\B(?=(\d{3})+$)/g, '\u202f') : whole) + (end > point + 1 ? text.slice(point, end) : '')
+  return value < 0 ? `−${shown}` : shown
 }
+
+const zeroCode = 48

@@ -7,5 +7,6 @@ import { readJsonBody } from '../http/readJsonBody'
 /** Assesses the plan in the body; nothing is stored. */
 export default apiHandler(async (event) => {
   const { plan, keptAside } = acceptPlan(await readJsonBody(event))
-  return { ...assess(plan, catalogue), keptAside }
+  const { figures, verdicts, findings } = assess(plan, catalogue)
+  return { figures, verdicts, findings, keptAside }
 })

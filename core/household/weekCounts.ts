@@ -1,0 +1,99 @@
+import { slotMinutes, slotsPerWeek, weeksPerMonth } from '../units/week'
+import { addChance } from './poissonBinomial'
+import type { Occupancy, WatchingWeek } from './watchingWeek'
+
+/** How many of the watchers do something (watch, watch away, have a conversion) over the week. */
+export interface WeekCounts {
+  /** expected number, slot by slot */
+  readonly expected: Float64Array
+  /** largest 95 % and 99 % level of any slot, and the slot where it stands: of several the one where most are expected */
+  readonly level95: number
+  readonly slot95: number
+  readonly level99: number
+  readonly slot99: number
+  /** minutes a month in which more than 0, 1, 2 … do it */
+  readonly minutesAbove: readonly number[]
+}
+
+/**
+ * Counts over the week: exact at each slot by the Poisson-binomial over watchers.
+ * @param weights by habit: the share of its sessions that count, 0..1
+ */
+export function weekCounts(week: WatchingWeek, occupancy: Occupancy, weights: readonly number[]): WeekCounts {
+  const expected = new Float64Array(slotsPerWeek)
+  const tails = new Float64Array(week.watchers.length + 1)
+  const sums = new Float64Array(week.watchers.length)
+  const distribution = new Float64Array(week.watchers.length + 2)
+  const counted = week.habits.map(({ watcher }, at) => ({ watcher, weight: weights[at]!, slots: occupancy.habits[at]! })).filter(({ weight }) => weight > 0)
+  const best = { level95: { level: 0, slot: 0 }, level99: { level: 0, slot: 0 } }
+  let most = 0
+  const alike = alikeSlots(occupancy, occupancy.slots)
+  for (const [slot, days] of alike) {
+    sums.fill(0)
+    for (const { watcher, weight, slots } of counted) sums[watcher]! += slots[slot]! * weight
+    distribution[0] = 1
+    let of = 0
+    let mean = 0
+    for (let watcher = 0; watcher < sums.length; watcher++) {
+      const chance = Math.min(1, sums[watcher]!)
+      if (chance === 0) continue
+      addChance(distribution, of++, chance)
+      mean += chance
+    }
+    if (of === 0) continue
+    expected[slot] = mean
+    most = Math.max(most, of)
+    const levels = [0, 0]
+    let below = 0
+    for (let count = 0; count < of; count++) {
+      below += distribution[count]!
+      tails[count]! += days * Math.max(0, 1 - below)
+      if (below < 0.95 - 1e-12) levels[0] = count + 1
+      if (below < 0.99 - 1e-12) levels[1] = count + 1
+    }
+    take(best.level95, levels[0]!, slot, expected)
+    take(best.level99, levels[1]!, slot, expected)
+  }
+  for (const slot of occupancy.slots) expected[slot] = expected[occupancy.sameAs[slot]!]!
+  return {
+    expected, level95: best.level95.level, slot95: best.level95.slot, level99: best.level99.level, slot99: best.level99.slot,
+    minutesAbove: Array.from(tails.subarray(0, most), sum => sum * slotMinutes * weeksPerMonth),
+  }
+}
+
+/** The slots that differ, each with how many slots are like it. */
+export function alikeSlots(occupancy: Occupancy, slots: readonly number[]): Map<number, number> {
+  const counts = new Map<number, number>()
+  for (const slot of slots) {
+    const first = occupancy.sameAs[slot]!
+    counts.set(first, (counts.get(first) ?? 0) + 1)
+  }
+  return counts
+}
+
+/** Keeps the highest level; among equals the slot where most are expected. */
+function take(best: { level: number, slot: number }, level: number, slot: number, expected: Float64Array): void {
+  if (level > best.level || (level === best.level && expected[slot]! > expected[best.slot]! + 1e-12)) {
+    best.level = level
+    best.slot = slot
+  }
+}
+
+/** The smallest number that is exceeded for at most so many minutes a month. */
+export function levelByMinutes(counts: WeekCounts, minutesAccepted: number): number {
+  const level = counts.minutesAbove.findIndex(minutes => minutes <= minutesAccepted + 1e-9)
+  return level < 0 ? counts.minutesAbove.length : level
+}
+
+/** Slots of an aligned quarter of an hour. */
+const quarterSlots = 15 / slotMinutes
+
+/** The aligned quarter hour with the highest mean; the earliest of equals. */
+export function busiestQuarter(expected: Float64Array): { readonly minuteOfWeek: number, readonly mean: number } {
+  let best = { minuteOfWeek: 0, mean: 0 }
+  for (let slot = 0; slot < slotsPerWeek; slot += quarterSlots) {
+    const mean = (expected[slot]! + expected[slot + 1]! + expected[slot + 2]!) / quarterSlots
+    if (mean > best.mean + 1e-12) best = { minuteOfWeek: slot * slotMinutes, mean }
+  }
+  return best
+}

@@ -1,0 +1,90 @@
+import { holdingKind, otherQualities, type HoldingKindId } from '../catalogue/holdingKinds'
+import type { Quality } from '../catalogue/qualities'
+import { exactly, type Estimate } from '../figure'
+import type { Holding, Library } from '../plan/library'
+import { recordingGB } from '../units/dataSize'
+import { smallCopyMbps } from './smallCopies'
+
+/** Artwork, previews and index beside the video, as a share of it. */
+export const extrasShare = 0.02
+
+/**
+ * A holding as an amount and how much it counts: Mb/s times the TB that one Mb/s makes, MB times the TB of one MB each,
+ * or simply TB. So a different amount is a multiplication.
+ */
+export interface HoldingSize {
+  /** index in the plan's holdings */
+  readonly index: number
+  readonly name: string
+  readonly kind: HoldingKindId
+  readonly sized: 'video' | 'sound' | 'each' | 'given' | 'copy'
+  readonly amount: Estimate
+  /** sizes with the same key take the same amount, and so swing together; null where the amount is the holding's own */
+  readonly usualOf: string | null
+  /** TB that one unit of the amount makes of all of it today */
+  readonly todayTB: number
+  /** the same of what is added, and of what is deleted, in one month */
+  readonly addedTB: number
+  readonly removedTB: number
+  readonly changePerYear: number
+  readonly growthPerYear: number
+}
+
+/** What one title makes of one unit of its amount, TB. */
+function perTitle(holding: Holding, qualities: readonly Quality[]): { amount: Estimate, usualOf: string | null, tb: number, sized: HoldingSize['sized'] } | null {
+  const own = holding.bitrateMbps
+  const video = qualities.find(quality => quality.id === holding.quality)
+  const recordedTB = recordingGB(1, holding.minutes) / 1000
+  if (video) return { amount: own === null ? video.bitrateMbps : exactly(own), usualOf: own === null ? video.id : null, tb: recordedTB * (1 + extrasShare), sized: 'video' }
+  const other = otherQualities.find(quality => quality.id === holding.quality)
+  if (!other) return null
+  return other.sized === 'sound'
+    ? { amount: own === null ? other.amount : exactly(own), usualOf: own === null ? other.id : null, tb: recordedTB, sized: 'sound' }
+    : { amount: other.amount, usualOf: other.id, tb: 1e-6, sized: 'each' }
+}
+
+function sizeOf(holding: Holding, index: number, library: Library, qualities: readonly Quality[]): HoldingSize {
+  const common = {
+    index, name: holding.name || holdingKind(holding.kind).label, kind: holding.kind,
+    changePerYear: holding.changePerYear ?? library.additionsChangePerYear, growthPerYear: holding.growthPerYear,
+  }
+  const titled = perTitle(holding, qualities)
+  if (holding.sizeGB !== null || !titled) {
+    // A size given whole: titles that come or go count with their mean share of it.
+    const sizeTB = (holding.sizeGB ?? 0) / 1000
+    const eachTB = holding.titles > 0 ? sizeTB / holding.titles : 0
+    return {
+      ...common, sized: 'given', amount: exactly(1), usualOf: null, todayTB: sizeTB,
+      addedTB: holding.addedPerMonth * eachTB + holding.addedGBPerMonth / 1000, removedTB: holding.removedPerMonth * eachTB,
+    }
+  }
+  const { amount, usualOf, tb, sized } = titled
+  return {
+    ...common, sized, amount, usualOf, todayTB: holding.titles * tb,
+    addedTB: holding.addedPerMonth * tb + holding.addedGBPerMonth / 1000 / amount.likely, removedTB: holding.removedPerMonth * tb,
+  }
+}
+
+/** The small second copies of a holding's titles, where it keeps them. */
+function copyOf(holding: Holding, size: HoldingSize): HoldingSize[] {
+  const mbps = smallCopyMbps(holding.smallCopies)
+  if (mbps === 0 || size.sized === 'sound' || size.sized === 'each') return []
+  const tb = recordingGB(1, holding.minutes) / 1000
+  return [{
+    ...size, name: `${size.name}, second copies`, sized: 'copy', amount: exactly(mbps), usualOf: null,
+    todayTB: holding.titles * tb, addedTB: holding.addedPerMonth * tb, removedTB: holding.removedPerMonth * tb,
+  }]
+}
+
+/** The library's holdings as sizes; second copies stand for themselves. */
+export function holdingSizes(library: Library, qualities: readonly Quality[]): HoldingSize[] {
+  return library.holdings.flatMap((holding, index) => {
+    const size = sizeOf(holding, index, library, qualities)
+    return [size, ...copyOf(holding, size)]
+  })
+}
+
+/** Whether the loss of a holding could not be made good. */
+export function isIrreplaceable({ loss, kind }: Pick<Holding, 'loss' | 'kind'>): boolean {
+  return loss === 'byKind' ? !holdingKind(kind).replaceable : loss === 'irreplaceable'
+}

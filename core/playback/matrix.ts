@@ -1,0 +1,105 @@
+import type { WatchedKindId } from '../catalogue/holdingKinds'
+import type { WatchingWeek, WeekHabit } from '../household/watchingWeek'
+import type { MatrixColumn } from './columns'
+import { playability, type ConversionBook, type Outcome, type Playability } from './playability'
+import type { TitleTraits } from './titleTraits'
+
+/** One kind of title on one device: without subtitles, and with them where that differs. */
+export interface MatrixCell {
+  readonly plain: Playability
+  readonly subtitled: Playability | null
+}
+
+export type OutcomeShares = Readonly<Record<Outcome, number>>
+
+/** What one session of a habit may come to. */
+export interface SessionKind {
+  readonly row: number
+  readonly play: Playability
+  /** chance, given that the habit goes on; all of a habit's add up to 1, sound alone counted as the rest */
+  readonly chance: number
+}
+
+export interface PlayabilityMatrix {
+  readonly rows: readonly TitleTraits[]
+  readonly columns: readonly MatrixColumn[]
+  /** by row, then by column */
+  readonly cells: readonly (readonly MatrixCell[])[]
+  /** by habit of the week */
+  readonly sessions: readonly (readonly SessionKind[])[]
+  /** share of sessions with subtitles shown, 0..1 */
+  readonly subtitledShare: number
+}
+
+function cellOf(title: TitleTraits, column: MatrixColumn, book: ConversionBook): MatrixCell {
+  const session = { title, device: column.device, linkMbps: column.linkMbps, capMbps: column.capMbps, subtitled: false }
+  const plain = playability(session, book)
+  const shown = title.subtitles === 'none' || column.device.subtitles.includes(title.subtitles)
+  return { plain, subtitled: shown ? null : playability({ ...session, subtitled: true }, book) }
+}
+
+/**
+ * Share of a habit's sessions that go to each row: by the kinds it watches, and within a kind by titles.
+ * When it watches only what the library does not hold, every title is as likely.
+ * @returns by row; what is missing from 1 is sound alone, which plays as it is
+ */
+export function rowShares({ habit }: Pick<WeekHabit, 'habit'>, rows: readonly TitleTraits[]): number[] {
+  const totals: Partial<Record<WatchedKindId, number>> = {}
+  for (const row of rows) for (const [kind, titles] of Object.entries(row.titles) as [WatchedKindId, number][]) totals[kind] = (totals[kind] ?? 0) + titles
+  const kinds = (Object.entries(habit.watches) as [WatchedKindId, number][]).filter(([kind, parts]) => parts > 0 && (kind === 'music' || (totals[kind] ?? 0) > 0))
+  const parts = kinds.reduce((sum, [, part]) => sum + part, 0)
+  if (parts === 0) {
+    const all = Object.values(totals).reduce((sum, titles) => sum + titles, 0)
+    return rows.map(row => Object.values(row.titles).reduce((sum, titles) => sum + titles, 0) / all)
+  }
+  return rows.map(row => kinds.reduce((sum, [kind, part]) => sum + (kind === 'music' ? 0 : part / parts * (row.titles[kind] ?? 0) / totals[kind]!), 0))
+}
+
+/** The whole matrix, and what each habit's sessions come to. */
+export function playabilityMatrix(
+  rows: readonly TitleTraits[], columns: readonly MatrixColumn[], week: WatchingWeek, subtitledShare: number, book: ConversionBook,
+): PlayabilityMatrix {
+  const cells = rows.map(row => columns.map(column => cellOf(row, column, book)))
+  const sessions = week.habits.map((habit, at): SessionKind[] => {
+    const column = columns.findIndex(candidate => candidate.habits.includes(at))
+    return rowShares(habit, rows).flatMap((share, row): SessionKind[] => {
+      const cell = cells[row]![column]
+      if (share === 0 || !cell) return []
+      if (!cell.subtitled || subtitledShare === 0) return [{ row, play: cell.plain, chance: share }]
+      return [{ row, play: cell.plain, chance: share * (1 - subtitledShare) }, { row, play: cell.subtitled, chance: share * subtitledShare }].filter(kind => kind.chance > 0)
+    })
+  })
+  return { rows, columns, cells, sessions, subtitledShare }
+}
+
+/** Sums up sessions by outcome; what their chances leave of 1 is sound alone, and plays as it is. */
+export function outcomeShares(sessions: readonly SessionKind[]): OutcomeShares {
+  const shares = { playAsIs: 0, repack: 0, sound: 0, picture: 0, cannot: 0 }
+  let sum = 0
+  for (const { play, chance } of sessions) {
+    shares[play.outcome] += chance
+    sum += chance
+  }
+  shares.playAsIs += Math.max(0, 1 - sum)
+  return shares
+}
+
+/** Shares of an ordinary week's watching hours by outcome; null when nobody watches, or the library holds nothing to watch. */
+export function hourShares(matrix: PlayabilityMatrix, week: WatchingWeek): OutcomeShares | null {
+  const shares = { playAsIs: 0, repack: 0, sound: 0, picture: 0, cannot: 0 }
+  let hours = 0
+  week.habits.forEach(({ habit, hoursPerWeek }, at) => {
+    if (habit.onBusyDays) return
+    hours += hoursPerWeek
+    const own = outcomeShares(matrix.sessions[at]!)
+    for (const outcome of Object.keys(shares) as Outcome[]) shares[outcome] += own[outcome] * hoursPerWeek
+  })
+  if (hours === 0 || matrix.rows.length === 0) return null
+  for (const outcome of Object.keys(shares) as Outcome[]) shares[outcome] /= hours
+  return shares
+}
+
+/** Watching hours a week in which the picture is converted. */
+export function convertingHours(matrix: PlayabilityMatrix, week: WatchingWeek): number {
+  return week.habits.reduce((sum, { habit, hoursPerWeek }, at) => habit.onBusyDays ? sum : sum + hoursPerWeek * outcomeShares(matrix.sessions[at]!).picture, 0)
+}

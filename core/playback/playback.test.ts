@@ -1,0 +1,326 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { assess } from '../assess'
+import { catalogue } from '../catalogue/catalogue'
+import { deviceClasses, type Capabilities, type VideoAbility } from '../catalogue/deviceClasses'
+import { codecFamilies, containers, soundCodecs, type CodecFamily, type Container, type HdrKind, type SoundCodec, type SubtitleKind } from '../catalogue/media'
+import { peakMbps, qualities } from '../catalogue/qualities'
+import { tideMillHouse } from '../catalogue/tideMillHouse'
+import { watchingWeek } from '../household/watchingWeek'
+import { planSchema, type PlanInput } from '../plan/planSchema'
+import { seededRandom } from '../random'
+import { hourShares, outcomeShares, rowShares } from './matrix'
+import { matrixOf } from './assessPlayback'
+import { ConversionBook, outcomes, playability, type Playability } from './playability'
+import { rankRemedies, remedyKinds } from './remedies/rankRemedies'
+import { levelNeeded, playbackRules } from './rules'
+import type { Session } from './session'
+import { titleTraits, type TitleTraits } from './titleTraits'
+
+const classOf = (id: string): Capabilities => deviceClasses.find(entry => entry.id === id)!
+const qualityOf = (id: string) => qualities.find(entry => entry.id === id)!
+function title(id: string, changes: Partial<TitleTraits> = {}): TitleTraits {
+  const quality = qualityOf(id)
+  const { usual } = quality
+  const bitrateMbps = changes.bitrateMbps ?? quality.bitrateMbps.likely
+  return {
+    key: id, label: quality.label, quality, container: usual.container, sound: usual.sound, channels: usual.channels, subtitles: usual.subtitles, hdr: quality.hdr,
+    framesPerSecond: usual.framesPerSecond, interlaced: usual.interlaced, bitrateMbps, peakMbps: peakMbps(quality, bitrateMbps), titles: { film: 1 }, holdings: [0], smallCopies: 'none', ...changes,
+  }
+}
+const bookOf = (aloneCapacity = Infinity) => new ConversionBook({ table: catalogue.workTable, toneMapping: 'atSourceSize', aloneCapacity })
+function play(of: TitleTraits, device: Capabilities, limits: Partial<Session> = {}, aloneCapacity = Infinity): Playability {
+  return playability({ title: of, device, linkMbps: 500, capMbps: Infinity, subtitled: false, ...limits }, bookOf(aloneCapacity))
+}
+const codes = (result: Playability) => result.reasons.map(reason => reason.code)
+
+describe('what is done with a title', () => {
+  it('a plain H.264 film plays as it is on nearly everything', () => {
+    for (const id of ['tv2016', 'tv2020', 'tv2024', 'stickHd', 'stick4k', 'console', 'projector', 'player']) {
+      expect(play(title('hd1080-h264', { container: 'mp4', sound: 'aac', channels: 2, subtitles: 'none' }), classOf(id)).outcome, id).toBe('playAsIs')
+    }
+  })
+  it('only the container: repacked, for next to nothing', () => {
+    const result = play(title('hd1080-h264', { container: 'mkv', sound: 'aac', channels: 2 }), classOf('browser'))
+    expect(result).toMatchObject({ outcome: 'repack', work: 0.02, output: null })
+    expect(codes(result)).toEqual(['CONTAINER'])
+  })
+  it('only the sound: the sound is converted, for a twentieth', () => {
+    const result = play(title('hd1080-h264', { container: 'mp4', sound: 'dts', channels: 6 }), classOf('tv2020'))
+    expect(result).toMatchObject({ outcome: 'sound', work: 0.05 })
+    expect(codes(play(title('hd1080-h264', { sound: 'ac3', channels: 6, container: 'mp4' }), classOf('stickHd')))).toEqual(['CHANNELS'])
+  })
+  it('the picture: with every reason, not the first', () => {
+    const result = play(title('uhd-disc'), classOf('stickHd'), { linkMbps: 20, capMbps: 8, subtitled: true })
+    expect(result.outcome).toBe('picture')
+    expect(codes(result)).toEqual(['CODEC', 'HDR', 'DEVICE_RATE', 'LINK_RATE', 'CAP', 'SUBTITLES', 'SOUND'])
+    expect(result.output).toMatchObject({ lines: 1080, mbps: 8 })
+  })
+  it('burned-in subtitles are work of the picture', () => {
+    const film = title('hd1080-disc', { subtitles: 'bitmap', sound: 'ac3', channels: 2 })
+    expect(play(film, classOf('tv2024')).outcome).toBe('playAsIs')
+    const burned = play(film, classOf('tv2024'), { subtitled: true })
+    expect([burned.outcome, ...codes(burned)]).toEqual(['picture', 'SUBTITLES'])
+    expect(burned.conversion?.task.burn).toBe('bitmap')
+    expect(play({ ...film, subtitles: 'text' }, classOf('tv2024'), { subtitled: true }).outcome).toBe('playAsIs')
+    expect(play(film, classOf('projector'), { subtitled: true }).outcome).toBe('playAsIs')
+  })
+  it('peaks are held against the link and the device, the mean against a cap', () => {
+    const film = title('hd1080-h264', { container: 'mp4', sound: 'aac', channels: 2 })
+    expect(film.peakMbps).toBe(12)
+    expect(play(film, classOf('tv2020'), { linkMbps: 12 }).outcome).toBe('playAsIs')
+    expect(codes(play(film, classOf('tv2020'), { linkMbps: 11.9 }))).toEqual(['LINK_RATE'])
+    expect(play(film, classOf('tv2020'), { capMbps: 8 }).outcome).toBe('playAsIs')
+    expect(codes(play(film, classOf('tv2020'), { capMbps: 7.9 }))).toEqual(['CAP'])
+  })
+  it('a disc\'s peaks are 1.8 times its mean, 48 Mb/s at most in HD and 128 in UHD', () => {
+    expect(title('hd1080-disc').peakMbps).toBe(48)
+    expect(title('hd1080-disc', { bitrateMbps: 20 }).peakMbps).toBe(36)
+    expect(title('uhd-disc').peakMbps).toBe(108)
+    expect(title('uhd-disc', { bitrateMbps: 80 }).peakMbps).toBe(128)
+  })
+  it('interlaced pictures are converted where the device does not deinterlace', () => {
+    const old = title('sd-disc')
+    expect(play(old, classOf('tv2020')).reasons.filter(reason => reason.needs === 'picture')).toEqual([])
+    expect(codes(play(old, classOf('browser')))).toEqual(expect.arrayContaining(['CODEC', 'INTERLACED']))
+    expect(play(old, classOf('browser')).conversion?.task.source.interlaced).toBe(true)
+  })
+  it('dynamic metadata fall back to their base', () => {
+    const film = title('uhd-hdr-hevc', { hdr: 'dynamic', container: 'mp4', sound: 'aac', channels: 2 })
+    expect(codes(play(film, classOf('tv2016')))).toEqual([])
+    expect(codes(play({ ...film, hdr: 'hlg' }, classOf('tv2016')))).toEqual(['HDR'])
+  })
+  it('goes to the largest picture that fits: screen, source, rung', () => {
+    const lines = (of: string, device: string, capMbps: number) => play(title(of), classOf(device), { capMbps, linkMbps: capMbps }).output?.lines
+    expect(lines('uhd-disc', 'stickHd', 20)).toBe(1080)
+    expect(lines('uhd-disc', 'tv2016', 5)).toBe(720)
+    expect(lines('uhd-disc', 'tv2016', 2)).toBe(480)
+    expect(lines('hd720-h264', 'stickHd', 3)).toBe(720)
+    expect(lines('uhd-disc', 'tv2016', 0.9)).toBe(360)
+  })
+  it('cannot be played below the lowest rung', () => {
+    const result = play(title('hd1080-h264'), classOf('tv2020'), { linkMbps: 0.5 })
+    expect(result).toMatchObject({ outcome: 'cannot', work: 0 })
+    expect(codes(result).at(-1)).toBe('NO_RUNG')
+  })
+  it('takes a smaller rung when the processor is too slow for the larger, and cannot when it is too slow for all', () => {
+    const needs = (lines: number) => bookOf().conversion({ title: title('uhd-hdr-hevc'), device: classOf('browser'), linkMbps: 99, capMbps: 99, subtitled: false }, lines, false, true).work.likely
+    const capacity = (needs(1080) + needs(720)) / 2
+    expect(play(title('uhd-hdr-hevc'), classOf('browser'), {}, capacity).output?.lines).toBe(720)
+    const slow = play(title('uhd-hdr-hevc'), classOf('browser'), {}, 1)
+    expect(slow.outcome).toBe('cannot')
+    expect(codes(slow).at(-1)).toBe('TOO_SLOW')
+  })
+  it('plays a small second copy where the title itself would be converted', () => {
+    const film = title('uhd-disc', { smallCopies: 'hd720' })
+    expect(play(film, classOf('stickHd'))).toMatchObject({ outcome: 'playAsIs', smallCopy: true, work: 0 })
+    expect(play(film, classOf('projector'))).toMatchObject({ outcome: 'playAsIs', smallCopy: false })
+  })
+  it('never sends more than the source has', () => {
+    expect(play(title('sd-disc', { bitrateMbps: 1.2 }), classOf('browser')).output).toMatchObject({ lines: 480, mbps: 1.2 })
+  })
+  it('the standards\' levels follow size and frame rate', () => {
+    const level = (id: string, framesPerSecond: number) => levelNeeded({ quality: qualityOf(id), framesPerSecond })
+    expect([level('hd1080-h264', 24), level('hd1080-h264', 60), level('uhd-hdr-hevc', 24), level('uhd-hdr-hevc', 60), level('sd-disc', 25)]).toEqual([4, 4.2, 5, 5.1, 0])
+  })
+  it('every rule has a code of its own', () => expect(new Set(playbackRules.map(rule => rule.code)).size).toBe(playbackRules.length))
+})
+
+const families = Object.keys(codecFamilies) as CodecFamily[]
+const anyAbility = (codec: CodecFamily): fc.Arbitrary<VideoAbility> => fc.record({
+  codec: fc.constant(codec), level: fc.constantFrom(3, 4, 4.1, 5, 5.2), lines: fc.constantFrom(576, 720, 1080, 2160), framesPerSecond: fc.constantFrom(30, 60), bits: fc.constantFrom(8 as const, 10 as const),
+})
+const anyDevice: fc.Arbitrary<Capabilities> = fc.record({
+  video: fc.subarray(families).chain(list => list.length ? fc.tuple(...list.map(anyAbility)) : fc.constant([])),
+  screenLines: fc.constantFrom(480, 720, 1080, 1440, 2160), hdr: fc.subarray<HdrKind>(['hdr10', 'hlg', 'dynamic']),
+  containers: fc.subarray(Object.keys(containers) as Container[]), sound: fc.subarray(Object.keys(soundCodecs) as SoundCodec[]), channels: fc.constantFrom(2, 6, 8),
+  subtitles: fc.subarray<SubtitleKind>(['text', 'styled', 'bitmap']), maxMbps: fc.double({ min: 1, max: 150, noNaN: true }), deinterlaces: fc.boolean(),
+})
+const anyTitle: fc.Arbitrary<TitleTraits> = fc.record({
+  quality: fc.constantFrom(...qualities.map(quality => quality.id)), bitrateMbps: fc.double({ min: 0.5, max: 100, noNaN: true }),
+  container: fc.constantFrom(...Object.keys(containers) as Container[]), sound: fc.constantFrom(...Object.keys(soundCodecs) as SoundCodec[]), channels: fc.constantFrom(2, 6, 8),
+  subtitles: fc.constantFrom<SubtitleKind>('none', 'text', 'styled', 'bitmap'), interlaced: fc.boolean(), framesPerSecond: fc.constantFrom(24, 25, 50, 60), smallCopies: fc.constantFrom('none' as const, 'hd720' as const),
+}).map(({ quality, ...changes }) => title(quality, { ...changes, peakMbps: peakMbps(qualityOf(quality), changes.bitrateMbps) }))
+const anyRate = fc.oneof(fc.double({ min: 0.3, max: 150, noNaN: true }), fc.constant(Infinity))
+const rank = ({ outcome }: Playability) => outcomes.indexOf(outcome)
+
+/** A device with one capability more. */
+const gains: readonly ((device: Capabilities, of: TitleTraits) => Capabilities)[] = [
+  (device, of) => ({ ...device, containers: [...device.containers, of.container] }),
+  (device, of) => ({ ...device, sound: [...device.sound, of.sound] }),
+  device => ({ ...device, channels: 8 }),
+  device => ({ ...device, hdr: ['hdr10', 'hlg', 'dynamic'] }),
+  (device, of) => ({ ...device, subtitles: [...device.subtitles, of.subtitles] }),
+  device => ({ ...device, maxMbps: device.maxMbps * 2 }),
+  device => ({ ...device, deinterlaces: true }),
+  device => ({ ...device, video: device.video.map(can => ({ ...can, level: 7 })) }),
+  device => ({ ...device, video: device.video.map(can => ({ ...can, lines: 2160 })) }),
+  device => ({ ...device, video: device.video.map(can => ({ ...can, framesPerSecond: 240 })) }),
+  device => ({ ...device, video: device.video.map(can => ({ ...can, bits: 10 as const })) }),
+  device => ({ ...device, video: [...device.video, ...families.filter(codec => !device.video.some(can => can.codec === codec)).map(codec => ({ codec, level: 6, lines: 2160, framesPerSecond: 60, bits: 10 as const }))] }),
+]
+
+describe('whatever the title and the device', () => {
+  const limits = fc.record({ linkMbps: anyRate, capMbps: anyRate, subtitled: fc.boolean() })
+  const capacity = fc.constantFrom(0.5, 2, 5, Infinity)
+  it('a device that gains a capability never gets a worse outcome', () => {
+    fc.assert(fc.property(anyTitle, anyDevice, limits, capacity, fc.constantFrom(...gains), (of, device, limit, alone, gain) => {
+      const [before, after] = [play(of, device, limit, alone), play(of, gain(device, of), limit, alone)]
+      expect(rank(after)).toBeLessThanOrEqual(rank(before))
+      expect(after.reasons.filter(reason => !['NO_RUNG', 'TOO_SLOW'].includes(reason.code)).length).toBeLessThanOrEqual(before.reasons.filter(reason => !['NO_RUNG', 'TOO_SLOW'].includes(reason.code)).length)
+    }), { numRuns: 600 })
+  })
+  it('a lower cap never makes the outcome better, nor the picture that goes out', () => {
+    fc.assert(fc.property(anyTitle, anyDevice, limits, capacity, fc.double({ min: 0.05, max: 1, noNaN: true }), (of, device, limit, alone, factor) => {
+      const [before, after] = [play(of, device, limit, alone), play(of, device, { ...limit, capMbps: Math.min(500, limit.capMbps) * factor }, alone)]
+      expect(rank(after)).toBeGreaterThanOrEqual(rank(before))
+      if (before.output && after.output) expect(after.output.lines).toBeLessThanOrEqual(before.output.lines)
+      // A lower cap alone never turns work that has to be done into none; only a small copy could, and it must fit the cap too.
+      if (before.work > 0 && after.outcome !== 'cannot') expect(after.work).toBeGreaterThan(0)
+    }), { numRuns: 600 })
+  })
+  it('what plays as it is has no reasons, and what does not has some', () => {
+    fc.assert(fc.property(anyTitle, anyDevice, limits, capacity, (of, device, limit, alone) => {
+      const result = play(of, device, limit, alone)
+      if (result.outcome !== 'playAsIs') expect(result.reasons.length).toBeGreaterThan(0)
+      else if (!result.smallCopy) expect(result.reasons).toEqual([])
+      if (result.output) expect(result.output.lines).toBeLessThanOrEqual(Math.max(device.screenLines, 0))
+      expect(Number.isFinite(result.work)).toBe(true)
+    }), { numRuns: 300 })
+  })
+})
+
+const demo = planSchema.parse(tideMillHouse)
+const week = watchingWeek(demo.household)
+const atOnce = { home: 3, away: 2 }
+const { matrix } = matrixOf(demo, catalogue, week, atOnce)
+
+describe('the matrix of the demo household', () => {
+  it('has a row for each kind of title, most titles first, and a column for each device where it is used', () => {
+    expect(matrix.rows[0]).toMatchObject({ quality: { id: 'hd1080-hevc' }, titles: { series: 1350 } })
+    expect(matrix.columns.map(column => [column.deviceName, column.placeName])).toContainEqual(['Cottage set-top', 'Lock cottage'])
+    expect(matrix.cells).toHaveLength(matrix.rows.length)
+    expect(matrix.cells.every(row => row.length === matrix.columns.length)).toBe(true)
+  })
+  it('gives the line away what upload, place and household allow: 22 · 0.75 ÷ 1.08 ÷ 2, and 6 · 0.8 at sea', () => {
+    const ship = matrix.columns.find(column => column.placeName === 'Survey ship')!
+    expect(ship.linkMbps).toBeCloseTo(4.8, 9)
+    expect(matrix.columns.find(column => column.placeName === 'Lock cottage')!.linkMbps).toBeCloseTo(22 * 0.75 / 1.08 / 2, 9)
+    expect(ship.capMbps).toBe(4)
+  })
+  it('spreads a habit over the kinds it watches, and within a kind over its titles', () => {
+    const habit = { watches: { film: 3, series: 1, homeVideo: 0, music: 0 } }
+    const rows = [{ titles: { film: 30 } }, { titles: { film: 10, series: 5 } }, { titles: { homeVideo: 9 } }] as TitleTraits[]
+    expect(rowShares({ habit } as never, rows)).toEqual([0.75 * 0.75, 0.75 * 0.25 + 0.25, 0])
+    expect(rowShares({ habit: { watches: { film: 0, series: 0, homeVideo: 0, music: 0 } } } as never, rows)).toEqual([30 / 54, 15 / 54, 9 / 54])
+    expect(rowShares({ habit: { watches: { film: 0, series: 1, homeVideo: 0, music: 3 } } } as never, rows)).toEqual([0, 0.25, 0])
+  })
+  it('shares of hours add up to 1', () => {
+    const shares = hourShares(matrix, week)!
+    expect(Object.values(shares).reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 12)
+    matrix.sessions.forEach(sessions => expect(Object.values(outcomeShares(sessions)).reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 12))
+  })
+  it('shares of hours are what playing 60 000 titles by chance comes to', () => {
+    const random = seededRandom(20261125)
+    const habits = week.habits.map((habit, at) => ({ habit, at })).filter(({ habit }) => !habit.habit.onBusyDays)
+    const hours = habits.reduce((sum, { habit }) => sum + habit.hoursPerWeek, 0)
+    const runs = 60_000
+    let converted = 0
+    for (let run = 0; run < runs; run++) {
+      let at = random() * hours
+      const { habit } = habits.find(entry => (at -= entry.habit.hoursPerWeek) < 0)!
+      const kinds = Object.entries(habit.habit.watches).filter(([kind, parts]) => parts > 0 && matrix.rows.some(row => (row.titles as Record<string, number>)[kind]))
+      let kindAt = random() * kinds.reduce((sum, [, parts]) => sum + parts, 0)
+      const kind = kinds.find(([, parts]) => (kindAt -= parts) < 0)![0]
+      const titlesOf = (row: TitleTraits) => (row.titles as Record<string, number>)[kind] ?? 0
+      let titleAt = random() * matrix.rows.reduce((sum, row) => sum + titlesOf(row), 0)
+      const row = matrix.rows.findIndex(entry => (titleAt -= titlesOf(entry)) < 0)
+      const column = matrix.columns.findIndex(entry => entry.habits.includes(week.habits.indexOf(habit)))
+      const cell = matrix.cells[row]![column]!
+      const shown = cell.subtitled && random() < 0.25 ? cell.subtitled : cell.plain
+      if (shown.outcome === 'picture') converted++
+    }
+    const share = hourShares(matrix, week)!.picture
+    expect(Math.abs(converted / runs - share)).toBeLessThan(4 * Math.sqrt(share * (1 - share) / runs))
+  })
+  it('without devices shows the generic classes', () => {
+    const bare = planSchema.parse({ name: 'x', library: tideMillHouse.library })
+    const { columns } = matrixOf(bare, catalogue, watchingWeek(bare.household), atOnce).matrix
+    expect(columns.map(column => column.className)).toEqual(deviceClasses.map(entry => entry.label))
+  })
+  it('takes a class of one\'s own before a generic one', () => {
+    const input: PlanInput = { ...tideMillHouse, household: { ...tideMillHouse.household, capabilitySets: [{ id: 'tablet', label: 'Panel', video: [], hdr: [], containers: [], sound: [], subtitles: [] }] } }
+    const plan = planSchema.parse(input)
+    const own = matrixOf(plan, catalogue, watchingWeek(plan.household), atOnce).matrix
+    const panel = own.columns.findIndex(column => column.className === 'Panel')
+    expect(own.cells.every(row => row[panel]!.plain.outcome === 'cannot')).toBe(true)
+  })
+  it('leaves out what is no video, and puts alike holdings in one row', () => {
+    const { library } = planSchema.parse({ name: 'x', library: { holdings: [{ titles: 10, bitrateMbps: 6 }, { titles: 30, bitrateMbps: 10 }, { kind: 'music', quality: 'music-lossless', titles: 5 }, { titles: 4, sound: 'dts' }] } })
+    const rows = titleTraits(library, qualities)
+    expect(rows.map(row => [row.holdings, row.bitrateMbps])).toEqual([[[0, 1], 9], [[3], 8]])
+  })
+})
+
+describe('remedies', () => {
+  const ranked = rankRemedies(demo, catalogue, atOnce)
+  it('are ranked by what they remove, each of another kind of thing', () => {
+    expect(ranked.length).toBeGreaterThan(3)
+    expect(ranked.map(remedy => remedy.removedShare)).toEqual(ranked.map(remedy => remedy.removedShare).sort((a, b) => b - a))
+    expect(new Set(ranked.map(remedy => remedy.group)).size).toBe(ranked.length)
+  })
+  it('remove what the matrix of the changed plan says', () => {
+    const trouble = (plan: typeof demo) => {
+      const shares = hourShares(matrixOf(plan, catalogue, watchingWeek(plan.household), atOnce).matrix, watchingWeek(plan.household))!
+      return shares.picture + shares.cannot
+    }
+    for (const remedy of ranked) expect(remedy.removedShare).toBeCloseTo(1 - trouble(remedy.plan) / trouble(demo), 9)
+  })
+  it('leave a plan that is valid, and change nothing else', () => {
+    for (const { plan } of ranked) {
+      expect(planSchema.parse(plan)).toEqual(plan)
+      expect({ ...plan, household: 0, library: 0, network: 0 }).toEqual({ ...demo, household: 0, library: 0, network: 0 })
+    }
+  })
+  it('second copies cost their space', () => {
+    const copies = ranked.find(remedy => remedy.id.startsWith('copies-'))!
+    expect(copies.extraTB).toBeGreaterThan(0)
+    expect(copies.plan.library.holdings.some(holding => holding.smallCopies !== 'none')).toBe(true)
+  })
+  it('of one household with one stick: replacing it removes all', () => {
+    const plan = planSchema.parse({
+      name: 'x', household: { viewers: [{ id: 'a' }], devices: [{ id: 'stick', name: 'Stick', class: 'stickHd' }], habits: [{ viewer: 'a', device: 'stick', watches: { film: 1, series: 0 } }] },
+      library: { holdings: [{ quality: 'hd1080-hevc', titles: 50, container: 'mp4', sound: 'aac', channels: 2, subtitles: 'none' }] },
+    })
+    const [first] = rankRemedies(plan, catalogue, { home: 1, away: 0 })
+    expect(first).toMatchObject({ group: 'device-stick', price: 60, hoursAfter: 0 })
+    expect(first!.removedShare).toBeCloseTo(1, 9)
+    expect(first!.label).toContain('Replace Stick by: streaming stick, 4K')
+  })
+  it('are none where nothing is converted', () => expect(rankRemedies(planSchema.parse({ name: 'x' }), catalogue, atOnce)).toEqual([]))
+  it('each kind proposes for the demo', () => {
+    for (const kind of remedyKinds) expect(kind(demo, matrix, week).length, String(kind)).toBeGreaterThanOrEqual(0)
+    expect(remedyKinds.filter(kind => kind(demo, matrix, week).length > 0).length).toBeGreaterThanOrEqual(4)
+  })
+})
+
+describe('conversions asked', () => {
+  it('follow the convolution of viewers: hand case of two viewers in one slot', () => {
+    const plan = planSchema.parse({
+      name: 'x', machine: { score: 4000, cores: 4 }, choices: { systemReserveShare: 0 },
+      household: {
+        viewers: [{ id: 'a' }, { id: 'b' }], devices: [{ id: 'stick', class: 'stickHd', link: 'wired100' }], subtitlesShare: 0, forcedSubtitlesShare: 0,
+        habits: ['a', 'b'].map(viewer => ({ viewer, device: 'stick', days: ['sat' as const], earliest: 1200, latest: 1200, minutes: 60, chance: viewer === 'a' ? 0.5 : 0.4, watches: { film: 1, series: 0 } })),
+      },
+      library: { holdings: [{ quality: 'hd1080-hevc', titles: 1 }] },
+    })
+    const { figures, series } = assess(plan, catalogue)
+    // P(2) = 0.2, P(>=1) = 0.7: two convert more often than once in twenty.
+    expect([figures['streams.asked95']?.value, figures['streams.asked99']?.value, figures['streams.askedHeadCount']?.value]).toEqual([2, 2, 2])
+    const work = series.mix[0]!.work.likely
+    // The machine has 2 reference streams; two conversions need more only if each takes over 1. Then 12 slots · 5 min · 0.2 · 4.348.
+    const short = work / 2 * 200 > 100 ? 12 * 5 * 0.2 * 4.348 : 0
+    expect(figures['streams.minutesShortPerMonth']?.value).toBeCloseTo(short, 9)
+    expect(short).toBeGreaterThan(0)
+  })
+})

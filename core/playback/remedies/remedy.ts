@@ -1,0 +1,18 @@
+import type { Plan } from '../../plan/planSchema'
+import type { WatchingWeek } from '../../household/watchingWeek'
+import type { PlayabilityMatrix } from '../matrix'
+
+/** Something that can be done so that fewer pictures have to be converted. */
+export interface Remedy {
+  readonly id: string
+  /** what is done, as an order: 'Replace …' */
+  readonly label: string
+  /** remedies of one group are alternatives; only the best of them is shown */
+  readonly group: string
+  /** price in the plan's currency; null where it is not known */
+  readonly price: number | null
+  readonly change: (plan: Plan) => Plan
+}
+
+/** One kind of remedy: looks at a plan and its matrix, and proposes. */
+export type RemedyKind = (plan: Plan, matrix: PlayabilityMatrix, week: WatchingWeek) => readonly Remedy[]

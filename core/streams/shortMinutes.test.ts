@@ -1,0 +1,80 @@
+import { describe, expect, it } from 'vitest'
+import { assess } from '../assess'
+import { catalogue } from '../catalogue/catalogue'
+import { tideMillHouse } from '../catalogue/tideMillHouse'
+import { exactly } from '../figure'
+import { minutesPerDay, slotsPerWeek, weeksPerMonth } from '../units/week'
+import { planSchema, type PlanInput } from '../plan/planSchema'
+import { seededRandom } from '../random'
+import { shortMinutes } from './shortMinutes'
+
+const assessed = (input: PlanInput) => assess(planSchema.parse(input), catalogue)
+const { demand } = assessed(tideMillHouse).series
+const capacity = (streams: number) => exactly(streams)
+
+describe('minutes short a month', () => {
+  it('are what 400 000 slots simulated with the true works come to, a little over for the rounding up', () => {
+    const random = seededRandom(4711)
+    const { week, loads } = demand
+    const streams = 2
+    const runs = 400_000
+    let short = 0
+    for (let run = 0; run < runs; run++) {
+      const slot = Math.floor(random() * slotsPerWeek)
+      let work = 0
+      week.watchers.forEach((_, watcher) => {
+        let draw = random()
+        const at = week.habits.findIndex((habit, index) => habit.watcher === watcher && (draw -= week.ordinary.habits[index]![slot]!) < 0)
+        if (at < 0) return
+        let kind = random()
+        const load = loads[at]!.find(entry => (kind -= entry.chance) < 0)
+        if (load) work += load.tooLow ? Infinity : load.work
+      })
+      if (work > streams) short++
+    }
+    const whole = slotsPerWeek * 5 * weeksPerMonth
+    const share = short / runs
+    const error = whole * Math.sqrt(share * (1 - share) / runs)
+    const { ordinary } = shortMinutes(demand, capacity(streams), exactly(1), 0)
+    expect(ordinary).toBeGreaterThan(50)
+    expect(ordinary).toBeGreaterThan(whole * share - 4 * error)
+    expect(ordinary).toBeLessThan(whole * share * 1.05 + 4 * error)
+  })
+  it('never rise with capacity', () => {
+    const minutes = [0.5, 1, 1.5, 2, 3, 4, 6, 10, 20].map(streams => shortMinutes(demand, capacity(streams), exactly(1), 14).perMonth.likely)
+    minutes.slice(1).forEach((value, index) => expect(value).toBeLessThanOrEqual(minutes[index]! + 1e-9))
+    expect(minutes[0]).toBeGreaterThan(1000)
+  })
+  it('have a band that is the minutes at the ends of capacity', () => {
+    const { perMonth } = shortMinutes(demand, { low: 2, likely: 3, high: 4 }, exactly(1), 0)
+    expect(perMonth.low).toBeLessThan(perMonth.likely)
+    expect(perMonth.high).toBeCloseTo(shortMinutes(demand, capacity(2), exactly(1), 0).ordinary, -1)
+  })
+  it('weight the busy days of a year in', () => {
+    const none = shortMinutes(demand, capacity(2), exactly(1), 0)
+    const always = shortMinutes(demand, capacity(2), exactly(1), 365)
+    const some = shortMinutes(demand, capacity(2), exactly(1), 73)
+    expect(none.busy).toBeNull()
+    expect(always.perMonth.likely).toBeCloseTo(always.busy!, 9)
+    expect(some.perMonth.likely).toBeCloseTo(0.8 * none.ordinary + 0.2 * always.busy!, 9)
+    expect(always.busy!).toBeGreaterThan(none.ordinary)
+  })
+})
+
+describe('sessions below the lowest quality that a viewer accepts', () => {
+  const base: PlanInput = {
+    name: 'x', machine: { score: 60_000, cores: 8 }, network: { uploadMbps: 100 },
+    household: {
+      places: [{ id: 'ship', downloadMbps: 2.5 }], viewers: [{ id: 'a', place: 'ship' }], devices: [{ id: 'tv', class: 'tv2024' }], subtitlesShare: 0, forcedSubtitlesShare: 0,
+      habits: [{ viewer: 'a', device: 'tv', days: ['mon'], earliest: 600, latest: 600, minutes: 60, chance: 1, watches: { film: 1, series: 0 } }],
+    },
+    library: { holdings: [{ quality: 'hd1080-h264', titles: 1 }] },
+  }
+  const minutes = (input: PlanInput) => assessed(input).figures['streams.minutesShortPerMonth']?.value
+  it('count as short: 2 Mb/s where 3 are wanted', () => expect(minutes(base)).toBeCloseTo(60 * weeksPerMonth, 9))
+  it('do not where a lower quality is accepted', () => expect(minutes({ ...base, household: { ...base.household, viewers: [{ id: 'a', place: 'ship', lowestRungMbps: 1.8 }] } })).toBe(0))
+  it('do not where the source has no more', () => {
+    expect(minutes({ ...base, library: { holdings: [{ quality: 'sd-h264', titles: 1, bitrateMbps: 1.9 }] } })).toBe(0)
+  })
+  it('a day has 288 slots', () => expect(minutesPerDay / 5 * 7).toBe(slotsPerWeek))
+})
