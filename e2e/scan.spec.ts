@@ -15,14 +15,14 @@ test('a scan of real files is read, looked at, taken over and undone', async ({ 
   await expect(numeron.field('library.holdings.0.titles')).toHaveValue('160')
 
   await result.getByRole('button', { name: 'Add them' }).click()
-  await expect(numeron.field('library.holdings.8.name')).toHaveValue('Scanned: UHD 2160 HDR, HEVC')
-  await expect(numeron.field('library.holdings.8.bitrateMbps')).toHaveValue('27.44')
+  await expect(numeron.field('library.holdings.9.name')).toHaveValue(/^Scanned: UHD 2160 HDR, HEVC/)
+  await expect(numeron.field('library.holdings.9.bitrateMbps')).toHaveValue('27.44')
   await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(numeron.field('library.holdings.7.name')).toHaveCount(0)
+  await expect(numeron.field('library.holdings.9.name')).toHaveCount(0)
 
   await page.locator('#scan-file').setInputFiles(upload('again.json', `[${files.join(',')}]`))
   await result.getByRole('button', { name: 'Take these instead' }).click()
-  await expect(numeron.field('library.holdings.6.name')).toHaveCount(0)
+  await expect(numeron.field('library.holdings.7.name')).toHaveCount(0)
   await numeron.expectSaved()
 })
 

@@ -1,6 +1,8 @@
 // Speed of Numeron on this machine, with ratios where they carry further than milliseconds. Not a test.
 import { spawnSync } from 'node:child_process'
-import { readFileSync } from 'node:fs'
+import { appendFileSync, mkdtempSync, readFileSync, readdirSync, rmSync, statSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { launchBrowser } from './browser.mjs'
 import { openWhenReady, startDemoServer } from './demoServer.mjs'
@@ -59,6 +61,32 @@ try {
     return times.slice(10)
   })
   line('edit to the new headroom line, painted', `median ${quantile(edits, 0.5).toFixed(1)} ms, 99th percentile ${quantile(edits, 0.99).toFixed(1)} ms`)
+
+  // A scan of 100 000 files: real documents repeated, dropped on the page, read in its worker.
+  const folder = mkdtempSync(join(tmpdir(), 'numeron-scan-'))
+  const scan = join(folder, 'scan.json')
+  const documents = readdirSync('tests/fixtures').filter(name => name.startsWith('ffprobe')).map(name => readFileSync(join('tests/fixtures', name), 'utf8'))
+  for (let at = 0; at < 100_000; at += 1000) appendFileSync(scan, Array.from({ length: 1000 }, (_, file) => documents[(at + file) % documents.length]).join('\n') + '\n')
+  await page.goto(`${page.url()}/library`)
+  await page.locator('#scan-file').waitFor({ state: 'attached' })
+  await page.evaluate(() => {
+    window.longestGap = 0
+    let before = performance.now()
+    requestAnimationFrame(function look(now) {
+      window.longestGap = Math.max(window.longestGap, now - before)
+      before = now
+      requestAnimationFrame(look)
+    })
+  })
+  const { processInfo } = await (await browser.newBrowserCDPSession()).send('SystemInfo.getProcessInfo')
+  const pids = processInfo.filter(entry => entry.type === 'renderer').map(entry => entry.id)
+  const memory = name => Math.max(...pids.map(pid => Number(new RegExp(`${name}:\\s+(\\d+)`).exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0))) / 1000
+  const before = memory('VmRSS')
+  const started = performance.now()
+  await page.locator('#scan-file').setInputFiles(scan)
+  await page.getByRole('region', { name: 'What the scan holds' }).waitFor({ timeout: 600_000 })
+  line(`scan of 100 000 files, ${(statSync(scan).size / 1e6).toFixed(0)} MB, in the worker`, `${((performance.now() - started) / 1000).toFixed(1)} s; the page's process at most ${memory('VmHWM').toFixed(0)} MB, ${before.toFixed(0)} MB before; longest time between two frames ${(await page.evaluate(() => window.longestGap)).toFixed(0)} ms`)
+  rmSync(folder, { recursive: true, force: true })
 }
 finally {
   await browser.close()

@@ -5,7 +5,7 @@ import { ensureBuild, ensurePackages } from './steps.mjs'
 
 ensurePackages()
 if (!ensureBuild()) process.exit(1)
-const views = ['household', 'library', 'streams', 'drives', 'network', 'machine', 'tiers', 'ownership']
+const views = ['household', 'library', 'playback', 'streams', 'drives', 'network', 'machine', 'tiers', 'ownership']
 const server = await startDemoServer()
 const browser = await launchBrowser()
 try {

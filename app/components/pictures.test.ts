@@ -19,7 +19,7 @@ describe('the headroom line', () => {
     openDemo()
     const cells = mount(HeadroomLine).findAll('.cell')
     expect(cells.map(cell => cell.attributes('data-verdict'))).toEqual(['streams', 'space', 'survival', 'home', 'away', 'fit', 'money'])
-    expect(cells[0]!.text()).toMatch(/Conversions\s*Short\s*3\s*of\s*1–3/)
+    expect(cells[0]!.text()).toMatch(/Conversions\s*Enough\s*2\s*of\s*2–4/)
     expect(cells[1]!.text()).toContain('10\u00A0TB')
   })
   it('tries a plan on, with the plan as it is for a ghost', async () => {
@@ -51,18 +51,30 @@ describe('growth against room', () => {
     for (let press = 0; press < 20; press++) await horizon.trigger('keydown', { key: 'ArrowLeft' })
     expect(store.plan?.choices.horizonYears).toBe(1)
   })
+  it('lays the kinds on each other, the largest lowest, with the events below', () => {
+    openDemo()
+    const chart = mount(GrowthChart, { props: { stacked: true } })
+    expect(chart.findAll('[data-layer]').map(layer => layer.attributes('data-layer'))[0]).toBe('film')
+    expect(chart.findAll('[data-layer]')).toHaveLength(6)
+    expect(chart.find('.event title').text()).toContain('Two hundred reels digitised, month 4')
+    expect(mount(GrowthChart).findAll('[data-layer]')).toHaveLength(0)
+  })
   it('has the same numbers as a table', async () => {
     openDemo()
     const chart = mount(GrowthChart)
     await chart.find('.toggle').trigger('click')
-    expect(chart.findAll('tbody tr')[0]!.findAll('td').map(cell => cell.text())).toEqual(['0', '10.2', '12.2', '14.5', '10'])
+    expect(chart.findAll('tbody tr')[0]!.findAll('td').map(cell => cell.text())).toEqual(['0', '10.2', '12.1', '14.5', '10'])
   })
 })
 
 describe('conversions', () => {
   it('moves the ask, and leaves it alone when every head counts', async () => {
-    const store = openDemo()
+    const store = openDemo({ choices: { school: 'atOnce' } })
     const chart = mount(ConversionsChart)
+    await chart.find('[role=slider]').trigger('keydown', { key: 'ArrowRight' })
+    expect(store.plan?.household.converted).toBe(4)
+    store.edit('choices.school', 'level95')
+    await nextTick()
     await chart.find('[role=slider]').trigger('keydown', { key: 'ArrowRight' })
     expect(store.plan?.household.converted).toBe(4)
     store.edit('choices.school', 'headCount')
@@ -164,7 +176,9 @@ describe('work by quality', () => {
   it('lists the mix and says when there is none', async () => {
     const store = openDemo()
     const table = mount(WorkMix)
-    expect(table.findAll('tbody tr')).toHaveLength(7)
+    expect(table.findAll('tbody tr')).toHaveLength(8)
+    await table.find('.more').trigger('click')
+    expect(table.findAll('tbody tr').length).toBe(store.assessment!.series.mix.length)
     store.edit('library.holdings', [])
     await nextTick()
     expect(table.text()).toContain('plain 1080p stream stands in')

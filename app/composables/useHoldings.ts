@@ -5,8 +5,9 @@ import { usePlanStore } from '~/stores/planStore'
 export function useHoldings() {
   const store = usePlanStore()
   const holdings = computed(() => store.plan?.library.holdings ?? [])
+  /** The schema fills in the rest. */
   function add(): void {
-    store.edit('library.holdings', [...holdings.value, { name: '', quality: 'hd1080-h264', titles: 0, minutes: 110, addedPerMonth: 0, bitrateMbps: null }])
+    store.edit('library.holdings', [...holdings.value, { kind: 'film' }])
   }
   function remove(index: number): void {
     store.edit('library.holdings', holdings.value.filter((_, other) => other !== index))

@@ -1,10 +1,11 @@
-import { mdiAccountGroupOutline, mdiCompassOutline, mdiFilmstrip, mdiHandCoinOutline, mdiHarddisk, mdiLanConnect, mdiPulse, mdiScaleBalance, mdiServerOutline } from '@mdi/js'
+import { mdiAccountGroupOutline, mdiCompassOutline, mdiTelevisionPlay, mdiFilmstrip, mdiHandCoinOutline, mdiHarddisk, mdiLanConnect, mdiPulse, mdiScaleBalance, mdiServerOutline } from '@mdi/js'
 
 /** The views of a plan, in the order practitioners work; the order is a guide, not a gate. */
 export const views = [
   { id: 'brief', label: 'Brief', icon: mdiCompassOutline },
   { id: 'household', label: 'Household', icon: mdiAccountGroupOutline },
   { id: 'library', label: 'Library', icon: mdiFilmstrip },
+  { id: 'playback', label: 'Playback', icon: mdiTelevisionPlay },
   { id: 'streams', label: 'Streams', icon: mdiPulse },
   { id: 'drives', label: 'Drives', icon: mdiHarddisk },
   { id: 'network', label: 'Network', icon: mdiLanConnect },
@@ -16,7 +17,7 @@ export const views = [
 export type ViewId = typeof views[number]['id']
 
 const homeOfChoice: Readonly<Record<string, ViewId>> = {
-  horizonYears: 'library', ruleOfThumbFactor: 'library', school: 'household',
+  horizonYears: 'library', ruleOfThumbFactor: 'library', school: 'household', minutesShortTarget: 'household',
   pointsPerStream: 'streams', systemReserveShare: 'streams', toneMapping: 'streams',
   survivesAtLeast: 'drives', readErrorEndsRebuild: 'drives', watchingHoursPerDay: 'drives',
   convertingHoursPerDay: 'ownership',

@@ -1,9 +1,9 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
-import { assess } from '~~/core/assess'
-import { catalogue } from '~~/core/catalogue/catalogue'
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { Assessment } from '~~/core/assess'
 import { editPlan } from '~~/core/plan/editPlan'
 import type { Plan } from '~~/core/plan/planSchema'
+import { createAssessor } from '~/services/assessor'
 import { draftBox } from '~/services/draftBox'
 import { ApiProblem, planApi, type StoredPlan } from '~/services/planApi'
 
@@ -36,10 +36,40 @@ export const usePlanStore = defineStore('plan', () => {
   let acknowledged: Plan | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
   let saving: Promise<void> | null = null
+  let gesture: 'begun' | 'goesOn' | null = null
   let lastEdit = { path: '', at: 0 }
 
-  const assessment = computed(() => plan.value && assess(plan.value, catalogue))
-  const triedAssessment = computed(() => tried.value && assess(tried.value, catalogue))
+  const assessment = shallowRef<Assessment | null>(null)
+  const triedAssessment = shallowRef<Assessment | null>(null)
+  /** the assessment belongs to an earlier state of the plan, and the new one is being worked out */
+  const assessing = ref(false)
+  let assessedId: string | null = null
+  const assessor = createAssessor({
+    take(found, of) {
+      assessment.value = plan.value && found
+      assessing.value = plan.value !== null && of !== plan.value
+    },
+  })
+  const triedAssessor = createAssessor({
+    take(found, of) {
+      triedAssessment.value = of === tried.value ? found : null
+    },
+  })
+  // At once with the change, so that whoever edits finds the assessment of what is in the plan now.
+  watch(plan, (next) => {
+    if (!next) {
+      assessment.value = null
+      return
+    }
+    assessing.value = true
+    if (assessment.value === null || id.value !== assessedId) assessor.askAnew(next)
+    else assessor.ask(next)
+    assessedId = id.value
+  }, { flush: 'sync' })
+  watch(tried, (next) => {
+    triedAssessment.value = null
+    if (next) triedAssessor.ask(next)
+  }, { flush: 'sync' })
   const canUndo = computed(() => past.value.length > 0)
   const canRedo = computed(() => future.value.length > 0)
 
@@ -86,9 +116,19 @@ export const usePlanStore = defineStore('plan', () => {
     if (saveState.value !== 'conflict') schedule(saveDelayMs)
   }
 
+  /** From here to {@link letGo} all edits undo together: one drag on a picture is one step. */
+  function grab(): void {
+    gesture = 'begun'
+  }
+  function letGo(): void {
+    gesture = null
+    lastEdit = { path: '', at: 0 }
+  }
+
   function remember(path: string): void {
     const now = Date.now()
-    const goesOn = path !== '' && path === lastEdit.path && now - lastEdit.at < sameEditMs
+    const goesOn = gesture === 'goesOn' || (path !== '' && path === lastEdit.path && now - lastEdit.at < sameEditMs)
+    if (gesture === 'begun') gesture = 'goesOn'
     lastEdit = { path, at: now }
     future.value = []
     if (!goesOn && plan.value) past.value = [...past.value.slice(1 - mostUndoSteps), plan.value]
@@ -243,7 +283,7 @@ export const usePlanStore = defineStore('plan', () => {
   }
 
   return {
-    id, version, plan, tried, assessment, triedAssessment, saveState, saveMessage, conflict, restoredDraft,
-    canUndo, canRedo, open, edit, replace, undo, redo, save, flush, settle, close,
+    id, version, plan, tried, assessment, triedAssessment, assessing, saveState, saveMessage, conflict, restoredDraft,
+    canUndo, canRedo, open, edit, grab, letGo, replace, undo, redo, save, flush, settle, close,
   }
 })

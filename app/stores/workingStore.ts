@@ -12,6 +12,8 @@ export interface Variant { readonly plan: Plan, readonly label: string }
 export const useWorkingStore = defineStore('working', () => {
   const trail = ref<readonly string[]>([])
   const variant = shallowRef<Variant | null>(null)
+  /** path of the field that a reader was sent to; the view that holds it brings it to light */
+  const target = ref<string | null>(null)
   const planStore = usePlanStore()
 
   const figureId = computed(() => trail.value.at(-1) ?? null)
@@ -31,5 +33,5 @@ export const useWorkingStore = defineStore('working', () => {
     trail.value = []
     variant.value = null
   }
-  return { trail, variant, figureId, isOpen, plan, figures, show, follow, close }
+  return { trail, variant, target, figureId, isOpen, plan, figures, show, follow, close }
 })

@@ -1,16 +1,10 @@
 import { qualities } from '~~/core/catalogue/qualities'
+import { encodingOf } from '~~/core/formats/encodingOf'
 import { LibraryScanReader } from '~~/core/formats/libraryScan'
 import { ScanGrouping } from '~~/core/library/scanGroups'
 import type { ScanMessage } from './scanMessages'
 
 const post = (message: ScanMessage) => self.postMessage(message)
-
-/** UTF-8 unless a byte-order mark says UTF-16, as some shells write it. */
-async function encodingOf(file: Blob): Promise<string> {
-  const [first, second] = new Uint8Array(await file.slice(0, 2).arrayBuffer())
-  if (first === 0xFF && second === 0xFE) return 'utf-16le'
-  return first === 0xFE && second === 0xFF ? 'utf-16be' : 'utf-8'
-}
 
 async function read(file: Blob): Promise<void> {
   const grouping = new ScanGrouping(qualities)
@@ -19,7 +13,7 @@ async function read(file: Blob): Promise<void> {
     files++
     grouping.add(scanned)
   })
-  const decoder = new TextDecoder(await encodingOf(file))
+  const decoder = new TextDecoder(encodingOf(new Uint8Array(await file.slice(0, 64).arrayBuffer())))
   let readBytes = 0
   let unreadable = false
   const stream = file.stream().getReader()

@@ -3,7 +3,7 @@ import { catalogue } from '../catalogue/catalogue'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { qualityCosts } from './qualityCosts'
 
-const plan = (changes: PlanInput = { name: 'x' }) => planSchema.parse({
+const plan = (changes: Partial<PlanInput> = {}) => planSchema.parse({
   name: 'x', choices: { horizonYears: 5 }, costs: { pricePerKWh: 0.3 },
   library: { holdings: [{ quality: 'hd1080-h264', titles: 1000, minutes: 110 }] },
   drives: { lots: [{ count: 2, sizeTB: 8, priceEach: 160 }], layout: 'separate' }, ...changes,
@@ -28,17 +28,17 @@ describe('what a quality choice costs', () => {
     expect(of('hd1080-av1').money).toBeLessThan(0)
   })
   it('a bitrate of one\'s own belongs to the present quality only', () => {
-    const own = qualityCosts(plan({ name: 'x', library: { holdings: [{ quality: 'hd1080-h264', titles: 1000, minutes: 110, bitrateMbps: 12 }] } }), 0, catalogue)
+    const own = qualityCosts(plan({ library: { holdings: [{ quality: 'hd1080-h264', titles: 1000, minutes: 110, bitrateMbps: 12 }] } }), 0, catalogue)
     expect(own.find(entry => entry.quality === 'hd1080-h264')?.todayTB).toBe(0)
     expect(own.find(entry => entry.quality === 'hd1080-disc')!.todayTB).toBeCloseTo(1000 * 16 * 110 * 60 / 8 / 1e6 * 1.02, 9)
   })
   it('music and photos are compared with their own kinds of quality', () => {
-    const music = qualityCosts(plan({ name: 'x', library: { holdings: [{ kind: 'music', quality: 'music-lossless', titles: 500, minutes: 50 }] } }), 0, catalogue)
+    const music = qualityCosts(plan({ library: { holdings: [{ kind: 'music', quality: 'music-lossless', titles: 500, minutes: 50 }] } }), 0, catalogue)
     expect(music.map(entry => entry.quality)).toEqual(['music-lossless', 'music-lossy'])
   })
   it('needs drives, and a size that follows from the quality', () => {
-    expect(qualityCosts(plan({ name: 'x', drives: { lots: [] } }), 0, catalogue)).toEqual([])
-    expect(qualityCosts(plan({ name: 'x', library: { holdings: [{ quality: 'given', sizeGB: 50 }] } }), 0, catalogue)).toEqual([])
+    expect(qualityCosts(plan({ drives: { lots: [] } }), 0, catalogue)).toEqual([])
+    expect(qualityCosts(plan({ library: { holdings: [{ quality: 'given', sizeGB: 50 }] } }), 0, catalogue)).toEqual([])
     expect(qualityCosts(plan(), 7, catalogue)).toEqual([])
   })
 })

@@ -4,6 +4,7 @@ import { qualities } from '../catalogue/qualities'
 import { holdingsOf, mostGroups, ScanGrouping } from '../library/scanGroups'
 import { planSchema } from '../plan/planSchema'
 import { LibraryScanReader, problemsKept } from './libraryScan'
+import { encodingOf } from './encodingOf'
 import { readProbeDocument } from './probeDocument'
 import type { ScannedFile } from './scannedFile'
 
@@ -96,6 +97,18 @@ describe('a scan in CSV', () => {
   it('without a header that helps is refused', () => expect(read('a,b,c\n1,2,3').reader.problems[0]?.message).toContain('header row'))
   it('never throws', () => {
     fc.assert(fc.property(fc.string(), text => void read(`path,codec,height,size\n${text}`)))
+  })
+})
+
+describe('the encoding of a scan', () => {
+  const bytes = (text: string, little: boolean) => Uint8Array.from([...text].flatMap(sign => little ? [sign.charCodeAt(0), 0] : [0, sign.charCodeAt(0)]))
+  it('is told by a byte-order mark, or by every other byte being nothing', () => {
+    expect(encodingOf(Uint8Array.from([0xFF, 0xFE, 0x7B, 0]))).toBe('utf-16le')
+    expect(encodingOf(Uint8Array.from([0xFE, 0xFF, 0, 0x7B]))).toBe('utf-16be')
+    expect(encodingOf(bytes('{"format": 1}', true))).toBe('utf-16le')
+    expect(encodingOf(bytes('path,size', false))).toBe('utf-16be')
+    expect(encodingOf(new TextEncoder().encode('\uFEFF{"a":1}'))).toBe('utf-8')
+    expect(encodingOf(new Uint8Array())).toBe('utf-8')
   })
 })
 

@@ -142,6 +142,11 @@ describe('editing', () => {
     expect(editPlan(demo, 'network.uploadMbps', 'x')).toMatchObject({ ok: false, issues: [{ path: 'network.uploadMbps' }] })
     expect(demo.network.uploadMbps).toBe(22)
   })
+  it('fills in what an entry leaves out, and shares the rest', () => {
+    const result = editPlan(demo, 'household.devices', [...demo.household.devices, { id: 'new' }])
+    expect(result).toMatchObject({ ok: true, plan: { household: { devices: expect.arrayContaining([expect.objectContaining({ id: 'new', class: 'tv2020', linkMbps: null })]) } } })
+    if (result.ok) expect(result.plan.library).toBe(demo.library)
+  })
 })
 
 describe('differences of two plans', () => {
@@ -174,6 +179,9 @@ describe('what the schema says of its fields', () => {
     expect(planField('drives.lots.7.sizeTB')).toMatchObject({ label: 'Size', unit: 'TB', min: 0.05, max: 200, fallback: 8, kind: 'number' })
     expect(planField('machine.score')).toMatchObject({ nullable: true, fallback: null })
     expect(planField('brief.place')?.options[0]).toEqual({ value: 'livingRoom', label: 'Living room' })
+    expect(planField('household.habits.3.days')).toMatchObject({ kind: 'choices', options: expect.arrayContaining([{ value: 'sun', label: 'Sunday' }]) })
+    expect(planField('household.habits.0.earliest')).toMatchObject({ kind: 'number', unit: 'time of day' })
+    expect(planField('household.places.0.id')).toMatchObject({ kind: 'text' })
     expect(planField('no.such.field')).toBeNull()
   })
   it('is the same as what a new plan holds', () => {

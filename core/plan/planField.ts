@@ -5,15 +5,15 @@ import { planSchema } from './planSchema'
 export interface PlanField {
   readonly label: string
   readonly description: string
-  /** '' for a bare number; 'share' is stored 0..1 and shown in per cent; 'money' is in the plan's currency */
+  /** '' for a bare number; 'share' is stored 0..1 and shown in per cent; 'money' is in the plan's currency; 'time of day' is stored in minutes */
   readonly unit: string
-  readonly kind: 'number' | 'text' | 'choice' | 'toggle' | 'list' | 'section'
+  readonly kind: 'number' | 'text' | 'choice' | 'choices' | 'toggle' | 'list' | 'section'
   readonly min?: number
   readonly max?: number
   readonly whole: boolean
   readonly nullable: boolean
   readonly fallback: unknown
-  /** for a choice: each value with what people read */
+  /** for a choice, or several: each value with what people read */
   readonly options: readonly { readonly value: string | number, readonly label: string }[]
 }
 
@@ -41,7 +41,7 @@ function kindOf(node: SchemaNode): PlanField['kind'] {
   switch (node.type) {
     case 'number': case 'integer': return 'number'
     case 'boolean': return 'toggle'
-    case 'array': return 'list'
+    case 'array': return node.items?.enum ? 'choices' : 'list'
     case 'object': return 'section'
     default: return 'text'
   }
@@ -64,7 +64,7 @@ function describe(node: SchemaNode): PlanField {
     whole: inner.type === 'integer',
     nullable: node.anyOf?.some(candidate => candidate.type === 'null') ?? false,
     fallback: node.default,
-    options: (inner.enum ?? []).map(value => ({ value, label: node.options?.[value] ?? String(value) })),
+    options: (inner.enum ?? inner.items?.enum ?? []).map(value => ({ value, label: node.options?.[value] ?? String(value) })),
   }
 }
 

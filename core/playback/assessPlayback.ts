@@ -121,7 +121,7 @@ function cannotFindings(matrix: PlayabilityMatrix): Finding[] {
   return [...stuck].slice(0, 4).map(([label, devices]) => ({
     severity: 'warning' as const, code: 'CANNOT_PLAY',
     sentence: `${label} cannot be played on ${[...devices].slice(0, 3).join(', ')}${devices.size > 3 ? ` and ${devices.size - 3} more` : ''}${tooSlow ? ': one conversion alone is too slow on this processor' : ': the line carries not even the lowest rung'}.`,
-    from: ['household.devices', 'library.holdings', ...(tooSlow ? ['machine.score', 'machine.cores'] : ['network.uploadMbps'])],
+    from: ['playback.cannotShare', 'household.devices', 'library.holdings', ...(tooSlow ? ['machine.score', 'machine.cores'] : ['network.uploadMbps'])],
     cures: [{ sentence: 'A device that plays it as it is, a small second copy, or a stronger machine; the view Playback ranks what helps.' }],
   }))
 }

@@ -12,9 +12,10 @@ import { seededRandom } from '../random'
 import { hourShares, outcomeShares, rowShares } from './matrix'
 import { matrixOf } from './assessPlayback'
 import { ConversionBook, outcomes, playability, type Playability } from './playability'
-import { rankRemedies, remedyKinds } from './remedies/rankRemedies'
+import { cellKey, remediesOf, remedyKinds } from './remedies/rankRemedies'
 import { levelNeeded, playbackRules } from './rules'
 import type { Session } from './session'
+import { matrixSummaries } from './summaries'
 import { titleTraits, type TitleTraits } from './titleTraits'
 
 const classOf = (id: string): Capabilities => deviceClasses.find(entry => entry.id === id)!
@@ -131,7 +132,7 @@ const anyAbility = (codec: CodecFamily): fc.Arbitrary<VideoAbility> => fc.record
   codec: fc.constant(codec), level: fc.constantFrom(3, 4, 4.1, 5, 5.2), lines: fc.constantFrom(576, 720, 1080, 2160), framesPerSecond: fc.constantFrom(30, 60), bits: fc.constantFrom(8 as const, 10 as const),
 })
 const anyDevice: fc.Arbitrary<Capabilities> = fc.record({
-  video: fc.subarray(families).chain(list => list.length ? fc.tuple(...list.map(anyAbility)) : fc.constant([])),
+  video: fc.subarray(families).chain(list => fc.tuple(...list.map(anyAbility))),
   screenLines: fc.constantFrom(480, 720, 1080, 1440, 2160), hdr: fc.subarray<HdrKind>(['hdr10', 'hlg', 'dynamic']),
   containers: fc.subarray(Object.keys(containers) as Container[]), sound: fc.subarray(Object.keys(soundCodecs) as SoundCodec[]), channels: fc.constantFrom(2, 6, 8),
   subtitles: fc.subarray<SubtitleKind>(['text', 'styled', 'bitmap']), maxMbps: fc.double({ min: 1, max: 150, noNaN: true }), deinterlaces: fc.boolean(),
@@ -243,6 +244,16 @@ describe('the matrix of the demo household', () => {
     const share = hourShares(matrix, week)!.picture
     expect(Math.abs(converted / runs - share)).toBeLessThan(4 * Math.sqrt(share * (1 - share) / runs))
   })
+  it('sums up by row and by column to the hours of the week', () => {
+    const { rows, columns, cellHours } = matrixSummaries(matrix, week)
+    const hours = week.habits.reduce((sum, { habit, hoursPerWeek }) => habit.onBusyDays ? sum : sum + hoursPerWeek, 0)
+    expect(columns.reduce((sum, column) => sum + column.hoursPerWeek, 0)).toBeCloseTo(hours, 9)
+    expect(rows.reduce((sum, row) => sum + row.hoursPerWeek, 0)).toBeCloseTo(hours, 9)
+    expect(cellHours.flat().reduce((sum, cell) => sum + cell, 0)).toBeCloseTo(hours, 9)
+    const picture = columns.reduce((sum, column) => sum + column.hoursPerWeek * (column.shares?.picture ?? 0), 0)
+    expect(picture / hours).toBeCloseTo(hourShares(matrix, week)!.picture, 9)
+    matrix.columns.forEach((column, at) => expect(columns[at]!.hoursPerWeek).toBeCloseTo(column.hoursPerWeek, 9))
+  })
   it('without devices shows the generic classes', () => {
     const bare = planSchema.parse({ name: 'x', library: tideMillHouse.library })
     const { columns } = matrixOf(bare, catalogue, watchingWeek(bare.household), atOnce).matrix
@@ -263,7 +274,7 @@ describe('the matrix of the demo household', () => {
 })
 
 describe('remedies', () => {
-  const ranked = rankRemedies(demo, catalogue, atOnce)
+  const { ranked, cells } = remediesOf(demo, catalogue)
   it('are ranked by what they remove, each of another kind of thing', () => {
     expect(ranked.length).toBeGreaterThan(3)
     expect(ranked.map(remedy => remedy.removedShare)).toEqual(ranked.map(remedy => remedy.removedShare).sort((a, b) => b - a))
@@ -282,6 +293,16 @@ describe('remedies', () => {
       expect({ ...plan, household: 0, library: 0, network: 0 }).toEqual({ ...demo, household: 0, library: 0, network: 0 })
     }
   })
+  it('name for each cell the cheapest that leaves nothing to convert there', () => {
+    const row = matrix.rows.findIndex(entry => entry.quality.id === 'hd1080-hevc')
+    const column = matrix.columns.findIndex(entry => entry.deviceName === 'Attic stick')
+    expect(matrix.cells[row]![column]!.plain.outcome).toBe('picture')
+    const remedy = cells.get(cellKey(row, column))!
+    const after = matrixOf(remedy.plan, catalogue, watchingWeek(remedy.plan.household), atOnce).matrix
+    const cell = after.cells[after.rows.findIndex(entry => entry.holdings.includes(matrix.rows[row]!.holdings[0]!))]![after.columns.findIndex(entry => entry.key === matrix.columns[column]!.key)]!
+    expect(['playAsIs', 'repack', 'sound']).toContain(cell.plain.outcome)
+    expect([...cells.keys()].every(key => /^\d+ \d+$/.test(key))).toBe(true)
+  })
   it('second copies cost their space', () => {
     const copies = ranked.find(remedy => remedy.id.startsWith('copies-'))!
     expect(copies.extraTB).toBeGreaterThan(0)
@@ -292,12 +313,12 @@ describe('remedies', () => {
       name: 'x', household: { viewers: [{ id: 'a' }], devices: [{ id: 'stick', name: 'Stick', class: 'stickHd' }], habits: [{ viewer: 'a', device: 'stick', watches: { film: 1, series: 0 } }] },
       library: { holdings: [{ quality: 'hd1080-hevc', titles: 50, container: 'mp4', sound: 'aac', channels: 2, subtitles: 'none' }] },
     })
-    const [first] = rankRemedies(plan, catalogue, { home: 1, away: 0 })
+    const { ranked: [first] } = remediesOf(plan, catalogue)
     expect(first).toMatchObject({ group: 'device-stick', price: 60, hoursAfter: 0 })
     expect(first!.removedShare).toBeCloseTo(1, 9)
     expect(first!.label).toContain('Replace Stick by: streaming stick, 4K')
   })
-  it('are none where nothing is converted', () => expect(rankRemedies(planSchema.parse({ name: 'x' }), catalogue, atOnce)).toEqual([]))
+  it('are none where nothing is converted', () => expect(remediesOf(planSchema.parse({ name: 'x' }), catalogue)).toEqual({ ranked: [], cells: new Map() }))
   it('each kind proposes for the demo', () => {
     for (const kind of remedyKinds) expect(kind(demo, matrix, week).length, String(kind)).toBeGreaterThanOrEqual(0)
     expect(remedyKinds.filter(kind => kind(demo, matrix, week).length > 0).length).toBeGreaterThanOrEqual(4)

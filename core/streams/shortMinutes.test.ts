@@ -6,7 +6,7 @@ import { exactly } from '../figure'
 import { minutesPerDay, slotsPerWeek, weeksPerMonth } from '../units/week'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { seededRandom } from '../random'
-import { shortMinutes } from './shortMinutes'
+import { shortChance, shortMinutes } from './shortMinutes'
 
 const assessed = (input: PlanInput) => assess(planSchema.parse(input), catalogue)
 const { demand } = assessed(tideMillHouse).series
@@ -49,6 +49,10 @@ describe('minutes short a month', () => {
     const { perMonth } = shortMinutes(demand, { low: 2, likely: 3, high: 4 }, exactly(1), 0)
     expect(perMonth.low).toBeLessThan(perMonth.likely)
     expect(perMonth.high).toBeCloseTo(shortMinutes(demand, capacity(2), exactly(1), 0).ordinary, -1)
+  })
+  it('are the sum of the chances of all slots', () => {
+    const chances = demand.week.ordinary.slots.reduce((sum, slot) => sum + shortChance(demand, demand.week.ordinary, slot, 2), 0)
+    expect(chances * 5 * weeksPerMonth).toBeCloseTo(shortMinutes(demand, capacity(2), exactly(1), 0).ordinary, 8)
   })
   it('weight the busy days of a year in', () => {
     const none = shortMinutes(demand, capacity(2), exactly(1), 0)

@@ -1,5 +1,5 @@
-import { cellsOf, type Lump } from '../household/compoundLoad'
-import { minutesShort, withBusyDays } from '../household/minutesShort'
+import { cellsOf, chancesAbove, loadRoom, type Lump } from '../household/compoundLoad'
+import { drawsAt, minutesShort, withBusyDays } from '../household/minutesShort'
 import type { Estimate } from '../figure'
 import { band } from '../band'
 import type { Occupancy, WatchingWeek } from '../household/watchingWeek'
@@ -27,12 +27,26 @@ export interface ShortMinutes {
 export function shortMinutes(demand: Demand, capacity: Estimate, meanWork: Estimate, busyDaysPerYear: number): ShortMinutes {
   const spread = band({ capacity, work: meanWork }, values => values.capacity / values.work, 'log')
   const limits = [spread.likely, spread.low, spread.high].map(end => Math.floor(end / spread.likely / shareStep + 1e-9))
-  const lumps = demand.loads.map(loads => merged(loads.map(({ work, chance, tooLow }): Lump => ({ chance, cells: tooLow ? Infinity : cellsOf(work / capacity.likely, shareStep) }))))
+  const lumps = lumpsOf(demand, capacity.likely)
   const { week } = demand
   const ordinary = minutesShort(week, week.ordinary, lumps, limits)
   const busy = week.busy && busyDaysPerYear > 0 ? busyMinutes(week, week.busy, lumps, limits, ordinary) : null
   const [likely, high, low] = ordinary.map((minutes, end) => busy ? withBusyDays(minutes, busy[end]!, busyDaysPerYear) : minutes) as [number, number, number]
   return { perMonth: { low: Math.min(low, likely), likely, high: Math.max(high, likely) }, ordinary: ordinary[0]!, busy: busy ? busy[0]! : null }
+}
+/** By habit: what its sessions take of the machine, in cells; what is short by itself takes more than there is. */
+function lumpsOf(demand: Demand, capacity: number): Lump[][] {
+  return demand.loads.map(loads => merged(loads.map(({ work, chance, tooLow }): Lump => ({ chance, cells: tooLow ? Infinity : cellsOf(work / capacity, shareStep) }))))
+}
+
+/**
+ * Chance that the conversions of one slot together take more than the machine has.
+ * @param capacity reference streams, > 0
+ * @returns 0..1
+ */
+export function shortChance(demand: Demand, occupancy: Occupancy, slot: number, capacity: number): number {
+  const whole = Math.round(1 / shareStep)
+  return chancesAbove(drawsAt(demand.week, occupancy, lumpsOf(demand, capacity), slot), [whole], loadRoom(whole))[0]!
 }
 
 /** The same with the habits of busy days on top; only the slots that these touch differ. */

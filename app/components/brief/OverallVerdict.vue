@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
-import { catalogue } from '~~/core/catalogue/catalogue'
-import { compareWays } from '~~/core/tiers/compareWays'
+import { computed } from 'vue'
 import { meetsNeed } from '~~/core/verdict'
+import { useBackground } from '~/composables/useBackground'
 import { viewAddress } from '~/composables/views'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
@@ -23,21 +22,12 @@ const answer = computed(() => {
   return { word: 'This will do', because: 'every headroom holds, also by the cautious figures.' }
 })
 
-// Six assessments more: they wait until the typing rests, so that the headroom line never does.
-const cheapest = ref<{ label: string, price: number } | null>(null)
-const searched = ref(false)
-let timer: ReturnType<typeof setTimeout> | undefined
-watch(() => store.plan, (plan) => {
-  clearTimeout(timer)
-  timer = setTimeout(() => {
-    if (!plan) return
-    const found = compareWays(plan, catalogue).filter(row => row.meets)
-      .map(row => ({ label: row.way.label, price: row.assessment.figures['ownership.purchase']?.value ?? 0 }))
-      .sort((a, b) => a.price - b.price)
-    cheapest.value = found[0] ?? null
-    searched.value = true
-  }, 150)
-}, { immediate: true })
+// Six assessments more: they are made off the page, so that the headroom line never waits for them.
+const { result: ways } = useBackground('compare', () => store.plan, (work, plan) => work.compareWays(plan))
+const cheapest = computed(() => (ways.value ?? []).filter(row => row.meets)
+  .map(row => ({ label: row.way.label, price: row.assessment.figures['ownership.purchase']?.value ?? 0 }))
+  .sort((a, b) => a.price - b.price)[0] ?? null)
+const searched = computed(() => ways.value !== null)
 const needsOther = computed(() => failing.value.length > 0 && verdicts.value.every(verdict => meetsNeed(verdict.state) || failing.value.includes(verdict) || verdict.id === 'money'))
 </script>
 

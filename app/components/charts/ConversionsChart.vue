@@ -20,11 +20,12 @@ const rows = computed<ConversionRow[]>(() => ([
 }))
 const asked = computed(() => store.assessment?.figures['streams.asked']?.value ?? 0)
 const layoutFor = (width: number) => conversionsLayout(rows.value, asked.value, width, margin)
-const everyHead = computed(() => store.plan?.choices.school === 'headCount')
+// Under the other schools the ask follows from people, devices and titles.
+const isFixed = computed(() => store.plan?.choices.school === 'headCount' || (store.assessment?.series.fromHabits ?? false))
 const table = computed(() => rows.value.map(row => [row.label, ...(row.estimate ? [row.estimate.low, row.estimate.likely, row.estimate.high].map(String) : ['–', '–', '–']), String(asked.value)]))
 
 function ask(value: number): void {
-  if (!everyHead.value) store.edit('household.converted', Math.max(0, Math.min(100, Math.round(value))))
+  if (!isFixed.value) store.edit('household.converted', Math.max(0, Math.min(100, Math.round(value))))
 }
 let dragging = false
 function grab(event: PointerEvent): void {
@@ -149,17 +150,20 @@ function key(event: KeyboardEvent): void {
         </g>
         <g
           class="asked"
-          :class="{ fixed: everyHead }"
+          :class="{ fixed: isFixed }"
           role="slider"
           tabindex="0"
           aria-label="Conversions asked"
           aria-valuemin="0"
           aria-valuemax="100"
           :aria-valuenow="asked"
-          :aria-readonly="everyHead"
+          :aria-readonly="isFixed"
           @pointerdown="grab"
           @keydown="key"
         >
+          <title v-if="isFixed">
+            It follows from the household: who watches when, on what
+          </title>
           <rect
             :x="layout.x(asked) - 11"
             :y="0"

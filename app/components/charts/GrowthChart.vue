@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { kindLabel } from '~~/core/library/assessLibrary'
 import { monthFull } from '~~/core/library/forecast'
+import { monthAfter, monthsBetween } from '~~/core/units/time'
 import { tebibytes } from '~~/core/units/dataSize'
 import { formatNumber } from '~~/core/units/formatNumber'
 import { usePlanStore } from '~/stores/planStore'
 import ChartFrame from './ChartFrame.vue'
 import { growthLayout } from './growthLayout'
 
-const props = withDefaults(defineProps<{ height?: number }>(), { height: 300 })
+const props = withDefaults(defineProps<{ height?: number, /** the kinds of content lie on each other */ stacked?: boolean }>(), { height: 300, stacked: false })
 const store = usePlanStore()
 const margin = { left: 46, right: 16, top: 14, bottom: 34 }
 
@@ -15,7 +17,11 @@ const months = computed(() => store.assessment?.series.forecast.months ?? [])
 const room = computed(() => store.assessment?.figures['drives.roomTB']?.value ?? null)
 const horizonYears = computed(() => store.plan?.choices.horizonYears ?? 5)
 const full = computed(() => room.value === null ? null : monthFull(months.value.map(month => month.likely), room.value))
-const layoutFor = (width: number) => growthLayout({ months: months.value, roomTB: room.value, horizonMonths: horizonYears.value * 12, width, height: props.height, margin })
+const kinds = computed(() => store.assessment?.series.forecast.kinds)
+const events = computed(() => (store.plan?.library.events ?? []).map((event, index) => ({
+  name: event.name || `Event ${index + 1}`, month: Math.max(0, monthsBetween(store.plan!.library.startsOn, event.month)), sizeGB: event.sizeGB,
+})))
+const layoutFor = (width: number) => growthLayout({ months: months.value, ...(props.stacked && kinds.value ? { kinds: kinds.value } : {}), roomTB: room.value, horizonMonths: horizonYears.value * 12, width, height: props.height, margin })
 
 const read = ref<number | null>(null)
 function monthAt(event: PointerEvent, width: number): number {
@@ -51,7 +57,7 @@ function readKey(event: KeyboardEvent, width: number): void {
 const readText = computed(() => {
   const estimate = read.value === null ? null : months.value[read.value]
   if (!estimate) return 'Move over the picture, or use the arrow keys, to read a month.'
-  return `Month ${read.value}: ${formatNumber(estimate.likely, 3)} TB (${formatNumber(tebibytes(estimate.likely), 3)} TiB), ${formatNumber(estimate.low, 3)} to ${formatNumber(estimate.high, 3)} TB`
+  return `Month ${read.value} (${monthAfter(store.plan!.library.startsOn, read.value!)}): ${formatNumber(estimate.likely, 3)} TB (${formatNumber(tebibytes(estimate.likely), 3)} TiB), ${formatNumber(estimate.low, 3)} to ${formatNumber(estimate.high, 3)} TB`
 })
 const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 && month <= Math.max(84, horizonYears.value * 12 + 24)).map((month, index) =>
   [String(index * 6), formatNumber(month.low, 3), formatNumber(month.likely, 3), formatNumber(month.high, 3), room.value === null ? '–' : formatNumber(room.value, 3)]))
@@ -117,14 +123,45 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
               class="soft"
             >{{ tick === 0 ? 'now' : `${tick / 12} y` }}</text>
           </g>
+          <g
+            v-for="(layer, at) in layout.layers"
+            :key="layer.kind"
+            :data-layer="layer.kind"
+          >
+            <path
+              :d="layer.path"
+              class="layer"
+              :style="{ opacity: [0.8, 0.42, 0.62, 0.3][at % 4] }"
+            />
+            <text
+              v-if="layer.thickness > 13"
+              :x="width - margin.right - 96"
+              :y="layer.labelY + 6"
+              text-anchor="end"
+              class="layer-label"
+            >{{ kindLabel(layer.kind as never) }}</text>
+          </g>
           <path
             :d="layout.bandPath"
             class="band"
+            :class="{ outline: stacked }"
           />
           <path
             :d="layout.linePath"
             class="likely"
           />
+          <template v-if="stacked">
+            <g
+              v-for="(event, index) in events"
+              :key="`e${index}`"
+              class="event"
+            >
+              <template v-if="event.month <= layout.months">
+                <path :d="`M${layout.x(event.month)} ${height - margin.bottom}l-5 9h10z`" />
+                <title>{{ event.name }}, month {{ event.month }}: {{ formatNumber(event.sizeGB, 4) }} GB</title>
+              </template>
+            </g>
+          </template>
           <g v-if="room !== null">
             <line
               :x1="margin.left"
@@ -213,6 +250,10 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
 .grid { stroke: rgb(var(--v-theme-hairline)); stroke-width: 1; opacity: 0.7; }
 .axis { stroke: rgb(var(--v-theme-ink-soft)); }
 .band { fill: rgb(var(--v-theme-water)); opacity: 0.32; }
+.layer { fill: rgb(var(--v-theme-water)); stroke: rgb(var(--v-theme-surface)); stroke-width: 1; }
+.layer-label { font-size: 11px; paint-order: stroke; stroke: rgb(var(--v-theme-surface)); stroke-width: 3px; stroke-opacity: 0.7; }
+.event path { fill: rgb(var(--v-theme-state-tight)); }
+.band.outline { fill: none; stroke: rgb(var(--v-theme-water-line)); stroke-dasharray: 4 4; opacity: 0.9; }
 .likely { fill: none; stroke: rgb(var(--v-theme-water-line)); stroke-width: 2.2; }
 .room { stroke: rgb(var(--v-theme-wall)); stroke-width: 2.4; }
 .room-label { font-weight: 600; }

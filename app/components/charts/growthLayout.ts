@@ -3,11 +3,21 @@ import { scaleLinear, type ScaleLinear } from 'd3-scale'
 import { area, line } from 'd3-shape'
 import type { Estimate } from '~~/core/figure'
 
+/** The content of one kind, lying on those before it. */
+export interface GrowthLayer {
+  readonly kind: string
+  readonly path: string
+  /** middle of the layer at the right end, and how thick it is there */
+  readonly labelY: number
+  readonly thickness: number
+}
+
 export interface GrowthLayout {
   readonly x: ScaleLinear<number, number>
   readonly y: ScaleLinear<number, number>
   readonly bandPath: string
   readonly linePath: string
+  readonly layers: readonly GrowthLayer[]
   readonly yearTicks: readonly number[]
   readonly sizeTicks: readonly number[]
   /** months shown */
@@ -16,6 +26,8 @@ export interface GrowthLayout {
 
 export interface GrowthLayoutOptions {
   readonly months: readonly Estimate[]
+  /** likely content by kind, month by month; left out, no layers are drawn */
+  readonly kinds?: ReadonlyMap<string, Float64Array>
   readonly roomTB: number | null
   readonly horizonMonths: number
   readonly width: number
@@ -24,7 +36,7 @@ export interface GrowthLayoutOptions {
 }
 
 /** Scales and shapes of content against room over the months: a little past the horizon, at most as far as the forecast. */
-export function growthLayout({ months, roomTB, horizonMonths, width, height, margin }: GrowthLayoutOptions): GrowthLayout {
+export function growthLayout({ months, kinds, roomTB, horizonMonths, width, height, margin }: GrowthLayoutOptions): GrowthLayout {
   const shown = Math.min(months.length - 1, Math.max(84, horizonMonths + 24))
   const visible = months.slice(0, shown + 1)
   const top = Math.max(max(visible, month => month.high) ?? 0, roomTB ?? 0, 0.1) * 1.06
@@ -36,7 +48,21 @@ export function growthLayout({ months, roomTB, horizonMonths, width, height, mar
     months: shown,
     bandPath: area<Estimate>((_, index) => x(index), month => y(month.low), month => y(month.high))([...visible]) ?? '',
     linePath: line<Estimate>((_, index) => x(index), month => y(month.likely))([...visible]) ?? '',
+    layers: kinds ? layersOf(kinds, shown, x, y) : [],
     yearTicks: Array.from({ length: Math.floor(shown / 12) + 1 }, (_, year) => year * 12),
     sizeTicks: y.ticks(5),
   }
+}
+
+/** Kinds that hold anything, the largest at the end lowest. */
+function layersOf(kinds: ReadonlyMap<string, Float64Array>, shown: number, x: ScaleLinear<number, number>, y: ScaleLinear<number, number>): GrowthLayer[] {
+  const held = [...kinds].filter(([, tb]) => tb.some(value => value > 1e-6)).sort(([, a], [, b]) => b[shown]! - a[shown]!)
+  const below = new Float64Array(shown + 1)
+  return held.map(([kind, tb]) => {
+    const base = below.slice()
+    for (let month = 0; month <= shown; month++) below[month]! += Math.max(0, tb[month]!)
+    const top = below.slice()
+    const [low, high] = [y(base[shown]!), y(top[shown]!)]
+    return { kind, labelY: (low + high) / 2, thickness: low - high, path: area<number>((_, month) => x(month), (_, month) => y(base[month]!), value => y(value))(Array.from(top)) ?? '' }
+  })
 }

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { estimateOf } from '~~/core/figure'
+import { tebibytes } from '~~/core/units/dataSize'
+import { formatNumber } from '~~/core/units/formatNumber'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 import { useWorkingStore } from '~/stores/workingStore'
@@ -15,6 +17,8 @@ const { quantity, range } = useFormat()
 const figure = computed(() => store.assessment?.figures[props.id] ?? null)
 const name = computed(() => props.label ?? figure.value?.label ?? '')
 const likely = computed(() => figure.value?.value == null ? '–' : quantity(figure.value.value, figure.value.unit))
+// Drives are sold in decimal terabytes and shown in binary ones by most systems: both stand beside each other.
+const binary = computed(() => figure.value?.unit === 'TB' && figure.value.value ? `${formatNumber(tebibytes(figure.value.value), 3)}\u00A0TiB` : '')
 const band = computed(() => {
   const estimate = figure.value && estimateOf(figure.value)
   return estimate && estimate.low !== estimate.high ? range(estimate, figure.value!.unit) : ''
@@ -40,6 +44,10 @@ const band = computed(() => {
       v-if="band && !bare && !inline"
       class="band"
     >{{ band }}</span>
+    <span
+      v-if="binary && !bare && !inline"
+      class="band"
+    >{{ binary }}</span>
   </button>
 </template>
 

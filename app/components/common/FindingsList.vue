@@ -20,8 +20,8 @@ const words = { fail: 'Fails', warning: 'Warning', caution: 'Caution' }
     aria-label="Findings"
   >
     <li
-      v-for="finding in findings"
-      :key="finding.code"
+      v-for="(finding, index) in findings"
+      :key="`${finding.code}-${index}`"
       :class="finding.severity"
       :data-finding="finding.code"
     >

@@ -26,6 +26,7 @@ const units: Readonly<Record<string, string>> = { 'TB': 'TB', 'Mb/s': 'Mb/s' }
   <nav
     class="headroom-line"
     aria-label="Headroom"
+    :aria-busy="store.assessing"
   >
     <NuxtLink
       v-for="{ own, shown, isTried } in cells"

@@ -48,6 +48,15 @@ describe('a field of the plan', () => {
     expect(cores.text()).toContain('a whole number from 1')
     expect(usePlanStore().plan?.machine.cores).toBe(4)
   })
+  it('takes times of day as they are typed, and keeps what is none', async () => {
+    const field = mount(PlanField, { props: { path: 'household.habits.0.earliest' } })
+    expect(field.find('input').element.value).toBe('20:00')
+    await field.find('input').setValue('9:30 pm')
+    expect(usePlanStore().plan?.household.habits[0]?.earliest).toBe(1290)
+    expect(field.find('input').element.value).toBe('9:30 pm')
+    await field.find('input').setValue('late')
+    expect(field.text()).toContain('a time of day from 00:00 to 23:59')
+  })
   it('follows an undo', async () => {
     const store = usePlanStore()
     const field = mount(PlanField, { props: { path: 'machine.score' } })

@@ -2,13 +2,24 @@
 import { computed, ref, watch } from 'vue'
 import { valueAt } from '~~/core/plan/paths'
 import { planField } from '~~/core/plan/planField'
+import { clockText } from '~~/core/units/week'
 import { parseNumber } from '~/composables/parseNumber'
+import { parseTimeOfDay } from '~/composables/parseTimeOfDay'
 import { fieldElementId } from '~/composables/views'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 
 /** One field of the plan, by its path; label, unit, range and help come from the schema. What was typed stays, even when it cannot be taken. */
-const props = defineProps<{ path: string, label?: string, hideLabel?: boolean, placeholder?: string }>()
+const props = defineProps<{
+  path: string
+  label?: string
+  hideLabel?: boolean
+  placeholder?: string
+  /** what a reference to another entry of the plan may be */
+  items?: readonly { readonly value: string, readonly title: string }[]
+  /** sets the value where more than this field changes with it; answers what is wrong, or null */
+  set?: (value: unknown) => string | null
+}>()
 
 const store = usePlanStore()
 const { unitText } = useFormat()
@@ -18,11 +29,13 @@ const stored = computed(() => valueAt(store.plan, props.path))
 const label = computed(() => props.label ?? field.value?.label ?? props.path)
 // A count says what it counts in its label already.
 const counted = new Set(['viewers', 'conversions', 'cores', 'bays', 'drives', 'titles', 'dead drives'])
-const suffix = computed(() => field.value?.kind === 'number' && !counted.has(field.value.unit) ? unitText(field.value.unit) : '')
+const isTime = computed(() => field.value?.unit === 'time of day')
+const suffix = computed(() => field.value?.kind === 'number' && !isTime.value && !counted.has(field.value.unit) ? unitText(field.value.unit) : '')
 const factor = computed(() => field.value?.unit === 'share' ? 100 : 1)
 
 function textOf(value: unknown): string {
   if (value === null || value === undefined) return ''
+  if (isTime.value && typeof value === 'number') return clockText(value)
   return typeof value === 'number' ? String(Number((value * factor.value).toPrecision(12))) : String(value)
 }
 
@@ -31,6 +44,7 @@ const error = ref<string | null>(null)
 
 function valueOf(text: string): unknown {
   if (field.value?.kind !== 'number') return text
+  if (isTime.value) return parseTimeOfDay(text) ?? text
   const number = parseNumber(text)
   if (number === null) return field.value.nullable ? null : ''
   return number === undefined ? text : number / factor.value
@@ -48,12 +62,12 @@ watch([stored, () => props.path], ([value]) => {
   error.value = null
 })
 
-const items = computed(() => (field.value?.options ?? []).map(option => ({
+const choiceItems = computed(() => props.items ?? (field.value?.options ?? []).map(option => ({
   value: option.value,
   title: field.value?.unit ? `${option.label} ${unitText(field.value.unit)}` : option.label,
 })))
 function takeChoice(value: unknown): void {
-  error.value = store.edit(props.path, value)
+  error.value = props.set ? props.set(value) : store.edit(props.path, value)
 }
 </script>
 
@@ -64,10 +78,11 @@ function takeChoice(value: unknown): void {
     :class="{ floating: !error && field.kind !== 'toggle' }"
   >
     <VSelect
-      v-if="field.kind === 'choice'"
+      v-if="items || field.kind === 'choice' || field.kind === 'choices'"
       :id="fieldElementId(path)"
       :model-value="stored"
-      :items="items"
+      :items="choiceItems"
+      :multiple="field.kind === 'choices'"
       :label="hideLabel ? undefined : label"
       :aria-label="label"
       :hint="field.description"
@@ -109,7 +124,7 @@ function takeChoice(value: unknown): void {
       :suffix="suffix"
       :hint="field.description"
       :error-messages="error ?? []"
-      :inputmode="field.kind === 'number' ? 'decimal' : 'text'"
+      :inputmode="field.kind === 'number' && !isTime ? 'decimal' : 'text'"
       autocomplete="off"
       hide-details="auto"
       :placeholder="field.nullable ? placeholder ?? 'not known' : undefined"

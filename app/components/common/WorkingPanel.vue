@@ -48,13 +48,20 @@ const inputs = computed(() => (figure.value?.inputs ?? []).map((id) => {
   return { id, isFigure: false, label: field?.label ?? id, text: fieldText(id), basis: isDefault ? bases.default : bases.entered }
 }))
 
+function placeAbove(path: string): HTMLElement | null {
+  const above = path.slice(0, Math.max(0, path.lastIndexOf('.')))
+  return above ? document.getElementById(fieldElementId(above)) ?? placeAbove(above) : null
+}
 async function goToField(path: string): Promise<void> {
   working.close()
+  working.target = path
   await router.push(viewAddress(store.id ?? '', viewOfPath(path)))
   await nextTick()
   const started = Date.now()
   const seek = () => {
-    const target = document.getElementById(fieldElementId(path))
+    // What has no place of its own is looked for where the list stands that holds it.
+    const isLate = Date.now() - started > 700
+    const target = document.getElementById(fieldElementId(path)) ?? (isLate ? placeAbove(path) : null)
     if (target) {
       target.scrollIntoView({ block: 'center' })
       const focusable = target.matches('input,select,button,textarea') ? target : target.querySelector<HTMLElement>('input,button,textarea,select,[tabindex="0"]')

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { mdiCellphone, mdiTelevision } from '@mdi/js'
+import { homePlace } from '~~/core/plan/household'
 import { usePlanStore } from '~/stores/planStore'
 
 /** The busy evening as seats: press a seat to set how many watch at once, at home and away, and how many of them are converted. */
@@ -10,7 +11,7 @@ const household = computed(() => store.plan?.household)
 const rows = computed(() => {
   const plan = household.value
   if (!plan) return []
-  const heads = (place: 'home' | 'away') => plan.viewers.filter(viewer => viewer.place === place)
+  const heads = (place: 'home' | 'away') => plan.viewers.filter(viewer => (viewer.place === homePlace) === (place === 'home'))
   const row = (place: 'home' | 'away', path: string, watching: number) => {
     const names = heads(place)
     const seats = Math.max(names.length, watching) + 1

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { mdiClose, mdiPlus } from '@mdi/js'
+import type { HoldingKindId } from '~~/core/catalogue/holdingKinds'
+import { qualitiesOfKind } from '~~/core/library/qualitiesOfKind'
 import PlanField from '~/components/common/PlanField.vue'
 import { useHoldings } from '~/composables/useHoldings'
 
 /** The library in three answers a line: quality, how many, how many more a month. */
 const { holdings, add, remove } = useHoldings()
+const qualityItems = (kind: HoldingKindId) => qualitiesOfKind(kind).map(({ id, label }) => ({ value: id, title: label }))
 const isEmpty = computed(() => holdings.value.length === 0)
 </script>
 
@@ -25,10 +28,11 @@ const isEmpty = computed(() => holdings.value.length === 0)
       <PlanField
         :path="`library.holdings.${index}.quality`"
         :label="holding.name || 'Quality'"
+        :items="qualityItems(holding.kind)"
       />
-      <PlanField :path="`library.holdings.${index}.titles`" />
+      <PlanField :path="`library.holdings.${index}.${holding.quality === 'given' ? 'sizeGB' : 'titles'}`" />
       <PlanField
-        :path="`library.holdings.${index}.addedPerMonth`"
+        :path="`library.holdings.${index}.${holding.quality === 'given' ? 'addedGBPerMonth' : 'addedPerMonth'}`"
         label="A month"
       />
       <VBtn

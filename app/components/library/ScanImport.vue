@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { mdiContentCopy, mdiUpload } from '@mdi/js'
+import { holdingKind } from '~~/core/catalogue/holdingKinds'
 import { holdingsOf, oddityTexts } from '~~/core/library/scanGroups'
 import { formatNumber } from '~~/core/units/formatNumber'
 import { useLibraryScan } from '~/composables/useLibraryScan'
@@ -148,10 +149,10 @@ async function copy(): Promise<void> {
           <tbody>
             <tr
               v-for="group in summary.groups"
-              :key="group.quality.id"
+              :key="`${group.kind} ${group.label}`"
               :data-group="group.quality.id"
             >
-              <td>{{ group.quality.label }}</td>
+              <td>{{ holdingKind(group.kind).label }}: {{ group.label }}</td>
               <td class="number">
                 {{ formatNumber(group.titles, 7) }}
               </td>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { formatNumber } from '~~/core/units/formatNumber'
 import WorkingLink from '~/components/common/WorkingLink.vue'
 import { usePlanStore } from '~/stores/planStore'
@@ -7,15 +7,19 @@ import { usePlanStore } from '~/stores/planStore'
 /** What the conversions of this library are made of: each quality's share of the titles, and what one of them costs. */
 const store = usePlanStore()
 const mix = computed(() => store.assessment?.series.mix ?? [])
+const shown = ref(false)
+const fewest = 8
+const parts = computed(() => shown.value ? mix.value : mix.value.slice(0, fewest))
+const fromHabits = computed(() => store.assessment?.series.fromHabits ?? false)
 const most = computed(() => Math.max(1, ...mix.value.map(part => part.work.high)))
 const percent = (work: number) => `${work / most.value * 100}%`
 </script>
 
 <template>
   <section class="sheet">
-    <h2>What one conversion costs, by quality</h2>
+    <h2>What one conversion costs</h2>
     <p class="soft small">
-      In reference streams: 1 is one 1080p H.264 stream at 24 frames a second. Converted to 1080p at most.
+      In reference streams: 1 is one 1080p H.264 stream at 24 frames a second. {{ fromHabits ? 'These are the conversions that habits, devices and titles make.' : 'Converted to 1080p at most.' }}
     </p>
     <table
       v-if="mix.length"
@@ -23,8 +27,8 @@ const percent = (work: number) => `${work / most.value * 100}%`
     >
       <thead>
         <tr>
-          <th>Quality</th><th class="number">
-            Of titles
+          <th>Conversion</th><th class="number">
+            {{ fromHabits ? 'Of conversions' : 'Of titles' }}
           </th><th class="number">
             Work
           </th><th>Low to high</th>
@@ -32,17 +36,17 @@ const percent = (work: number) => `${work / most.value * 100}%`
       </thead>
       <tbody>
         <tr
-          v-for="part in mix"
-          :key="part.quality.id"
+          v-for="part in parts"
+          :key="part.key"
         >
-          <td>{{ part.quality.label }}</td>
+          <td>{{ part.label }}</td>
           <td class="number">
             {{ formatNumber(part.share * 100, 2) }} %
           </td>
           <td class="number">
             <WorkingLink
-              :figure="`streams.work.${part.quality.id}`"
-              :name="`Work of one ${part.quality.label}`"
+              :figure="part.figure"
+              :name="`Work of one ${part.label}`"
             >
               {{ formatNumber(part.work.likely, 3) }}
             </WorkingLink>
@@ -65,8 +69,16 @@ const percent = (work: number) => `${work / most.value * 100}%`
         </tr>
       </tbody>
     </table>
+    <button
+      v-if="mix.length > fewest"
+      type="button"
+      class="plain-button more small"
+      @click="shown = !shown"
+    >
+      {{ shown ? 'Only the most frequent' : `All ${mix.length} kinds of conversion` }}
+    </button>
     <p
-      v-else
+      v-if="!mix.length"
       class="soft"
     >
       The library holds no titles yet, so a plain 1080p stream stands in.
@@ -75,6 +87,7 @@ const percent = (work: number) => `${work / most.value * 100}%`
 </template>
 
 <style scoped>
+.more { color: rgb(var(--v-theme-primary)); text-decoration: underline; min-height: 26px; }
 .range { width: 42%; }
 .track { display: block; position: relative; height: 12px; margin-top: 4px; background: rgb(var(--v-theme-surface-light)); border-radius: 3px; }
 .band { position: absolute; top: 2px; bottom: 2px; background: rgb(var(--v-theme-water)); min-width: 2px; }

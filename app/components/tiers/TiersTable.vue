@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount } from 'vue'
 import { mdiCheck } from '@mdi/js'
-import { catalogue } from '~~/core/catalogue/catalogue'
 import { estimateOf } from '~~/core/figure'
-import { compareWays, isAdopted, type WayComparison } from '~~/core/tiers/compareWays'
+import { adoptWay } from '~~/core/tiers/adoptWay'
+import { isAdopted, type WayComparison } from '~~/core/tiers/compareWays'
 import WorkingLink from '~/components/common/WorkingLink.vue'
 import StateMark from '~/components/common/StateMark.vue'
+import { useBackground } from '~/composables/useBackground'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 import type { Variant } from '~/stores/workingStore'
@@ -13,7 +14,8 @@ import type { Variant } from '~/stores/workingStore'
 /** Six ways of building for this need, each through the very same assessment; under the pointer they are tried on the headroom line. */
 const store = usePlanStore()
 const { money, quantity, range } = useFormat()
-const ways = computed(() => store.plan ? compareWays(store.plan, catalogue) : [])
+const { result } = useBackground('compare', () => store.plan, (work, plan) => work.compareWays(plan))
+const ways = computed(() => result.value ?? [])
 const kinds = { 'prebuilt': 'Prebuilt', 'self-built': 'Self-built' }
 
 function figure(row: WayComparison, id: string) {
@@ -39,7 +41,8 @@ function tryOn(row: WayComparison | null): void {
 }
 function adopt(row: WayComparison): void {
   store.tried = null
-  store.replace(row.plan)
+  // Onto the plan as it is now: the comparison may be a moment older.
+  if (store.plan) store.replace(adoptWay(store.plan, row.way))
 }
 onBeforeUnmount(() => tryOn(null))
 </script>

@@ -54,7 +54,9 @@ onMounted(async () => {
 const nameError = computed(() => newName.value.trim().length >= 1 && newName.value.trim().length <= 80 ? null : 'Name: text of 1 to 80 characters.')
 
 const make = () => attempt(async () => {
-  const stored = await planApi.create(newPlan('New plan'))
+  const plan = newPlan('New plan')
+  const startsOn = new Date().toISOString().slice(0, 7)
+  const stored = await planApi.create({ ...plan, library: { ...plan.library, startsOn } })
   await navigateTo(`/plans/${stored.id}`)
 })
 const makeDemo = () => attempt(async () => {

@@ -1,15 +1,22 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import ConversionsChart from '~/components/charts/ConversionsChart.vue'
 import GrowthChart from '~/components/charts/GrowthChart.vue'
 import WaterfallChart from '~/components/charts/WaterfallChart.vue'
 import OverallVerdict from '~/components/brief/OverallVerdict.vue'
+import FigureValue from '~/components/common/FigureValue.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import HoldingsQuick from '~/components/library/HoldingsQuick.vue'
 import LotsEditor from '~/components/drives/LotsEditor.vue'
+import { viewAddress } from '~/composables/views'
+import { usePlanStore } from '~/stores/planStore'
 
+const store = usePlanStore()
+const fromHabits = computed(() => store.assessment?.series.fromHabits ?? false)
+const habits = computed(() => store.plan?.household.habits.filter(habit => !habit.onBusyDays).length ?? 0)
 const order = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money']
 </script>
 
@@ -24,8 +31,30 @@ const order = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money']
     <div class="columns">
       <section class="sheet answers">
         <h2>The few answers it needs</h2>
-        <h3>A busy evening</h3>
-        <div class="fields">
+        <h3>{{ fromHabits ? 'Who watches' : 'A busy evening' }}</h3>
+        <p
+          v-if="fromHabits"
+          class="small"
+        >
+          It follows from {{ habits }} {{ habits === 1 ? 'habit' : 'habits' }} of the week:
+          <FigureValue
+            id="household.watching95"
+            inline
+            label="watching at once"
+          />
+          <FigureValue
+            id="streams.asked"
+            inline
+            label="of these converted"
+          />
+          <NuxtLink :to="viewAddress(store.id ?? '', 'household')">
+            See and change the week
+          </NuxtLink>
+        </p>
+        <div
+          v-else
+          class="fields"
+        >
           <PlanField
             path="household.watchingHome"
             label="At once, at home"
@@ -36,6 +65,13 @@ const order = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money']
           />
           <PlanField path="household.converted" />
         </div>
+        <NuxtLink
+          v-if="!fromHabits"
+          :to="viewAddress(store.id ?? '', 'household')"
+          class="small"
+        >
+          Refine it as a week of habits
+        </NuxtLink>
         <h3>The library</h3>
         <HoldingsQuick />
         <h3>The box</h3>
@@ -86,6 +122,7 @@ const order = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money']
 .fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px 8px; }
 .wide { grid-column: 1 / -1; }
 h3 { margin-top: 6px; }
+.answers a { color: rgb(var(--v-theme-primary)); }
 @media (max-width: 900px) {
   .columns, .pictures { grid-template-columns: minmax(0, 1fr); }
 }

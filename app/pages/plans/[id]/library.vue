@@ -1,17 +1,39 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import GrowthChart from '~/components/charts/GrowthChart.vue'
 import FigureValue from '~/components/common/FigureValue.vue'
+import FindingsList from '~/components/common/FindingsList.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
+import EventsEditor from '~/components/library/EventsEditor.vue'
 import HoldingsTable from '~/components/library/HoldingsTable.vue'
 import ScanImport from '~/components/library/ScanImport.vue'
+import { usePlanStore } from '~/stores/planStore'
+
+const store = usePlanStore()
+const driver = computed(() => store.assessment?.figures['library.contentAtHorizonTB']?.note)
+const findings = computed(() => (store.assessment?.findings.length ?? 0) > 0)
 </script>
 
 <template>
   <ViewFrame question="How big does the library grow, and when is the box full?">
     <div class="columns">
-      <GrowthChart />
+      <div class="stack">
+        <GrowthChart
+          stacked
+          :height="330"
+        />
+        <section
+          v-if="driver || findings"
+          class="sheet stack"
+        >
+          <p v-if="driver">
+            {{ driver }}
+          </p>
+          <FindingsList view="library" />
+        </section>
+      </div>
       <section class="sheet side">
         <VerdictSentence id="space" />
         <div class="figures">
@@ -21,17 +43,21 @@ import ScanImport from '~/components/library/ScanImport.vue'
           <FigureValue id="drives.monthFull" />
           <FigureValue id="drives.usableNeededTB" />
           <FigureValue id="library.ruleOfThumbTB" />
+          <FigureValue id="library.irreplaceableTB" />
+          <FigureValue id="drives.usableTiB" />
         </div>
         <PlanField path="choices.horizonYears" />
       </section>
     </div>
     <ScanImport />
     <HoldingsTable />
+    <EventsEditor />
   </ViewFrame>
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: minmax(0, 1.7fr) minmax(260px, 1fr); gap: 16px; }
+.columns { display: grid; grid-template-columns: minmax(0, 1.7fr) minmax(260px, 1fr); gap: 16px; align-items: start; }
+.stack { display: flex; flex-direction: column; gap: 16px; min-width: 0; }
 .side { display: flex; flex-direction: column; gap: 14px; }
 .figures { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
 @media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); } }

@@ -1,10 +1,15 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import FigureValue from '~/components/common/FigureValue.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import RungPicture from '~/components/network/RungPicture.vue'
+import { usePlanStore } from '~/stores/planStore'
+
+const store = usePlanStore()
+const fromHabits = computed(() => store.assessment?.series.fromHabits ?? false)
 </script>
 
 <template>
@@ -18,12 +23,16 @@ import RungPicture from '~/components/network/RungPicture.vue'
           <FigureValue id="network.awayStreams" />
           <FigureValue id="network.homePeakMbps" />
           <FigureValue id="network.homeLinkMbps" />
+          <FigureValue id="household.watchingAwayAtOnce" />
+          <FigureValue id="household.watchingHomeAtOnce" />
         </div>
         <div class="fields">
           <PlanField path="network.uploadMbps" />
           <PlanField path="network.uploadReserveShare" />
-          <PlanField path="household.watchingAway" />
-          <PlanField path="household.watchingHome" />
+          <template v-if="!fromHabits">
+            <PlanField path="household.watchingAway" />
+            <PlanField path="household.watchingHome" />
+          </template>
           <PlanField path="network.serverPortMbps" />
         </div>
         <FindingsList view="network" />

@@ -1,0 +1,169 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { catalogue } from '~~/core/catalogue/catalogue'
+import { holdingKind } from '~~/core/catalogue/holdingKinds'
+import { qualityCosts } from '~~/core/drives/qualityCosts'
+import { tebibytes } from '~~/core/units/dataSize'
+import { formatNumber } from '~~/core/units/formatNumber'
+import PlanField from '~/components/common/PlanField.vue'
+import { useFormat } from '~/composables/useFormat'
+import { usePlanStore } from '~/stores/planStore'
+
+/** The rest of a holding: how it changes, what its titles are made of, and what keeping them in another quality would come to. */
+const props = defineProps<{ index: number }>()
+const store = usePlanStore()
+const { money } = useFormat()
+const holding = computed(() => store.plan?.library.holdings[props.index])
+const isVideo = computed(() => holding.value !== undefined && holding.value.quality !== 'given' && holdingKind(holding.value.kind).sized === 'video')
+const path = (field: string) => `library.holdings.${props.index}.${field}`
+const costs = computed(() => store.plan ? qualityCosts(store.plan, props.index, catalogue) : [])
+const years = computed(() => store.plan?.choices.horizonYears ?? 5)
+
+const signed = (value: number, unit: string) => `${value < 0 ? '−' : '+'}${formatNumber(Math.abs(value), 3)}\u00A0${unit}`
+function drivesText(drives: number | null): string {
+  if (drives === null) return 'more drives than a plan holds'
+  return drives === 0 ? 'no drive more' : `${drives < 0 ? '−' : '+'}${Math.abs(drives)} ${Math.abs(drives) === 1 ? 'drive' : 'drives'}`
+}
+function tryOn(quality: string | null): void {
+  const { plan } = store
+  store.tried = plan && quality && holding.value && quality !== holding.value.quality
+    ? { ...plan, library: { ...plan.library, holdings: plan.library.holdings.with(props.index, { ...holding.value, quality: quality as never, bitrateMbps: null }) } }
+    : null
+}
+function take(quality: string): void {
+  store.tried = null
+  if (holding.value) store.edit(`library.holdings.${props.index}`, { ...holding.value, quality, bitrateMbps: null })
+}
+</script>
+
+<template>
+  <div
+    v-if="holding"
+    class="details"
+  >
+    <div class="fields">
+      <PlanField :path="path('loss')" />
+      <PlanField
+        v-if="holding.quality !== 'given'"
+        :path="path('removedPerMonth')"
+      />
+      <PlanField
+        :path="path('changePerYear')"
+        placeholder="as the library"
+      />
+      <PlanField :path="path('growthPerYear')" />
+      <PlanField
+        v-if="holding.quality !== 'given'"
+        :path="path('sizeGB')"
+        placeholder="worked out"
+      />
+      <PlanField
+        v-if="holding.quality !== 'given'"
+        :path="path('addedGBPerMonth')"
+        label="And by size, a month"
+      />
+      <template v-if="isVideo">
+        <PlanField :path="path('container')" />
+        <PlanField :path="path('sound')" />
+        <PlanField
+          :path="path('channels')"
+          placeholder="as usual"
+        />
+        <PlanField :path="path('subtitles')" />
+        <PlanField
+          :path="path('framesPerSecond')"
+          placeholder="as usual"
+        />
+        <PlanField :path="path('interlaced')" />
+        <PlanField :path="path('smallCopies')" />
+      </template>
+    </div>
+    <div
+      v-if="costs.length"
+      class="costs"
+    >
+      <h3>In another quality</h3>
+      <p class="soft small">
+        Against how it is kept now; drives of the plan's largest size, their price and electricity over {{ years }} years. Under the pointer it is tried on the headroom line.
+      </p>
+      <table
+        class="data-table"
+        @pointerleave="tryOn(null)"
+      >
+        <thead>
+          <tr>
+            <th>Quality</th>
+            <th class="number">
+              Today
+            </th>
+            <th class="number">
+              In {{ years }} years
+            </th>
+            <th class="number">
+              Drives
+            </th>
+            <th class="number">
+              Money
+            </th>
+            <th><span class="visually-hidden">Take it</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="cost in costs"
+            :key="cost.quality"
+            :class="{ now: cost.quality === holding.quality }"
+            :data-quality="cost.quality"
+            @pointerenter="tryOn(cost.quality)"
+            @focusin="tryOn(cost.quality)"
+            @focusout="tryOn(null)"
+          >
+            <td>{{ cost.label }}</td>
+            <template v-if="cost.quality === holding.quality">
+              <td
+                class="soft"
+                colspan="4"
+              >
+                as it is kept
+              </td>
+              <td />
+            </template>
+            <template v-else>
+              <td class="number">
+                {{ signed(cost.todayTB, 'TB') }}
+              </td>
+              <td class="number">
+                {{ signed(cost.horizonTB, 'TB') }} <small class="soft">({{ signed(tebibytes(cost.horizonTB), 'TiB') }})</small>
+              </td>
+              <td class="number">
+                {{ drivesText(cost.drives) }}
+              </td>
+              <td class="number">
+                {{ cost.money === null ? '–' : cost.money === 0 ? '–' : `${cost.money < 0 ? '−' : '+'}${money(Math.abs(cost.money))}` }}
+              </td>
+              <td>
+                <button
+                  type="button"
+                  class="plain-button link"
+                  :aria-label="`Keep it as ${cost.label}`"
+                  @click="take(cost.quality)"
+                >
+                  Keep it so
+                </button>
+              </td>
+            </template>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.details { grid-column: 1 / -1; display: flex; flex-direction: column; gap: 12px; padding: 10px 0 6px 12px; border-left: 3px solid rgb(var(--v-theme-primary)); }
+.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 14px 8px; }
+.costs { overflow-x: auto; }
+tbody tr:hover, tbody tr:focus-within { background: rgb(var(--v-theme-surface-light)); }
+.now td { font-weight: 600; }
+.link { color: rgb(var(--v-theme-primary)); text-decoration: underline; min-height: 24px; white-space: nowrap; }
+</style>

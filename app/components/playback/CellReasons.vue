@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { PlayabilityMatrix } from '~~/core/playback/matrix'
+import { linkFigureId } from '~~/core/playback/assessPlayback'
+import { workFigureId } from '~~/core/playback/playbackDemand'
+import type { RankedRemedy } from '~~/core/playback/remedies/rankRemedies'
+import { formatNumber } from '~~/core/units/formatNumber'
+import FigureValue from '~/components/common/FigureValue.vue'
+import WorkingLink from '~/components/common/WorkingLink.vue'
+import RemedyButton from './RemedyButton.vue'
+import { outcomeTexts } from './outcomeTexts'
+
+/** One pair of title and device: what comes of it, all the reasons, the work, and the cheapest way out. */
+const props = defineProps<{ matrix: PlayabilityMatrix, row: number, column: number, hours: number, remedy: RankedRemedy | null, looking: boolean }>()
+const title = computed(() => props.matrix.rows[props.row])
+const device = computed(() => props.matrix.columns[props.column])
+const plays = computed(() => {
+  const cell = props.matrix.cells[props.row]?.[props.column]
+  if (!cell) return []
+  const differs = cell.subtitled && (cell.subtitled.outcome !== cell.plain.outcome || cell.subtitled.reasons.length !== cell.plain.reasons.length)
+  return [{ label: differs ? 'Without subtitles' : '', play: cell.plain }, ...(differs ? [{ label: 'With subtitles', play: cell.subtitled! }] : [])]
+})
+const isTrouble = computed(() => plays.value.some(({ play }) => play.outcome === 'picture' || play.outcome === 'cannot'))
+</script>
+
+<template>
+  <section
+    v-if="title && device"
+    class="sheet reasons"
+    aria-live="polite"
+    data-reasons
+  >
+    <h2>{{ title.label }} on {{ device.deviceName }}</h2>
+    <p class="soft small">
+      {{ device.placeName }} · {{ device.className }} · {{ formatNumber(title.bitrateMbps, 3) }} Mb/s, passages to {{ formatNumber(title.peakMbps, 3) }}<template v-if="hours > 0">
+        · {{ formatNumber(hours, 2) }} h a week
+      </template>
+    </p>
+    <div
+      v-for="{ label, play } in plays"
+      :key="label"
+      class="play"
+    >
+      <h3 v-if="label">
+        {{ label }}
+      </h3>
+      <p class="outcome">
+        <strong>{{ outcomeTexts[play.outcome].long }}</strong><template v-if="play.smallCopy">
+          , from its small second copy
+        </template><template v-if="play.output">
+          to {{ play.output.lines }}p at {{ formatNumber(play.output.mbps, 3) }} Mb/s
+        </template><template v-if="play.work > 0 && play.outcome !== 'cannot'">
+          , work <WorkingLink
+            v-if="play.conversion"
+            :figure="workFigureId(play.conversion.key)"
+            name="Work of this conversion"
+          >
+            {{ formatNumber(play.work, 3) }} reference streams
+          </WorkingLink><template v-else>
+            {{ formatNumber(play.work, 2) }} reference streams
+          </template>
+        </template>
+      </p>
+      <ul v-if="play.reasons.length">
+        <li
+          v-for="reason in play.reasons"
+          :key="reason.code"
+          :data-reason="reason.code"
+        >
+          {{ reason.sentence }}
+        </li>
+      </ul>
+      <p
+        v-else
+        class="soft small"
+      >
+        Container, picture, sound and rate are all taken as they are.
+      </p>
+    </div>
+    <FigureValue
+      :id="linkFigureId(device.key)"
+      label="What the link carries for each session"
+    />
+    <template v-if="isTrouble">
+      <h3>Cheapest remedy here</h3>
+      <p
+        v-if="looking"
+        class="soft small"
+        role="status"
+      >
+        Being looked for …
+      </p>
+      <RemedyButton
+        v-else-if="remedy"
+        :remedy="remedy"
+      />
+      <p
+        v-else
+        class="soft small"
+      >
+        No single step frees this pair of its conversion.
+      </p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.reasons { display: flex; flex-direction: column; gap: 10px; align-items: flex-start; }
+.outcome { line-height: 1.4; }
+ul { padding-left: 18px; margin-top: 4px; font-size: 0.92rem; line-height: 1.4; }
+h3 { color: rgb(var(--v-theme-ink-soft)); font-size: 0.84rem; }
+</style>

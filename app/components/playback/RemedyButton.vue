@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { onBeforeUnmount } from 'vue'
+import type { RankedRemedy } from '~~/core/playback/remedies/rankRemedies'
+import { formatNumber } from '~~/core/units/formatNumber'
+import { useFormat } from '~/composables/useFormat'
+import { usePlanStore } from '~/stores/planStore'
+
+/** A remedy: under the pointer or the focus it is tried on the headroom line, pressed it is done, and can be undone. */
+const props = defineProps<{ remedy: RankedRemedy }>()
+const store = usePlanStore()
+const { money } = useFormat()
+let trying = false
+function tryOn(): void {
+  trying = true
+  store.tried = props.remedy.plan
+}
+function leave(): void {
+  if (trying) store.tried = null
+  trying = false
+}
+function take(): void {
+  leave()
+  store.replace(props.remedy.plan)
+}
+onBeforeUnmount(leave)
+</script>
+
+<template>
+  <div
+    class="remedy"
+    @pointerenter="tryOn"
+    @pointerleave="leave"
+    @focusin="tryOn"
+    @focusout="leave"
+  >
+    <span>{{ remedy.label }}
+      <span class="soft small">{{ remedy.price === null ? '' : remedy.price === 0 ? 'costs nothing' : `about ${money(remedy.price)}` }}{{ remedy.extraTB > 0.0005 ? `${formatNumber(remedy.extraTB, 2)} TB more kept` : '' }}</span>
+    </span>
+    <VBtn
+      size="small"
+      variant="outlined"
+      color="primary"
+      :aria-label="`Do it: ${remedy.label}`"
+      @click="take"
+    >
+      Do it
+    </VBtn>
+  </div>
+</template>
+
+<style scoped>
+.remedy { display: flex; gap: 12px; align-items: center; justify-content: space-between; width: 100%; }
+</style>

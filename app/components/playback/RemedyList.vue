@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { RankedRemedy } from '~~/core/playback/remedies/rankRemedies'
+import { formatNumber } from '~~/core/units/formatNumber'
+import RemedyButton from './RemedyButton.vue'
+
+/** What can be done, by how much of the conversions it removes. */
+const props = defineProps<{ ranked: readonly RankedRemedy[], working: boolean, anyHabits: boolean }>()
+const all = ref(false)
+const shown = computed(() => all.value ? props.ranked : props.ranked.slice(0, 6))
+const fewer = (share: number) => `${formatNumber(share * 100, 2)} % fewer`
+</script>
+
+<template>
+  <section
+    class="sheet"
+    :aria-busy="working"
+    data-remedies
+  >
+    <h2>What removes most conversions</h2>
+    <p class="soft small">
+      Each is put through the whole matrix. Under the pointer it is tried on the headroom line above; done, it can be undone.
+      <span
+        v-if="working"
+        role="status"
+      >Being worked out …</span>
+    </p>
+    <ol v-if="shown.length">
+      <li
+        v-for="remedy in shown"
+        :key="remedy.id"
+        :data-remedy="remedy.id"
+      >
+        <span
+          class="track"
+          :title="`${fewer(remedy.removedShare)} hours converted`"
+        >
+          <i :style="{ width: `${Math.max(1, remedy.removedShare * 100)}%` }" />
+          <small>{{ fewer(remedy.removedShare) }}</small>
+        </span>
+        <RemedyButton :remedy="remedy" />
+      </li>
+    </ol>
+    <p
+      v-else-if="!working"
+      class="soft"
+    >
+      {{ anyHabits ? 'Nothing is converted, or no single step removes any of it.' : 'Who watches what is not known yet: enter habits under Household, and the remedies are ranked here.' }}
+    </p>
+    <button
+      v-if="ranked.length > 6"
+      type="button"
+      class="plain-button link small"
+      @click="all = !all"
+    >
+      {{ all ? 'Only the first six' : `All ${ranked.length}` }}
+    </button>
+  </section>
+</template>
+
+<style scoped>
+ol { list-style: none; padding: 0; margin: 8px 0 0; display: flex; flex-direction: column; }
+li { display: grid; grid-template-columns: 170px minmax(0, 1fr); gap: 14px; align-items: center; padding: 5px 0; border-bottom: 1px solid rgba(var(--v-theme-hairline), 0.6); min-height: 40px; }
+li:hover, li:focus-within { background: rgb(var(--v-theme-surface-light)); }
+.track { position: relative; height: 22px; background: rgb(var(--v-theme-surface-light)); border-radius: 3px; overflow: hidden; }
+.track i { position: absolute; inset: 0 auto 0 0; background: rgb(var(--v-theme-water)); }
+.track small { position: relative; padding-left: 7px; line-height: 22px; font-weight: 600; }
+.link { color: rgb(var(--v-theme-primary)); text-decoration: underline; min-height: 26px; }
+@media (max-width: 600px) { li { grid-template-columns: 1fr; gap: 4px; } }
+</style>

@@ -1,0 +1,81 @@
+import type { Assessment } from '~~/core/assess'
+import type { Plan } from '~~/core/plan/planSchema'
+import { hasBackground, inBackground } from './background'
+import { coreWork } from './coreWork'
+
+/** An assessment that takes no longer than this is done at once, within a frame or two. */
+const quickMs = 24
+
+export interface Answer { readonly assessment: Assessment, readonly ms: number }
+
+export interface AssessorParts {
+  readonly take: (assessment: Assessment, plan: Plan) => void
+  readonly here?: (plan: Plan) => Assessment
+  readonly there?: (plan: Plan) => Promise<Assessment>
+  readonly canWait?: boolean
+  readonly now?: () => number
+}
+
+/**
+ * Assesses plans as they come: at once while that is quick; in a worker when it is not, so that typing is never held up.
+ * While one is being worked out, of all that come only the last is kept.
+ */
+export function createAssessor({
+  take, here = coreWork.assess, there = plan => inBackground('assess', work => work.assess(plan)), canWait = hasBackground(), now = () => performance.now(),
+}: AssessorParts) {
+  const took: number[] = []
+  let busy = false
+  let waiting: Plan | null = null
+  /** plans told to be done with are not answered any more */
+  let round = 0
+
+  function noteTime(since: number): void {
+    took.push(now() - since)
+    if (took.length > 2) took.shift()
+  }
+  /** The better of the last two: a single hiccup of the machine changes nothing. */
+  const isQuick = () => !canWait || took.length === 0 || Math.min(...took) <= quickMs
+
+  function atOnce(plan: Plan): void {
+    const since = now()
+    const assessment = here(plan)
+    noteTime(since)
+    take(assessment, plan)
+  }
+
+  async function later(plan: Plan): Promise<void> {
+    busy = true
+    const mine = round
+    const since = now()
+    try {
+      const assessment = await there(plan)
+      noteTime(since)
+      if (mine === round) take(assessment, plan)
+    }
+    finally {
+      busy = false
+    }
+    const next = waiting
+    waiting = null
+    if (next) ask(next)
+  }
+
+  function ask(plan: Plan): void {
+    if (busy) waiting = plan
+    else if (isQuick()) atOnce(plan)
+    else void later(plan)
+  }
+
+  return {
+    ask,
+    /** Answers this one now, whatever else is under way; used when another plan is opened. */
+    askAnew(plan: Plan): void {
+      round++
+      waiting = null
+      atOnce(plan)
+    },
+    get isBusy() {
+      return busy
+    },
+  }
+}

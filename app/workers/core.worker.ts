@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { coreWork } from '~/services/coreWork'
+
+expose(coreWork)
