@@ -27,9 +27,12 @@ const numbers = Array.from({ length: 100_000 }, (_, index) => (index * 7919) % 1
 
 describe('speed of the core', () => {
   bench('yardstick: sort 100 000 numbers', () => void [...numbers].sort((a, b) => a - b))
-  bench('assess(plan), the demo household', () => void assess(demo, catalogue))
-  bench('assess(plan), 200 holdings and 60 mirrored drives', () => void assess(large, catalogue))
-  bench('assess(plan), 40 habits of 20 viewers', () => void assess(crowd, catalogue))
+  // A copy each time: what belongs to sections that are the very same would be remembered.
+  bench('assess(plan), the demo household anew', () => void assess(structuredClone(demo), catalogue))
+  bench('assess(plan), the demo household, one habit edited', () => void assess({ ...demo, household: { ...demo.household } }, catalogue))
+  bench('assess(plan), the demo household, the price of power edited', () => void assess({ ...demo, costs: { ...demo.costs } }, catalogue))
+  bench('assess(plan), 200 holdings and 60 mirrored drives anew', () => void assess(structuredClone(large), catalogue))
+  bench('assess(plan), 40 habits of 20 viewers anew', () => void assess(structuredClone(crowd), catalogue))
   bench('remedies of the demo household', () => void remediesOf(demo, catalogue))
   bench('six ways of building compared', () => void compareWays(demo, catalogue))
 })

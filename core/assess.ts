@@ -14,6 +14,7 @@ import { assessOwnership } from './ownership/assessOwnership'
 import type { Plan } from './plan/planSchema'
 import { assessPlayback } from './playback/assessPlayback'
 import type { PlayabilityMatrix } from './playback/matrix'
+import { rememberLast } from './rememberLast'
 import { assessStreams } from './streams/assessStreams'
 import type { Demand, MixPart } from './streams/demand'
 import type { Verdict } from './verdict'
@@ -41,6 +42,16 @@ export interface Assessment {
   }
 }
 
+// While one section is edited the others are the very same values: what depends on them alone is not worked out again.
+const weekOf = rememberLast(watchingWeek)
+const peopleOf = rememberLast(assessHousehold)
+const contentOf = rememberLast(assessLibrary)
+const poolOf = rememberLast(assessDrives)
+const playOf = rememberLast((
+  household: Plan['household'], library: Plan['library'], network: Plan['network'], machine: Plan['machine'], choices: Plan['choices'], catalogue: Catalogue, week: WatchingWeek, home: number, away: number,
+) => assessPlayback({ household, library, network, machine, choices }, catalogue, week, { home, away }))
+const streamsOf = rememberLast(assessStreams)
+
 /**
  * One plan in, one assessment out: pure, deterministic, the same in the page and on the server.
  * @param plan a whole plan, as the schema gives it
@@ -48,12 +59,12 @@ export interface Assessment {
  */
 export function assess(plan: Plan, catalogue: Catalogue): Assessment {
   const { household, library, machine, drives, network, choices } = plan
-  const week = watchingWeek(household)
-  const people = assessHousehold(household, choices, week)
-  const content = assessLibrary(library, choices, catalogue)
-  const play = assessPlayback(plan, catalogue, week, people.atOnce)
-  const streams = assessStreams(machine, library, household, choices, catalogue, people.fromHabits ? play.demand : null)
-  const pool = assessDrives(drives, choices, catalogue, content)
+  const week = weekOf(household)
+  const people = peopleOf(household, choices, week)
+  const content = contentOf(library, choices, catalogue)
+  const play = playOf(household, library, network, machine, choices, catalogue, week, people.atOnce.home, people.atOnce.away)
+  const streams = streamsOf(machine, library, household, choices, catalogue, people.fromHabits ? play.demand : null)
+  const pool = poolOf(drives, choices, catalogue, content)
   const wires = assessNetwork(network, library, catalogue, people.atOnce.home, people.atOnce.away)
   const box = assessMachine(machine, drives, catalogue)
   const money = assessOwnership(plan, box)

@@ -20,7 +20,13 @@ test('a scan of real files is read, looked at, taken over and undone', async ({ 
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(numeron.field('library.holdings.9.name')).toHaveCount(0)
 
-  await page.locator('#scan-file').setInputFiles(upload('again.json', `[${files.join(',')}]`))
+  // Dropped anywhere on the page.
+  await page.evaluate((text) => {
+    const dataTransfer = new DataTransfer()
+    dataTransfer.items.add(new File([text], 'again.json', { type: 'application/json' }))
+    document.querySelector('h1')!.dispatchEvent(new DragEvent('drop', { dataTransfer, bubbles: true, cancelable: true }))
+  }, `[${files.join(',')}]`)
+  await expect(result).toContainText('again.json: 7 files')
   await result.getByRole('button', { name: 'Take these instead' }).click()
   await expect(numeron.field('library.holdings.7.name')).toHaveCount(0)
   await numeron.expectSaved()

@@ -21,8 +21,11 @@ export interface PlaybackAssessment extends DomainAssessment {
   readonly demand: Demand
 }
 
+/** What of a plan decides how its titles play. */
+export type PlaybackPlan = Pick<Plan, 'household' | 'library' | 'network' | 'machine' | 'choices'>
+
 /** The matrix of a plan, and the kinds of conversion in it. */
-export function matrixOf(plan: Plan, catalogue: Catalogue, week: WatchingWeek, atOnce: AtOnce): { matrix: PlayabilityMatrix, book: ConversionBook } {
+export function matrixOf(plan: PlaybackPlan, catalogue: Catalogue, week: WatchingWeek, atOnce: AtOnce): { matrix: PlayabilityMatrix, book: ConversionBook } {
   const { household, library, network, machine, choices } = plan
   const capacity = plannedCapacity(machine, choices)
   const book = new ConversionBook({
@@ -34,7 +37,7 @@ export function matrixOf(plan: Plan, catalogue: Catalogue, week: WatchingWeek, a
 }
 
 /** Which titles play untouched on which device, what must be converted, and why. */
-export function assessPlayback(plan: Plan, catalogue: Catalogue, week: WatchingWeek, atOnce: AtOnce): PlaybackAssessment {
+export function assessPlayback(plan: PlaybackPlan, catalogue: Catalogue, week: WatchingWeek, atOnce: AtOnce): PlaybackAssessment {
   const { matrix, book } = matrixOf(plan, catalogue, week, atOnce)
   const demand = playbackDemand(matrix, week)
   return {

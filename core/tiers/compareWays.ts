@@ -9,7 +9,10 @@ import { adoptWay } from './adoptWay'
 export interface WayComparison {
   readonly way: WayOfBuilding
   readonly plan: Plan
-  readonly assessment: Assessment
+  /** without the series behind pictures: comparisons are handed from a worker to the page */
+  readonly assessment: Omit<Assessment, 'series'>
+  /** what one dead drive costs, in a sentence */
+  readonly deadDrive: string
   /** whether its price stays within the tier's cap */
   readonly withinCap: boolean
   readonly meets: boolean
@@ -24,11 +27,11 @@ export interface WayComparison {
 export function compareWays(plan: Plan, catalogue: Catalogue): WayComparison[] {
   return catalogue.waysOfBuilding.map((way) => {
     const adopted = adoptWay(plan, way)
-    const assessment = assess(adopted, catalogue)
+    const { series: { deadDrive }, ...assessment } = assess(adopted, catalogue)
     const failing = assessment.verdicts.filter(verdict =>
       !meetsNeed(verdict.state) && !(verdict.id === 'money' && verdict.state === 'unknown'))
     const price = assessment.figures['ownership.purchase']?.value ?? 0
-    return { way, plan: adopted, assessment, withinCap: price <= way.capPrice, meets: failing.length === 0, failing }
+    return { way, plan: adopted, assessment, deadDrive, withinCap: price <= way.capPrice, meets: failing.length === 0, failing }
   })
 }
 

@@ -85,7 +85,10 @@ function take(): void {
       <PlanField :path="path('watches.series')" />
       <PlanField :path="path('watches.homeVideo')" />
       <PlanField :path="path('watches.music')" />
-      <PlanField :path="path('onBusyDays')" />
+      <PlanField
+        :path="path('onBusyDays')"
+        class="wide"
+      />
     </div>
     <div>
       <VBtn
@@ -108,7 +111,7 @@ function take(): void {
 
 <style scoped>
 .habit { display: flex; flex-direction: column; gap: 12px; border-left: 4px solid rgb(var(--v-theme-primary)); }
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(128px, 1fr)); gap: 10px 8px; align-items: start; }
+.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(116px, 1fr)); gap: 10px 8px; align-items: start; }
 .wide { grid-column: span 2; }
 .days { border: 0; padding: 0; margin: 0; grid-column: span 2; display: flex; flex-wrap: wrap; gap: 3px; align-items: center; }
 .days legend { float: left; margin-right: 6px; padding: 0; }

@@ -133,7 +133,7 @@ function take(quality: string): void {
                 {{ signed(cost.todayTB, 'TB') }}
               </td>
               <td class="number">
-                {{ signed(cost.horizonTB, 'TB') }} <small class="soft">({{ signed(tebibytes(cost.horizonTB), 'TiB') }})</small>
+                {{ signed(cost.horizonTB, 'TB') }} <small class="soft">({{ signed(Math.sign(cost.horizonTB) * tebibytes(Math.abs(cost.horizonTB)), 'TiB') }})</small>
               </td>
               <td class="number">
                 {{ drivesText(cost.drives) }}

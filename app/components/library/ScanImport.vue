@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { mdiContentCopy, mdiUpload } from '@mdi/js'
 import { holdingKind } from '~~/core/catalogue/holdingKinds'
 import { holdingsOf, oddityTexts } from '~~/core/library/scanGroups'
@@ -31,6 +31,30 @@ function drop(event: DragEvent): void {
   const file = event.dataTransfer?.files[0]
   if (file) scan.read(file)
 }
+/** Anywhere on the page: nobody has to aim. */
+function over(event: DragEvent): void {
+  if (!event.dataTransfer?.types.includes('Files')) return
+  event.preventDefault()
+  dropping.value = true
+}
+function dropped(event: DragEvent): void {
+  if (!event.dataTransfer?.files.length) return
+  event.preventDefault()
+  drop(event)
+}
+function leave(event: DragEvent): void {
+  if (event.relatedTarget === null) dropping.value = false
+}
+onMounted(() => {
+  window.addEventListener('dragover', over)
+  window.addEventListener('dragleave', leave)
+  window.addEventListener('drop', dropped)
+})
+onBeforeUnmount(() => {
+  window.removeEventListener('dragover', over)
+  window.removeEventListener('dragleave', leave)
+  window.removeEventListener('drop', dropped)
+})
 function accept(how: 'replace' | 'add'): void {
   const plan = store.plan
   if (!plan || !summary.value) return
@@ -52,13 +76,10 @@ async function copy(): Promise<void> {
     class="sheet scan"
     :class="{ dropping }"
     data-scan
-    @dragover.prevent="dropping = true"
-    @dragleave="dropping = false"
-    @drop.prevent="drop"
   >
     <h2>From your real files</h2>
     <p class="small">
-      Drop a scan here: ffprobe JSON (one document, an array, or one after the other) or a CSV with a header row. It is read in the background and stays in this browser; nothing changes until you accept it.
+      Drop a scan anywhere on this page: ffprobe JSON (one document, an array, or one after the other) or a CSV with a header row. It is read in the background and stays in this browser; nothing changes until you accept it.
     </p>
     <details>
       <summary>The line that makes the scan</summary>

@@ -134,7 +134,7 @@ onBeforeUnmount(() => tryOn(null))
               </WorkingLink></small>
             </td>
             <td class="dead">
-              {{ row.assessment.series.deadDrive }}
+              {{ row.deadDrive }}
             </td>
             <td class="number">
               <WorkingLink
