@@ -62,7 +62,7 @@ test('a server killed in the middle of a save loses nothing', async ({ numeron, 
   })
   await numeron.enter('machine.cores', '12')
   await expect(page.locator('[data-save]')).toHaveAttribute('data-save', 'offline')
-  await numeron.expectState('streams', 'enough')
+  await numeron.expectState('streams', 'ample')
   await page.unroute('**/api/plans/*')
   await page.waitForTimeout(300)
   await server.start()
