@@ -15,6 +15,7 @@ import type { Plan } from './plan/planSchema'
 import { assessPlayback } from './playback/assessPlayback'
 import type { PlayabilityMatrix } from './playback/matrix'
 import { rememberLast } from './rememberLast'
+import type { ConversionMachine } from './streams/conversionMachine'
 import { assessStreams } from './streams/assessStreams'
 import type { Demand, MixPart } from './streams/demand'
 import type { Verdict } from './verdict'
@@ -39,6 +40,8 @@ export interface Assessment {
     readonly expected: HouseholdAssessment['expected']
     readonly matrix: PlayabilityMatrix
     readonly demand: Demand
+    /** the machine as far as conversions go */
+    readonly converter: ConversionMachine
   }
 }
 
@@ -81,7 +84,7 @@ export function assess(plan: Plan, catalogue: Catalogue): Assessment {
     findings: domains.flatMap(domain => domain.findings).sort((a, b) => weight[a.severity] - weight[b.severity]),
     series: {
       forecast: content.forecast, waterfall: pool.waterfall, mix: streams.mix, deadDrive: pool.deadDrive,
-      fromHabits: people.fromHabits, week, expected: people.expected, matrix: play.matrix, demand: play.demand,
+      fromHabits: people.fromHabits, week, expected: people.expected, matrix: play.matrix, demand: play.demand, converter: streams.converter,
     },
   }
 }

@@ -18,16 +18,20 @@ export type ViewId = typeof views[number]['id']
 
 const homeOfChoice: Readonly<Record<string, ViewId>> = {
   horizonYears: 'library', ruleOfThumbFactor: 'library', school: 'household', minutesShortTarget: 'household',
-  pointsPerStream: 'streams', systemReserveShare: 'streams', toneMapping: 'streams',
+  pointsPerStream: 'streams', systemReserveShare: 'streams', toneMapping: 'streams', hardwareConversion: 'streams', fallbackShare: 'streams',
   survivesAtLeast: 'drives', readErrorEndsRebuild: 'drives', watchingHoursPerDay: 'drives',
   convertingHoursPerDay: 'ownership',
 }
+
+/** Fields of the machine that are set where it converts. */
+const convertingFields = new Set(['sustainedGHz', 'designYear', 'coreKind', 'threadsPerCore', 'memoryGB', 'engine', 'cards', 'oneEngineAtATime'])
 
 /** The view on which a plan field is set. */
 export function viewOfPath(path: string): ViewId {
   const [section = '', field = ''] = path.split('.')
   if (section === 'choices') return homeOfChoice[field] ?? 'brief'
   if (section === 'costs') return 'ownership'
+  if (section === 'machine' && convertingFields.has(field)) return 'streams'
   return views.find(view => view.id === section)?.id ?? 'brief'
 }
 

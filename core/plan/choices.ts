@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import { choice, quantity, section, toggle } from './fields'
+import { choice, optionalQuantity, quantity, section, toggle } from './fields'
 
 export const choicesSchema = section({
   horizonYears: quantity({
@@ -25,6 +25,14 @@ export const choicesSchema = section({
   systemReserveShare: quantity({
     label: 'Kept for the system', unit: 'share', min: 0, max: 0.9, fallback: 0.15,
     description: 'Share of the processor left for the system and other services.',
+  }),
+  hardwareConversion: toggle({
+    label: 'Convert on the video engine', fallback: true,
+    description: 'The streaming software may need a paid licence for it. Off: everything is converted in software.',
+  }),
+  fallbackShare: optionalQuantity({
+    label: 'Falls back to software', unit: 'share', min: 0, max: 1,
+    description: 'Share of conversions that end in software although an engine is there. Empty: 10 % for built-in engines A to C, else none.',
   }),
   toneMapping: choice({
     label: 'HDR is tone-mapped', fallback: 'atSourceSize',

@@ -1,5 +1,13 @@
-import type { z } from 'zod'
-import { optionalQuantity, quantity, section, text, toggle } from './fields'
+import { z } from 'zod'
+import { coreKinds } from '../catalogue/coreKinds'
+import { videoEngines, type VideoEngine } from '../catalogue/videoEngines'
+import { choice, listOf, numberChoice, optionalQuantity, quantity, section, text, toggle } from './fields'
+
+function engineOptions(kind: VideoEngine['kind']): Record<string, string> {
+  return Object.fromEntries(videoEngines.filter(engine => engine.kind === kind).map(engine => [engine.id, `${engine.label}, ${engine.years}`]))
+}
+
+const builtInOptions: Record<string, string> = { none: 'None', ...engineOptions('built-in'), ...engineOptions('board') }
 
 export const machineSchema = section({
   name: text({ label: 'Machine', description: 'What you call this box.', max: 80 }),
@@ -10,6 +18,35 @@ export const machineSchema = section({
   cores: quantity({
     label: 'Cores', unit: 'cores', min: 1, max: 256, whole: true, fallback: 4,
     description: 'Physical cores. One conversion spreads over about six of them at most.',
+  }),
+  processor: text({
+    label: 'Processor', max: 40,
+    description: 'A model of the catalogue that the figures below were taken from. Empty: figures of your own.',
+  }),
+  sustainedGHz: optionalQuantity({
+    label: 'Sustained, all cores', unit: 'GHz', min: 0.1, max: 10,
+    description: 'Clock with all cores busy for long. With the year it stands in for a score that is not known.',
+  }),
+  designYear: optionalQuantity({
+    label: 'Year of its design', unit: 'year', min: 2000, max: 2040, whole: true,
+    description: 'When this kind of processor came out, not when yours was bought.',
+  }),
+  coreKind: choice({ label: 'Kind of cores', fallback: 'fast', options: coreKinds, description: 'Small cores do less at the same clock.' }),
+  threadsPerCore: numberChoice({ label: 'Threads a core', unit: 'threads', values: [1, 2], fallback: 1, description: 'A second thread adds about a fifth.' }),
+  memoryGB: quantity({
+    label: 'Memory', unit: 'GB', min: 1, max: 4096, fallback: 8,
+    description: 'A built-in engine takes its sessions\' memory from it; 4 GB are left to the system.',
+  }),
+  engine: choice({
+    label: 'Built-in video engine', fallback: 'none', description: 'Not every processor of a series has its engine: the exact model counts.',
+    options: builtInOptions,
+  }),
+  cards: listOf(z.object({
+    class: choice({ label: 'Card', fallback: 'cardEntry', options: engineOptions('card'), description: 'A video card in a slot, by its class.' }),
+  }), { label: 'Video cards', max: 4, description: 'Cards that convert beside or instead of the built-in engine.' }),
+  oneEngineAtATime: toggle({
+    label: 'One engine at a time', fallback: true,
+    description: 'Most server software uses one engine only: a card, once there, takes all conversions.',
   }),
   passivelyCooled: toggle({
     label: 'Passively cooled', fallback: false,

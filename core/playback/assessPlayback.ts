@@ -4,10 +4,11 @@ import { figure, noFigure, type Figure } from '../figure'
 import type { Finding } from '../finding'
 import type { WatchingWeek } from '../household/watchingWeek'
 import type { Plan } from '../plan/planSchema'
-import { plannedCapacity } from '../streams/assessStreams'
 import { singleConversionCapacity } from '../streams/capacity'
+import { conversionMachine, machineTakes } from '../streams/conversionMachine'
 import { habitConvertingId } from '../streams/conversionsAsked'
 import type { Demand } from '../streams/demand'
+import { plannedCapacity } from '../streams/plannedCapacity'
 import { workFigure } from '../streams/workFigure'
 import { formatNumber as n } from '../units/formatNumber'
 import { matrixColumns, type AtOnce } from './columns'
@@ -28,8 +29,10 @@ export type PlaybackPlan = Pick<Plan, 'household' | 'library' | 'network' | 'mac
 export function matrixOf(plan: PlaybackPlan, catalogue: Catalogue, week: WatchingWeek, atOnce: AtOnce): { matrix: PlayabilityMatrix, book: ConversionBook } {
   const { household, library, network, machine, choices } = plan
   const capacity = plannedCapacity(machine, choices)
+  const converter = conversionMachine(machine, choices, catalogue.workTable, capacity)
   const book = new ConversionBook({
     table: catalogue.workTable, toneMapping: choices.toneMapping,
+    takes: (task, work) => machineTakes(task, work, converter),
     aloneCapacity: capacity ? singleConversionCapacity(capacity.likely, machine.cores) : Infinity,
   })
   const subtitledShare = Math.min(1, household.subtitlesShare + household.forcedSubtitlesShare)
@@ -123,7 +126,7 @@ function cannotFindings(matrix: PlayabilityMatrix): Finding[] {
   })
   return [...stuck].slice(0, 4).map(([label, devices]) => ({
     severity: 'warning' as const, code: 'CANNOT_PLAY',
-    sentence: `${label} cannot be played on ${[...devices].slice(0, 3).join(', ')}${devices.size > 3 ? ` and ${devices.size - 3} more` : ''}${tooSlow ? ': one conversion alone is too slow on this processor' : ': the line carries not even the lowest rung'}.`,
+    sentence: `${label} cannot be played on ${[...devices].slice(0, 3).join(', ')}${devices.size > 3 ? ` and ${devices.size - 3} more` : ''}${tooSlow ? ': one conversion alone is too slow on this machine' : ': the line carries not even the lowest rung'}.`,
     from: ['playback.cannotShare', 'household.devices', 'library.holdings', ...(tooSlow ? ['machine.score', 'machine.cores'] : ['network.uploadMbps'])],
     cures: [{ sentence: 'A device that plays it as it is, a small second copy, or a stronger machine; the view Playback ranks what helps.' }],
   }))

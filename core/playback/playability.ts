@@ -39,7 +39,9 @@ export interface Playability {
 export interface ServerAbility {
   readonly table: WorkTable
   readonly toneMapping: ToneMapping
-  /** reference streams that one conversion alone can use; Infinity while the processor is not known */
+  /** whether the machine does one such conversion in real time, on an engine or in software */
+  readonly takes: (task: ConversionTask, softwareWork: number) => boolean
+  /** reference streams that one conversion alone can use in software, for the sentence that says why not */
   readonly aloneCapacity: number
 }
 
@@ -90,7 +92,7 @@ export function playability(session: Session, book: ConversionBook): Playability
   const worst = (['picture', 'sound', 'repack'] as const).find(needs => reasons.some(reason => reason.needs === needs))
   const untouched = { reasons, output: null, conversion: null, smallCopy: false }
   if (!worst) return { ...untouched, outcome: 'playAsIs', work: 0 }
-  const { table, aloneCapacity } = book.server
+  const { table, takes, aloneCapacity } = book.server
   if (worst === 'repack') return { ...untouched, outcome: 'repack', work: table.repack.likely }
   if (worst === 'sound') return { ...untouched, outcome: 'sound', work: table.audio.likely }
 
@@ -110,7 +112,7 @@ export function playability(session: Session, book: ConversionBook): Playability
   const burn = reasons.some(reason => reason.code === 'SUBTITLES')
   for (const rung of rungs) {
     const conversion = book.conversion(session, rung.lines, burn, soundConverted)
-    if (conversion.work.likely <= aloneCapacity) {
+    if (takes(conversion.task, conversion.work.likely)) {
       return { outcome: 'picture', reasons, output: { lines: rung.lines, mbps: Math.min(rung.rungMbps, title.bitrateMbps), unlimitedMbps: Math.min(shown[0]!.rungMbps, title.bitrateMbps) }, work: conversion.work.likely, conversion, smallCopy: false }
     }
   }

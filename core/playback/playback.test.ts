@@ -29,7 +29,7 @@ function title(id: string, changes: Partial<TitleTraits> = {}): TitleTraits {
     framesPerSecond: usual.framesPerSecond, interlaced: usual.interlaced, bitrateMbps, peakMbps: peakMbps(quality, bitrateMbps), titles: { film: 1 }, holdings: [0], smallCopies: 'none', ...changes,
   }
 }
-const bookOf = (aloneCapacity = Infinity) => new ConversionBook({ table: catalogue.workTable, toneMapping: 'atSourceSize', aloneCapacity })
+const bookOf = (aloneCapacity = Infinity) => new ConversionBook({ table: catalogue.workTable, toneMapping: 'atSourceSize', takes: (_, work) => work <= aloneCapacity, aloneCapacity })
 function play(of: TitleTraits, device: Capabilities, limits: Partial<Session> = {}, aloneCapacity = Infinity): Playability {
   return playability({ title: of, device, linkMbps: 500, capMbps: Infinity, subtitled: false, ...limits }, bookOf(aloneCapacity))
 }

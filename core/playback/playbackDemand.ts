@@ -17,17 +17,17 @@ export function playbackDemand(matrix: PlayabilityMatrix, week: WatchingWeek): D
     const merged = new Map<string, SessionLoad>()
     for (const { play, chance } of sessions) {
       if (play.outcome === 'picture' && play.conversion) {
-        const { key, label, work } = play.conversion
-        const known = hours.get(key) ?? { hours: 0, part: { key, label, work, figure: workFigureId(key) } }
+        const { key, label, work, task } = play.conversion
+        const known = hours.get(key) ?? { hours: 0, part: { key, label, work, task, figure: workFigureId(key) } }
         known.hours += chance * hoursPerWeek
         hours.set(key, known)
       }
       if (play.outcome === 'cannot' || play.work === 0) continue
       // A small picture that goes out as well as it can be is not too low, however low the rung.
       const tooLow = play.output !== null && play.output.mbps < Math.min(lowest, play.output.unlimitedMbps) - 1e-9
-      const id = `${play.work} ${tooLow}`
+      const id = `${play.outcome === 'picture' ? play.conversion?.key : ''} ${play.work} ${tooLow}`
       const before = merged.get(id)
-      merged.set(id, { work: play.work, tooLow, chance: (before?.chance ?? 0) + chance })
+      merged.set(id, { work: play.work, task: play.outcome === 'picture' ? play.conversion?.task ?? null : null, tooLow, chance: (before?.chance ?? 0) + chance })
     }
     return [...merged.values()]
   })

@@ -3,8 +3,8 @@ import { band } from '../band'
 import { exactly, type Estimate } from '../figure'
 
 export interface ProcessorCapacity {
-  /** multi-thread benchmark points, > 0 */
-  readonly score: number
+  /** multi-thread benchmark points, >= 0; with a band when they were worked out themselves */
+  readonly score: number | Estimate
   /** points that convert one reference stream, > 0 */
   readonly pointsPerStream: number
   /** share left for the system, 0..1 */
@@ -22,13 +22,14 @@ const passiveFactor = 0.8
  * @example processorCapacity({ score: 8000, pointsPerStream: 2000, reserveShare: 0.15, passivelyCooled: false }) // 2.72, 3.4, 4.53
  */
 export function processorCapacity({ score, pointsPerStream, reserveShare, passivelyCooled }: ProcessorCapacity): Estimate {
-  requireWithin('SCORE', score, 0)
+  const points = typeof score === 'number' ? exactly(score) : score
+  requireWithin('SCORE', points.low, 0)
   requireWithin('POINTS', pointsPerStream, 1)
   requireWithin('RESERVE', reserveShare, 0, 1)
-  const points = { low: pointsPerStream * 0.75, likely: pointsPerStream, high: pointsPerStream * 1.25 }
+  const perStream = { low: pointsPerStream * 0.75, likely: pointsPerStream, high: pointsPerStream * 1.25 }
   return band(
-    { points, score: exactly(score) },
-    values => values.score * (1 - reserveShare) * (passivelyCooled ? passiveFactor : 1) / values.points,
+    { perStream, points },
+    values => values.points * (1 - reserveShare) * (passivelyCooled ? passiveFactor : 1) / values.perStream,
     'log',
   )
 }

@@ -1,5 +1,6 @@
 import type { WatchingWeek } from '../household/watchingWeek'
 import type { Estimate } from '../figure'
+import type { ConversionTask } from './softwareWork'
 
 /** A kind of conversion in the household's mix. */
 export interface MixPart {
@@ -9,6 +10,8 @@ export interface MixPart {
   readonly share: number
   /** reference streams one of them takes */
   readonly work: Estimate
+  /** what goes in and what comes out */
+  readonly task: ConversionTask
   /** id of the figure that shows how its work came about */
   readonly figure: string
 }
@@ -17,8 +20,10 @@ export interface MixPart {
 export interface SessionLoad {
   /** chance, given that the habit goes on */
   readonly chance: number
-  /** reference streams */
+  /** reference streams in software */
   readonly work: number
+  /** null where only sound or container change, which no engine does */
+  readonly task: ConversionTask | null
   /** what goes out is below the lowest quality that the viewer accepts: short by itself */
   readonly tooLow: boolean
 }

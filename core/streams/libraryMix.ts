@@ -6,14 +6,12 @@ import type { Library } from '../plan/library'
 import type { MixPart } from './demand'
 import { softwareWork, type ConversionTask, type ToneMapping } from './softwareWork'
 
-export interface LibraryMixPart extends MixPart { readonly task: ConversionTask }
-
 /**
  * The mix of conversions while no habits are known: every title as likely to be watched as any other, each to H.264 at
  * 1080p, or at the source's own size where that is smaller.
  * @returns parts by quality, largest share first; empty when the library holds no video
  */
-export function libraryMix(library: Library, qualities: readonly Quality[], table: WorkTable, toneMapping: ToneMapping): LibraryMixPart[] {
+export function libraryMix(library: Library, qualities: readonly Quality[], table: WorkTable, toneMapping: ToneMapping): MixPart[] {
   const videos = library.holdings.filter(holding => holding.titles > 0 && qualities.some(quality => quality.id === holding.quality))
   const titles = videos.reduce((sum, holding) => sum + holding.titles, 0)
   return [...group(videos, holding => holding.quality)].map(([id, holdings]) => {

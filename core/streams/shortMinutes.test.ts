@@ -6,11 +6,14 @@ import { exactly } from '../figure'
 import { minutesPerDay, slotsPerWeek, weeksPerMonth } from '../units/week'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { seededRandom } from '../random'
-import { shortChance, shortMinutes } from './shortMinutes'
+import { conversionMachine } from './conversionMachine'
+import { minutesByCapacity, shortChance, shortMinutes, slotLoad } from './shortMinutes'
 
 const assessed = (input: PlanInput) => assess(planSchema.parse(input), catalogue)
 const { demand } = assessed(tideMillHouse).series
-const capacity = (streams: number) => exactly(streams)
+const { machine, choices } = planSchema.parse(tideMillHouse)
+/** The demo's tower with so many reference streams in software. */
+const capacity = (streams: number) => ({ ...conversionMachine(machine, choices, catalogue.workTable, exactly(streams)), cores: 1 })
 
 describe('minutes short a month', () => {
   it('are what 400 000 slots simulated with the true works come to, a little over for the rounding up', () => {
@@ -46,13 +49,24 @@ describe('minutes short a month', () => {
     expect(minutes[0]).toBeGreaterThan(1000)
   })
   it('have a band that is the minutes at the ends of capacity', () => {
-    const { perMonth } = shortMinutes(demand, { low: 2, likely: 3, high: 4 }, exactly(1), 0)
+    const { perMonth } = shortMinutes(demand, capacity(3), { low: 2, likely: 3, high: 4 }, 0)
     expect(perMonth.low).toBeLessThan(perMonth.likely)
     expect(perMonth.high).toBeCloseTo(shortMinutes(demand, capacity(2), exactly(1), 0).ordinary, -1)
   })
   it('are the sum of the chances of all slots', () => {
-    const chances = demand.week.ordinary.slots.reduce((sum, slot) => sum + shortChance(demand, demand.week.ordinary, slot, 2), 0)
+    const chances = demand.week.ordinary.slots.reduce((sum, slot) => sum + shortChance(demand, demand.week.ordinary, slot, capacity(2)), 0)
     expect(chances * 5 * weeksPerMonth).toBeCloseTo(shortMinutes(demand, capacity(2), exactly(1), 0).ordinary, 8)
+  })
+  it('by capacity are those of machines so many times as strong', () => {
+    const [one, two] = minutesByCapacity(demand, capacity(2), [1, 2], 14)
+    expect(one).toBeCloseTo(shortMinutes(demand, capacity(2), exactly(1), 14).perMonth.likely, 9)
+    expect(two).toBeLessThan(one!)
+  })
+  it('of a slot follow from the distribution of its load', () => {
+    const slot = 6 * 288 + 254
+    const { chances, beyond } = slotLoad(demand, demand.week.ordinary, slot, capacity(2), 3)
+    expect(chances.reduce((sum, chance) => sum + chance, beyond)).toBeCloseTo(1, 12)
+    expect(chances.subarray(201).reduce((sum, chance) => sum + chance, beyond)).toBeCloseTo(shortChance(demand, demand.week.ordinary, slot, capacity(2)), 12)
   })
   it('weight the busy days of a year in', () => {
     const none = shortMinutes(demand, capacity(2), exactly(1), 0)

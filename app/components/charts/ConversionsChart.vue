@@ -13,7 +13,7 @@ const hatchId = useId()
 const margin = { left: 10, right: 16, top: 26, bottom: 26 }
 
 const rows = computed<ConversionRow[]>(() => ([
-  ['streams.possible', 'This household\'s mix'], ['streams.hd1080', 'If all were 1080p H.264'], ['streams.uhdToneMapped', 'If all were 2160p HDR'],
+  ['streams.possible', 'This household\'s mix'], ['streams.hd1080', 'If all were 1080p H.264'], ['streams.hevc1080', 'If all were 1080p HEVC'], ['streams.uhdToneMapped', 'If all were 2160p HDR'],
 ] as const).map(([id, label]) => {
   const figure = store.assessment?.figures[id]
   return { id, label, estimate: figure ? estimateOf(figure) : null }

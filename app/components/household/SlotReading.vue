@@ -20,7 +20,7 @@ const { viewers } = useHousehold()
 const moment = computed(() => {
   const series = store.assessment?.series
   if (!series) return null
-  const { week, demand } = series
+  const { week, demand, converter } = series
   const occupancy = (props.busy && week.busy) || week.ordinary
   const parts = slotParts(week, occupancy, props.at).map(part => ({
     ...part, watcher: week.watchers[part.watcher]!, colour: viewers.value[part.watcher]?.colour ?? null,
@@ -29,7 +29,6 @@ const moment = computed(() => {
   }))
   const chances = (pick: (part: typeof parts[number]) => number) => poissonBinomial(parts.map(pick).filter(chance => chance > 0))
   const watching = chances(part => part.chance)
-  const capacity = store.assessment?.figures['streams.softwareReference']?.value
   return {
     parts, watching,
     home: chances(part => part.watcher.isAway ? 0 : part.chance),
@@ -38,7 +37,7 @@ const moment = computed(() => {
     expected: parts.reduce((sum, part) => sum + part.chance, 0),
     level95: levelOf(watching, 0.95),
     level99: levelOf(watching, 0.99),
-    short: capacity ? shortChance(demand, occupancy, props.at, capacity) : null,
+    short: converter.processor ? shortChance(demand, occupancy, props.at, converter) : null,
   }
 })
 const when = computed(() => weekTimeText(props.at * slotMinutes))

@@ -2,9 +2,12 @@
 import ConversionsChart from '~/components/charts/ConversionsChart.vue'
 import FigureValue from '~/components/common/FigureValue.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
-import PlanField from '~/components/common/PlanField.vue'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
+import CapacityPicture from '~/components/streams/CapacityPicture.vue'
+import CuresList from '~/components/streams/CuresList.vue'
+import MachineFields from '~/components/streams/MachineFields.vue'
+import ProcessorLadder from '~/components/streams/ProcessorLadder.vue'
 import WorkMix from '~/components/streams/WorkMix.vue'
 </script>
 
@@ -13,6 +16,7 @@ import WorkMix from '~/components/streams/WorkMix.vue'
     <div class="columns">
       <div class="stack">
         <ConversionsChart />
+        <CapacityPicture />
         <WorkMix />
       </div>
       <section class="sheet side">
@@ -20,24 +24,16 @@ import WorkMix from '~/components/streams/WorkMix.vue'
         <div class="figures">
           <FigureValue id="streams.softwareReference" />
           <FigureValue id="streams.workPerConversion" />
+          <FigureValue id="streams.hd1080" />
+          <FigureValue id="streams.hevc1080" />
+          <FigureValue id="streams.uhdToneMapped" />
         </div>
-        <div class="fields">
-          <PlanField path="machine.score" />
-          <PlanField path="machine.cores" />
-          <PlanField path="choices.pointsPerStream" />
-          <PlanField path="choices.systemReserveShare" />
-          <PlanField
-            path="choices.toneMapping"
-            class="wide"
-          />
-        </div>
-        <PlanField path="machine.passivelyCooled" />
-        <p class="soft small">
-          Counted in software on the processor alone; a video engine would add to it and is left out here, on the safe side.
-        </p>
+        <MachineFields />
         <FindingsList view="streams" />
       </section>
     </div>
+    <ProcessorLadder />
+    <CuresList />
   </ViewFrame>
 </template>
 
@@ -45,7 +41,6 @@ import WorkMix from '~/components/streams/WorkMix.vue'
 .columns { display: grid; grid-template-columns: minmax(0, 1.6fr) minmax(280px, 1fr); gap: 16px; align-items: start; }
 .stack { display: flex; flex-direction: column; gap: 16px; min-width: 0; }
 .side { display: flex; flex-direction: column; gap: 14px; }
-.figures, .fields { display: grid; grid-template-columns: 1fr 1fr; gap: 12px 8px; }
-.wide { grid-column: 1 / -1; }
+.figures { display: grid; grid-template-columns: 1fr 1fr; gap: 12px 8px; }
 @media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); } }
 </style>

@@ -1,0 +1,71 @@
+import { describe, expect, it } from 'vitest'
+import { assess } from '../assess'
+import { catalogue } from '../catalogue/catalogue'
+import { processors } from '../catalogue/processors'
+import { tideMillHouse } from '../catalogue/tideMillHouse'
+import { planSchema } from '../plan/planSchema'
+import { meetsNeed } from '../verdict'
+import { capacityCurve } from './capacityCurve'
+import { compareProcessors, withProcessor } from './compareProcessors'
+import { conversionCures } from './conversionCures'
+
+const demo = planSchema.parse(tideMillHouse)
+const weak = planSchema.parse({ ...tideMillHouse, machine: { ...tideMillHouse.machine, score: 2200 } })
+
+describe('processors in the plan\'s machine', () => {
+  const rows = compareProcessors(demo, catalogue)
+  it('are all of the catalogue, weakest first, each through the very same assessment', () => {
+    expect(rows).toHaveLength(processors.length)
+    const possible = rows.map(row => row.possible!.likely)
+    expect(possible).toEqual([...possible].sort((a, b) => a - b))
+    for (const row of rows.slice(0, 5)) expect(row.possible!.likely).toBe(assess(row.plan, catalogue).figures['streams.possible']!.value)
+  })
+  it('keep the box, the drives and the need', () => {
+    const plan = withProcessor(demo, processors.find(entry => entry.id === 'leat-17')!)
+    expect(planSchema.parse(plan)).toEqual(plan)
+    expect(plan).toMatchObject({ drives: demo.drives, household: demo.household, machine: { name: demo.machine.name, bays: 4, score: 6300, engine: 'builtInD', processor: 'leat-17' } })
+  })
+  it('with an engine do far more than the same without', () => {
+    const of = (id: string) => rows.find(row => row.processor.id === id)!.possible!.likely
+    expect(of('leat-22')).toBeGreaterThan(2 * of('leat-22n'))
+  })
+})
+
+describe('capacity against demand', () => {
+  const curve = capacityCurve(demo, catalogue)!
+  it('has the whole chance of the load at the worst moment', () => {
+    expect(curve.load.reduce((sum, chance) => sum + chance, 0)).toBeCloseTo(1, 9)
+    expect(curve.slot).toBeGreaterThan(0)
+  })
+  it('falls with capacity, through today\'s minutes short at today\'s machine', () => {
+    curve.points.slice(1).forEach((point, at) => expect(point.minutes).toBeLessThanOrEqual(curve.points[at]!.minutes + 1e-9))
+    const today = curve.points.find(point => Math.abs(point.times - 1) < 1e-9)!
+    expect(today.minutes).toBeCloseTo(assess(demo, catalogue).figures['streams.minutesShortPerMonth']!.value!, 9)
+  })
+  it('needs habits and a processor', () => {
+    expect(capacityCurve({ ...demo, machine: { ...demo.machine, score: null } }, catalogue)).toBeNull()
+    expect(capacityCurve({ ...demo, household: { ...demo.household, habits: [] } }, catalogue)).toBeNull()
+  })
+})
+
+describe('what would cure a lack of conversions', () => {
+  const cures = conversionCures(weak, catalogue)
+  it('is the case here', () => expect(meetsNeed(assess(weak, catalogue).verdicts[0]!.state)).toBe(false))
+  it('names a device or a copy, a card and a processor, each with its effect', () => {
+    expect(cures.some(cure => cure.id.startsWith('card-'))).toBe(true)
+    expect(cures.some(cure => cure.id.startsWith('processor-'))).toBe(true)
+    expect(cures.some(cure => /^(replace|copies|text)/.test(cure.id))).toBe(true)
+    for (const cure of cures) expect(planSchema.parse(cure.plan)).toEqual(cure.plan)
+  })
+  it('puts what meets the need first, and the cheaper before the dearer', () => {
+    const met = cures.map(cure => meetsNeed(cure.state))
+    expect(met).toEqual([...met].sort((a, b) => Number(b) - Number(a)))
+    const costs = cures.filter(cure => meetsNeed(cure.state)).map(cure => (cure.price ?? 0) + 20 * cure.extraTB)
+    expect(costs).toEqual([...costs].sort((a, b) => a - b))
+  })
+  it('takes a weak card out, and an unused engine in', () => {
+    const ids = (machine: object, choices = {}) => conversionCures(planSchema.parse({ ...tideMillHouse, machine: { ...tideMillHouse.machine, ...machine }, choices }), catalogue).map(cure => cure.id)
+    expect(ids({ engine: 'builtInF', cards: [{ class: 'cardOldGaming' }] })).toContain('no-card')
+    expect(ids({ engine: 'builtInF' }, { hardwareConversion: false })).toContain('engine-on')
+  })
+})
