@@ -18,7 +18,7 @@ export class TestServer {
   async start(): Promise<void> {
     this.port ||= await freePort()
     this.process = spawn(process.execPath, ['.output/server/index.mjs'], {
-      env: { ...process.env, NUMERON_DB: join(this.folder, 'numeron.sqlite'), NUMERON_DEMO: '1', NUMERON_PORT: String(this.port), NUMERON_HOST: '' },
+      env: { ...process.env, NUMERON_DB: join(this.folder, 'numeron.sqlite'), NUMERON_DEMO: '1', NUMERON_BENCH: 'simulated', NUMERON_PORT: String(this.port), NUMERON_HOST: '' },
       stdio: 'ignore',
     })
     for (let attempt = 0; attempt < 600; attempt++) {

@@ -71,7 +71,8 @@ describe('the direction of imports', () => {
   })
   it('only the tiers and assess put a whole assessment together', () => {
     const callers = [...all].filter(([path, imports]) => within('core', path) && imports.includes('core/assess')).map(([path]) => path)
-    expect(callers).toEqual(['core/tiers/compareWays.ts'])
+    expect(callers.filter(path => !within('core/tiers', path))).toEqual([])
+    expect(callers.length).toBeGreaterThan(0)
   })
   it('pages stay thin and components do not fetch', () => {
     expect(arrows('app/components').filter(([, target]) => target === 'app/services/planApi')).toEqual([])

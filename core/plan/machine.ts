@@ -48,6 +48,15 @@ export const machineSchema = section({
     label: 'One engine at a time', fallback: true,
     description: 'Most server software uses one engine only: a card, once there, takes all conversions.',
   }),
+  measuredStreams: optionalQuantity({
+    label: 'Measured', unit: 'reference streams', min: 0, max: 1000,
+    description: 'What a bench of this very machine found; it goes before score and clock. Empty: not measured.',
+  }),
+  measuredLow: optionalQuantity({
+    label: 'Measured, at least', unit: 'reference streams', min: 0, max: 1000,
+    description: 'Whole streams that kept up with real time in the bench.',
+  }),
+  measuredBy: text({ label: 'How it was measured', max: 120, description: 'Program, date, and whether it was a simulated machine.' }),
   passivelyCooled: toggle({
     label: 'Passively cooled', fallback: false,
     description: 'Without a fan it slows down under a long load: capacity × 0.8.',

@@ -7,7 +7,7 @@ import type { Machine } from '../plan/machine'
 import { formatNumber as n } from '../units/formatNumber'
 import { engineShares, engineTakes, likelyEnds, machineTakes, softwareTakes, toneMapWorkOf, unitLabels, units, type ConversionMachine, type Unit } from './conversionMachine'
 import { mixCapacityBand, type MixClass } from './engineCapacity'
-import { plannedScore } from './plannedCapacity'
+import { measuredCapacity, plannedScore } from './plannedCapacity'
 import { softwareWork } from './softwareWork'
 import { measuredTable } from './workFigure'
 
@@ -36,6 +36,14 @@ const engineRule = 'For every unit of the engine, pixels a second ÷ its rate ma
 export function capacityFigure(machine: Machine, choices: Choices, capacity: Estimate | null): Figure {
   const known = plannedScore(machine)
   const parts = { id: 'streams.softwareReference', label: 'Processor capacity', unit: 'reference streams' }
+  if (measuredCapacity(machine, choices.systemReserveShare) && capacity) {
+    return figure(capacity, {
+      ...parts, basis: 'measured', inputs: ['machine.measuredStreams', 'machine.measuredLow', 'choices.systemReserveShare'],
+      formula: `${n(machine.measuredStreams ?? 0, 3)} measured × (1 − ${n(choices.systemReserveShare)}) = ${n(capacity.likely, 3)}`,
+      source: `A bench of this machine${machine.measuredBy ? `: ${machine.measuredBy}` : ''}. It scatters by a tenth either way; whole streams that kept up are the low end.`,
+      ...(known ? { note: `The estimate beside it: ${known.formula} ÷ ${n(choices.pointsPerStream)} points a stream = ${n(known.score.likely / choices.pointsPerStream, 3)} before the reserve.` } : {}),
+    })
+  }
   const rest = ['choices.pointsPerStream', 'choices.systemReserveShare', 'machine.passivelyCooled']
   if (!capacity || !known) return noFigure(notKnown, { ...parts, inputs: ['machine.score', 'machine.sustainedGHz', 'machine.designYear', ...rest], formula: 'score × (1 − reserve) ÷ points a stream' })
   return figure(capacity, {

@@ -167,6 +167,10 @@ describe('engines of a plan', () => {
     const { figures } = assess(planSchema.parse({ name: 'x', machine: { cores: 4, sustainedGHz: 3.4, designYear: 2013 } }), catalogue)
     expect(figures['streams.softwareReference']).toMatchObject({ formula: '4 cores × 3.4 GHz × 380 points = 5\u202f168 points; × (1 − 0.15) ÷ 2\u202f000 = 2.2' })
   })
+  it('what was measured goes before score and clock, with the estimate beside it', () => {
+    const { figures } = assess(planSchema.parse({ name: 'x', machine: { score: 6000, measuredStreams: 2, measuredLow: 1, measuredBy: 'a test' } }), catalogue)
+    expect(figures['streams.softwareReference']).toMatchObject({ basis: 'measured', value: 1.7, low: 0.85, high: expect.closeTo(1.87, 9), note: expect.stringContaining('= 3 before the reserve') })
+  })
   it('a mix of one exact kind has the exact band of its parts', () => {
     expect(mixCapacityBand([classOf(hd)], { ...machineOf([]), processor: exactly(4) }, exactly(1))!.conversions).toEqual(exactly(4 / classOf(hd).work))
   })

@@ -30,8 +30,20 @@ export function plannedScore(machine: Pick<Machine, 'score' | 'cores' | 'sustain
   }
 }
 
-/** Capacity of the plan's processor in reference streams of software conversion; null while its score is not known. */
+/** Of what a bench measured, how it scatters when it is run again. */
+const measuredSpread = 0.1
+
+/** Capacity as a bench of this machine found it; null while it was not measured. */
+export function measuredCapacity({ measuredStreams, measuredLow }: Pick<Machine, 'measuredStreams' | 'measuredLow'>, reserveShare: number): Estimate | null {
+  if (measuredStreams === null || measuredStreams <= 0) return null
+  const left = 1 - reserveShare
+  return { low: Math.min(measuredStreams * (1 - measuredSpread), measuredLow === null || measuredLow === 0 ? Infinity : Math.min(measuredLow, measuredStreams)) * left, likely: measuredStreams * left, high: measuredStreams * (1 + measuredSpread) * left }
+}
+
+/** Capacity of the plan's processor in reference streams of software conversion: measured, else by its score; null while neither is known. */
 export function plannedCapacity(machine: Machine, choices: Choices): Estimate | null {
+  const measured = measuredCapacity(machine, choices.systemReserveShare)
+  if (measured) return measured
   const known = plannedScore(machine)
   return known && processorCapacity({ score: known.score, pointsPerStream: choices.pointsPerStream, reserveShare: choices.systemReserveShare, passivelyCooled: machine.passivelyCooled })
 }

@@ -25,7 +25,7 @@ export function withProcessor(plan: Plan, { id, score, cores, gigahertz, year, t
   return {
     ...plan,
     machine: {
-      ...plan.machine, processor: id, score, cores, sustainedGHz: gigahertz, designYear: year, threadsPerCore, engine,
+      ...plan.machine, processor: id, measuredStreams: null, measuredLow: null, measuredBy: '', score, cores, sustainedGHz: gigahertz, designYear: year, threadsPerCore, engine,
       coreKind: kind === 'small chip' ? 'efficiency' : kind.startsWith('ARM') ? (kind.includes('big') ? 'armBig' : kind.includes('middle') ? 'armMiddle' : 'armSmall') : 'fast',
     },
   }

@@ -4,6 +4,7 @@ import FigureValue from '~/components/common/FigureValue.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
+import BenchPanel from '~/components/streams/BenchPanel.vue'
 import CapacityPicture from '~/components/streams/CapacityPicture.vue'
 import CuresList from '~/components/streams/CuresList.vue'
 import MachineFields from '~/components/streams/MachineFields.vue'
@@ -34,6 +35,7 @@ import WorkMix from '~/components/streams/WorkMix.vue'
     </div>
     <ProcessorLadder />
     <CuresList />
+    <BenchPanel />
   </ViewFrame>
 </template>
 

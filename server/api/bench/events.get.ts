@@ -1,0 +1,13 @@
+import { createEventStream, defineEventHandler } from 'h3'
+import { bench } from '../../bench/benchJob'
+
+/** The bench as server-sent events: its state now, and every change. */
+export default defineEventHandler((event) => {
+  const stream = createEventStream(event)
+  const stop = bench.watch(state => void stream.push(JSON.stringify(state)))
+  stream.onClosed(() => {
+    stop()
+    return stream.close()
+  })
+  return stream.send()
+})

@@ -1,0 +1,4 @@
+import { bench } from '../../bench/benchJob'
+import { apiHandler } from '../../http/apiHandler'
+
+export default apiHandler(() => bench.state)
