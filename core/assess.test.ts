@@ -138,10 +138,11 @@ describe('more never gives less', () => {
       expect(figure(assessed(faster), 'network.awayStreams').value!).toBeGreaterThanOrEqual(figure(assessed(input), 'network.awayStreams').value!)
     }), { numRuns: 40 })
   })
-  it('score never lessens the conversions', () => {
+  // Of a mix it may: a class that a weak processor cannot convert at all is left out of its mix, and comes in with a strong one.
+  it('score never lessens the conversions of one kind', () => {
     fc.assert(fc.property(anyPlan, fc.integer({ min: 1, max: 250_000 }), fc.nat(250_000), (input, score, more) => {
-      const possible = (points: number) => figure(assessed({ ...input, machine: { ...input.machine, score: points } }), 'streams.possible').value!
-      expect(possible(score + more)).toBeGreaterThanOrEqual(possible(score))
+      const possible = (points: number, id: string) => figure(assessed({ ...input, machine: { ...input.machine, score: points } }), id).value!
+      for (const id of ['streams.hd1080', 'streams.hevc1080', 'streams.uhdToneMapped']) expect(possible(score + more, id), id).toBeGreaterThanOrEqual(possible(score, id))
     }), { numRuns: 40 })
   })
 })

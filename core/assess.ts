@@ -16,6 +16,7 @@ import { assessPlayback } from './playback/assessPlayback'
 import type { PlayabilityMatrix } from './playback/matrix'
 import { rememberLast } from './rememberLast'
 import type { ConversionMachine } from './streams/conversionMachine'
+import { catalogueOf } from './streams/catalogueOf'
 import { assessStreams } from './streams/assessStreams'
 import type { Demand, MixPart } from './streams/demand'
 import type { Verdict } from './verdict'
@@ -58,9 +59,10 @@ const streamsOf = rememberLast(assessStreams)
 /**
  * One plan in, one assessment out: pure, deterministic, the same in the page and on the server.
  * @param plan a whole plan, as the schema gives it
- * @param catalogue the classes and models it draws on
+ * @param shipped the classes and models it draws on
  */
-export function assess(plan: Plan, catalogue: Catalogue): Assessment {
+export function assess(plan: Plan, shipped: Catalogue): Assessment {
+  const catalogue = catalogueOf(plan, shipped)
   const { household, library, machine, drives, network, choices } = plan
   const week = weekOf(household)
   const people = peopleOf(household, choices, week)

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { expect, test } from './fixtures'
 
 test('a processor is tried on the headroom line, taken, and names what binds', async ({ numeron, page }) => {
@@ -67,4 +68,26 @@ test('the machine is measured, cancelled, measured again and taken over, labelle
   await page.locator('[data-figure="streams.softwareReference"]').first().click()
   await expect(page.getByRole('dialog', { name: 'Show working' })).toContainText('3.4 measured × (1 − 0.15) = 2.89')
   numeron.expectNoViolations()
+})
+
+test('the archive is re-encoded on paper, and another work table takes the place of the one that ships', async ({ numeron, page }) => {
+  await numeron.openLatest()
+  await numeron.goTo('Streams')
+  const archive = page.locator('[data-archive]')
+  await expect(archive.locator('[data-archive-row="0"]')).toContainText('TB')
+  await archive.locator('[data-archive-row="0"]').hover()
+  await expect(page.locator('.headroom-line .ghost').first()).toBeAttached()
+  const work = page.locator('[data-figure="streams.workPerConversion"]').first()
+  const before = await work.textContent()
+  const table = JSON.parse(readFileSync('core/catalogue/transcodeWork.json', 'utf8'))
+  const panel = page.locator('[data-work-table]')
+  const upload = (text: string) => page.locator('#work-table-file').setInputFiles({ name: 'work-table.json', mimeType: 'application/json', buffer: Buffer.from(text) })
+  await upload(JSON.stringify({ ...table, coefficients: { ...table.coefficients, scale: { value: 'much' } } }))
+  await expect(panel.getByRole('alert')).toContainText('coefficients.scale.value')
+  await expect(work).toHaveText(before!)
+  await upload(JSON.stringify({ ...table, source: 'measured in the mill', coefficients: { ...table.coefficients, encode: { ...table.coefficients.encode, h264VeryFast: { value: 1.4 } } } }))
+  await expect(panel).toContainText('measured in the mill')
+  await expect(work).not.toHaveText(before!)
+  await panel.getByRole('button', { name: 'Back to the one that ships' }).click()
+  await expect(work).toHaveText(before!)
 })

@@ -31,6 +31,7 @@ export function viewOfPath(path: string): ViewId {
   const [section = '', field = ''] = path.split('.')
   if (section === 'choices') return homeOfChoice[field] ?? 'brief'
   if (section === 'costs') return 'ownership'
+  if (section === 'calibration') return 'streams'
   if (section === 'machine' && convertingFields.has(field)) return 'streams'
   return views.find(view => view.id === section)?.id ?? 'brief'
 }

@@ -1,6 +1,7 @@
 import type { Estimate } from '../figure'
 import type { VideoCodec } from './qualities'
 import measured from './transcodeWork.json'
+import type { WorkTableFile } from './workTableFile'
 
 /** Decode cost by bitrate: flat up to a rate, then rising. Rates are Mb/s at 24 frames/s for one 1080p picture. */
 export interface DecodeCost {
@@ -22,6 +23,8 @@ export interface WorkTable {
   readonly burnText: Estimate
   readonly burnBitmap: Estimate
   readonly encodeH264: Estimate
+  /** HEVC at its fastest useful preset */
+  readonly encodeHevc: Estimate
   /** another container around the same picture and sound: planned for the process around it */
   readonly repack: Estimate
   /** sound converted to stereo */
@@ -30,39 +33,48 @@ export interface WorkTable {
   readonly uhdToneMappedHigh: number
 }
 
-const { decode, scale, tonemap, deinterlace, burn, encode, remux } = measured.coefficients
+interface Coefficient { readonly value: number, readonly low?: number | undefined, readonly high?: number | undefined }
 
 /** A coefficient with its measured range; ±15 %, the table's own repeatability, where none was measured. */
-function estimate(entry: { value: number, low?: number, high?: number }): Estimate {
+function estimate(entry: Coefficient): Estimate {
   return { low: entry.low ?? entry.value * 0.85, likely: entry.value, high: entry.high ?? entry.value * 1.15 }
 }
 
-function flat(entry: { value: number, low?: number, high?: number }): DecodeCost {
+function flat(entry: Coefficient): DecodeCost {
   return { flat: estimate(entry), flatUpToMbps: Infinity, slopePerMbps: 0 }
 }
 
-function rising(entry: { value: number, low?: number, high?: number }, flatUpToMbps: number, second: { value: number }, secondAtMbps: number): DecodeCost {
-  return { flat: estimate(entry), flatUpToMbps, slopePerMbps: (second.value - entry.value) / (secondAtMbps - flatUpToMbps) }
+function rising(entry: Coefficient, flatUpToMbps: number, second: Coefficient, secondAtMbps: number): DecodeCost {
+  return { flat: estimate(entry), flatUpToMbps, slopePerMbps: Math.max(0, second.value - entry.value) / (secondAtMbps - flatUpToMbps) }
 }
 
-export const workTable: WorkTable = {
-  source: measured.source,
-  decode: {
-    h264: rising(decode.h264, 12, decode.h264Disc, 28),
-    hevc8: flat(decode.hevc8),
-    hevc10: rising(decode.hevc10Uhd25, 25 / 4, decode.hevc10Uhd60, 60 / 4),
-    av1: flat(decode.av1),
-    mpeg2: flat(decode.mpeg2),
-    vc1: flat(decode.vc1),
-    vp9: flat(decode.vp9),
-  },
-  scale: estimate(scale),
-  toneMap: estimate(tonemap),
-  deinterlace: estimate(deinterlace.sameRate),
-  burnText: estimate(burn.text),
-  burnBitmap: estimate(burn.bitmap),
-  encodeH264: estimate(encode.h264VeryFast),
-  repack: { low: remux.value, likely: 0.02, high: 0.02 },
-  audio: { low: 0.029, likely: 0.05, high: 0.05 },
-  uhdToneMappedHigh: 8.5,
+/** The table that a file's coefficients make. */
+export function workTableOf({ source, coefficients }: WorkTableFile): WorkTable {
+  const { decode, scale, tonemap, deinterlace, burn, encode, remux, audio } = coefficients
+  return {
+    source,
+    decode: {
+      h264: rising(decode.h264, 12, decode.h264Disc, 28),
+      hevc8: flat(decode.hevc8),
+      hevc10: rising(decode.hevc10Uhd25, 25 / 4, decode.hevc10Uhd60, 60 / 4),
+      av1: flat(decode.av1),
+      mpeg2: flat(decode.mpeg2),
+      vc1: flat(decode.vc1),
+      vp9: flat(decode.vp9),
+    },
+    scale: estimate(scale),
+    toneMap: estimate(tonemap),
+    deinterlace: estimate(deinterlace.sameRate),
+    burnText: estimate(burn.text),
+    burnBitmap: estimate(burn.bitmap),
+    encodeH264: estimate(encode.h264VeryFast),
+    encodeHevc: estimate(encode.hevcSuperFast),
+    repack: { low: Math.min(0.02, remux.value), likely: Math.max(0.02, remux.value), high: Math.max(0.02, remux.value) },
+    // Measured about 0.03; 0.05 is planned for the process around it.
+    audio: { low: Math.min(0.05, audio.surroundToStereo.value), likely: Math.max(0.05, audio.surroundToStereo.value), high: Math.max(0.05, audio.surroundToStereo.value) },
+    uhdToneMappedHigh: 8.5,
+  }
 }
+
+/** The table that ships. */
+export const workTable: WorkTable = workTableOf(measured)

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { briefSchema } from './brief'
+import { calibrationSchema } from './calibration'
 import { choicesSchema } from './choices'
 import { costsSchema } from './costs'
 import { drivesSchema } from './drives'
@@ -26,6 +27,7 @@ export const planSchema = z.object({
   network: networkSchema.prefault({}),
   costs: costsSchema.prefault({}),
   choices: choicesSchema.prefault({}),
+  calibration: calibrationSchema.prefault({}),
   keptAside: z.record(z.string().max(500), z.json()).default({})
     .meta({ title: 'Kept aside', description: 'Fields of an imported document that this version does not know, by their path; they are written out again unchanged.' }),
 })

@@ -167,6 +167,7 @@ describe('whatever the title and the device', () => {
   it('a device that gains a capability never gets a worse outcome', () => {
     fc.assert(fc.property(anyTitle, anyDevice, limits, capacity, fc.constantFrom(...gains), (of, device, limit, alone, gain) => {
       const [before, after] = [play(of, device, limit, alone), play(of, gain(device, of), limit, alone)]
+      fc.pre(!before.smallCopy) // a small copy played as it is may give way to the title itself, repacked: better, and one step more work
       expect(rank(after)).toBeLessThanOrEqual(rank(before))
       expect(after.reasons.filter(reason => !['NO_RUNG', 'TOO_SLOW'].includes(reason.code)).length).toBeLessThanOrEqual(before.reasons.filter(reason => !['NO_RUNG', 'TOO_SLOW'].includes(reason.code)).length)
     }), { numRuns: 600 })
@@ -174,6 +175,7 @@ describe('whatever the title and the device', () => {
   it('a lower cap never makes the outcome better, nor the picture that goes out', () => {
     fc.assert(fc.property(anyTitle, anyDevice, limits, capacity, fc.double({ min: 0.05, max: 1, noNaN: true }), (of, device, limit, alone, factor) => {
       const [before, after] = [play(of, device, limit, alone), play(of, device, { ...limit, capMbps: Math.min(500, limit.capMbps) * factor }, alone)]
+      fc.pre(!after.smallCopy) // under a lower cap a small copy may take the place of the title
       expect(rank(after)).toBeGreaterThanOrEqual(rank(before))
       if (before.output && after.output) expect(after.output.lines).toBeLessThanOrEqual(before.output.lines)
       // A lower cap alone never turns work that has to be done into none; only a small copy could, and it must fit the cap too.

@@ -3,6 +3,7 @@ import { assessHousehold } from '../../household/assessHousehold'
 import { watchingWeek } from '../../household/watchingWeek'
 import { holdingSizes } from '../../library/holdingSizes'
 import type { Plan } from '../../plan/planSchema'
+import { catalogueOf } from '../../streams/catalogueOf'
 import { matrixOf } from '../assessPlayback'
 import type { AtOnce } from '../columns'
 import { hourShares, type MatrixCell, type PlayabilityMatrix } from '../matrix'
@@ -71,7 +72,8 @@ function freedCells(before: PlayabilityMatrix, after: PlayabilityMatrix): string
  * What can be done so that less has to be converted. Each remedy is put through the same matrix as the plan itself.
  * Takes its time (dozens of matrices): meant to run off the page.
  */
-export function remediesOf(plan: Plan, catalogue: Catalogue): Remedies {
+export function remediesOf(plan: Plan, shipped: Catalogue): Remedies {
+  const catalogue = catalogueOf(plan, shipped)
   const week = watchingWeek(plan.household)
   const { atOnce } = assessHousehold(plan.household, plan.choices, week)
   const { matrix } = matrixOf(plan, catalogue, week, atOnce)

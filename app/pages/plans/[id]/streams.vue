@@ -4,11 +4,13 @@ import FigureValue from '~/components/common/FigureValue.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
+import ArchiveEstimate from '~/components/streams/ArchiveEstimate.vue'
 import BenchPanel from '~/components/streams/BenchPanel.vue'
 import CapacityPicture from '~/components/streams/CapacityPicture.vue'
 import CuresList from '~/components/streams/CuresList.vue'
 import MachineFields from '~/components/streams/MachineFields.vue'
 import ProcessorLadder from '~/components/streams/ProcessorLadder.vue'
+import WorkTableImport from '~/components/streams/WorkTableImport.vue'
 import WorkMix from '~/components/streams/WorkMix.vue'
 </script>
 
@@ -35,7 +37,9 @@ import WorkMix from '~/components/streams/WorkMix.vue'
     </div>
     <ProcessorLadder />
     <CuresList />
+    <ArchiveEstimate />
     <BenchPanel />
+    <WorkTableImport />
   </ViewFrame>
 </template>
 
