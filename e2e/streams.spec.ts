@@ -15,6 +15,8 @@ test('a processor is tried on the headroom line, taken, and names what binds', a
   await numeron.expectState('streams', 'enough')
   await row.click()
   await expect(numeron.field('machine.score')).toHaveValue('6300')
+  await expect(page.locator('[data-binding]')).toContainText('binds')
+  await expect(ladder).toContainText('A score does not see the video engine')
   await page.locator('[data-figure="streams.possible"]').first().click()
   await expect(page.getByRole('dialog', { name: 'Show working' })).toContainText(/binds\. On Built-in D/)
   await page.keyboard.press('Escape')

@@ -23,6 +23,9 @@ export interface VideoEngine {
   readonly usualFallback: number
   /** planning value for a card, in the plan's currency; null when it comes with a processor */
   readonly price: number | null
+  /** watts that it adds at rest, and while converting */
+  readonly idleW: number
+  readonly loadW: number
   readonly notes: string
 }
 
@@ -32,7 +35,7 @@ function decodes(h264: number, hevc8 = 0, hevc10 = 0, av1 = 0, vp9 = av1): Video
   return Object.fromEntries(Object.entries(all).filter(([, rate]) => rate > 0))
 }
 
-const builtIn = { kind: 'built-in', sessionCap: null, memoryGB: null, flagged: false, usualFallback: 0, price: null } as const
+const builtIn = { kind: 'built-in', sessionCap: null, memoryGB: null, flagged: false, usualFallback: 0, price: null, idleW: 0, loadW: 8 } as const
 const card = { kind: 'card', sessionCap: null, flagged: false, usualFallback: 0 } as const
 
 /** Generic classes; planning values ±40 %, to be replaced by measurement. */
@@ -44,11 +47,11 @@ export const videoEngines: readonly VideoEngine[] = [
   { ...builtIn, id: 'builtInE', label: 'Built-in E, small chip', years: '2021–24', decode: decodes(1800, 2000, 2000, 1600), encodeH264: 1300, toneMap: 600, notes: 'One memory channel.' },
   { ...builtIn, id: 'builtInF', label: 'Built-in F', years: '2021–24', decode: decodes(3600, 4000, 4000, 3200), encodeH264: 2600, toneMap: 1600, notes: 'Two encode units.' },
   { ...builtIn, id: 'builtInG', label: 'Built-in G', years: '2024–', decode: decodes(4000, 4500, 4500, 3600), encodeH264: 2800, toneMap: 2000, notes: 'Encodes AV1 too.' },
-  { ...card, id: 'cardEntry', label: 'Card, entry', years: '2016–19', decode: decodes(1400, 1500, 1500), encodeH264: 1300, toneMap: 800, sessionCap: { low: 3, likely: 5, high: 8 }, memoryGB: 4, price: 90, notes: 'The driver allows 3 to 8 sessions.' },
-  { ...card, id: 'cardWorkstation', label: 'Card, small workstation', years: '2017–20', decode: decodes(1400, 1500, 1500), encodeH264: 1400, toneMap: 1000, memoryGB: 5, price: 140, notes: 'No session limit; fed by the slot, 75 W.' },
-  { ...card, id: 'cardModern', label: 'Card, modern', years: '2022–', decode: decodes(2000, 2800, 2800, 2000), encodeH264: 2200, toneMap: 3000, memoryGB: 8, price: 260, notes: 'Encodes AV1 too.' },
-  { ...card, id: 'cardOldGaming', label: 'Card, older gaming', years: '2016–18', decode: decodes(700, 900), encodeH264: 500, toneMap: 200, memoryGB: 4, price: 60, notes: 'Weaker than a built-in D; HEVC in 8 bits.' },
-  { ...builtIn, id: 'boardArm', kind: 'board', label: 'ARM board', years: '2019–23', decode: decodes(250, 500, 500), encodeH264: 100, toneMap: null, notes: 'Plan for untouched play.' },
+  { ...card, id: 'cardEntry', label: 'Card, entry', years: '2016–19', decode: decodes(1400, 1500, 1500), encodeH264: 1300, toneMap: 800, sessionCap: { low: 3, likely: 5, high: 8 }, memoryGB: 4, price: 90, idleW: 8, loadW: 25, notes: 'The driver allows 3 to 8 sessions.' },
+  { ...card, id: 'cardWorkstation', label: 'Card, small workstation', years: '2017–20', decode: decodes(1400, 1500, 1500), encodeH264: 1400, toneMap: 1000, memoryGB: 5, price: 140, idleW: 8, loadW: 28, notes: 'No session limit; fed by the slot, 75 W.' },
+  { ...card, id: 'cardModern', label: 'Card, modern', years: '2022–', decode: decodes(2000, 2800, 2800, 2000), encodeH264: 2200, toneMap: 3000, memoryGB: 8, price: 260, idleW: 12, loadW: 40, notes: 'Encodes AV1 too.' },
+  { ...card, id: 'cardOldGaming', label: 'Card, older gaming', years: '2016–18', decode: decodes(700, 900), encodeH264: 500, toneMap: 200, memoryGB: 4, price: 60, idleW: 14, loadW: 40, notes: 'Weaker than a built-in D; HEVC in 8 bits.' },
+  { ...builtIn, id: 'boardArm', kind: 'board', label: 'ARM board', years: '2019–23', decode: decodes(250, 500, 500), encodeH264: 100, toneMap: null, idleW: 0, loadW: 4, notes: 'Plan for untouched play.' },
 ]
 export const builtInEngines = videoEngines.filter(engine => engine.kind !== 'card')
 export const videoCards = videoEngines.filter(engine => engine.kind === 'card')

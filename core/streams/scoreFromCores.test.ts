@@ -38,6 +38,8 @@ describe('the catalogue', () => {
     expect(videoEngines).toHaveLength(12)
     for (const list of [processors, videoEngines]) expect(new Set(list.map(entry => entry.id)).size).toBe(list.length)
     expect([builtInEngines.length, videoCards.length]).toEqual([8, 4])
+    for (const engine of videoEngines) expect(engine.loadW, engine.id).toBeGreaterThan(engine.idleW)
+    for (const processor of processors) expect(processor.maxW, processor.id).toBeGreaterThan(processor.idleW)
   })
   it('refers only to engines that exist', () => {
     for (const processor of processors) expect(processor.engine === 'none' || builtInEngines.some(engine => engine.id === processor.engine), processor.id).toBe(true)

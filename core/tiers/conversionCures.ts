@@ -33,7 +33,7 @@ export function conversionCures(plan: Plan, catalogue: Catalogue): ConversionCur
   const { machine, choices } = plan
   const cures: ConversionCure[] = remediesOf(plan, catalogue).ranked.slice(0, remediesTried).map(({ id, label, price, extraTB, plan: next }) => ({ id, label, price, extraTB, ...outcome(next) }))
   if (machine.cards.length === 0) {
-    for (const card of videoCards) cures.push({ id: `card-${card.id}`, label: `Put in a card: ${card.label.replace('Card, ', '')}, ${card.years}`, price: card.price, extraTB: 0, ...outcome(changed(plan, { cards: [{ class: card.id }] })) })
+    for (const card of videoCards) cures.push({ id: `card-${card.id}`, label: `Put in a card: ${card.label.replace('Card, ', '')}, ${card.years}, ${card.idleW} W at rest`, price: card.price, extraTB: 0, ...outcome(changed(plan, { cards: [{ class: card.id }] })) })
   }
   else if (machine.engine !== 'none' && machine.oneEngineAtATime) {
     cures.push({ id: 'no-card', label: 'Leave the card out, so that the built-in engine converts', price: 0, extraTB: 0, ...outcome(changed(plan, { cards: [] })) })

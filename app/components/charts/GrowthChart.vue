@@ -136,7 +136,7 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
             <text
               v-if="layer.thickness > 13"
               :x="width - margin.right - 96"
-              :y="layer.labelY + 6"
+              :y="layer.labelY + (room !== null && Math.abs(layout.y(room) - layer.labelY) < 12 ? 22 : 6)"
               text-anchor="end"
               class="layer-label"
             >{{ kindLabel(layer.kind as never) }}</text>

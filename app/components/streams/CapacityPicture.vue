@@ -128,9 +128,7 @@ const rows = computed(() => (curve.value?.points ?? []).filter((_, at) => at % 4
             />
           </svg>
           <p class="soft small">
-            Minutes short a month with a machine so many times this one<template v-if="enough">
-              ; {{ formatNumber(enough, 2) }} × keeps within {{ formatNumber(target) }}
-            </template>.
+            {{ enough ? `Minutes short a month with a machine so many times this one; ${formatNumber(enough, 2)} × keeps within ${formatNumber(target)}.` : 'Minutes short a month with a machine so many times this one.' }}
           </p>
           <svg
             :width="width"

@@ -26,6 +26,15 @@ const rows = computed(() => {
 const most = computed(() => Math.max(4, ...rows.value.map(row => row.possible?.high ?? 0), rows.value[0]?.asked ?? 0))
 const at = (value: number) => `${Math.sqrt(Math.min(1, value / most.value)) * 100}%`
 const engineLabel = (id: string) => videoEngines.find(engine => engine.id === id)?.label ?? 'no engine'
+/** A pair that score and engine rank differently: the general score does not see the engine. */
+const inversion = computed(() => {
+  const list = result.value ?? []
+  for (const better of list) {
+    const worse = list.find(row => row.processor.score > 1.5 * better.processor.score && (row.possible?.likely ?? 0) < 0.7 * (better.possible?.likely ?? 0))
+    if (worse) return { better, worse }
+  }
+  return null
+})
 const chosen = computed(() => processors.find(entry => entry.id === store.plan?.machine.processor))
 
 function tryOn(row: ProcessorComparison | null): void {
@@ -49,6 +58,9 @@ onBeforeUnmount(() => tryOn(null))
       Invented models of generic classes in this box, with their built-in engines and your cards, each through the same assessment. The line is what is asked.
       <template v-if="chosen">
         In the plan: {{ chosen.name }}.
+      </template>
+      <template v-if="inversion">
+        A score does not see the video engine: {{ inversion.better.processor.name }} ({{ formatNumber(inversion.better.processor.score, 3) }} points) converts more than {{ inversion.worse.processor.name }} ({{ formatNumber(inversion.worse.processor.score, 3) }}).
       </template>
       <span
         v-if="working"

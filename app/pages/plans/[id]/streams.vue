@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import ConversionsChart from '~/components/charts/ConversionsChart.vue'
 import FigureValue from '~/components/common/FigureValue.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
@@ -12,6 +13,11 @@ import MachineFields from '~/components/streams/MachineFields.vue'
 import ProcessorLadder from '~/components/streams/ProcessorLadder.vue'
 import WorkTableImport from '~/components/streams/WorkTableImport.vue'
 import WorkMix from '~/components/streams/WorkMix.vue'
+import { usePlanStore } from '~/stores/planStore'
+
+const store = usePlanStore()
+/** What runs out first. */
+const binding = computed(() => store.assessment?.figures['streams.possible']?.note ?? '')
 </script>
 
 <template>
@@ -31,6 +37,13 @@ import WorkMix from '~/components/streams/WorkMix.vue'
           <FigureValue id="streams.hevc1080" />
           <FigureValue id="streams.uhdToneMapped" />
         </div>
+        <p
+          v-if="binding"
+          class="small"
+          data-binding
+        >
+          {{ binding }}
+        </p>
         <MachineFields />
         <FindingsList view="streams" />
       </section>
