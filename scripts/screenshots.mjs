@@ -25,7 +25,7 @@ try {
   await shoot('brief')
   for (const view of views) await shoot(view, { path: `/${view}` })
   await shoot('plans', { path: '/plans' })
-  await shoot('working', { path: '/streams', before: page => page.locator('[data-figure="streams.softwareReference"]').click() })
+  await shoot('working', { path: '/streams', before: page => page.locator('[data-figure="streams.softwareReference"]').first().click() })
   await shoot('brief-night', { scheme: 'night' })
   await shoot('brief-phone', { width: 390, height: 844 })
 }

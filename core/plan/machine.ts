@@ -35,7 +35,7 @@ export const machineSchema = section({
   threadsPerCore: numberChoice({ label: 'Threads a core', unit: 'threads', values: [1, 2], fallback: 1, description: 'A second thread adds about a fifth.' }),
   memoryGB: quantity({
     label: 'Memory', unit: 'GB', min: 1, max: 4096, fallback: 8,
-    description: 'A built-in engine takes its sessions\' memory from it; 4 GB are left to the system.',
+    description: 'A built-in engine takes its sessions\' memory from it; 2.5 GB are left to the system.',
   }),
   engine: choice({
     label: 'Built-in video engine', fallback: 'none', description: 'Not every processor of a series has its engine: the exact model counts.',

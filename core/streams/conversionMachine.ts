@@ -31,8 +31,10 @@ export interface ConversionMachine {
   readonly systemMemoryMB: number
 }
 
-/** Left to the system and its services before a built-in engine's sessions, GB. */
-const systemMemoryGB = 4
+/** Left to the system and the media software before a built-in engine's sessions, GB: 1 and 1.5. */
+const systemMemoryGB = 2.5
+/** Less than a session's worth, MB: such an engine is not counted. */
+const leastSessionMB = 300
 
 /** The engines of a plan's machine that take conversions: one at a time means the first card, where there is one. */
 export function enginesInUse(machine: Pick<Machine, 'engine' | 'cards' | 'oneEngineAtATime'>, { hardwareConversion }: Pick<Choices, 'hardwareConversion'>): VideoEngine[] {
@@ -45,11 +47,12 @@ export function enginesInUse(machine: Pick<Machine, 'engine' | 'cards' | 'oneEng
 
 /** The machine of a plan. */
 export function conversionMachine(machine: Machine, choices: Choices, table: WorkTable, processor: Estimate | null): ConversionMachine {
-  const engines = enginesInUse(machine, choices)
+  const systemMemoryMB = Math.max(0, machine.memoryGB - systemMemoryGB) * 1000
+  const engines = enginesInUse(machine, choices).filter(engine => engine.memoryGB !== null || systemMemoryMB >= leastSessionMB)
   return {
     table, processor, cores: machine.cores, engines,
     fallbackShare: engines.length === 0 ? 0 : choices.fallbackShare ?? Math.max(...engines.map(engine => engine.usualFallback)),
-    systemMemoryMB: Math.max(0, machine.memoryGB - systemMemoryGB) * 1000,
+    systemMemoryMB,
   }
 }
 

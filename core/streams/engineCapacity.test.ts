@@ -140,6 +140,10 @@ describe('engines of a plan', () => {
     expect(inUse({ engine: 'builtInD', cards: [{ class: 'cardEntry' }], oneEngineAtATime: false })).toEqual(['cardEntry', 'builtInD'])
     expect(inUse({ engine: 'builtInD' }, false)).toEqual([])
   })
+  it('a built-in engine without memory for a session is not counted', () => {
+    const possible = (memoryGB: number) => assess(planSchema.parse({ ...tideMillHouse, machine: { score: 6200, cores: 4, engine: 'builtInD', memoryGB } }), catalogue).figures['streams.possible']!.value!
+    expect([possible(2), possible(4) > possible(2), possible(16) > possible(4)]).toEqual([3, true, true])
+  })
   const codes = (machine: PlanInput['machine'], choices: PlanInput['choices'] = {}) =>
     assess(planSchema.parse({ ...tideMillHouse, machine: { score: 6200, cores: 4, ...machine }, choices }), catalogue).findings.map(finding => finding.code)
   it('are warned of where money was lost', () => {
