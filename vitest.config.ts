@@ -13,7 +13,7 @@ export default defineConfig({
       {
         plugins: [vue()],
         resolve: { alias: { ...alias, '#imports': here('./tests/stubs/imports.ts') } },
-        test: { name: 'app', include: ['app/**/*.test.ts'], environment: 'happy-dom', setupFiles: ['tests/stubs/setup.ts'], server: { deps: { inline: ['vuetify'] } } },
+        test: { name: 'app', include: ['app/**/*.test.ts'], environment: 'happy-dom', setupFiles: ['tests/stubs/setup.ts'], testTimeout: 30_000, server: { deps: { inline: ['vuetify'] } } },
       },
     ],
   },

@@ -23,7 +23,8 @@ try {
     console.log(`docs/screenshots/${name}.png`)
   }
   await shoot('brief')
-  for (const view of views) await shoot(view, { path: `/${view}` })
+  // What is worked out off the page is waited for.
+  for (const view of views) await shoot(view, { path: `/${view}`, before: page => page.waitForTimeout(view === 'playback' ? 2500 : 300) })
   await shoot('plans', { path: '/plans' })
   await shoot('working', { path: '/streams', before: page => page.locator('[data-figure="streams.softwareReference"]').first().click() })
   await shoot('brief-night', { scheme: 'night' })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { PlayabilityMatrix } from '~~/core/playback/matrix'
+import type { Playability } from '~~/core/playback/playability'
 import { linkFigureId } from '~~/core/playback/assessPlayback'
 import { workFigureId } from '~~/core/playback/playbackDemand'
 import type { RankedRemedy } from '~~/core/playback/remedies/rankRemedies'
@@ -20,6 +21,13 @@ const plays = computed(() => {
   const differs = cell.subtitled && (cell.subtitled.outcome !== cell.plain.outcome || cell.subtitled.reasons.length !== cell.plain.reasons.length)
   return [{ label: differs ? 'Without subtitles' : '', play: cell.plain }, ...(differs ? [{ label: 'With subtitles', play: cell.subtitled! }] : [])]
 })
+/** What follows the outcome in its sentence, up to the work. */
+function more(play: Playability): string {
+  const copy = play.smallCopy ? ', from its small second copy' : ''
+  const output = play.output ? ` to ${play.output.lines}p at ${formatNumber(play.output.mbps, 3)} Mb/s` : ''
+  const work = play.outcome === 'picture' ? ', work' : play.work > 0 && play.outcome !== 'cannot' ? `, work ${formatNumber(play.work, 2)} reference streams` : ''
+  return copy + output + work
+}
 const isTrouble = computed(() => plays.value.some(({ play }) => play.outcome === 'picture' || play.outcome === 'cannot'))
 </script>
 
@@ -45,21 +53,14 @@ const isTrouble = computed(() => plays.value.some(({ play }) => play.outcome ===
         {{ label }}
       </h3>
       <p class="outcome">
-        <strong>{{ outcomeTexts[play.outcome].long }}</strong><template v-if="play.smallCopy">
-          , from its small second copy
-        </template><template v-if="play.output">
-          to {{ play.output.lines }}p at {{ formatNumber(play.output.mbps, 3) }} Mb/s
-        </template><template v-if="play.work > 0 && play.outcome !== 'cannot'">
-          , work <WorkingLink
-            v-if="play.conversion"
-            :figure="workFigureId(play.conversion.key)"
-            name="Work of this conversion"
-          >
-            {{ formatNumber(play.work, 3) }} reference streams
-          </WorkingLink><template v-else>
-            {{ formatNumber(play.work, 2) }} reference streams
-          </template>
-        </template>
+        <strong>{{ outcomeTexts[play.outcome].long }}</strong>{{ more(play) }}
+        <WorkingLink
+          v-if="play.work > 0 && play.outcome === 'picture' && play.conversion"
+          :figure="workFigureId(play.conversion.key)"
+          name="Work of this conversion"
+        >
+          {{ formatNumber(play.work, 3) }} reference streams
+        </WorkingLink>
       </p>
       <ul v-if="play.reasons.length">
         <li
