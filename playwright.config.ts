@@ -4,7 +4,7 @@ export default defineConfig({
   testDir: 'e2e',
   // Generous: shared machines are sometimes several times slower than they look.
   timeout: 150_000,
-  expect: { timeout: 25_000 },
+  expect: { timeout: 45_000 },
   workers: 2,
   fullyParallel: true,
   retries: 0,
