@@ -180,7 +180,7 @@ function firstPieces(pieces: readonly HabitPiece[]): ReadonlySet<HabitPiece> {
   const seen = new Set<number>()
   return new Set(pieces.filter(piece => !piece.isRest && !seen.has(piece.index) && seen.add(piece.index)))
 }
-const label = (piece: HabitPiece, habit: Habit) => piece.width > 38 ? (habit.name || 'Habit').slice(0, Math.floor((piece.width - 8) / 6)) : ''
+const label = (piece: HabitPiece, habit: Habit) => piece.width > 56 ? (habit.name || 'Habit').slice(0, Math.floor((piece.width - 8) / 6)) : ''
 const sum = computed(() => props.expected.home.map((value, slot) => value + props.expected.away[slot]!))
 const busiest = computed(() => busiestQuarter(sum.value))
 const table = computed(() => dayOrder.flatMap((_, day) => Array.from({ length: 24 }, (__, hour) => {

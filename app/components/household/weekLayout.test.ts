@@ -43,6 +43,10 @@ describe('the week as a picture', () => {
     expect(Math.max(...points({ latest: 1260, minutes: 120, chance: 0.5 }))).toBeCloseTo(0.5, 1)
     expect(Math.max(...points({ latest: 1320, minutes: 60, chance: 0.8 }))).toBeCloseTo(0.4, 1)
   })
+  it('writes fewer hours on a narrow picture', () => {
+    const hours = (width: number) => weekLayout({ habits: [], ...expected, width, margin }).hours.length
+    expect([hours(1480), hours(330)]).toEqual([9, 5])
+  })
   it('finds the slot at a place, and the place of a slot', () => {
     fc.assert(fc.property(fc.nat(slotsPerWeek - 1), (slot) => {
       const { x, row } = placeOfSlot(layout, slot)

@@ -125,7 +125,13 @@ export function weekLayout({ habits, home, away, width, margin }: WeekLayoutOpti
     y += row.height + rowGap
     return row
   })
-  return { x, rows, pieces, most, height: y + margin.bottom, hours: Array.from({ length: 9 }, (_, step) => step * 180) }
+  return { x, rows, pieces, most, height: y + margin.bottom, hours: hoursFor(width) }
+}
+
+/** Hours that are written, as minutes of the row: every three, on a narrow picture every six. */
+function hoursFor(width: number): number[] {
+  const step = width < 560 ? 360 : 180
+  return Array.from({ length: minutesPerDay / step + 1 }, (_, at) => at * step)
 }
 
 /** The polygon of a piece, cut at the ends of its row. */
