@@ -64,11 +64,11 @@ describe('an assessment', () => {
     expect(figure(result, 'streams.softwareReference').value).toBeCloseTo(6200 * 0.85 / 2000, 9)
     expect(figure(result, 'network.awayStreams').value).toBe(3)
     expect(figure(result, 'ownership.purchase').value).toBe(2 * 165 + 85)
-    // (38 + 3 · 4.75 / 0.85) W idle and 58 W more for two hours a day
-    expect(figure(result, 'ownership.kWhPerYear').value).toBeCloseTo((38 + 3 * 4.75 / 0.85 + 58 * 2 / 24) * 8.766, 6)
-    expect(figure(result, 'ownership.electricityPerYear').value).toBeCloseTo((38 + 3 * 4.75 / 0.85 + 58 * 2 / 24) * 8.766 * 0.31, 6)
+    // 38 W and three drives of 4.75 W idle, 96 W and 7.5 W each at work for two hours a day; a supply of 85 %
+    expect(figure(result, 'ownership.kWhPerYear').value).toBeCloseTo(((38 + 3 * 4.75 / 0.85) * 22 + (96 + 3 * 7.5 / 0.85) * 2) / 24 * 8.766, 6)
+    expect(figure(result, 'ownership.electricityPerYear').value).toBeCloseTo(((38 + 3 * 4.75 / 0.85) * 22 + (96 + 3 * 7.5 / 0.85) * 2) / 24 * 8.766 * 0.31, 6)
     expect(result.verdicts.map(entry => [entry.id, entry.state])).toEqual([
-      ['streams', 'enough'], ['space', 'impossible'], ['survival', 'enough'], ['home', 'ample'], ['away', 'ample'], ['fit', 'enough'], ['money', 'ample'],
+      ['streams', 'short'], ['space', 'impossible'], ['survival', 'enough'], ['home', 'ample'], ['away', 'ample'], ['fit', 'enough'], ['money', 'ample'],
     ])
   })
 

@@ -16,3 +16,13 @@ export interface Cure {
   /** in the plan's currency, when known */
   readonly cost?: number
 }
+
+/** A finding from its parts; each fix is a sentence. */
+export function finding(severity: Severity, code: string, { sentence, from, fixes = [] }: { readonly sentence: string, readonly from: readonly string[], readonly fixes?: readonly string[] }): Finding {
+  return { severity, code, sentence, from, cures: fixes.map(fix => ({ sentence: fix })) }
+}
+
+/** Findings with the worst first; of one severity in the order they came. */
+export function worstFirst(findings: readonly Finding[]): Finding[] {
+  return [...findings].sort((a, b) => severities.indexOf(b.severity) - severities.indexOf(a.severity))
+}

@@ -4,7 +4,7 @@ import type { Estimate } from './figure'
 export const verdictStates = ['ample', 'enough', 'tight', 'short', 'impossible', 'unknown'] as const
 export type VerdictState = typeof verdictStates[number]
 
-/** One headroom of the plan: what is asked against what is possible. */
+/** One headroom of the plan: what is needed against what is possible. */
 export interface Verdict {
   readonly id: string
   readonly label: string
@@ -22,19 +22,42 @@ export interface Verdict {
   readonly figures: readonly string[]
 }
 
+/** The headroom line from left to right; a verdict that is not listed stands behind these. */
+export const headroomOrder = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money'] as const
+
+/** Verdicts in the order of the headroom line. */
+export function byHeadroomOrder(verdicts: readonly Verdict[]): Verdict[] {
+  const place = ({ id }: Verdict) => {
+    const at = (headroomOrder as readonly string[]).indexOf(id)
+    return at < 0 ? headroomOrder.length : at
+  }
+  return [...verdicts].sort((a, b) => place(a) - place(b))
+}
+
 /** Whether a state means that the need is met. */
 export function meetsNeed(state: VerdictState): boolean {
   return state === 'ample' || state === 'enough' || state === 'tight'
 }
 
+/** The worse of two states; unknown only where both are. */
+export function worseState(one: VerdictState, other: VerdictState): VerdictState {
+  if (one === 'unknown') return other
+  if (other === 'unknown') return one
+  return verdictStates.indexOf(one) > verdictStates.indexOf(other) ? one : other
+}
+
+/** Of the low end of what is possible, the share up to which the high end of the need leaves ample room. */
+export const ampleShare = 0.7
+
 /**
- * The state of a headroom: ample when even the high ask takes at most 70 % of the low possible; enough when
- * it still fits; tight when it fits only as likely figures; short when it does not; impossible when there is nothing to meet it.
+ * The state of a headroom: ample when even the high end of the need takes at most 70 % of the low end of what is possible;
+ * enough when it still fits; tight when it fits only as likely figures; short when it does not; impossible when there is
+ * nothing to meet it.
  */
 export function headroomState(asked: Estimate | null, possible: Estimate | null): VerdictState {
   if (!asked || !possible) return 'unknown'
   if (asked.likely > 0 && possible.high <= 0) return 'impossible'
-  if (asked.high <= 0.7 * possible.low) return 'ample'
+  if (asked.high <= ampleShare * possible.low) return 'ample'
   if (asked.high <= possible.low) return 'enough'
   return asked.likely <= possible.likely ? 'tight' : 'short'
 }

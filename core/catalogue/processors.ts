@@ -58,6 +58,7 @@ const rows: readonly Row[] = [
   ['race-24', 'Race 24', 'big desktop', 2024, 16, 2, 4.4, 56_000, 4500, 24, 170, 'none', 520, 'The largest here.'],
   ['bore-10', 'Bore 10 pair', 'old server, two sockets', 2010, 12, 2, 2.8, 11_700, 1350, 110, 190, 'none', 50, 'Nearly free, and the dearest thing in the house to run.'],
   ['bore-14', 'Bore 14', 'old workstation', 2014, 8, 2, 2.8, 10_400, 1850, 30, 140, 'none', 60, 'Error-correcting memory.'],
+  ['bore-19', 'Bore 19', 'appliance chip, eight cores', 2019, 8, 1, 2.4, 11_500, 1500, 8, 35, 'none', 210, 'Soldered in larger appliances; no engine.'],
   ['bore-21', 'Bore 21', 'small server', 2021, 8, 2, 3.3, 19_000, 2900, 14, 95, 'none', 420, 'Error-correcting memory, no engine.'],
 ]
 

@@ -39,6 +39,9 @@ export interface Quality {
   readonly usual: UsualMakeup
 }
 
+/** Highest rate of a passage ÷ mean. */
+export const peakFactors = { reencoded: 1.5, disc: 1.8 } as const
+
 const pictureSizes: Readonly<Record<number, number>> = { 576: 0.2, 720: 4 / 9, 1080: 1, 2160: 4 }
 
 /** Where the ladder gives one value only, the band is that of H.264 at 1080p: 5 to 12 around 8. */
@@ -55,12 +58,12 @@ interface Rung { id: string, label: string, codec: VideoCodec, lines: number, bi
 function reencoded({ id, label, codec, lines, bitrateMbps, hdr = 'none', usual = {} }: Rung): Quality {
   return {
     id, label, codec, lines, bitrateMbps, hdr, pictureSize: pictureSizes[lines]!, highDynamicRange: hdr !== 'none',
-    bitsPerSample: codec === 'hevc10' || hdr !== 'none' ? 10 : 8, peakFactor: 1.5, usual: { ...(lines < 720 ? small : film), ...usual },
+    bitsPerSample: codec === 'hevc10' || hdr !== 'none' ? 10 : 8, peakFactor: peakFactors.reencoded, usual: { ...(lines < 720 ? small : film), ...usual },
   }
 }
 
 function disc({ peakLimitMbps, ...rung }: Rung & { peakLimitMbps?: number }): Quality {
-  return { ...reencoded({ ...rung, usual: { ...film, subtitles: 'bitmap', ...rung.usual } }), peakFactor: 1.8, ...(peakLimitMbps ? { peakLimitMbps } : {}) }
+  return { ...reencoded({ ...rung, usual: { ...film, subtitles: 'bitmap', ...rung.usual } }), peakFactor: peakFactors.disc, ...(peakLimitMbps ? { peakLimitMbps } : {}) }
 }
 
 /** The quality ladder: typical mean bitrates, all of which a plan can override. */
@@ -76,7 +79,7 @@ export const qualities: readonly Quality[] = [
   reencoded({ id: 'hd1080-hevc', label: 'HD 1080, HEVC', codec: 'hevc8', lines: 1080, bitrateMbps: { low: 3, likely: 4.8, high: 7 } }),
   reencoded({ id: 'hd1080-av1', label: 'HD 1080, AV1', codec: 'av1', lines: 1080, bitrateMbps: usualBand(3.8), usual: { sound: 'opus' } }),
   disc({ id: 'hd1080-disc', label: 'HD 1080 disc as it is', codec: 'h264', lines: 1080, bitrateMbps: { low: 18, likely: 28, high: 38 }, peakLimitMbps: 48, usual: { sound: 'dtshd' } }),
-  reencoded({ id: 'uhd-sdr-hevc', label: 'UHD 2160 SDR, HEVC', codec: 'hevc8', lines: 2160, bitrateMbps: { low: 10, likely: 16, high: 25 }, usual: { sound: 'eac3' } }),
+  reencoded({ id: 'uhd-sdr-hevc', label: 'UHD 2160 SDR, HEVC', codec: 'hevc10', lines: 2160, bitrateMbps: { low: 10, likely: 16, high: 25 }, usual: { sound: 'eac3' } }),
   reencoded({ id: 'uhd-sdr-av1', label: 'UHD 2160 SDR, AV1', codec: 'av1', lines: 2160, bitrateMbps: usualBand(12), usual: { sound: 'opus' } }),
   reencoded({ id: 'uhd-hdr-hevc', label: 'UHD 2160 HDR, HEVC', codec: 'hevc10', lines: 2160, bitrateMbps: { low: 12, likely: 20, high: 35 }, hdr: 'hdr10', usual: { sound: 'eac3' } }),
   reencoded({ id: 'uhd-hdr-av1', label: 'UHD 2160 HDR, AV1', codec: 'av1', lines: 2160, bitrateMbps: usualBand(15), hdr: 'hdr10', usual: { sound: 'opus' } }),

@@ -53,9 +53,9 @@ export const tideMillHouse: PlanInput = {
     events: [{ name: 'Two hundred reels digitised', month: '2027-03', sizeGB: 360 }],
     otherTB: 0.55, otherGrowthGBPerMonth: 10,
   },
-  machine: { name: 'Old workshop tower', score: 6200, cores: 4, bays: 4, boxIdleW: 38, boxLoadW: 96, price: 0 },
+  machine: { name: 'Old workshop tower', score: 6200, cores: 4, memoryGB: 8, engine: 'none', bays: 4, boxIdleW: 38, boxLoadW: 96, condition: 'owned' },
   drives: {
-    lots: [{ count: 2, sizeTB: 8, priceEach: 165 }, { count: 1, sizeTB: 4, priceEach: 0 }],
+    lots: [{ count: 2, sizeTB: 8, priceEach: 165 }, { count: 1, sizeTB: 4, condition: 'owned' }],
     layout: 'dedicated-1', fileSystem: 'journalled', driveClass: 'nas', outerMBps: 210,
   },
   network: { uploadMbps: 22, uploadReserveShare: 0.25, awayRungMbps: 4, serverPortMbps: 1000 },

@@ -1,4 +1,4 @@
-/** A complete box with drives at one budget. Models are invented; prices are planning values in the plan's currency. */
+/** One build of the catalogue: a base, parts in it and drives, at one budget. Models are invented. */
 export interface WayOfBuilding {
   readonly id: string
   readonly tier: 'Lean' | 'Household' | 'Ample'
@@ -7,19 +7,10 @@ export interface WayOfBuilding {
   readonly kind: 'prebuilt' | 'self-built'
   readonly label: string
   readonly description: string
-  readonly machine: {
-    readonly score: number
-    readonly cores: number
-    /** built-in video engine; 'none' without */
-    readonly engine: string
-    readonly memoryGB: number
-    readonly passivelyCooled: boolean
-    readonly bays: number
-    readonly idleW: number
-    readonly loadW: number
-    readonly price: number
-    readonly portMbps: 1000 | 2500 | 10_000
-  }
+  /** id of its base */
+  readonly base: string
+  /** ids of the parts that are put in */
+  readonly parts: readonly string[]
   readonly drives: {
     readonly count: number
     readonly sizeTB: number
@@ -29,41 +20,33 @@ export interface WayOfBuilding {
   }
 }
 
+const pairOf8 = { count: 2, sizeTB: 8, priceEach: 165, layout: 'mirror', fileSystem: 'journalled' } as const
+const fourOf12 = { count: 4, sizeTB: 12, priceEach: 235, layout: 'rotating-1', fileSystem: 'copyOnWrite' } as const
+const sixOf12 = { count: 6, sizeTB: 12, priceEach: 235, layout: 'rotating-2', fileSystem: 'copyOnWrite' } as const
+
 export const waysOfBuilding: readonly WayOfBuilding[] = [
   {
-    id: 'lean-prebuilt', tier: 'Lean', capPrice: 700, kind: 'prebuilt', label: 'Wherry 2',
+    id: 'lean-prebuilt', tier: 'Lean', capPrice: 700, kind: 'prebuilt', label: 'Wherry 2', base: 'wherry-2', parts: [], drives: pairOf8,
     description: 'Two-bay appliance with a small four-core processor; its system comes with it.',
-    machine: { score: 3000, cores: 4, engine: 'builtInE', memoryGB: 4, passivelyCooled: false, bays: 2, idleW: 9, loadW: 19, price: 240, portMbps: 1000 },
-    drives: { count: 2, sizeTB: 8, priceEach: 165, layout: 'mirror', fileSystem: 'journalled' },
   },
   {
-    id: 'lean-built', tier: 'Lean', capPrice: 700, kind: 'self-built', label: 'Towpath',
+    id: 'lean-built', tier: 'Lean', capPrice: 700, kind: 'self-built', label: 'Towpath', base: 'towpath', parts: ['leat-17', 'memory-16'], drives: pairOf8,
     description: 'A used office board and processor in a small case with three bays.',
-    machine: { score: 7800, cores: 6, engine: 'builtInD', memoryGB: 16, passivelyCooled: false, bays: 3, idleW: 19, loadW: 78, price: 220, portMbps: 1000 },
-    drives: { count: 2, sizeTB: 8, priceEach: 165, layout: 'mirror', fileSystem: 'journalled' },
   },
   {
-    id: 'household-prebuilt', tier: 'Household', capPrice: 1700, kind: 'prebuilt', label: 'Wherry 4',
+    id: 'household-prebuilt', tier: 'Household', capPrice: 1700, kind: 'prebuilt', label: 'Wherry 4', base: 'wherry-4', parts: [], drives: fourOf12,
     description: 'Four-bay appliance with an efficient four-core processor and a faster port.',
-    machine: { score: 5600, cores: 4, engine: 'builtInE', memoryGB: 8, passivelyCooled: false, bays: 4, idleW: 14, loadW: 30, price: 520, portMbps: 2500 },
-    drives: { count: 4, sizeTB: 12, priceEach: 235, layout: 'rotating-1', fileSystem: 'copyOnWrite' },
   },
   {
-    id: 'household-built', tier: 'Household', capPrice: 1700, kind: 'self-built', label: 'Millrace',
-    description: 'A new eight-core processor on a small board, in a quiet case with six bays.',
-    machine: { score: 16_000, cores: 8, engine: 'builtInF', memoryGB: 16, passivelyCooled: false, bays: 6, idleW: 18, loadW: 92, price: 570, portMbps: 2500 },
-    drives: { count: 4, sizeTB: 12, priceEach: 235, layout: 'rotating-1', fileSystem: 'copyOnWrite' },
+    id: 'household-built', tier: 'Household', capPrice: 1700, kind: 'self-built', label: 'Millrace', base: 'millrace', parts: ['leat-22', 'memory-16'], drives: fourOf12,
+    description: 'A new six-core processor on a small board, in a quiet case with six bays.',
   },
   {
-    id: 'ample-prebuilt', tier: 'Ample', capPrice: 2900, kind: 'prebuilt', label: 'Lighter 8',
+    id: 'ample-prebuilt', tier: 'Ample', capPrice: 2900, kind: 'prebuilt', label: 'Lighter 8', base: 'lighter-8', parts: [], drives: sixOf12,
     description: 'Eight-bay appliance with room for years and a fast port.',
-    machine: { score: 11_500, cores: 8, engine: 'none', memoryGB: 16, passivelyCooled: false, bays: 8, idleW: 27, loadW: 64, price: 1290, portMbps: 10_000 },
-    drives: { count: 6, sizeTB: 12, priceEach: 235, layout: 'rotating-2', fileSystem: 'copyOnWrite' },
   },
   {
-    id: 'ample-built', tier: 'Ample', capPrice: 2900, kind: 'self-built', label: 'Weir',
+    id: 'ample-built', tier: 'Ample', capPrice: 2900, kind: 'self-built', label: 'Weir', base: 'weir', parts: ['race-22', 'memory-32'], drives: sixOf12,
     description: 'A strong desktop processor, error-correcting memory and eight front bays.',
-    machine: { score: 33_000, cores: 12, engine: 'none', memoryGB: 32, passivelyCooled: false, bays: 8, idleW: 31, loadW: 168, price: 1240, portMbps: 10_000 },
-    drives: { count: 6, sizeTB: 12, priceEach: 235, layout: 'rotating-2', fileSystem: 'copyOnWrite' },
   },
 ]

@@ -28,13 +28,8 @@ function setSparesAside(drives: readonly LayoutDrive[], hotSpares: number): { me
 export function arrangeDrives(layout: Layout, drives: readonly LayoutDrive[], hotSpares = 0): Arrangement | LayoutRefusal {
   if (drives.some(drive => !(drive.sizeTB > 0 && Number.isFinite(drive.sizeTB)))) throw new CoreRangeError('DRIVE_SIZE')
   const { members, spares } = setSparesAside(drives, hotSpares)
-  const have = `${members.length} ${members.length === 1 ? 'drive' : 'drives'}${hotSpares ? ' beside the hot spares' : ''}`
-  if (members.length < layout.minimumDrives) {
-    return { refused: `${layout.label} takes at least ${layout.minimumDrives} drives; there ${members.length === 1 ? 'is' : 'are'} ${have}.` }
-  }
-  if (layout.maximumDrives !== undefined && members.length > layout.maximumDrives) {
-    return { refused: `${layout.label} takes exactly ${layout.maximumDrives} drives; there are ${have}.` }
-  }
+  const wrong = members.length < layout.minimumDrives ? 'TOO_FEW_DRIVES' : members.length > (layout.maximumDrives ?? Infinity) ? 'TOO_MANY_DRIVES' : null
+  if (wrong) return { refused: wrong, takes: wrong === 'TOO_FEW_DRIVES' ? layout.minimumDrives : layout.maximumDrives!, have: members.length, besideSpares: hotSpares > 0 }
   const space = layout.arrange(members)
   if (isRefusal(space)) return space
   return {

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { catalogue } from '../catalogue/catalogue'
-import { planSchema, type PlanInput } from '../plan/planSchema'
+import { planSchema, type Plan, type PlanInput } from '../plan/planSchema'
 import { compareLayouts } from './compareLayouts'
-import { deadDriveSentence, hoursText } from './deadDrive'
+import { plainFormat } from '../units/format'
+import { failedDriveText } from './failedDrive'
 import { shingledFactor } from './layoutRisk'
 import { layouts } from './layouts/layouts'
 import { poolOf, roomTB, snapshotsTB } from './poolOf'
@@ -11,6 +12,7 @@ import { spaceWaterfall } from './waterfall'
 import { fileSystems } from './fileSystem'
 
 const layout = (id: string) => layouts.find(candidate => candidate.id === id)!
+const pooled = ({ drives, choices }: Plan, contentTB: number) => poolOf({ drives, choices, driveClasses: catalogue.driveClasses, contentTB, layoutId: drives.layout })
 const planWith = (drives: PlanInput['drives']) => planSchema.parse({ name: 'x', drives })
 
 describe('rebuild', () => {
@@ -22,10 +24,13 @@ describe('rebuild', () => {
     expect(rebuildRateMBps(3000, 0)).toBe(550)
   })
   it('copies only what is used where the system knows the files', () => {
-    const { drives, choices } = planWith({ lots: [{ count: 4, sizeTB: 8 }], layout: 'rotating-1', fileSystem: 'copyOnWrite' })
-    expect(poolOf(drives, choices, catalogue, 12)).toMatchObject({ conditions: { usedShare: 0.5 } })
-    expect(poolOf({ ...drives, fileSystem: 'journalled' }, choices, catalogue, 12)).toMatchObject({ conditions: { usedShare: 1 } })
-    expect(poolOf(drives, choices, catalogue, 99)).toMatchObject({ conditions: { usedShare: 1 } })
+    const plan = planWith({ lots: [{ count: 4, sizeTB: 8 }], layout: 'rotating-1', fileSystem: 'copyOnWrite' })
+    expect(pooled(plan, 12)).toMatchObject({ conditions: { usedShare: 0.5 } })
+    expect(pooled({ ...plan, drives: { ...plan.drives, fileSystem: 'journalled' } }, 12)).toMatchObject({ conditions: { usedShare: 1 } })
+    expect(pooled(plan, 99)).toMatchObject({ conditions: { usedShare: 1 } })
+  })
+  it('of an empty pool is told as that of a full one', () => {
+    expect(pooled(planWith({ lots: [{ count: 4, sizeTB: 8 }], layout: 'rotating-1', fileSystem: 'copyOnWrite' }), 0)).toMatchObject({ conditions: { usedShare: 1 } })
   })
   it('takes 3 times as long on shingled drives, 8 times with copy-on-write parity', () => {
     expect(shingledFactor(false, layout('rotating-1'), 'copyOnWrite')).toBe(1)
@@ -44,39 +49,39 @@ describe('room', () => {
     expect(roomTB(0.1, drives)).toBe(0)
   })
   it('is the last step of the waterfall, whose losses add up', () => {
-    const { drives, choices } = planWith({ lots: [{ count: 3, sizeTB: 8 }, { count: 2, sizeTB: 14 }], layout: 'rotating-1', hotSpares: 1, changedGBPerMonth: 200, snapshotMonths: 5 })
-    const pool = poolOf(drives, choices, catalogue, 5)
+    const plan = planWith({ lots: [{ count: 3, sizeTB: 8 }, { count: 2, sizeTB: 14 }], layout: 'rotating-1', hotSpares: 1, changedGBPerMonth: 200, snapshotMonths: 5 })
+    const pool = pooled(plan, 5)
     if ('refused' in pool) throw new Error(pool.refused)
     const steps = spaceWaterfall(pool.arrangement, fileSystems.journalled, 1)
     const size = (id: string) => steps.find(step => step.id === id)!.sizeTB
     expect(size('raw') - size('spares') - size('redundancy') - size('mismatch')).toBeCloseTo(size('usable'), 9)
     expect(size('usable') - size('reserve') - size('ceiling') - size('snapshots')).toBeCloseTo(size('room'), 9)
-    expect(size('room')).toBeCloseTo(roomTB(size('usable'), drives), 9)
+    expect(size('room')).toBeCloseTo(roomTB(size('usable'), plan.drives), 9)
   })
 })
 
-describe('what one dead drive costs', () => {
+describe('what one failed drive costs', () => {
+  const text = (layoutId: string, drives: number, rebuildHours: number | null) => failedDriveText({ layoutId, survives: layout(layoutId).survives(drives), loss: layout(layoutId).loss, rebuildHours }, plainFormat)
   it('is everything, only its files, or a rebuild', () => {
-    expect(deadDriveSentence(layout('stripe'), 2, null)).toContain('Everything')
-    expect(deadDriveSentence(layout('separate'), 2, null)).toContain('files on that drive')
-    expect(deadDriveSentence(layout('mirror'), 2, 16)).toContain('rebuild of about 16\u00A0h')
-    expect(deadDriveSentence(layout('rotating-2'), 6, 30)).toContain('survives one more')
-    expect(deadDriveSentence(layout('pairs'), 4, 30)).toContain('other half')
-    expect(deadDriveSentence(layout('snapshot-1'), 4, 30)).toContain('since the last nightly run')
-    expect(deadDriveSentence(layout('duplication'), 4, 30)).toContain('lay on both')
-  })
-  it('is told in hours, or days once it lasts', () => {
-    expect([hoursText(3.4), hoursText(29.63), hoursText(100)]).toEqual(['3.4\u00A0h', '30\u00A0h', '4.2\u00A0days'])
+    expect(text('stripe', 2, null)).toContain('Everything')
+    expect(text('separate', 2, null)).toContain('files on that drive')
+    expect(text('mirror', 2, 16)).toContain('rebuild of about 16\u00A0h')
+    expect(text('rotating-2', 6, 30)).toContain('One more drive may fail meanwhile')
+    expect(text('rotating-3', 6, 30)).toContain('2 more drives may fail meanwhile')
+    expect(text('pairs', 4, 30)).toContain('other half')
+    expect(text('snapshot-1', 4, 30)).toContain('since the last nightly run')
+    expect(text('duplication', 4, 30)).toContain('lay on both')
+    expect(text('dedicated-1', 4, 30)).toContain('files on the failed drives')
   })
 })
 
 describe('layouts compared on the same drives', () => {
   const plan = planWith({ lots: [{ count: 4, sizeTB: 8 }], layout: 'rotating-1' })
-  const rows = compareLayouts(plan.drives, plan.choices, catalogue, 10)
+  const rows = compareLayouts(plan, catalogue.driveClasses, 10)
   it('has a row for each, refused ones with the reason', () => {
     expect(rows).toHaveLength(layouts.length)
-    expect(rows.find(row => row.layout.id === 'rotating-3')?.refused).toContain('at least 5')
-    expect(rows.find(row => row.layout.id === 'nightly-copy')?.refused).toContain('exactly 2')
+    expect(rows.find(row => row.layout.id === 'rotating-3')?.refusal).toEqual({ refused: 'TOO_FEW_DRIVES', takes: 5, have: 4, besideSpares: false })
+    expect(rows.find(row => row.layout.id === 'nightly-copy')?.refusal).toMatchObject({ refused: 'TOO_MANY_DRIVES', takes: 2 })
   })
   it('risks less with more redundancy', () => {
     const chance = (id: string) => rows.find(row => row.layout.id === id)!.lossChanceAtHorizon!

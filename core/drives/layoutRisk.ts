@@ -1,18 +1,15 @@
-import { hoursPerYear } from '../units/time'
 import type { Arrangement } from './arrangeDrives'
-import { failureRatePerHour } from './failureRate'
+import { failureSpans, type FailureConditions } from './failureRate'
 import type { Layout, RiskGroup } from './layouts/layout'
 import { anyLost, lossChance } from './lossChance'
 import { readErrorChance } from './readError'
 import { rebuildHours } from './rebuildHours'
 
 /** What a risk figure needs to know beside the layout. */
-export interface RiskConditions {
-  /** annual failure rate of one drive, 0..1 */
-  readonly failuresPerYear: number
+export interface RiskConditions extends FailureConditions {
   /** 1, or 3 for drives of one batch */
   readonly batchFactor: number
-  /** hours until a new drive is in the box */
+  /** hours until a new drive is in the machine */
   readonly leadHours: number
   readonly rebuildMBps: number
   /** share of a drive that a rebuild copies where the system knows the files */
@@ -22,30 +19,39 @@ export interface RiskConditions {
   readonly readErrorsPerBit: number
 }
 
+/** What drives of one batch multiply a further failure by, once one has failed. */
+export const batchFactor = 3
+/** How much longer a rebuild takes on shingled drives: one after the other, and with copy-on-write parity. */
+export const shingledFactors = { sequential: 3, copyOnWriteParity: 8 } as const
+/** Repairs are never told shorter than this, hours: the chain divides by them. */
+const shortestRepairHours = 0.01
+
 /** Hours to rebuild one drive of a group. */
 export function groupRebuildHours(group: RiskGroup, conditions: RiskConditions): number {
   return rebuildHours({ sizeTB: group.rebuiltTB, usedShare: conditions.usedShare, rateMBps: conditions.rebuildMBps, shingledFactor: conditions.shingledFactor })
 }
 
-function groupLoss(group: RiskGroup, conditions: RiskConditions, hours: number, readErrorEndsRebuild: boolean): number {
+export interface LossQuestion {
+  /** >= 0 */
+  readonly years: number
+  /** true where a read error in the last rebuild loses the pool, false where it costs a file */
+  readonly readErrorEndsRebuild: boolean
+}
+
+function groupLoss(group: RiskGroup, conditions: RiskConditions, { years, readErrorEndsRebuild }: LossQuestion): number {
   const readTB = group.readsTB.reduce((sum, size) => sum + Math.min(size, group.rebuiltTB), 0) * conditions.usedShare
   return lossChance({
     drives: group.sizesTB.length,
     survives: group.survives,
-    failureRatePerHour: failureRatePerHour(conditions.failuresPerYear),
-    repairRatePerHour: 1 / Math.max(0.01, conditions.leadHours + groupRebuildHours(group, conditions)),
+    repairRatePerHour: 1 / Math.max(shortestRepairHours, conditions.leadHours + groupRebuildHours(group, conditions)),
     batchFactor: conditions.batchFactor,
     rebuildEndsChance: readErrorEndsRebuild ? readErrorChance(readTB, conditions.readErrorsPerBit) : 0,
-  }, hours)
+  }, failureSpans(conditions, years))
 }
 
-/**
- * The chance that the pool loses data through dying drives within some years; for separate disks, that any of them dies.
- * @param years >= 0
- * @param readErrorEndsRebuild true where a read error in the last rebuild loses the pool, false where it costs a file
- */
-export function poolLossChance(arrangement: Arrangement, conditions: RiskConditions, years: number, readErrorEndsRebuild: boolean): number {
-  return anyLost(arrangement.groups.map(group => groupLoss(group, conditions, years * hoursPerYear, readErrorEndsRebuild)))
+/** The chance that the pool loses data through failing drives within some years; for separate disks, that any of them fails. */
+export function poolLossChance(arrangement: Pick<Arrangement, 'groups'>, conditions: RiskConditions, question: LossQuestion): number {
+  return anyLost(arrangement.groups.map(group => groupLoss(group, conditions, question)))
 }
 
 /** The longest rebuild of the pool, in hours; null when nothing can be rebuilt. */
@@ -54,8 +60,8 @@ export function longestRebuildHours(layout: Layout, arrangement: Arrangement, co
   return Math.max(...arrangement.groups.map(group => groupRebuildHours(group, conditions)))
 }
 
-/** How much longer a rebuild takes on shingled drives: 8 times with copy-on-write parity, else 3 times. */
+/** How much longer a rebuild takes: 1 on conventional drives. */
 export function shingledFactor(shingled: boolean, layout: Layout, fileSystem: 'journalled' | 'copyOnWrite'): number {
   if (!shingled) return 1
-  return layout.parity && fileSystem === 'copyOnWrite' ? 8 : 3
+  return layout.parity && fileSystem === 'copyOnWrite' ? shingledFactors.copyOnWriteParity : shingledFactors.sequential
 }

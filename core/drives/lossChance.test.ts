@@ -1,11 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { failureRatePerHour } from './failureRate'
-import { anyLost, lossChance, type FailureChain } from './lossChance'
+import { ageFactor, failureRatePerHour, failureSpans } from './failureRate'
+import { anyLost, lossChance as lossOver, type FailureChain } from './lossChance'
 import { readErrorChance } from './readError'
 
 const fiveYears = 5 * 8766
-const chain = (drives: number, survives: number, batchFactor = 1): FailureChain =>
+/** A chain with one failure rate all the time. */
+type SteadyChain = FailureChain & { readonly failureRatePerHour: number }
+const lossChance = ({ failureRatePerHour: rate, ...chain }: SteadyChain, hours: number) => lossOver(chain, [{ failureRatePerHour: rate, hours }])
+const chain = (drives: number, survives: number, batchFactor = 1): SteadyChain =>
   ({ drives, survives, batchFactor, failureRatePerHour: failureRatePerHour(0.02), repairRatePerHour: 1 / 78 })
 
 describe('the chance of losing a group', () => {
@@ -22,7 +25,7 @@ describe('the chance of losing a group', () => {
   })
 
   /** Follows the chain by small steps: a second, slow way to the same number. */
-  function byStepping({ drives, survives, failureRatePerHour: rate, repairRatePerHour: repair, batchFactor = 1, rebuildEndsChance = 0 }: FailureChain, hours: number): number {
+  function byStepping({ drives, survives, failureRatePerHour: rate, repairRatePerHour: repair, batchFactor = 1, rebuildEndsChance = 0 }: SteadyChain, hours: number): number {
     const step = 0.05
     let states = [1, ...Array<number>(survives + 1).fill(0)]
     for (let hour = 0; hour < hours; hour += step) {
@@ -50,7 +53,7 @@ describe('the chance of losing a group', () => {
   })
 
   it('agrees with a simulation within its interval', () => {
-    const input: FailureChain = { drives: 4, survives: 1, failureRatePerHour: 2e-4, repairRatePerHour: 1 / 60 }
+    const input: SteadyChain = { drives: 4, survives: 1, failureRatePerHour: 2e-4, repairRatePerHour: 1 / 60 }
     const hours = 8766
     let seed = 20261125
     const random = () => {
@@ -82,7 +85,7 @@ describe('the chance of losing a group', () => {
   it('stays a probability, grows with time and with every more drive, and shrinks with redundancy', () => {
     fc.assert(fc.property(fc.integer({ min: 2, max: 12 }), fc.integer({ min: 0, max: 3 }), fc.double({ min: 0.001, max: 0.3, noNaN: true }), fc.double({ min: 1, max: 500, noNaN: true }), (drives, survives, afr, repairHours) => {
       if (survives >= drives - 1) return
-      const base: FailureChain = { drives, survives, failureRatePerHour: failureRatePerHour(afr), repairRatePerHour: 1 / repairHours }
+      const base: SteadyChain = { drives, survives, failureRatePerHour: failureRatePerHour(afr), repairRatePerHour: 1 / repairHours }
       const p = lossChance(base, 8766)
       expect(p).toBeGreaterThanOrEqual(0)
       expect(p).toBeLessThanOrEqual(1)
@@ -110,6 +113,29 @@ describe('the chance of losing a group', () => {
     [{ ...chain(0, 0) }, 'CHAIN_DRIVES'], [{ ...chain(2, 2) }, 'CHAIN_SURVIVES'], [{ ...chain(2, 1), failureRatePerHour: -1 }, 'CHAIN_FAILURE_RATE'],
     [{ ...chain(2, 1), repairRatePerHour: 0 }, 'CHAIN_REPAIR_RATE'], [{ ...chain(2, 1), rebuildEndsChance: 2 }, 'CHAIN_READ_ERROR'],
   ] as const)('names what is wrong with %j', (input, code) => expect(() => lossChance(input, 1)).toThrow(code))
+})
+
+describe('failure rates that change with age', () => {
+  const conditions = { failuresPerYear: 0.02, causesFactor: 1, ageYears: 0 }
+  it('follow the bathtub: the first year × 1.3, two to four × 1, five and six × 1.5, then × 2.5', () => {
+    expect([0, 1, 3, 4, 5, 6, 12].map(ageFactor)).toEqual([1.3, 1, 1, 1.5, 1.5, 2.5, 2.5])
+  })
+  it('are steady where age does not count, and multiplied by their causes', () => {
+    expect(failureSpans({ ...conditions, ageYears: null, causesFactor: 2.25 }, 5)).toEqual([{ failureRatePerHour: 2.25 * failureRatePerHour(0.02), hours: fiveYears }])
+  })
+  it('without redundancy are the product of the years', () => {
+    const rate = failureRatePerHour(0.02) * 8766
+    expect(lossOver({ drives: 3, survives: 0, repairRatePerHour: 1 }, failureSpans(conditions, 5))).toBeCloseTo(1 - Math.exp(-3 * rate * (1.3 + 1 + 1 + 1 + 1.5)), 12)
+    expect(lossOver({ drives: 1, survives: 0, repairRatePerHour: 1 }, failureSpans({ ...conditions, ageYears: 5 }, 2))).toBeCloseTo(1 - Math.exp(-rate * (1.5 + 2.5)), 12)
+  })
+  it('carry the state of the group from one year to the next', () => {
+    const group = { drives: 4, survives: 1, repairRatePerHour: 1 / 78 }
+    const rate = failureRatePerHour(0.02)
+    const halves = [{ failureRatePerHour: rate, hours: fiveYears / 2 }, { failureRatePerHour: rate * (1 + 1e-12), hours: fiveYears / 2 }]
+    expect(lossOver(group, halves) / lossOver(group, [{ failureRatePerHour: rate, hours: fiveYears }])).toBeCloseTo(1, 6)
+    const [young, aged] = [lossOver(group, failureSpans({ ...conditions, ageYears: 1 }, 1)), lossOver(group, failureSpans({ ...conditions, ageYears: 7 }, 1))]
+    expect(aged / young).toBeCloseTo(2.5 ** 2, 1)
+  })
 })
 
 describe('reading without an error', () => {

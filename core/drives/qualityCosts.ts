@@ -1,13 +1,15 @@
 import type { Catalogue } from '../catalogue/catalogue'
-import { holdingKind, otherQualities } from '../catalogue/holdingKinds'
+import { holdingKind } from '../catalogue/holdingKinds'
 import { forecastLibrary } from '../library/forecast'
 import { mostDrives, type Drives } from '../plan/drives'
 import type { Plan } from '../plan/planSchema'
 import { kWhPerWattYear, monthsPerYear } from '../units/time'
 import { arrangeDrives } from './arrangeDrives'
 import { isRefusal } from './layouts/layout'
+import { layoutOf } from './automaticLayout'
+import { priceOfLot } from './drivePrices'
 import { layouts } from './layouts/layouts'
-import { drivesOf, roomTB } from './poolOf'
+import { driveClassOf, drivesOf, roomTB } from './poolOf'
 
 /** What keeping a holding in another quality comes to, against how it is kept now. */
 export interface QualityCost {
@@ -23,10 +25,12 @@ export interface QualityCost {
 }
 
 /** Room for content with so many drives of the plan's largest size in the place of what is there. */
-function roomOf(drives: Drives, count: number): number {
-  const layout = layouts.find(candidate => candidate.id === drives.layout)
-  if (!layout || count === 0) return 0
-  const arranged = arrangeDrives(layout, drivesOf({ lots: [{ ...largestLot(drives), count, role: 'any' }] }), drives.hotSpares)
+function roomOf(drives: Drives, count: number, survivesAtLeast: number): number {
+  if (count === 0) return 0
+  const each = drivesOf({ lots: [{ ...largestLot(drives), count, role: 'any' }] })
+  const layout = layouts.find(candidate => candidate.id === layoutOf(drives, each, survivesAtLeast))
+  if (!layout) return 0
+  const arranged = arrangeDrives(layout, each, drives.hotSpares)
   return isRefusal(arranged) ? 0 : roomTB(arranged.usableTB, drives)
 }
 
@@ -49,17 +53,17 @@ export function qualityCosts({ library, drives, costs, choices }: Plan, holdingI
   const holding = library.holdings[holdingIndex]
   if (!holding || holding.sizeGB !== null || drives.lots.length === 0) return []
   const { sized } = holdingKind(holding.kind)
-  const options = sized === 'video' ? catalogue.qualities : otherQualities.filter(quality => quality.sized === sized)
+  const options = sized === 'video' ? catalogue.qualities : catalogue.otherQualities.filter(quality => quality.sized === sized)
   const horizon = choices.horizonYears * monthsPerYear
   const contentOf = (quality: string) => {
     // A bitrate of one's own belongs to the present quality; another comes with its usual one.
     const bitrateMbps = quality === holding.quality ? holding.bitrateMbps : null
-    const { months } = forecastLibrary({ ...library, holdings: library.holdings.with(holdingIndex, { ...holding, quality, bitrateMbps }) }, catalogue.qualities, horizon)
+    const { months } = forecastLibrary({ ...library, holdings: library.holdings.with(holdingIndex, { ...holding, quality, bitrateMbps }) }, catalogue, horizon)
     return { today: months[0]!.likely, horizon: months[horizon]!.likely }
   }
-  const driveClass = catalogue.driveClasses.find(candidate => candidate.id === drives.driveClass)
-  const perDrive = largestLot(drives).priceEach + (driveClass?.idleW.likely ?? 0) * kWhPerWattYear * costs.pricePerKWh * choices.horizonYears
-  const rooms = Array.from({ length: mostDrives + 1 }, (_, count) => roomOf(drives, count))
+  const driveClass = driveClassOf(drives, catalogue.driveClasses)
+  const perDrive = priceOfLot({ ...largestLot(drives), condition: 'new' }, driveClass).each + (driveClass?.idleW.likely ?? 0) * kWhPerWattYear * costs.pricePerKWh * choices.horizonYears
+  const rooms = Array.from({ length: mostDrives + 1 }, (_, count) => roomOf(drives, count, choices.survivesAtLeast))
   const now = contentOf(holding.quality)
   const drivesNow = drivesFor(rooms, now.horizon)
   return options.map(({ id, label }) => {

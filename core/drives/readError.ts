@@ -1,3 +1,4 @@
+import type { Estimate } from '../figure'
 import { requireWithin } from '../errors'
 
 /**
@@ -11,4 +12,16 @@ export function readErrorChance(readTB: number, errorsPerBit: number): number {
   requireWithin('READ_TB', readTB, 0)
   requireWithin('READ_ERROR_RATE', errorsPerBit, 0)
   return -Math.expm1(-readTB * 8e12 * errorsPerBit)
+}
+
+/** Drives do better than their sheet says: of its rate, what to expect, and the ends of the range. */
+export const readErrorShares: Estimate = { low: 0.01, likely: 0.1, high: 1 }
+
+/**
+ * Unreadable sectors a bit read, likely.
+ * @param sheetBits bits in which the drive's sheet has one
+ * @example likelyReadErrors(1e14) // 1e-15
+ */
+export function likelyReadErrors(sheetBits: number): number {
+  return readErrorShares.likely / sheetBits
 }

@@ -23,6 +23,10 @@ export function rebuildHours({ sizeTB, usedShare, rateMBps, shingledFactor }: Re
   return sizeTB * 1e6 * usedShare * shingledFactor / rateMBps / 3600
 }
 
+/** Of the outer-track rate, what a drive keeps up over its whole surface. */
+export const rebuildShareOfOuter = 0.75
+/** How much slower a rebuild runs while somebody watches. */
+const slowedByWatching = 0.3
 /** MB/s of one SATA 6 Gb/s port. */
 const portMBps = 550
 
@@ -35,5 +39,5 @@ const portMBps = 550
 export function rebuildRateMBps(outerMBps: number, watchingHoursPerDay: number): number {
   requireWithin('REBUILD_RATE', outerMBps, 1e-6)
   requireWithin('WATCHING_HOURS', watchingHoursPerDay, 0, 24)
-  return Math.min(0.75 * outerMBps, portMBps) * (1 - 0.3 * watchingHoursPerDay / 24)
+  return Math.min(rebuildShareOfOuter * outerMBps, portMBps) * (1 - slowedByWatching * watchingHoursPerDay / 24)
 }

@@ -46,7 +46,7 @@ export function compoundLoad(draws: readonly (readonly Lump[])[], room: LoadRoom
     for (let cell = 0; cell <= top; cell++) next[cell] = distribution[cell]! * rest
     next.fill(0, top + 1, newTop + 1)
     // Lump by lump, so that the inner loop runs straight through both arrays; this is where the time goes.
-    for (const { cells, chance } of lumps) addShifted(next, distribution, Math.min(top, most - cells), cells, chance)
+    for (const { cells, chance } of lumps) addShifted(next, distribution, { last: Math.min(top, most - cells), by: cells, chance })
     ;[distribution, next] = [next, distribution]
     top = newTop
   }
@@ -57,7 +57,7 @@ export function compoundLoad(draws: readonly (readonly Lump[])[], room: LoadRoom
 }
 
 /** target[cell + by] += source[cell] · chance for the cells 0 … last. */
-function addShifted(target: Float64Array, source: Float64Array, last: number, by: number, chance: number): void {
+function addShifted(target: Float64Array, source: Float64Array, { last, by, chance }: { readonly last: number, readonly by: number, readonly chance: number }): void {
   for (let cell = 0; cell <= last; cell++) target[cell + by]! += source[cell]! * chance
 }
 

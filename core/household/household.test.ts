@@ -187,7 +187,7 @@ describe('a week of habits', () => {
   })
   it('is short as often as 100 000 simulated weeks of five-minute slots are', () => {
     const lumps: Lump[][] = week.habits.map((_, at) => [{ cells: 90 + 10 * at, chance: 0.6 }, { cells: 130, chance: 0.3 }])
-    const [exact] = minutesShort(week, week.ordinary, lumps, [200])
+    const [exact] = minutesShort({ week, occupancy: week.ordinary, lumps }, [200])
     const random = seededRandom(20261125)
     const runs = 100_000
     let sum = 0

@@ -3,15 +3,21 @@ import { chancesAbove, loadRoom, type Lump } from './compoundLoad'
 import { alikeSlots } from './weekCounts'
 import type { Occupancy, WatchingWeek } from './watchingWeek'
 
+/** Who puts how much on, when. */
+export interface WeekLoad {
+  readonly week: WatchingWeek
+  readonly occupancy: Occupancy
+  /** by habit: what one of its sessions puts on, in cells */
+  readonly lumps: readonly (readonly Lump[])[]
+}
+
 /**
  * Minutes of a month in which the loads together exceed a limit: Σ over the slots of 5 · P(Σ > limit) · 4.348.
- * @param lumps by habit: what one of its sessions puts on, in cells
  * @param limits in cells; the answer has one entry for each
  * @param slots the slots to look at
  */
-export function minutesShort(
-  week: WatchingWeek, occupancy: Occupancy, lumps: readonly (readonly Lump[])[], limits: readonly number[], slots: readonly number[] = occupancy.slots,
-): number[] {
+export function minutesShort(load: WeekLoad, limits: readonly number[], slots: readonly number[] = load.occupancy.slots): number[] {
+  const { week, occupancy, lumps } = load
   const sums = limits.map(() => 0)
   const least = Math.min(...limits)
   const highest = lumps.map(list => list.reduce((top, lump) => lump.chance > 0 ? Math.max(top, lump.cells) : top, 0))
@@ -24,7 +30,7 @@ export function minutesShort(
     let most = 0
     for (let watcher = 0; watcher < worst.length; watcher++) most += worst[watcher]!
     if (most <= least) continue
-    chancesAbove(drawsAt(week, occupancy, lumps, slot), limits, room).forEach((chance, index) => {
+    chancesAbove(drawsAt(load, slot), limits, room).forEach((chance, index) => {
       sums[index]! += days * chance
     })
   }
@@ -32,7 +38,7 @@ export function minutesShort(
 }
 
 /** The lumps of every watcher in a slot: their habits' lumps, by the habit's chance. */
-export function drawsAt(week: WatchingWeek, occupancy: Occupancy, lumps: readonly (readonly Lump[])[], slot: number): Lump[][] {
+export function drawsAt({ week, occupancy, lumps }: WeekLoad, slot: number): Lump[][] {
   const draws: Lump[][] = week.watchers.map(() => [])
   week.habits.forEach(({ watcher }, at) => {
     const chance = occupancy.habits[at]![slot]!

@@ -1,5 +1,5 @@
 import { figure, type Figure } from '../figure'
-import { formatNumber as n } from '../units/formatNumber'
+import type { Format } from '../units/format'
 import { slotMinutes, weekTimeText } from '../units/week'
 import type { Occupancy, WatchingWeek } from './watchingWeek'
 
@@ -20,7 +20,7 @@ export function slotParts(week: WatchingWeek, occupancy: Occupancy, slot: number
 }
 
 /** For each watcher at a moment: the chance to be watching, with the habits that make it up. */
-export function watchingFigures(week: WatchingWeek, slot: number): Figure[] {
+export function watchingFigures(week: WatchingWeek, slot: number, { number: n }: Format): Figure[] {
   return slotParts(week, week.ordinary, slot).map(({ watcher, chance, habits }) => figure(chance, {
     id: `household.peak.${watcher}`, label: `${week.watchers[watcher]!.name}, ${weekTimeText(slot * slotMinutes)}`, unit: 'share',
     inputs: habits.flatMap(({ at }) => habitTimeInputs(week.habits[at]!.index)),

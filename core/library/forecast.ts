@@ -1,9 +1,8 @@
 import type { HoldingKindId } from '../catalogue/holdingKinds'
-import type { Quality } from '../catalogue/qualities'
 import { exactly, type Estimate } from '../figure'
 import type { Library } from '../plan/library'
 import { monthsBetween, monthsPerYear } from '../units/time'
-import { holdingSizes, type HoldingSize } from './holdingSizes'
+import { holdingSizes, type HoldingSize, type Qualities } from './holdingSizes'
 
 /** Longest forecast, in months. */
 export const longestForecastMonths = 180
@@ -47,7 +46,7 @@ function eventsTB(library: Library, months: number): Float64Array {
  * those swings are written out here. Events are taken as they are entered.
  * @param months how far to look, whole, 0..180
  */
-export function forecastLibrary(library: Library, qualities: readonly Quality[], months: number): Forecast {
+export function forecastLibrary(library: Library, qualities: Qualities, months: number): Forecast {
   const other: HoldingSize = {
     index: -1, name: 'other', kind: 'documents', sized: 'given', amount: exactly(1), usualOf: null, todayTB: library.otherTB, addedTB: library.otherGrowthGBPerMonth / 1000,
     removedTB: 0, changePerYear: library.additionsChangePerYear, growthPerYear: 0,

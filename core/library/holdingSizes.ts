@@ -1,5 +1,5 @@
-import { holdingKind, otherQualities, type HoldingKindId } from '../catalogue/holdingKinds'
-import type { Quality } from '../catalogue/qualities'
+import type { Catalogue } from '../catalogue/catalogue'
+import { holdingKind, type HoldingKindId } from '../catalogue/holdingKinds'
 import { exactly, type Estimate } from '../figure'
 import type { Holding, Library } from '../plan/library'
 import { recordingGB } from '../units/dataSize'
@@ -17,7 +17,7 @@ export interface HoldingSize {
   readonly index: number
   readonly name: string
   readonly kind: HoldingKindId
-  readonly sized: 'video' | 'sound' | 'each' | 'given' | 'copy'
+  readonly sized: 'video' | 'sound' | 'each' | 'given' | 'copy' | 'direct'
   readonly amount: Estimate
   /** sizes with the same key take the same amount, and so swing together; null where the amount is the holding's own */
   readonly usualOf: string | null
@@ -30,8 +30,11 @@ export interface HoldingSize {
   readonly growthPerYear: number
 }
 
-/** What one title makes of one unit of its amount, TB. */
-function perTitle(holding: Holding, qualities: readonly Quality[]): { amount: Estimate, usualOf: string | null, tb: number, sized: HoldingSize['sized'] } | null {
+/** The lists that sizes follow from. */
+export type Qualities = Pick<Catalogue, 'qualities' | 'otherQualities'>
+
+/** What one title makes of one unit of its amount, TB; null where the quality is none of the catalogue's. */
+function perTitle(holding: Holding, { qualities, otherQualities }: Qualities): { amount: Estimate, usualOf: string | null, tb: number, sized: HoldingSize['sized'] } | null {
   const own = holding.bitrateMbps
   const video = qualities.find(quality => quality.id === holding.quality)
   const recordedTB = recordingGB(1, holding.minutes) / 1000
@@ -43,26 +46,27 @@ function perTitle(holding: Holding, qualities: readonly Quality[]): { amount: Es
     : { amount: other.amount, usualOf: other.id, tb: 1e-6, sized: 'each' }
 }
 
-function sizeOf(holding: Holding, index: number, library: Library, qualities: readonly Quality[]): HoldingSize {
+function sizesOf({ holdings, additionsChangePerYear }: Library, index: number, qualities: Qualities): HoldingSize[] {
+  const holding = holdings[index]!
   const common = {
     index, name: holding.name || holdingKind(holding.kind).label, kind: holding.kind,
-    changePerYear: holding.changePerYear ?? library.additionsChangePerYear, growthPerYear: holding.growthPerYear,
+    changePerYear: holding.changePerYear ?? additionsChangePerYear, growthPerYear: holding.growthPerYear,
   }
   const titled = perTitle(holding, qualities)
   if (holding.sizeGB !== null || !titled) {
     // A size given whole: titles that come or go count with their mean share of it.
     const sizeTB = (holding.sizeGB ?? 0) / 1000
     const eachTB = holding.titles > 0 ? sizeTB / holding.titles : 0
-    return {
+    return [{
       ...common, sized: 'given', amount: exactly(1), usualOf: null, todayTB: sizeTB,
       addedTB: holding.addedPerMonth * eachTB + holding.addedGBPerMonth / 1000, removedTB: holding.removedPerMonth * eachTB,
-    }
+    }]
   }
   const { amount, usualOf, tb, sized } = titled
-  return {
-    ...common, sized, amount, usualOf, todayTB: holding.titles * tb,
-    addedTB: holding.addedPerMonth * tb + holding.addedGBPerMonth / 1000 / amount.likely, removedTB: holding.removedPerMonth * tb,
-  }
+  const main: HoldingSize = { ...common, sized, amount, usualOf, todayTB: holding.titles * tb, addedTB: holding.addedPerMonth * tb, removedTB: holding.removedPerMonth * tb }
+  // Gigabytes that are entered as such are known as they are, whatever the bitrate of the titles.
+  const direct: HoldingSize = { ...common, sized: 'direct', amount: exactly(1), usualOf: null, todayTB: 0, addedTB: holding.addedGBPerMonth / 1000, removedTB: 0 }
+  return [main, ...copyOf(holding, main), ...(holding.addedGBPerMonth > 0 ? [direct] : [])]
 }
 
 /** The small second copies of a holding's titles, where it keeps them. */
@@ -76,12 +80,9 @@ function copyOf(holding: Holding, size: HoldingSize): HoldingSize[] {
   }]
 }
 
-/** The library's holdings as sizes; second copies stand for themselves. */
-export function holdingSizes(library: Library, qualities: readonly Quality[]): HoldingSize[] {
-  return library.holdings.flatMap((holding, index) => {
-    const size = sizeOf(holding, index, library, qualities)
-    return [size, ...copyOf(holding, size)]
-  })
+/** The library's holdings as sizes; second copies, and gigabytes that come in as such, stand for themselves. */
+export function holdingSizes(library: Library, qualities: Qualities): HoldingSize[] {
+  return library.holdings.flatMap((_, index) => sizesOf(library, index, qualities))
 }
 
 /** Whether the loss of a holding could not be made good. */

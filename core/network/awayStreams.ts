@@ -1,7 +1,7 @@
 import { requireWithin } from '../errors'
 
 /** What a stream takes on the line beyond its own rate: headers and resent packets. */
-const overheadFactor = 1.08
+export const overheadFactor = 1.08
 
 /**
  * Streams the upload carries: ⌊ upload · (1 − reserve) / (rung · 1.08) ⌋.

@@ -1,4 +1,4 @@
-import type { Quality } from '../catalogue/qualities'
+import { peakFactors, peakMbps as peakOf, type Quality } from '../catalogue/qualities'
 import type { Library } from '../plan/library'
 
 export interface HomePeak {
@@ -11,6 +11,7 @@ export interface HomePeak {
 
 /** Rate assumed while the library is empty: a plain 1080p stream. */
 const plainMbps = 8
+const plainRiseMbps = plainMbps * (peakFactors.reencoded - 1)
 
 /**
  * Peak on the wire at home: Σ means + the largest single (peak − mean).
@@ -24,12 +25,11 @@ export function homePeak(library: Library, qualities: readonly Quality[], viewer
     const quality = qualities.find(candidate => candidate.id === holding.quality)
     if (!quality || holding.titles === 0) continue
     const bitrateMbps = holding.bitrateMbps ?? quality.bitrateMbps.likely
-    const peakMbps = Math.max(bitrateMbps, Math.min(bitrateMbps * quality.peakFactor, quality.peakLimitMbps ?? Infinity))
     titles += holding.titles
     sumMbps += holding.titles * bitrateMbps
-    largestRiseMbps = Math.max(largestRiseMbps, peakMbps - bitrateMbps)
+    largestRiseMbps = Math.max(largestRiseMbps, peakOf(quality, bitrateMbps) - bitrateMbps)
   }
   const meanMbps = titles ? sumMbps / titles : plainMbps
-  const riseMbps = titles ? largestRiseMbps : plainMbps / 2
+  const riseMbps = titles ? largestRiseMbps : plainRiseMbps
   return { meanMbps, largestRiseMbps: riseMbps, peakMbps: viewers > 0 ? viewers * meanMbps + riseMbps : 0 }
 }

@@ -9,3 +9,5 @@ export const ladder = [
   { rungMbps: 1.8, lines: 480 },
   { rungMbps: 0.9, lines: 360 },
 ] as const
+
+export type Rung = typeof ladder[number]

@@ -1,12 +1,16 @@
 import { z } from 'zod'
 import { layouts } from '../drives/layouts/layouts'
 import { driveClasses } from '../catalogue/driveClasses'
-import { choice, listOf, numberChoice, optionalQuantity, quantity, section, toggle } from './fields'
+import { catalogued, choice, listOf, numberChoice, optionalQuantity, quantity, section, toggle } from './fields'
+import { conditions } from './machine'
 
 /** Most drives one plan can hold, over all its lots. */
 export const mostDrives = 60
 
-const layoutOptions = Object.fromEntries(layouts.map(layout => [layout.id, layout.label]))
+/** The layout of a plan in which none was chosen: it follows the number of drives and what must survive. */
+export const automaticLayout = 'auto'
+
+const layoutOptions = { [automaticLayout]: 'By the number of drives', ...Object.fromEntries(layouts.map(layout => [layout.id, layout.label])) }
 const classOptions = Object.fromEntries(driveClasses.map(driveClass => [driveClass.id, driveClass.label]))
 
 const lotSchema = z.object({
@@ -18,9 +22,10 @@ const lotSchema = z.object({
     label: 'Size', unit: 'TB', min: 0.05, max: 200, fallback: 8,
     description: 'As it is sold: 1 TB = 10¹² bytes.',
   }),
-  priceEach: quantity({
-    label: 'Price each', unit: 'money', min: 0, max: 100_000, fallback: 0,
-    description: 'Nothing if they are already yours.',
+  condition: choice({ label: 'Bought', fallback: 'new', options: conditions, description: 'Drives that you own cost nothing now.' }),
+  priceEach: optionalQuantity({
+    label: 'Price each', unit: 'money', min: 0, max: 100_000,
+    description: 'What one of them costs. If this is empty, the usual price of a terabyte of this kind of drive is used.',
   }),
   role: choice({
     label: 'Use', fallback: 'any',
@@ -36,9 +41,9 @@ export const drivesSchema = section({
   }).refine(lots => lots.reduce((sum, lot) => sum + lot.count, 0) <= mostDrives, {
     error: `Drives: at most ${mostDrives} drives over all lines.`,
   }),
-  layout: choice({
-    label: 'Layout', fallback: 'mirror', options: layoutOptions,
-    description: 'How the drives share the data and what happens when one dies.',
+  layout: catalogued({
+    label: 'Layout', fallback: automaticLayout, options: layoutOptions,
+    description: 'How the drives share the data and what happens when one fails.',
   }),
   hotSpares: quantity({
     label: 'Hot spares', unit: 'drives', min: 0, max: 8, whole: true, fallback: 0,
@@ -49,7 +54,7 @@ export const drivesSchema = section({
     description: 'Copy-on-write checks what it reads and keeps snapshots; it wants a little more free space.',
     options: { journalled: 'Plain, journalled', copyOnWrite: 'Checksummed, copy-on-write' },
   }),
-  driveClass: choice({
+  driveClass: catalogued({
     label: 'Kind of drive', fallback: 'nas', options: classOptions,
     description: 'Sets how many are expected to fail in a year.',
   }),
@@ -60,6 +65,18 @@ export const drivesSchema = section({
   outerMBps: quantity({
     label: 'Sequential rate', unit: 'MB/s', min: 1, max: 20_000, fallback: 200,
     description: 'Outer-track rate from the sheet: about 180 at 5400 turns, 250 at 7200, 530 for a SATA SSD.',
+  }),
+  above45C: toggle({
+    label: 'Warmer than 45 °C', fallback: false,
+    description: 'Drives that run hotter than 45 °C for long fail 1.5 times as often.',
+  }),
+  unmounted: toggle({
+    label: 'Without vibration mounts', fallback: false,
+    description: 'More than 4 spinning drives screwed straight into one case shake each other, and fail 1.5 times as often.',
+  }),
+  ageYears: optionalQuantity({
+    label: 'Age of the drives', unit: 'years', min: 0, max: 30, whole: true,
+    description: 'Whole years in use, 0 for new ones: drives fail more often in their first year and from their fifth on. If this is empty, every year counts alike.',
   }),
   shingled: toggle({
     label: 'Shingled (SMR)', fallback: false,

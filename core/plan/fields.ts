@@ -1,5 +1,7 @@
 import { z } from 'zod'
-import { formatNumber } from '../units/formatNumber'
+import { plainFormat } from '../units/format'
+
+const formatNumber = plainFormat.number
 
 /*
  * The few kinds of field a plan is made of. Label, unit, range, default and gloss stand here once:
@@ -41,6 +43,26 @@ export function choice<const Options extends Record<string, string>>(
   const ids = Object.keys(options) as [keyof Options & string, ...(keyof Options & string)[]]
   const error = `${label}: one of ${ids.map(id => `"${id}"`).join(', ')}.`
   return z.enum(ids, { error }).default(fallback as never).meta({ title: label, description, options })
+}
+
+const idError = (label: string) => `${label}: 1 to 60 letters, digits, - or _.`
+const idPattern = /^[\w-]{1,60}$/
+
+/**
+ * An entry of the catalogue, by its id. `options` are the entries that ship; another id is taken as well, for a catalogue
+ * changes: it is for the assessment to say that it does not know it.
+ */
+export function catalogued({ label, description, options, fallback }: FieldText & { readonly options: Readonly<Record<string, string>>, readonly fallback: string }) {
+  const error = idError(label)
+  return z.string({ error }).regex(idPattern, { error }).default(fallback).meta({ title: label, description, options })
+}
+
+/** Other entries of the plan, by their short names; each at most once. */
+export function references({ label, description, max }: FieldText & { readonly max: number }) {
+  const error = `${label}: a list of at most ${max} short names.`
+  return z.array(z.string({ error }).regex(/^[\w-]{1,40}$/, { error }), { error }).max(max, { error })
+    .refine(list => new Set(list).size === list.length, { error: `${label}: each at most once.` })
+    .default([]).meta({ title: label, description })
 }
 
 /** A number that takes one of a few values, such as the rates a link is sold in. */

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { holdingKinds, otherQualities, type HoldingKindId } from '../catalogue/holdingKinds'
 import { containers, soundCodecs, subtitleKinds } from '../catalogue/media'
 import { qualities } from '../catalogue/qualities'
-import { calendarMonth, choice, listOf, optionalQuantity, quantity, section, text } from './fields'
+import { calendarMonth, catalogued, choice, listOf, optionalQuantity, quantity, references, section, text } from './fields'
 
 const qualityOptions: Record<string, string> = Object.fromEntries([
   ...[...qualities, ...otherQualities].map(quality => [quality.id, quality.label]), ['given', 'Size given directly'],
@@ -13,7 +13,7 @@ const usual = { usual: 'As usual for the quality' } as const
 export const holdingSchema = z.object({
   kind: choice({ label: 'Kind', fallback: 'film', options: kindOptions, description: 'What these are; it decides how they are sized, who plays them, and what their loss would mean.' }),
   name: text({ label: 'Holding', description: 'What these are called.', max: 80 }),
-  quality: choice({
+  quality: catalogued({
     label: 'Quality', fallback: 'hd1080-h264', options: qualityOptions,
     description: 'Picture size and codec of these titles; it sets their bitrate and what a conversion of them costs.',
   }),
@@ -66,6 +66,10 @@ export const holdingSchema = z.object({
   smallCopies: choice({
     label: 'Second copy kept', fallback: 'none', description: 'A small copy beside each title that plays nearly anywhere: space instead of conversions.',
     options: { none: 'None', hd720: '720p H.264, 3 Mb/s', hd1080: '1080p H.264, 6 Mb/s' },
+  }),
+  notOfferedTo: references({
+    label: 'Not offered to', max: 60,
+    description: 'Devices that are not shown these titles, such as weak screens for large HDR films. Their viewers watch something else of the same habit.',
   }),
 })
 

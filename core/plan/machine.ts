@@ -1,31 +1,64 @@
 import { z } from 'zod'
 import { coreKinds } from '../catalogue/coreKinds'
-import { videoEngines, type VideoEngine } from '../catalogue/videoEngines'
-import { choice, listOf, numberChoice, optionalQuantity, quantity, section, text, toggle } from './fields'
+import { machineBases } from '../catalogue/machineBases'
+import { memoryModules } from '../catalogue/memoryModules'
+import { processors } from '../catalogue/processors'
+import { videoEngines } from '../catalogue/videoEngines'
+import { catalogued, choice, listOf, numberChoice, optionalQuantity, quantity, section, text, toggle } from './fields'
 
-function engineOptions(kind: VideoEngine['kind']): Record<string, string> {
-  return Object.fromEntries(videoEngines.filter(engine => engine.kind === kind).map(engine => [engine.id, `${engine.label}, ${engine.years}`]))
-}
+/** How something comes into the house. */
+export const conditions = { new: 'New', refurbished: 'Refurbished', owned: 'Already owned' } as const
+export type Condition = keyof typeof conditions
 
-const builtInOptions: Record<string, string> = { none: 'None', ...engineOptions('built-in'), ...engineOptions('board') }
+/** A base, a processor or an engine of one's own, entered by its figures. */
+export const ownEntry = 'own'
+/** The built-in engine is the one that the processor has. */
+export const engineOfProcessor = 'byProcessor'
+
+const labelled = (entries: readonly { readonly id: string, readonly label: string }[]) => Object.fromEntries(entries.map(({ id, label }) => [id, label]))
+const processorOptions = Object.fromEntries(processors.map(({ id, name, class: kind, year }) => [id, `${name}, ${kind}, ${year}`]))
+const engineOptions = (isCard: boolean) => Object.fromEntries(videoEngines.filter(engine => (engine.kind === 'card') === isCard).map(({ id, label, years }) => [id, `${label}, ${years}`]))
+
+export const partSchema = z.object({
+  ref: catalogued({
+    label: 'Part', fallback: 'cardEntry', options: { ...engineOptions(true), ...processorOptions, ...labelled(memoryModules) },
+    description: 'A processor, video card or memory of the catalogue that is put into the machine.',
+  }),
+  count: quantity({ label: 'How many', unit: 'pieces', min: 1, max: 16, whole: true, fallback: 1, description: 'How many of this part.' }),
+  condition: choice({ label: 'Bought', fallback: 'new', options: conditions, description: 'A part that you own costs nothing now.' }),
+  price: optionalQuantity({
+    label: 'Price each', unit: 'money', min: 0, max: 1_000_000,
+    description: 'What one of them costs. If this is empty, the price of the catalogue is used.',
+  }),
+})
 
 export const machineSchema = section({
-  name: text({ label: 'Machine', description: 'What you call this box.', max: 80 }),
+  name: text({ label: 'Machine', description: 'What you call this machine.', max: 80 }),
+  base: catalogued({
+    label: 'Built on', fallback: ownEntry, options: { [ownEntry]: 'My own entries', ...labelled(machineBases) },
+    description: 'A prebuilt machine or a board of the catalogue; or a machine of your own, described by the fields below.',
+  }),
+  condition: choice({ label: 'Bought', fallback: 'new', options: conditions, description: 'A machine that you own costs nothing now.' }),
+  price: optionalQuantity({
+    label: 'Price without drives', unit: 'money', min: 0, max: 1_000_000,
+    description: 'The machine without the parts listed below and without drives. If this is empty, the price of the catalogue is used.',
+  }),
+  parts: listOf(partSchema, { label: 'Parts', max: 30, description: 'What is put into the machine: a processor, video cards, memory.' }),
+  processor: catalogued({
+    label: 'Processor it comes with', fallback: ownEntry, options: { [ownEntry]: 'My own entries', ...processorOptions },
+    description: 'A processor of the catalogue, or one of your own, described by score or by clock and year.',
+  }),
   score: optionalQuantity({
     label: 'Processor score', unit: 'points', min: 1, max: 500_000,
-    description: 'Multi-thread benchmark score on the public index on which about 2 000 points convert one 1080p stream.',
+    description: 'Multi-thread benchmark score; points per stream is set under Streams. If this is empty, the score of the chosen processor is used.',
   }),
-  cores: quantity({
-    label: 'Cores', unit: 'cores', min: 1, max: 256, whole: true, fallback: 4,
-    description: 'Physical cores. One conversion spreads over about six of them at most.',
-  }),
-  processor: text({
-    label: 'Processor', max: 40,
-    description: 'A model of the catalogue that the figures below were taken from. Empty: figures of your own.',
+  cores: optionalQuantity({
+    label: 'Cores', unit: 'cores', min: 1, max: 256, whole: true,
+    description: 'Physical cores; one conversion spreads over about six of them at most. If this is empty, those of the chosen processor are used, otherwise 4.',
   }),
   sustainedGHz: optionalQuantity({
     label: 'Sustained, all cores', unit: 'GHz', min: 0.1, max: 10,
-    description: 'Clock with all cores busy for long. With the year it stands in for a score that is not known.',
+    description: 'Clock rate with all cores busy for long. With the year of design it replaces an unknown score.',
   }),
   designYear: optionalQuantity({
     label: 'Year of its design', unit: 'year', min: 2000, max: 2040, whole: true,
@@ -33,50 +66,44 @@ export const machineSchema = section({
   }),
   coreKind: choice({ label: 'Kind of cores', fallback: 'fast', options: coreKinds, description: 'Small cores do less at the same clock.' }),
   threadsPerCore: numberChoice({ label: 'Threads a core', unit: 'threads', values: [1, 2], fallback: 1, description: 'A second thread adds about a fifth.' }),
-  memoryGB: quantity({
-    label: 'Memory', unit: 'GB', min: 1, max: 4096, fallback: 8,
-    description: 'A built-in engine takes its sessions\' memory from it; 2.5 GB are left to the system.',
+  memoryGB: optionalQuantity({
+    label: 'Memory', unit: 'GB', min: 1, max: 4096,
+    description: 'Memory in all. A built-in engine takes its sessions\' memory from it. If this is empty, that of the machine with its parts is used, otherwise 8 GB.',
   }),
-  engine: choice({
-    label: 'Built-in video engine', fallback: 'none', description: 'Not every processor of a series has its engine: the exact model counts.',
-    options: builtInOptions,
+  engine: catalogued({
+    label: 'Built-in video engine', fallback: engineOfProcessor, description: 'Not every processor of a series has its engine: the exact model counts.',
+    options: { [engineOfProcessor]: 'As the processor has it', none: 'None', ...engineOptions(false) },
   }),
-  cards: listOf(z.object({
-    class: choice({ label: 'Card', fallback: 'cardEntry', options: engineOptions('card'), description: 'A video card in a slot, by its class.' }),
-  }), { label: 'Video cards', max: 4, description: 'Cards that convert beside or instead of the built-in engine.' }),
   oneEngineAtATime: toggle({
     label: 'One engine at a time', fallback: true,
     description: 'Most server software uses one engine only: a card, once there, takes all conversions.',
   }),
   measuredStreams: optionalQuantity({
     label: 'Measured', unit: 'reference streams', min: 0, max: 1000,
-    description: 'What a bench of this very machine found; it goes before score and clock. Empty: not measured.',
+    description: 'What a measurement of this very machine found; it replaces the estimate from score or clock. Empty: not measured.',
   }),
   measuredLow: optionalQuantity({
     label: 'Measured, at least', unit: 'reference streams', min: 0, max: 1000,
-    description: 'Whole streams that kept up with real time in the bench.',
+    description: 'Whole streams that kept up with real time in the measurement.',
   }),
   measuredBy: text({ label: 'How it was measured', max: 120, description: 'Program, date, and whether it was a simulated machine.' }),
   passivelyCooled: toggle({
     label: 'Passively cooled', fallback: false,
     description: 'Without a fan it slows down under a long load: capacity × 0.8.',
   }),
-  bays: quantity({
-    label: 'Drive bays', unit: 'bays', min: 0, max: 60, whole: true, fallback: 4,
-    description: 'Places for data drives; the system lives on its own small disk.',
+  bays: optionalQuantity({
+    label: 'Drive bays', unit: 'bays', min: 0, max: 60, whole: true,
+    description: 'Places for data drives; the system lives on its own small disk. If this is empty, those of the catalogue are used, otherwise 4.',
   }),
-  boxIdleW: quantity({
-    label: 'Idle, without drives', unit: 'W', min: 0, max: 2000, fallback: 20,
-    description: 'Watts at the wall with nothing to do and the data drives out.',
+  boxIdleW: optionalQuantity({
+    label: 'Idle, without drives', unit: 'W', min: 0, max: 2000,
+    description: 'Power at the wall when idle, without data drives and without the parts listed below. If this is empty, the catalogue\'s figure is used, otherwise 20 W.',
   }),
-  boxLoadW: quantity({
-    label: 'Converting, without drives', unit: 'W', min: 0, max: 3000, fallback: 60,
-    description: 'Watts at the wall with the processor fully busy and the data drives out.',
+  boxLoadW: optionalQuantity({
+    label: 'Converting, without drives', unit: 'W', min: 0, max: 3000,
+    description: 'Power at the wall with the processor fully busy, without data drives and without the parts listed below. If this is empty, the catalogue\'s figure is used, otherwise 60 W.',
   }),
-  price: quantity({
-    label: 'Price without drives', unit: 'money', min: 0, max: 1_000_000, fallback: 0,
-    description: 'The box, ready to take drives. Nothing if it is already yours.',
-  }),
-}, { label: 'Machine', description: 'The box itself: processor, bays, watts and price.' })
+}, { label: 'Machine', description: 'The machine: what it is built on, its parts, power and price.' })
 
 export type Machine = z.infer<typeof machineSchema>
+export type MachinePart = z.infer<typeof partSchema>

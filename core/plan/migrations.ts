@@ -1,4 +1,5 @@
 import { toHabitsAndKinds } from './migrations/toHabitsAndKinds'
+import { toPartsAndPrices } from './migrations/toPartsAndPrices'
 
 /** A plan document of unknown or older shape. */
 export type RawDocument = Readonly<Record<string, unknown>>
@@ -10,7 +11,7 @@ export interface DocumentMigration {
 }
 
 /** Every step from version 1 upwards, in order. */
-export const documentMigrations: readonly DocumentMigration[] = [toHabitsAndKinds]
+export const documentMigrations: readonly DocumentMigration[] = [toHabitsAndKinds, toPartsAndPrices]
 
 /**
  * Runs the steps that lead from a document's version to the target.

@@ -47,14 +47,14 @@ describe('bad documents', () => {
     [{ library: { holdings: [{ titles: 1e9 }] } }, 'library.holdings.0.titles', 'from 0 to 10 000 000 titles'],
     [{ drives: { lots: [{ count: 10_000, sizeTB: 8 }] } }, 'drives.lots.0.count', 'from 1 to 60'],
     [{ drives: { lots: [{ count: 40, sizeTB: 8 }, { count: 40, sizeTB: 8 }] } }, 'drives.lots', 'at most 60 drives'],
-    [{ drives: { layout: 'tower' } }, 'drives.layout', 'one of'],
+    [{ drives: { layout: 'two words' } }, 'drives.layout', 'letters  digits'], [{ library: { holdings: [{ notOfferedTo: ['a', 'a'] }] } }, 'library.holdings.0.notOfferedTo', 'at most once'],
     [{ network: { uploadReserveShare: 2 } }, 'network.uploadReserveShare', 'from 0 to 90 %'],
     [{ drives: [] }, 'drives', 'object'],
     [{ name: '' }, 'name', '1 to 80'],
   ])('%j: names %s and what is allowed', (part, path, text) => {
     const issues = messageOf({ name: 'x', ...part })
     expect(issues.map(([at]) => at)).toContain(path)
-    expect(issues.find(([at]) => at === path)?.[1].replace(/\u202f/g, ' ')).toContain(text)
+    expect(issues.find(([at]) => at === path)?.[1].replace(/,/g, ' ')).toContain(text)
   })
   it('lists every problem, not the first', () => {
     expect(messageOf({ name: '', network: { uploadMbps: -1 }, machine: { cores: 0 } })).toHaveLength(3)
@@ -89,7 +89,7 @@ describe('document migrations', () => {
     expect(read).toMatchObject({
       ok: true, keptAside: [],
       plan: {
-        schemaVersion: 2, name: 'Canal boat', choices: { school: 'level95', horizonYears: 7 },
+        schemaVersion: 3, name: 'Canal boat', choices: { school: 'level95', horizonYears: 7 },
         household: { viewers: [{ id: 'viewer1', name: 'Skipper', place: 'home' }, { id: 'viewer2', name: 'Mate', place: 'away' }], places: [{ id: 'away' }], habits: [], watchingAway: 1 },
         library: { holdings: [{ kind: 'film', titles: 40 }, { kind: 'series' }, { kind: 'homeVideo' }] },
       },
@@ -122,7 +122,7 @@ describe('times, months and lists of choices', () => {
     [{ days: ['mon', 'mon'] }, 'days', 'each at most once'], [{ days: ['moonday'] }, 'days', 'a list of'],
   ])('%j is refused with what is allowed', (habit, field, text) => {
     const read = withHabit(habit)
-    expect(read.ok ? [] : read.issues.map(issue => [issue.path, issue.message.replace(/\u202f/g, ' ')])).toContainEqual([expect.stringContaining(`household.habits.0.${field}`), expect.stringContaining(text)])
+    expect(read.ok ? [] : read.issues.map(issue => [issue.path, issue.message.replace(/,/g, ' ')])).toContainEqual([expect.stringContaining(`household.habits.0.${field}`), expect.stringContaining(text)])
   })
   it('names of viewers, places, devices and classes may stand once only', () => {
     for (const list of ['viewers', 'places', 'devices', 'capabilitySets']) {

@@ -36,12 +36,12 @@ interface SchemaNode {
 /** The plan as JSON Schema (2020-12), published by the server and read by forms. */
 export const planJsonSchema: Readonly<Record<string, unknown>> = z.toJSONSchema(planSchema, { io: 'input', unrepresentable: 'any' })
 
-function kindOf(node: SchemaNode): PlanField['kind'] {
-  if (node.enum) return 'choice'
+function kindOf(node: SchemaNode, options: SchemaNode['options']): PlanField['kind'] {
+  if (node.enum || (node.type === 'string' && options)) return 'choice'
   switch (node.type) {
     case 'number': case 'integer': return 'number'
     case 'boolean': return 'toggle'
-    case 'array': return node.items?.enum ? 'choices' : 'list'
+    case 'array': return node.items?.enum || node.items?.type === 'string' ? 'choices' : 'list'
     case 'object': return 'section'
     default: return 'text'
   }
@@ -53,7 +53,7 @@ function nodeAt(path: string): SchemaNode | undefined {
 
 function describe(node: SchemaNode): PlanField {
   const inner = node.anyOf?.find(candidate => candidate.type !== 'null') ?? node
-  const kind = kindOf(inner)
+  const kind = kindOf(inner, node.options)
   return {
     label: node.title ?? '',
     description: node.description ?? '',
@@ -64,7 +64,7 @@ function describe(node: SchemaNode): PlanField {
     whole: inner.type === 'integer',
     nullable: node.anyOf?.some(candidate => candidate.type === 'null') ?? false,
     fallback: node.default,
-    options: (inner.enum ?? inner.items?.enum ?? []).map(value => ({ value, label: node.options?.[value] ?? String(value) })),
+    options: (inner.enum ?? inner.items?.enum ?? Object.keys(node.options ?? {})).map(value => ({ value, label: node.options?.[value] ?? String(value) })),
   }
 }
 

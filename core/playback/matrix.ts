@@ -6,6 +6,8 @@ import type { TitleTraits } from './titleTraits'
 
 /** One kind of title on one device: without subtitles, and with them where that differs. */
 export interface MatrixCell {
+  /** false where these titles are kept away from the device */
+  readonly offered: boolean
   readonly plain: Playability
   readonly subtitled: Playability | null
 }
@@ -35,30 +37,42 @@ function cellOf(title: TitleTraits, column: MatrixColumn, book: ConversionBook):
   const session = { title, device: column.device, linkMbps: column.linkMbps, capMbps: column.capMbps, subtitled: false }
   const plain = playability(session, book)
   const shown = title.subtitles === 'none' || column.device.subtitles.includes(title.subtitles)
-  return { plain, subtitled: shown ? null : playability({ ...session, subtitled: true }, book) }
+  return { offered: isOffered(title, column.deviceId), plain, subtitled: shown ? null : playability({ ...session, subtitled: true }, book) }
+}
+
+/** Whether titles are offered to a device; one that stands in for a device is offered everything. */
+export function isOffered({ notOfferedTo }: Pick<TitleTraits, 'notOfferedTo'>, deviceId: string | null): boolean {
+  return deviceId === null || !notOfferedTo.includes(deviceId)
 }
 
 /**
  * Share of a habit's sessions that go to each row: by the kinds it watches, and within a kind by titles.
- * When it watches only what the library does not hold, every title is as likely.
+ * What its device is not offered is left out, so that those hours go to what else the habit watches. When it watches only
+ * what the library does not hold, every title that is offered is as likely.
  * @returns by row; what is missing from 1 is sound alone, which plays as it is
  */
-export function rowShares({ habit }: Pick<WeekHabit, 'habit'>, rows: readonly TitleTraits[]): number[] {
+export function rowShares({ habit }: Pick<WeekHabit, 'habit'>, all: readonly TitleTraits[]): number[] {
   const totals: Partial<Record<WatchedKindId, number>> = {}
+  const rows = all.map(row => isOffered(row, habit.device) ? row : { titles: {} as TitleTraits['titles'] })
   for (const row of rows) for (const [kind, titles] of Object.entries(row.titles) as [WatchedKindId, number][]) totals[kind] = (totals[kind] ?? 0) + titles
   const kinds = (Object.entries(habit.watches) as [WatchedKindId, number][]).filter(([kind, parts]) => parts > 0 && (kind === 'music' || (totals[kind] ?? 0) > 0))
   const parts = kinds.reduce((sum, [, part]) => sum + part, 0)
   if (parts === 0) {
-    const all = Object.values(totals).reduce((sum, titles) => sum + titles, 0)
-    return rows.map(row => Object.values(row.titles).reduce((sum, titles) => sum + titles, 0) / all)
+    const titles = Object.values(totals).reduce((sum, count) => sum + count, 0)
+    return rows.map(row => titles > 0 ? Object.values(row.titles).reduce((sum, count) => sum + count, 0) / titles : 0)
   }
   return rows.map(row => kinds.reduce((sum, [kind, part]) => sum + (kind === 'music' ? 0 : part / parts * (row.titles[kind] ?? 0) / totals[kind]!), 0))
 }
 
+export interface MatrixQuestion {
+  readonly rows: readonly TitleTraits[]
+  readonly columns: readonly MatrixColumn[]
+  readonly week: WatchingWeek
+  readonly subtitledShare: number
+}
+
 /** The whole matrix, and what each habit's sessions come to. */
-export function playabilityMatrix(
-  rows: readonly TitleTraits[], columns: readonly MatrixColumn[], week: WatchingWeek, subtitledShare: number, book: ConversionBook,
-): PlayabilityMatrix {
+export function playabilityMatrix({ rows, columns, week, subtitledShare }: MatrixQuestion, book: ConversionBook): PlayabilityMatrix {
   const cells = rows.map(row => columns.map(column => cellOf(row, column, book)))
   const sessions = week.habits.map((habit, at): SessionKind[] => {
     const column = columns.findIndex(candidate => candidate.habits.includes(at))

@@ -1,6 +1,6 @@
 import type { WorkTable } from '../catalogue/workTable'
 import type { Estimate } from '../figure'
-import { ladder } from '../network/ladder'
+import { ladder, type Rung } from '../network/ladder'
 import { softwareWork, type ConversionTask, type ToneMapping } from '../streams/softwareWork'
 import { playbackRules } from './rules'
 import { smallCopyTraits } from './smallCopy'
@@ -13,25 +13,41 @@ export type Outcome = typeof outcomes[number]
 /** A kind of conversion: what goes in, what comes out, and its work. Alike conversions share a key. */
 export interface ConversionClass {
   readonly key: string
-  readonly label: string
+  /** the title it is made of, by its traits' label */
+  readonly title: string
+  readonly lines: number
+  readonly burn: boolean
+  readonly soundConverted: boolean
   readonly task: ConversionTask
   readonly work: Estimate
 }
 
+/** One picture size at which a conversion can be sent, with the highest rate allowed for it. */
+export interface ConversionStep {
+  readonly lines: number
+  readonly mbps: number
+  readonly conversion: ConversionClass
+}
+
 export interface Playability {
   readonly outcome: Outcome
+  /** of what cannot be played: what keeps it from it */
+  readonly stoppedBy: 'machine' | 'line' | 'device' | null
   /** every reason against playing it as it is */
   readonly reasons: readonly Reason[]
   /** what goes out when the picture is converted */
   readonly output: {
     readonly lines: number
     readonly mbps: number
-    /** what would go out if no link and no cap limited it */
-    readonly unlimitedMbps: number
   } | null
+  /** of a conversion, what would go out if no link and no cap limited it, Mb/s; else 0 */
+  readonly unlimitedMbps: number
   /** reference streams, likely */
   readonly work: number
+  /** of a conversion the one that is done; of one that the machine cannot do the least */
   readonly conversion: ConversionClass | null
+  /** the picture sizes that device, line and cap allow, largest first, whatever the machine can do */
+  readonly steps: readonly ConversionStep[]
   /** a second, small copy is played instead */
   readonly smallCopy: boolean
 }
@@ -41,7 +57,7 @@ export interface ServerAbility {
   readonly toneMapping: ToneMapping
   /** whether the machine does one such conversion in real time, on an engine or in software */
   readonly takes: (task: ConversionTask, softwareWork: number) => boolean
-  /** reference streams that one conversion alone can use in software, for the sentence that says why not */
+  /** reference streams that one conversion alone can use in software, for the reason that says why not */
   readonly aloneCapacity: number
 }
 
@@ -50,8 +66,8 @@ const sizeOfLines: Readonly<Record<number, number>> = { 2160: 4, 1080: 1, 720: 4
 
 function reasonsOf(session: Session): Reason[] {
   return playbackRules.flatMap(({ code, needs, broken }) => {
-    const sentence = broken(session)
-    return sentence === null ? [] : [{ code, needs, sentence }]
+    const values = broken(session)
+    return values === null ? [] : [{ code, needs, values }]
   })
 }
 
@@ -61,7 +77,7 @@ export class ConversionBook {
 
   constructor(readonly server: ServerAbility) {}
 
-  conversion({ title, subtitled }: Session, lines: number, burn: boolean, soundConverted: boolean): ConversionClass {
+  conversion({ title, subtitled }: Session, lines: number, { burn, soundConverted }: { readonly burn: boolean, readonly soundConverted: boolean }): ConversionClass {
     const key = `${title.key}-${Math.round(title.bitrateMbps * 1000)}.to${lines}${burn ? '.burn' : ''}${soundConverted ? '.sound' : ''}`
     const known = this.classes.get(key)
     if (known) return known
@@ -76,21 +92,32 @@ export class ConversionBook {
       ...(soundConverted ? {} : { audio: 0 }),
       ...(burn && subtitled ? { burn: title.subtitles === 'bitmap' ? 'bitmap' as const : 'text' as const } : {}),
     }
-    const made = { key, label: `${title.label} to ${lines}p${burn ? ', subtitles burned in' : ''}${soundConverted ? ', sound too' : ''}`, task, work: softwareWork(this.server.table, task) }
+    const made = { key, title: title.label, lines, burn, soundConverted, task, work: softwareWork(this.server.table, task) }
     this.classes.set(key, made)
     return made
   }
 }
 
+/** What a kind of conversion is called. */
+export function conversionText({ title, lines, burn, soundConverted }: ConversionClass): string {
+  return `${title} to ${lines}p${burn ? ', subtitles burned in' : ''}${soundConverted ? ', sound too' : ''}`
+}
+
+/** The best rung of each picture size. */
+function bestOfEachSize(rungs: readonly Rung[]): Rung[] {
+  return rungs.filter((rung, at) => rungs.findIndex(other => other.lines === rung.lines) === at)
+}
+
 /**
  * What the server does for one title on one device at one place, and why.
  * A conversion goes to the largest picture that the device shows, the source has, the limits carry by their rung of the
- * ladder, and one conversion alone manages in real time; when none is left, it cannot be played.
+ * ladder, and one conversion alone manages in real time; when none is left, it cannot be played, and it is told whether
+ * device, line or machine is to blame.
  */
 export function playability(session: Session, book: ConversionBook): Playability {
   const reasons = reasonsOf(session)
   const worst = (['picture', 'sound', 'repack'] as const).find(needs => reasons.some(reason => reason.needs === needs))
-  const untouched = { reasons, output: null, conversion: null, smallCopy: false }
+  const untouched = { reasons, output: null, unlimitedMbps: 0, conversion: null, steps: [], smallCopy: false, stoppedBy: null }
   if (!worst) return { ...untouched, outcome: 'playAsIs', work: 0 }
   const { table, takes, aloneCapacity } = book.server
   if (worst === 'repack') return { ...untouched, outcome: 'repack', work: table.repack.likely }
@@ -105,20 +132,25 @@ export function playability(session: Session, book: ConversionBook): Playability
   const shown = ladder.filter(rung => rung.lines <= shows)
   const rungs = shown.filter(rung => rung.rungMbps <= allowedMbps)
   if (rungs.length === 0) {
-    const sentence = shows === 0 ? 'The device plays no H.264 to convert to.' : `Not even the lowest rung of the ladder fits into ${allowedMbps.toFixed(2)} Mb/s.`
-    return { ...untouched, reasons: [...reasons, { code: 'NO_RUNG', needs: 'picture', sentence }], outcome: 'cannot', work: 0 }
+    const stop = shows === 0 ? { code: 'NO_OUTPUT', values: {} } : { code: 'NO_RUNG', values: { allowedMbps } }
+    return { ...untouched, reasons: [...reasons, { ...stop, needs: 'picture' }], outcome: 'cannot', stoppedBy: shows === 0 ? 'device' : 'line', work: 0 }
   }
-  const soundConverted = reasons.some(reason => reason.needs === 'sound')
-  const burn = reasons.some(reason => reason.code === 'SUBTITLES')
-  for (const rung of rungs) {
-    const conversion = book.conversion(session, rung.lines, burn, soundConverted)
-    if (takes(conversion.task, conversion.work.likely)) {
-      return { outcome: 'picture', reasons, output: { lines: rung.lines, mbps: Math.min(rung.rungMbps, title.bitrateMbps), unlimitedMbps: Math.min(shown[0]!.rungMbps, title.bitrateMbps) }, work: conversion.work.likely, conversion, smallCopy: false }
-    }
+  const how = { soundConverted: reasons.some(reason => reason.needs === 'sound'), burn: reasons.some(reason => reason.code === 'SUBTITLES') }
+  const steps = bestOfEachSize(rungs).map(({ lines, rungMbps }) => ({ lines, mbps: Math.min(rungMbps, title.bitrateMbps), conversion: book.conversion(session, lines, how) }))
+  const unlimitedMbps = Math.min(shown[0]!.rungMbps, title.bitrateMbps)
+  const done = steps.find(({ conversion }) => takes(conversion.task, conversion.work.likely))
+  if (done) {
+    const { lines, mbps, conversion } = done
+    return { ...untouched, outcome: 'picture', output: { lines, mbps }, unlimitedMbps, work: conversion.work.likely, conversion, steps }
   }
-  const least = book.conversion(session, rungs.at(-1)!.lines, burn, soundConverted)
+  const { conversion: least, lines } = steps.at(-1)!
   return {
-    ...untouched, outcome: 'cannot', work: least.work.likely, conversion: least,
-    reasons: [...reasons, { code: 'TOO_SLOW', needs: 'picture', sentence: `Even to ${rungs.at(-1)!.lines}p it needs ${least.work.likely.toFixed(1)} reference streams, and one conversion alone can use ${aloneCapacity.toFixed(1)}.` }],
+    ...untouched, outcome: 'cannot', stoppedBy: 'machine', unlimitedMbps, work: least.work.likely, conversion: least, steps,
+    reasons: [...reasons, { code: 'TOO_SLOW', needs: 'picture', values: { lines, needs: least.work.likely, has: aloneCapacity } }],
   }
+}
+
+/** Whether a session needs its picture converted, whatever the machine can do. */
+export function needsConversion({ outcome, stoppedBy }: Pick<Playability, 'outcome' | 'stoppedBy'>): boolean {
+  return outcome === 'picture' || stoppedBy === 'machine'
 }

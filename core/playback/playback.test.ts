@@ -1,19 +1,19 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { assess } from '../assess'
+import { assess, planAssessor } from '../assess'
 import { catalogue } from '../catalogue/catalogue'
 import { deviceClasses, type Capabilities, type VideoAbility } from '../catalogue/deviceClasses'
 import { codecFamilies, containers, soundCodecs, type CodecFamily, type Container, type HdrKind, type SoundCodec, type SubtitleKind } from '../catalogue/media'
 import { peakMbps, qualities } from '../catalogue/qualities'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
-import { watchingWeek } from '../household/watchingWeek'
-import { planSchema, type PlanInput } from '../plan/planSchema'
+import { planSchema, type Plan, type PlanInput } from '../plan/planSchema'
 import { seededRandom } from '../random'
-import { hourShares, outcomeShares, rowShares } from './matrix'
-import { matrixOf } from './assessPlayback'
+import { cellKey, remediesOf } from '../tiers/rankRemedies'
+import { plainFormat } from '../units/format'
+import { hourShares, isOffered, outcomeShares, rowShares } from './matrix'
 import { ConversionBook, outcomes, playability, type Playability } from './playability'
-import { cellKey, remediesOf, remedyKinds } from './remedies/rankRemedies'
-import { levelNeeded, playbackRules } from './rules'
+import { remedyKinds } from './remedies/remedyKinds'
+import { levelNeeded, playbackRules, reasonText } from './rules'
 import type { Session } from './session'
 import { matrixSummaries } from './summaries'
 import { titleTraits, type TitleTraits } from './titleTraits'
@@ -26,7 +26,7 @@ function title(id: string, changes: Partial<TitleTraits> = {}): TitleTraits {
   const bitrateMbps = changes.bitrateMbps ?? quality.bitrateMbps.likely
   return {
     key: id, label: quality.label, quality, container: usual.container, sound: usual.sound, channels: usual.channels, subtitles: usual.subtitles, hdr: quality.hdr,
-    framesPerSecond: usual.framesPerSecond, interlaced: usual.interlaced, bitrateMbps, peakMbps: peakMbps(quality, bitrateMbps), titles: { film: 1 }, holdings: [0], smallCopies: 'none', ...changes,
+    framesPerSecond: usual.framesPerSecond, interlaced: usual.interlaced, bitrateMbps, peakMbps: peakMbps(quality, bitrateMbps), titles: { film: 1 }, holdings: [0], smallCopies: 'none', notOfferedTo: [], ...changes,
   }
 }
 const bookOf = (aloneCapacity = Infinity) => new ConversionBook({ table: catalogue.workTable, toneMapping: 'atSourceSize', takes: (_, work) => work <= aloneCapacity, aloneCapacity })
@@ -105,7 +105,7 @@ describe('what is done with a title', () => {
     expect(codes(result).at(-1)).toBe('NO_RUNG')
   })
   it('takes a smaller rung when the processor is too slow for the larger, and cannot when it is too slow for all', () => {
-    const needs = (lines: number) => bookOf().conversion({ title: title('uhd-hdr-hevc'), device: classOf('browser'), linkMbps: 99, capMbps: 99, subtitled: false }, lines, false, true).work.likely
+    const needs = (lines: number) => bookOf().conversion({ title: title('uhd-hdr-hevc'), device: classOf('browser'), linkMbps: 99, capMbps: 99, subtitled: false }, lines, { burn: false, soundConverted: true }).work.likely
     const capacity = (needs(1080) + needs(720)) / 2
     expect(play(title('uhd-hdr-hevc'), classOf('browser'), {}, capacity).output?.lines).toBe(720)
     const slow = play(title('uhd-hdr-hevc'), classOf('browser'), {}, 1)
@@ -194,9 +194,8 @@ describe('whatever the title and the device', () => {
 })
 
 const demo = planSchema.parse(tideMillHouse)
-const week = watchingWeek(demo.household)
-const atOnce = { home: 3, away: 2 }
-const { matrix } = matrixOf(demo, catalogue, week, atOnce)
+const factsOf = (plan: Plan) => planAssessor(1).facts(plan, catalogue, ['household', 'playback'])
+const { household: { week }, playback: { matrix } } = factsOf(demo)
 
 describe('the matrix of the demo household', () => {
   it('has a row for each kind of title, most titles first, and a column for each device where it is used', () => {
@@ -213,10 +212,19 @@ describe('the matrix of the demo household', () => {
   })
   it('spreads a habit over the kinds it watches, and within a kind over its titles', () => {
     const habit = { watches: { film: 3, series: 1, homeVideo: 0, music: 0 } }
-    const rows = [{ titles: { film: 30 } }, { titles: { film: 10, series: 5 } }, { titles: { homeVideo: 9 } }] as TitleTraits[]
+    const rows = [{ titles: { film: 30 } }, { titles: { film: 10, series: 5 } }, { titles: { homeVideo: 9 } }].map(row => ({ ...row, notOfferedTo: [] as string[] })) as unknown as TitleTraits[]
     expect(rowShares({ habit } as never, rows)).toEqual([0.75 * 0.75, 0.75 * 0.25 + 0.25, 0])
     expect(rowShares({ habit: { watches: { film: 0, series: 0, homeVideo: 0, music: 0 } } } as never, rows)).toEqual([30 / 54, 15 / 54, 9 / 54])
     expect(rowShares({ habit: { watches: { film: 0, series: 1, homeVideo: 0, music: 3 } } } as never, rows)).toEqual([0, 0.25, 0])
+  })
+  it('gives the hours of titles that a device is not offered to what else the habit watches', () => {
+    const habit = { device: 'stick', watches: { film: 3, series: 1, homeVideo: 0, music: 0 } }
+    const rows = (first: string[], second: string[] = []) => [{ titles: { film: 30 }, notOfferedTo: first }, { titles: { film: 10, series: 5 }, notOfferedTo: second }, { titles: { homeVideo: 9 }, notOfferedTo: [] }] as unknown as TitleTraits[]
+    expect(rowShares({ habit } as never, rows(['stick']))).toEqual([0, 1, 0])
+    expect(rowShares({ habit } as never, rows(['tablet']))).toEqual([0.75 * 0.75, 0.75 * 0.25 + 0.25, 0])
+    // Without any films or series left, whatever is offered is as likely.
+    expect(rowShares({ habit } as never, rows(['stick'], ['stick']))).toEqual([0, 0, 1])
+    expect([isOffered({ notOfferedTo: ['stick'] }, 'stick'), isOffered({ notOfferedTo: ['stick'] }, null)]).toEqual([false, true])
   })
   it('shares of hours add up to 1', () => {
     const shares = hourShares(matrix, week)!
@@ -258,13 +266,13 @@ describe('the matrix of the demo household', () => {
   })
   it('without devices shows the generic classes', () => {
     const bare = planSchema.parse({ name: 'x', library: tideMillHouse.library })
-    const { columns } = matrixOf(bare, catalogue, watchingWeek(bare.household), atOnce).matrix
+    const { columns } = factsOf(bare).playback.matrix
     expect(columns.map(column => column.className)).toEqual(deviceClasses.map(entry => entry.label))
   })
   it('takes a class of one\'s own before a generic one', () => {
     const input: PlanInput = { ...tideMillHouse, household: { ...tideMillHouse.household, capabilitySets: [{ id: 'tablet', label: 'Panel', video: [], hdr: [], containers: [], sound: [], subtitles: [] }] } }
     const plan = planSchema.parse(input)
-    const own = matrixOf(plan, catalogue, watchingWeek(plan.household), atOnce).matrix
+    const own = factsOf(plan).playback.matrix
     const panel = own.columns.findIndex(column => column.className === 'Panel')
     expect(own.cells.every(row => row[panel]!.plain.outcome === 'cannot')).toBe(true)
   })
@@ -284,7 +292,7 @@ describe('remedies', () => {
   })
   it('remove what the matrix of the changed plan says', () => {
     const trouble = (plan: typeof demo) => {
-      const shares = hourShares(matrixOf(plan, catalogue, watchingWeek(plan.household), atOnce).matrix, watchingWeek(plan.household))!
+      const shares = factsOf(plan).playback.shares!
       return shares.picture + shares.cannot
     }
     for (const remedy of ranked) expect(remedy.removedShare).toBeCloseTo(1 - trouble(remedy.plan) / trouble(demo), 9)
@@ -300,7 +308,7 @@ describe('remedies', () => {
     const column = matrix.columns.findIndex(entry => entry.deviceName === 'Attic stick')
     expect(matrix.cells[row]![column]!.plain.outcome).toBe('picture')
     const remedy = cells.get(cellKey(row, column))!
-    const after = matrixOf(remedy.plan, catalogue, watchingWeek(remedy.plan.household), atOnce).matrix
+    const after = factsOf(remedy.plan).playback.matrix
     const cell = after.cells[after.rows.findIndex(entry => entry.holdings.includes(matrix.rows[row]!.holdings[0]!))]![after.columns.findIndex(entry => entry.key === matrix.columns[column]!.key)]!
     expect(['playAsIs', 'repack', 'sound']).toContain(cell.plain.outcome)
     expect([...cells.keys()].every(key => /^\d+ \d+$/.test(key))).toBe(true)
@@ -322,8 +330,52 @@ describe('remedies', () => {
   })
   it('are none where nothing is converted', () => expect(remediesOf(planSchema.parse({ name: 'x' }), catalogue)).toEqual({ ranked: [], cells: new Map() }))
   it('each kind proposes for the demo', () => {
-    for (const kind of remedyKinds) expect(kind(demo, matrix, week).length, String(kind)).toBeGreaterThanOrEqual(0)
-    expect(remedyKinds.filter(kind => kind(demo, matrix, week).length > 0).length).toBeGreaterThanOrEqual(4)
+    for (const kind of remedyKinds) expect(kind(demo, matrix, catalogue).length, String(kind)).toBeGreaterThanOrEqual(0)
+    expect(remedyKinds.filter(kind => kind(demo, matrix, catalogue).length > 0).length).toBeGreaterThanOrEqual(4)
+  })
+})
+
+describe('titles that a device is not offered', () => {
+  const hdr = demo.library.holdings.findIndex(holding => holding.quality === 'uhd-hdr-hevc')
+  const kept = { ...demo, library: { ...demo.library, holdings: demo.library.holdings.map((holding, at) => at === hdr ? { ...holding, notOfferedTo: ['attic', 'cabin', 'settop'] } : holding) } }
+  it('need no conversion there, and stay what they are elsewhere', () => {
+    const { playback } = factsOf(kept)
+    const row = playback.matrix.rows.findIndex(entry => entry.holdings.includes(hdr))
+    playback.matrix.columns.forEach((column, at) => expect(playback.matrix.cells[row]![at]!.offered, column.key).toBe(!['attic', 'cabin', 'settop'].includes(column.deviceId!)))
+    expect(playback.shares!.cannot).toBeLessThan(factsOf(demo).playback.shares!.cannot)
+    expect(playback.stuck).toEqual([])
+    playback.matrix.sessions.forEach(sessions => expect(sessions.reduce((sum, { chance }) => sum + chance, 0)).toBeLessThanOrEqual(1 + 1e-12))
+  })
+  it('mend a verdict that only they spoilt', () => {
+    const state = (plan: Plan) => assess(plan, catalogue).domains.streams.state
+    expect([state(demo), state(kept)]).toEqual(['short', 'tight'])
+  })
+  it('are proposed as a remedy that costs nothing', () => {
+    const remedy = remediesOf(demo, catalogue).ranked.find(entry => entry.leavesOut)!
+    expect(remedy).toMatchObject({ price: 0, extraTB: 0 })
+    expect(remedy.label).toMatch(/^Do not offer .* on /)
+  })
+  it('that are all its viewers have are a finding, and no conversion', () => {
+    const plan = planSchema.parse({
+      name: 'x', machine: { score: 4000 }, library: { holdings: [{ titles: 3, notOfferedTo: ['stick'] }] },
+      household: { viewers: [{ id: 'a' }], devices: [{ id: 'stick', class: 'stickHd' }], habits: [{ name: 'Evening', viewer: 'a', device: 'stick' }] },
+    })
+    const { findings, figures } = assess(plan, catalogue)
+    expect(findings.map(entry => entry.code)).toContain('NOTHING_OFFERED')
+    expect(figures['streams.asked']!.value).toBe(0)
+  })
+})
+
+describe('reasons in words', () => {
+  it('are whole sentences with their numbers, whatever the title and the device', () => {
+    fc.assert(fc.property(anyTitle, anyDevice, fc.record({ linkMbps: anyRate, capMbps: anyRate, subtitled: fc.boolean() }), fc.constantFrom(0.1, 3, Infinity), (of, device, limit, alone) => {
+      for (const reason of play(of, device, limit, alone).reasons) expect(reasonText(reason, plainFormat)).toMatch(/^[A-Z0-9](?!.*(undefined|NaN|Infinity)).*\.$/)
+    }), { numRuns: 300 })
+  })
+  it('tell machine, line and device apart', () => {
+    expect(play(title('hd1080-h264'), classOf('tv2020'), { linkMbps: 0.5 })).toMatchObject({ stoppedBy: 'line' })
+    expect(play(title('uhd-hdr-hevc'), classOf('browser'), {}, 0.1)).toMatchObject({ stoppedBy: 'machine' })
+    expect(play(title('hd1080-h264'), { ...classOf('tv2020'), video: [] })).toMatchObject({ stoppedBy: 'device' })
   })
 })
 
@@ -332,15 +384,15 @@ describe('conversions asked', () => {
     const plan = planSchema.parse({
       name: 'x', machine: { score: 4000, cores: 4 }, choices: { systemReserveShare: 0 },
       household: {
-        viewers: [{ id: 'a' }, { id: 'b' }], devices: [{ id: 'stick', class: 'stickHd', link: 'wired100' }], subtitlesShare: 0, forcedSubtitlesShare: 0,
+        viewers: [{ id: 'a', lowestRungMbps: 10 }, { id: 'b', lowestRungMbps: 10 }], devices: [{ id: 'stick', class: 'stickHd', link: 'wired100' }], subtitlesShare: 0, forcedSubtitlesShare: 0,
         habits: ['a', 'b'].map(viewer => ({ viewer, device: 'stick', days: ['sat' as const], earliest: 1200, latest: 1200, minutes: 60, chance: viewer === 'a' ? 0.5 : 0.4, watches: { film: 1, series: 0 } })),
       },
       library: { holdings: [{ quality: 'hd1080-hevc', titles: 1 }] },
     })
-    const { figures, series } = assess(plan, catalogue)
+    const { figures, domains } = assess(plan, catalogue)
     // P(2) = 0.2, P(>=1) = 0.7: two convert more often than once in twenty.
     expect([figures['streams.asked95']?.value, figures['streams.asked99']?.value, figures['streams.askedHeadCount']?.value]).toEqual([2, 2, 2])
-    const work = series.mix[0]!.work.likely
+    const work = domains.streams.mix[0]!.work.likely
     // The machine has 2 reference streams; two conversions need more only if each takes over 1. Then 12 slots · 5 min · 0.2 · 4.348.
     const short = work / 2 * 200 > 100 ? 12 * 5 * 0.2 * 4.348 : 0
     expect(figures['streams.minutesShortPerMonth']?.value).toBeCloseTo(short, 9)

@@ -1,13 +1,35 @@
 import type { WatchingWeek } from '../household/watchingWeek'
 import type { Demand, MixPart, SessionLoad } from '../streams/demand'
-import { hourShares, type PlayabilityMatrix } from './matrix'
+import type { PlayabilityMatrix } from './matrix'
+import { conversionText, needsConversion, type Playability } from './playability'
 
 /** Id of the figure of one kind of conversion. */
 export function workFigureId(conversionKey: string): string {
   return `playback.work.${conversionKey}`
 }
 
-/** What the matrix and the week together ask of the machine. */
+/** A habit whose streams line or cap keep below the lowest quality that its viewer accepts. */
+export interface BelowAccepted { readonly habit: number, readonly mbps: number, readonly acceptedMbps: number }
+
+/** Rates are told apart down to this, Mb/s. */
+const rateTolerance = 1e-9
+
+/** The rate below which a viewer's stream counts as too low: what they accept, but never more than the picture has. */
+function acceptedMbps({ unlimitedMbps }: Playability, lowestMbps: number): number {
+  return Math.min(lowestMbps, unlimitedMbps)
+}
+
+/**
+ * The conversions that a stream may be stepped down to while its viewer still accepts it. Where the line carries nothing
+ * that they accept, everything it carries: that is the line's fault, and no more can be asked of the machine.
+ */
+function acceptable(play: Playability, lowestMbps: number): Playability['steps'] {
+  const least = acceptedMbps(play, lowestMbps) - rateTolerance
+  const accepted = play.steps.filter(step => step.mbps >= least)
+  return accepted.length ? accepted : play.steps
+}
+
+/** What the matrix and the week together need of the machine. */
 export function playbackDemand(matrix: PlayabilityMatrix, week: WatchingWeek): Demand {
   const hours = new Map<string, { hours: number, part: Omit<MixPart, 'share'> }>()
   const loads = matrix.sessions.map((sessions, at) => {
@@ -16,18 +38,19 @@ export function playbackDemand(matrix: PlayabilityMatrix, week: WatchingWeek): D
     const lowest = week.watchers[watcher]!.lowestRungMbps
     const merged = new Map<string, SessionLoad>()
     for (const { play, chance } of sessions) {
-      if (play.outcome === 'picture' && play.conversion) {
-        const { key, label, work, task } = play.conversion
-        const known = hours.get(key) ?? { hours: 0, part: { key, label, work, task, figure: workFigureId(key) } }
+      const converts = needsConversion(play)
+      if (converts && play.conversion) {
+        const { key, work, task } = play.conversion
+        const known = hours.get(key) ?? { hours: 0, part: { key, label: conversionText(play.conversion), work, task, figure: workFigureId(key) } }
         known.hours += chance * hoursPerWeek
         hours.set(key, known)
       }
-      if (play.outcome === 'cannot' || play.work === 0) continue
-      // A small picture that goes out as well as it can be is not too low, however low the rung.
-      const tooLow = play.output !== null && play.output.mbps < Math.min(lowest, play.output.unlimitedMbps) - 1e-9
-      const id = `${play.outcome === 'picture' ? play.conversion?.key : ''} ${play.work} ${tooLow}`
+      // What line or device stop puts nothing on the machine, and is not its fault.
+      if ((play.outcome === 'cannot' && !converts) || play.work === 0) continue
+      const options = converts ? acceptable(play, lowest).map(({ conversion }) => ({ key: conversion.key, task: conversion.task, work: conversion.work.likely })) : []
+      const id = converts ? options.map(option => option.key).join(' ') : `${play.work}`
       const before = merged.get(id)
-      merged.set(id, { work: play.work, task: play.outcome === 'picture' ? play.conversion?.task ?? null : null, tooLow, chance: (before?.chance ?? 0) + chance })
+      merged.set(id, { work: converts ? 0 : play.work, options, chance: (before?.chance ?? 0) + chance })
     }
     return [...merged.values()]
   })
@@ -35,8 +58,20 @@ export function playbackDemand(matrix: PlayabilityMatrix, week: WatchingWeek): D
   return {
     week,
     loads,
-    convertingShares: matrix.sessions.map(sessions => sessions.reduce((sum, { play, chance }) => play.outcome === 'picture' ? sum + chance : sum, 0)),
+    convertingShares: matrix.sessions.map(sessions => sessions.reduce((sum, { play, chance }) => needsConversion(play) ? sum + chance : sum, 0)),
     mix: total > 0 ? [...hours.values()].map(({ hours: share, part }) => ({ ...part, share: share / total })).sort((a, b) => b.share - a.share) : [],
-    cannotShare: hourShares(matrix, week)?.cannot ?? 0,
   }
+}
+
+/** Habits with streams that line or cap keep below what their viewer accepts; of each the lowest rate. */
+export function belowAccepted(matrix: PlayabilityMatrix, week: WatchingWeek): BelowAccepted[] {
+  return matrix.sessions.flatMap((sessions, habit) => {
+    const lowest = week.watchers[week.habits[habit]!.watcher]!.lowestRungMbps
+    const low = sessions.flatMap(({ play }) => {
+      const accepted = acceptedMbps(play, lowest)
+      const best = play.steps[0]
+      return best && best.mbps < accepted - rateTolerance ? [{ habit, mbps: best.mbps, acceptedMbps: accepted }] : []
+    })
+    return low.length ? [low.reduce((worst, entry) => entry.mbps < worst.mbps ? entry : worst)] : []
+  })
 }

@@ -17,5 +17,6 @@ export interface Session {
 export const remediesOfReasons = ['repack', 'sound', 'picture'] as const
 export type Needs = typeof remediesOfReasons[number]
 
-/** Why a title does not play as it is. */
-export interface Reason { readonly code: string, readonly needs: Needs, readonly sentence: string }
+/** Why a title does not play as it is: a code with its numbers and names; `reasonText` puts it into words. */
+export interface Reason { readonly code: string, readonly needs: Needs, readonly values: ReasonValues }
+export type ReasonValues = Readonly<Record<string, string | number | boolean>>

@@ -26,6 +26,8 @@ export interface TitleTraits {
   readonly holdings: readonly number[]
   /** second copies beside these titles */
   readonly smallCopies: Holding['smallCopies']
+  /** short names of the devices that these titles are kept away from */
+  readonly notOfferedTo: readonly string[]
 }
 
 interface Row { traits: Omit<TitleTraits, 'bitrateMbps' | 'peakMbps' | 'titles' | 'holdings'>, rate: number, count: number, titles: Partial<Record<WatchedKindId, number>>, holdings: number[] }
@@ -65,8 +67,9 @@ export function titleTraits(library: Library, qualities: readonly Quality[]): Ti
       framesPerSecond: holding.framesPerSecond ?? usual.framesPerSecond,
       interlaced: holding.interlaced === 'usual' ? usual.interlaced : holding.interlaced === 'yes',
       smallCopies: holding.smallCopies,
+      notOfferedTo: [...holding.notOfferedTo].sort(),
     }
-    const key = [quality.id, traits.container, traits.sound, traits.channels, traits.subtitles, traits.framesPerSecond, traits.interlaced ? 'i' : 'p', traits.smallCopies].join('-').replaceAll('.', '_')
+    const key = [quality.id, traits.container, traits.sound, traits.channels, traits.subtitles, traits.framesPerSecond, traits.interlaced ? 'i' : 'p', traits.smallCopies, ...(traits.notOfferedTo.length ? ['not', ...traits.notOfferedTo] : [])].join('-').replaceAll('.', '_')
     const row = rows.get(key) ?? { traits: { key, label: label(quality, holding), ...traits }, rate: 0, count: 0, titles: {}, holdings: [] }
     rows.set(key, row)
     const watched = holding.kind as WatchedKindId

@@ -33,9 +33,9 @@ function encodeOf(table: Catalogue['workTable'], codec: ArchiveCodec): Estimate 
  * passed through. HDR is kept, so nothing is tone-mapped. Holdings that would grow are left out.
  * @param capacity reference streams of the processor, likely > 0
  */
-export function archiveConversions({ library }: Pick<Plan, 'library'>, catalogue: Catalogue, capacity: Estimate, codec: ArchiveCodec): ArchiveConversion[] {
+export function archiveConversions({ library }: Pick<Plan, 'library'>, catalogue: Catalogue, { capacity, codec }: { readonly capacity: Estimate, readonly codec: ArchiveCodec }): ArchiveConversion[] {
   const { qualities, workTable } = catalogue
-  const sizes = holdingSizes(library, qualities).filter(size => size.sized === 'video')
+  const sizes = holdingSizes(library, catalogue).filter(size => size.sized === 'video')
   return sizes.flatMap(({ index, name, amount, todayTB }) => {
     const holding = library.holdings[index]!
     const source = qualities.find(quality => quality.id === holding.quality)!

@@ -13,7 +13,10 @@ export interface ProcessorCapacity {
 }
 
 /** Capacity left of a processor without a fan under a long load. */
-const passiveFactor = 0.8
+export const passiveFactor = 0.8
+
+/** The score rule is good to this much either way. */
+export const pointsSpread = 0.25
 
 /**
  * Score rule: reference streams a processor converts at once = score · (1 − reserve) ÷ points a stream.
@@ -26,7 +29,7 @@ export function processorCapacity({ score, pointsPerStream, reserveShare, passiv
   requireWithin('SCORE', points.low, 0)
   requireWithin('POINTS', pointsPerStream, 1)
   requireWithin('RESERVE', reserveShare, 0, 1)
-  const perStream = { low: pointsPerStream * 0.75, likely: pointsPerStream, high: pointsPerStream * 1.25 }
+  const perStream = { low: pointsPerStream * (1 - pointsSpread), likely: pointsPerStream, high: pointsPerStream * (1 + pointsSpread) }
   return band(
     { perStream, points },
     values => values.points * (1 - reserveShare) * (passivelyCooled ? passiveFactor : 1) / values.perStream,
@@ -35,7 +38,7 @@ export function processorCapacity({ score, pointsPerStream, reserveShare, passiv
 }
 
 /** How many of a processor's cores one conversion can use. */
-const coresOneConversionUses = 6
+export const coresOneConversionUses = 6
 
 /**
  * Reference streams that one conversion alone can use: capacity · min(1, 6/cores).

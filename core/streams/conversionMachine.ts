@@ -1,9 +1,10 @@
-import { engineRateBand, hostWorkOfBurning, hostWorkPerSession, usableRateShare, videoEngines, type VideoEngine } from '../catalogue/videoEngines'
+import { engineRateBand, hostWorkOfBurning, hostWorkPerSession, usableRateShare, type VideoEngine } from '../catalogue/videoEngines'
 import type { WorkTable } from '../catalogue/workTable'
 import type { Estimate } from '../figure'
+import type { Hardware } from '../machine/hardware'
 import type { Choices } from '../plan/choices'
-import type { Machine } from '../plan/machine'
 import { singleConversionCapacity } from './capacity'
+import { plannedCapacity } from './plannedCapacity'
 import type { ConversionTask } from './softwareWork'
 
 /** What can run out: the units of an engine, and the processor. */
@@ -31,28 +32,27 @@ export interface ConversionMachine {
   readonly systemMemoryMB: number
 }
 
-/** Left to the system and the media software before a built-in engine's sessions, GB: 1 and 1.5. */
-const systemMemoryGB = 2.5
 /** Less than a session's worth, MB: such an engine is not counted. */
-const leastSessionMB = 300
+export const leastSessionMB = 300
 
-/** The engines of a plan's machine that take conversions: one at a time means the first card, where there is one. */
-export function enginesInUse(machine: Pick<Machine, 'engine' | 'cards' | 'oneEngineAtATime'>, { hardwareConversion }: Pick<Choices, 'hardwareConversion'>): VideoEngine[] {
+/** What of the choices decides how conversions are done. */
+export type ConversionChoices = Pick<Choices, 'pointsPerStream' | 'systemReserveShare' | 'hardwareConversion' | 'fallbackShare'>
+
+/** The engines that take conversions: one at a time means the cards, where there is one. Cards stand first. */
+export function enginesInUse({ builtIn, cards, oneEngineAtATime }: Pick<Hardware, 'builtIn' | 'cards' | 'oneEngineAtATime'>, { hardwareConversion }: Pick<Choices, 'hardwareConversion'>): VideoEngine[] {
   if (!hardwareConversion) return []
-  const engineOf = (id: string) => videoEngines.filter(engine => engine.id === id)
-  const cards = machine.cards.flatMap(card => engineOf(card.class))
-  const builtIn = engineOf(machine.engine)
-  return machine.oneEngineAtATime ? (cards.length ? cards : builtIn) : [...cards, ...builtIn]
+  const own = builtIn ? [builtIn] : []
+  return oneEngineAtATime && cards.length ? [...cards] : [...cards, ...own]
 }
 
-/** The machine of a plan. */
-export function conversionMachine(machine: Machine, choices: Choices, table: WorkTable, processor: Estimate | null): ConversionMachine {
-  const systemMemoryMB = Math.max(0, machine.memoryGB - systemMemoryGB) * 1000
-  const engines = enginesInUse(machine, choices).filter(engine => engine.memoryGB !== null || systemMemoryMB >= leastSessionMB)
+/** A plan's machine as far as conversions go. */
+export function conversionMachine(hardware: Hardware, choices: ConversionChoices, table: WorkTable): ConversionMachine {
+  const { cores, engineMemoryMB: systemMemoryMB } = hardware
+  const engines = enginesInUse(hardware, choices).filter(engine => engine.memoryGB !== null || systemMemoryMB >= leastSessionMB)
   return {
-    table, processor, cores: machine.cores, engines,
+    table, cores, engines, systemMemoryMB,
+    processor: plannedCapacity(hardware, choices),
     fallbackShare: engines.length === 0 ? 0 : choices.fallbackShare ?? Math.max(...engines.map(engine => engine.usualFallback)),
-    systemMemoryMB,
   }
 }
 
@@ -73,16 +73,23 @@ export type UnitShares = Readonly<Partial<Record<Unit, number>>>
 
 /** Whether an engine takes a conversion: it must decode the codec, and do one alone in real time. */
 export function engineTakes(task: ConversionTask, engine: VideoEngine): boolean {
-  const shares = engineShares(task, engine, 0, likelyEnds, Infinity)
+  const shares = engineShares(task, engine, { toneMapWork: 0, ends: likelyEnds, systemMemoryMB: Infinity })
   return shares !== null && (['decode', 'toneMap', 'encode'] as const).every(unit => (shares[unit] ?? 0) <= 1)
+}
+
+/** Under what an engine works. */
+export interface EngineConditions {
+  /** reference streams of mapping tones on the processor, where the engine cannot */
+  readonly toneMapWork: number
+  readonly ends: Ends
+  readonly systemMemoryMB: number
 }
 
 /**
  * What one conversion takes of an engine's units, each as a share of what is usable of it; the processor's in reference
  * streams. Null where the engine cannot decode the codec.
- * @param toneMapWork reference streams of mapping tones on the processor, where the engine cannot
  */
-export function engineShares(task: ConversionTask, engine: VideoEngine, toneMapWork: number, { rates, sessionCap, host }: Ends, systemMemoryMB: number): (UnitShares & { readonly hostWork: number }) | null {
+export function engineShares(task: ConversionTask, engine: VideoEngine, { toneMapWork, ends: { rates, sessionCap, host }, systemMemoryMB }: EngineConditions): (UnitShares & { readonly hostWork: number }) | null {
   const { source, outputSize } = task
   const rate = engine.decode[source.codec]
   if (rate === undefined) return null

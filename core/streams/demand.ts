@@ -16,26 +16,33 @@ export interface MixPart {
   readonly figure: string
 }
 
+/** One conversion by which a session can be served. */
+export interface ConversionOption {
+  readonly key: string
+  readonly task: ConversionTask
+  /** reference streams in software */
+  readonly work: number
+}
+
 /** What one session of a habit may put on the machine. */
 export interface SessionLoad {
   /** chance, given that the habit goes on */
   readonly chance: number
-  /** reference streams in software */
+  /** reference streams of a session whose sound or container change only, which no engine does; 0 for a conversion */
   readonly work: number
-  /** null where only sound or container change, which no engine does */
-  readonly task: ConversionTask | null
-  /** what goes out is below the lowest quality that the viewer accepts: short by itself */
-  readonly tooLow: boolean
+  /**
+   * Conversions of the picture, largest first, down to the lowest quality that its viewer accepts: before the machine falls
+   * behind, the stream steps down to the least of them. Empty where the picture is left alone.
+   */
+  readonly options: readonly ConversionOption[]
 }
 
 /** Conversions as they follow from people, devices and titles. */
 export interface Demand {
   readonly week: WatchingWeek
   readonly mix: readonly MixPart[]
-  /** by habit: share of its sessions whose picture is converted */
+  /** by habit: share of its sessions whose picture needs converting, whether or not this machine can */
   readonly convertingShares: readonly number[]
   /** by habit */
   readonly loads: readonly (readonly SessionLoad[])[]
-  /** share of the watching hours that cannot be played at all */
-  readonly cannotShare: number
 }

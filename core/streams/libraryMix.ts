@@ -11,7 +11,7 @@ import { softwareWork, type ConversionTask, type ToneMapping } from './softwareW
  * 1080p, or at the source's own size where that is smaller.
  * @returns parts by quality, largest share first; empty when the library holds no video
  */
-export function libraryMix(library: Library, qualities: readonly Quality[], table: WorkTable, toneMapping: ToneMapping): MixPart[] {
+export function libraryMix(library: Library, qualities: readonly Quality[], { table, toneMapping }: { readonly table: WorkTable, readonly toneMapping: ToneMapping }): MixPart[] {
   const videos = library.holdings.filter(holding => holding.titles > 0 && qualities.some(quality => quality.id === holding.quality))
   const titles = videos.reduce((sum, holding) => sum + holding.titles, 0)
   return [...group(videos, holding => holding.quality)].map(([id, holdings]) => {

@@ -7,9 +7,9 @@ import { exactly, type Estimate } from '../figure'
 const byYear: readonly (readonly [number, number])[] = [[2008, 190], [2010, 290], [2011, 290], [2012, 340], [2013, 380], [2015, 430], [2018, 430], [2019, 500], [2020, 500], [2021, 600]]
 const byKind: Readonly<Partial<Record<CoreKind, number>>> = { efficiency: 400, armSmall: 60, armMiddle: 150, armBig: 250 }
 /** What a second thread a core adds. */
-const secondThread = 1.2
+export const secondThread = 1.2
 /** The rule is good to this much either way. */
-const spread = 0.35
+export const clockRuleSpread = 0.35
 
 /** Points per core-GHz. */
 export function pointsPerCoreGHz(year: number, kind: CoreKind): number {
@@ -35,7 +35,7 @@ export function scoreFromCores({ cores, gigahertz, year, kind, threadsPerCore }:
   requireWithin('GHZ', gigahertz, 0.01)
   const points = pointsPerCoreGHz(year, kind)
   return band(
-    { points: { low: points * (1 - spread), likely: points, high: points * (1 + spread) }, cores: exactly(cores) },
+    { points: { low: points * (1 - clockRuleSpread), likely: points, high: points * (1 + clockRuleSpread) }, cores: exactly(cores) },
     values => values.cores * gigahertz * values.points * (threadsPerCore === 2 ? secondThread : 1), 'linear',
   )
 }

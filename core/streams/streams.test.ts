@@ -87,7 +87,7 @@ describe('the mix of a library', () => {
   const { library } = planSchema.parse({ name: 'x', library: { holdings: [
     { quality: 'hd1080-h264', titles: 75 }, { quality: 'uhd-hdr-hevc', titles: 20 }, { quality: 'hd1080-h264', titles: 5, bitrateMbps: 28 },
   ] } })
-  const mix = libraryMix(library, qualities, workTable, 'afterScaling')
+  const mix = libraryMix(library, qualities, { table: workTable, toneMapping: 'afterScaling' })
   it('has a part for each quality, shares adding up to 1, bitrates meant over its titles', () => {
     expect(mix.map(part => [part.key, part.share])).toEqual([['hd1080-h264', 0.8], ['uhd-hdr-hevc', 0.2]])
     expect(mix[0]!.task.source.bitrateMbps).toBeCloseTo((75 * 8 + 5 * 28) / 80, 9)
@@ -95,5 +95,5 @@ describe('the mix of a library', () => {
   it('has the mean work of its parts', () => {
     expect(meanWork(mix).likely).toBeCloseTo(0.8 * mix[0]!.work.likely + 0.2 * mix[1]!.work.likely, 12)
   })
-  it('is empty without titles', () => expect(libraryMix({ ...library, holdings: [] }, qualities, workTable, 'afterScaling')).toEqual([]))
+  it('is empty without titles', () => expect(libraryMix({ ...library, holdings: [] }, qualities, { table: workTable, toneMapping: 'afterScaling' })).toEqual([]))
 })

@@ -1,17 +1,22 @@
+import { entryOf, type Catalogue } from '../catalogue/catalogue'
 import type { WayOfBuilding } from '../catalogue/waysOfBuilding'
-import { planSchema, type Plan } from '../plan/planSchema'
+import { newPart } from '../machine/partChanges'
+import { machineSchema } from '../plan/machine'
+import type { Plan } from '../plan/planSchema'
 
 /**
- * The plan with a way of building as its machine: box, drives, layout and network port are taken from the way;
- * the need (household, library, line, choices) stays as it is.
+ * The plan with a build as its machine: base, parts, drives, layout and network port are the build's; the need (household,
+ * library, line, choices) stays as it is.
  */
-export function adoptWay(plan: Plan, way: WayOfBuilding): Plan {
-  const { portMbps, idleW, loadW, ...box } = way.machine
+export function adoptWay(plan: Plan, way: WayOfBuilding, { machineBases }: Pick<Catalogue, 'machineBases'>): Plan {
   const { layout, fileSystem, ...lot } = way.drives
-  return planSchema.parse({
+  return {
     ...plan,
-    machine: { ...box, boxIdleW: idleW, boxLoadW: loadW, name: way.label },
-    drives: { ...plan.drives, lots: [{ ...lot, role: 'any' }], layout, fileSystem, hotSpares: 0, shingled: false, failuresPerYear: null, driveClass: 'nas' },
-    network: { ...plan.network, serverPortMbps: portMbps },
-  })
+    machine: machineSchema.parse({ name: way.label, base: way.base, parts: way.parts.map(newPart) }),
+    drives: {
+      ...plan.drives, lots: [{ ...lot, condition: 'new', role: 'any' }], layout, fileSystem, hotSpares: 0, shingled: false, failuresPerYear: null, driveClass: 'nas',
+      above45C: false, unmounted: false, ageYears: plan.drives.ageYears === null ? null : 0,
+    },
+    network: { ...plan.network, serverPortMbps: entryOf(machineBases, way.base)?.portMbps ?? plan.network.serverPortMbps },
+  }
 }

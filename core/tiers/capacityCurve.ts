@@ -1,4 +1,4 @@
-import { assess } from '../assess'
+import { planAssessor } from '../assess'
 import type { Catalogue } from '../catalogue/catalogue'
 import { weekCounts } from '../household/weekCounts'
 import type { Plan } from '../plan/planSchema'
@@ -22,17 +22,16 @@ const times = Array.from({ length: 33 }, (_, at) => 4 ** ((at - 16) / 16))
 
 /** The load at its worst moment, and minutes short as capacity varies; null while no habits or no processor are known. */
 export function capacityCurve(plan: Plan, catalogue: Catalogue): CapacityCurve | null {
-  const { series } = assess(plan, catalogue)
-  const { week, demand, converter, fromHabits } = series
+  const { household: { week, fromHabits }, playback: { demand }, streams: { converter } } = planAssessor(1).facts(plan, catalogue, ['household', 'playback', 'streams'])
   if (!fromHabits || !converter.processor || demand.mix.length === 0) return null
   const { slot95: slot } = weekCounts(week, week.ordinary, demand.convertingShares)
-  const { chances, step, beyond } = slotLoad(demand, week.ordinary, slot, converter, loadTimes)
+  const { chances, step, beyond } = slotLoad(demand, { occupancy: week.ordinary, slot, times: loadTimes }, converter)
   const load = Array.from({ length: Math.round(loadTimes / loadStep) + 2 }, () => 0)
   chances.forEach((chance, cell) => {
     // A load is told rounded up, so it belongs to the step that ends with it.
     load[Math.ceil(cell * step / loadStep - 1e-9)]! += chance
   })
   load[load.length - 1]! += beyond
-  const minutes = minutesByCapacity(demand, converter, times, plan.household.busyDaysPerYear)
+  const minutes = minutesByCapacity(demand, converter, { times, busyDaysPerYear: plan.household.busyDaysPerYear })
   return { slot, load, loadStep, points: times.map((value, at) => ({ times: value, minutes: minutes[at]! })) }
 }

@@ -1,8 +1,10 @@
-import { assess } from '../assess'
+import { planAssessor, type PlanAssessor } from '../assess'
 import type { Catalogue } from '../catalogue/catalogue'
-import { processors, type Processor } from '../catalogue/processors'
-import { estimateOf, type Estimate } from '../figure'
+import type { Processor } from '../catalogue/processors'
+import type { Estimate } from '../figure'
+import { withProcessor } from '../machine/partChanges'
 import type { Plan } from '../plan/planSchema'
+import type { Unit } from '../streams/conversionMachine'
 import type { VerdictState } from '../verdict'
 
 /** What a change of the machine comes to for conversions. */
@@ -10,39 +12,30 @@ export interface ConversionOutcome {
   readonly plan: Plan
   readonly asked: number
   readonly possible: Estimate | null
-  /** the unit that binds, as the figure's note has it */
-  readonly note: string
+  /** the unit that binds */
+  readonly binds: Unit | null
   readonly minutesShort: Estimate | null
   readonly state: VerdictState
   /** share of the watching hours that cannot be played */
   readonly cannotShare: number
+  /** to pay now, with everything, in the plan's currency */
+  readonly toPay: number
 }
 
 export interface ProcessorComparison extends ConversionOutcome { readonly processor: Processor }
 
-/** The plan with this processor in its machine; box, drives and cards stay. */
-export function withProcessor(plan: Plan, { id, score, cores, gigahertz, year, threadsPerCore, engine, class: kind }: Processor): Plan {
+/** Conversions of a changed plan, from the very same facts. */
+export function conversionOutcome(plan: Plan, catalogue: Catalogue, assessor: PlanAssessor): ConversionOutcome {
+  const { streams, playback, ownership } = assessor.facts(plan, catalogue, ['streams', 'playback', 'ownership'])
   return {
-    ...plan,
-    machine: {
-      ...plan.machine, processor: id, measuredStreams: null, measuredLow: null, measuredBy: '', score, cores, sustainedGHz: gigahertz, designYear: year, threadsPerCore, engine,
-      coreKind: kind === 'small chip' ? 'efficiency' : kind.startsWith('ARM') ? (kind.includes('big') ? 'armBig' : kind.includes('middle') ? 'armMiddle' : 'armSmall') : 'fast',
-    },
-  }
-}
-
-/** Conversions of a changed plan, through the very same assessment. */
-export function conversionOutcome(plan: Plan, catalogue: Catalogue): ConversionOutcome {
-  const { figures, verdicts } = assess(plan, catalogue)
-  const band = (id: string) => figures[id] ? estimateOf(figures[id]) : null
-  return {
-    plan, asked: figures['streams.asked']?.value ?? 0, possible: band('streams.possible'), note: figures['streams.possible']?.note ?? '', minutesShort: band('streams.minutesShortPerMonth'),
-    state: verdicts.find(verdict => verdict.id === 'streams')!.state, cannotShare: figures['playback.cannotShare']?.value ?? 0,
+    plan, asked: streams.needed.needed, possible: streams.possible, binds: streams.capacity?.binds ?? null, minutesShort: streams.minutes?.perMonth ?? null,
+    state: streams.state, cannotShare: playback.shares?.cannot ?? 0, toPay: ownership.toPay,
   }
 }
 
 /** Every processor of the catalogue in the plan's machine; weakest first. Takes its time: meant to run off the page. */
 export function compareProcessors(plan: Plan, catalogue: Catalogue): ProcessorComparison[] {
-  return processors.map(processor => ({ processor, ...conversionOutcome(withProcessor(plan, processor), catalogue) }))
+  const assessor = planAssessor()
+  return catalogue.processors.map(processor => ({ processor, ...conversionOutcome({ ...plan, machine: withProcessor(plan.machine, processor, catalogue) }, catalogue, assessor) }))
     .sort((a, b) => (a.possible?.likely ?? 0) - (b.possible?.likely ?? 0) || a.processor.score - b.processor.score)
 }

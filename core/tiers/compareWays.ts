@@ -1,18 +1,22 @@
-import { assess, type Assessment } from '../assess'
+import { planAssessor } from '../assess'
+import type { AssessmentOf } from '../assessor'
 import type { Catalogue } from '../catalogue/catalogue'
 import type { WayOfBuilding } from '../catalogue/waysOfBuilding'
 import type { Plan } from '../plan/planSchema'
+import { sameValue } from '../sameValue'
+import { failedDriveSentence } from '../drives/tellDrives'
+import type { Format } from '../units/format'
 import { meetsNeed, type Verdict } from '../verdict'
 import { adoptWay } from './adoptWay'
 
-/** One way of building, put through the very same assessment as the plan itself. */
+/** One build, put through the very same assessment as the plan itself. */
 export interface WayComparison {
   readonly way: WayOfBuilding
   readonly plan: Plan
-  /** without the series behind pictures: comparisons are handed from a worker to the page */
-  readonly assessment: Omit<Assessment, 'series'>
-  /** what one dead drive costs, in a sentence */
-  readonly deadDrive: string
+  /** without the facts: comparisons are handed from a worker to the page */
+  readonly assessment: Omit<AssessmentOf<readonly []>, 'domains'>
+  /** what one failed drive costs, in a sentence */
+  readonly failedDrive: string
   /** whether its price stays within the tier's cap */
   readonly withinCap: boolean
   readonly meets: boolean
@@ -21,23 +25,24 @@ export interface WayComparison {
 }
 
 /**
- * Every way of the catalogue for this plan's need.
- * A way meets the need when no headroom is short, impossible or unknown; money counts only when the plan has a budget.
+ * Every build of the catalogue for this plan's need.
+ * A build meets the need when no headroom is short, impossible or unknown; money counts only when the plan has a budget.
  */
-export function compareWays(plan: Plan, catalogue: Catalogue): WayComparison[] {
+export function compareWays(plan: Plan, catalogue: Catalogue, format: Format): WayComparison[] {
+  const assessor = planAssessor()
   return catalogue.waysOfBuilding.map((way) => {
-    const adopted = adoptWay(plan, way)
-    const { series: { deadDrive }, ...assessment } = assess(adopted, catalogue)
-    const failing = assessment.verdicts.filter(verdict =>
-      !meetsNeed(verdict.state) && !(verdict.id === 'money' && verdict.state === 'unknown'))
-    const price = assessment.figures['ownership.purchase']?.value ?? 0
-    return { way, plan: adopted, assessment, deadDrive, withinCap: price <= way.capPrice, meets: failing.length === 0, failing }
+    const adopted = adoptWay(plan, way, catalogue)
+    const { domains, ...assessment } = assessor.assess(adopted, catalogue, format)
+    const failing = assessment.verdicts.filter(verdict => !meetsNeed(verdict.state) && !(verdict.id === 'money' && verdict.state === 'unknown'))
+    return {
+      way, plan: adopted, assessment, failing, failedDrive: failedDriveSentence(domains.drives, format),
+      withinCap: domains.ownership.toPay <= way.capPrice, meets: failing.length === 0,
+    }
   })
 }
 
-/** Whether the plan's machine and drives are those of this way, untouched. */
-export function isAdopted(plan: Plan, way: WayOfBuilding): boolean {
-  const adopted = adoptWay(plan, way)
-  return JSON.stringify([adopted.machine, adopted.drives.lots, adopted.drives.layout, adopted.drives.fileSystem])
-    === JSON.stringify([plan.machine, plan.drives.lots, plan.drives.layout, plan.drives.fileSystem])
+/** Whether the plan's machine and drives are those of this build, unchanged. */
+export function isAdopted(plan: Plan, way: WayOfBuilding, catalogue: Pick<Catalogue, 'machineBases'>): boolean {
+  const adopted = adoptWay(plan, way, catalogue)
+  return sameValue(adopted.machine, plan.machine) && sameValue([adopted.drives.lots, adopted.drives.layout, adopted.drives.fileSystem], [plan.drives.lots, plan.drives.layout, plan.drives.fileSystem])
 }

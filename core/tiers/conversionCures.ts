@@ -1,9 +1,13 @@
+import { planAssessor } from '../assess'
 import type { Catalogue } from '../catalogue/catalogue'
-import { videoCards } from '../catalogue/videoEngines'
+import { machineBuild } from '../machine/machineBuild'
+import { withoutCards, withPart } from '../machine/partChanges'
+import type { Machine } from '../plan/machine'
 import type { Plan } from '../plan/planSchema'
-import { remediesOf } from '../playback/remedies/rankRemedies'
 import { meetsNeed } from '../verdict'
 import { compareProcessors, conversionOutcome, type ConversionOutcome } from './compareProcessors'
+import { planningPrices } from './planningPrices'
+import { remediesOf } from './rankRemedies'
 
 /** One way out when conversions are short, with what it comes to. */
 export interface ConversionCure extends ConversionOutcome {
@@ -16,37 +20,37 @@ export interface ConversionCure extends ConversionOutcome {
 }
 
 /** Remedies of playback that are tried; the rest removes less. */
-const remediesTried = 4
-
-/** Planning value of a terabyte of drives, by which space is compared with money. */
-const moneyPerTB = 20
-
-const changed = (plan: Plan, machine: Partial<Plan['machine']>): Plan => ({ ...plan, machine: { ...plan.machine, ...machine } })
+export const remediesTried = 4
 
 /**
- * What would cure it: another device, a small second copy, text subtitles, a card, leaving the card out, the cheapest
- * processor of the catalogue that does; each with its effect. First those that meet the need, the cheapest first; then
- * those that leave fewest minutes short.
+ * What would mend it: another device, a small second copy, text subtitles, titles kept away from a weak screen, a card,
+ * leaving the card out, the cheapest processor of the catalogue that does; each with its effect. First those that meet the
+ * need, the cheapest first; then those that leave fewest minutes short.
  */
 export function conversionCures(plan: Plan, catalogue: Catalogue): ConversionCure[] {
-  const outcome = (next: Plan) => conversionOutcome(next, catalogue)
+  const assessor = planAssessor()
+  const outcome = (next: Plan) => conversionOutcome(next, catalogue, assessor)
+  const withMachine = (machine: Machine) => outcome({ ...plan, machine })
   const { machine, choices } = plan
-  const cures: ConversionCure[] = remediesOf(plan, catalogue).ranked.slice(0, remediesTried).map(({ id, label, price, extraTB, plan: next }) => ({ id, label, price, extraTB, ...outcome(next) }))
-  if (machine.cards.length === 0) {
-    for (const card of videoCards) cures.push({ id: `card-${card.id}`, label: `Put in a card: ${card.label.replace('Card, ', '')}, ${card.years}, ${card.idleW} W at rest`, price: card.price, extraTB: 0, ...outcome(changed(plan, { cards: [{ class: card.id }] })) })
+  const { builtIn, cards } = machineBuild(machine, catalogue)
+  const cures: ConversionCure[] = remediesOf(plan, catalogue).ranked.slice(0, remediesTried).map(({ id, label, price, extraTB, plan: next }) => ({ ...outcome(next), id, label, price, extraTB }))
+  if (cards.length === 0) {
+    for (const card of catalogue.videoEngines.filter(engine => engine.kind === 'card')) {
+      cures.push({ ...withMachine(withPart(machine, card.id)), id: `card-${card.id}`, label: `Put in a card: ${card.label.replace('Card, ', '')}, ${card.years}, ${card.idleW} W at rest`, price: card.price, extraTB: 0 })
+    }
   }
-  else if (machine.engine !== 'none' && machine.oneEngineAtATime) {
-    cures.push({ id: 'no-card', label: 'Leave the card out, so that the built-in engine converts', price: 0, extraTB: 0, ...outcome(changed(plan, { cards: [] })) })
+  else if (builtIn && machine.oneEngineAtATime) {
+    cures.push({ ...withMachine(withoutCards(machine, catalogue)), id: 'no-card', label: 'Leave the card out, so that the built-in engine converts', price: 0, extraTB: 0 })
   }
-  if (!choices.hardwareConversion && (machine.engine !== 'none' || machine.cards.length > 0)) {
-    cures.push({ id: 'engine-on', label: 'Convert on the video engine that is there', price: 0, extraTB: 0, ...outcome({ ...plan, choices: { ...choices, hardwareConversion: true } }) })
+  if (!choices.hardwareConversion && (builtIn || cards.length > 0)) {
+    cures.push({ ...outcome({ ...plan, choices: { ...choices, hardwareConversion: true } }), id: 'engine-on', label: 'Convert on the video engine that is there', price: 0, extraTB: 0 })
   }
-  const sufficient = compareProcessors(plan, catalogue).filter(entry => meetsNeed(entry.state) && entry.cannotShare === 0).sort((a, b) => a.processor.price - b.processor.price)[0]
+  const sufficient = compareProcessors(plan, catalogue).filter(entry => meetsNeed(entry.state)).sort((a, b) => a.processor.price - b.processor.price)[0]
   if (sufficient) {
     const { processor, ...rest } = sufficient
-    cures.push({ ...rest, id: `processor-${processor.id}`, label: `Take a processor such as ${processor.name} (${processor.class}, ${processor.year})`, price: processor.price, extraTB: 0 })
+    cures.push({ ...rest, id: `processor-${processor.id}`, label: `Use a processor such as ${processor.name} (${processor.class}, ${processor.year})`, price: processor.price, extraTB: 0 })
   }
-  const cost = ({ price, extraTB }: ConversionCure) => (price ?? 0) + moneyPerTB * extraTB
+  const { costOf } = planningPrices(plan, catalogue)
   const minutes = ({ minutesShort, possible }: ConversionCure) => minutesShort?.likely ?? -(possible?.likely ?? 0)
-  return cures.sort((a, b) => Number(meetsNeed(b.state)) - Number(meetsNeed(a.state)) || (meetsNeed(a.state) ? cost(a) - cost(b) : minutes(a) - minutes(b)))
+  return cures.sort((a, b) => Number(meetsNeed(b.state)) - Number(meetsNeed(a.state)) || (meetsNeed(a.state) ? costOf(a) - costOf(b) : minutes(a) - minutes(b)))
 }

@@ -6,7 +6,8 @@ import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { planSchema } from '../plan/planSchema'
 import { meetsNeed } from '../verdict'
 import { capacityCurve } from './capacityCurve'
-import { compareProcessors, withProcessor } from './compareProcessors'
+import { withProcessor } from '../machine/partChanges'
+import { compareProcessors } from './compareProcessors'
 import { conversionCures } from './conversionCures'
 
 const demo = planSchema.parse(tideMillHouse)
@@ -21,9 +22,11 @@ describe('processors in the plan\'s machine', () => {
     for (const row of rows.slice(0, 5)) expect(row.possible!.likely).toBe(assess(row.plan, catalogue).figures['streams.possible']!.value)
   })
   it('keep the box, the drives and the need', () => {
-    const plan = withProcessor(demo, processors.find(entry => entry.id === 'leat-17')!)
+    const plan = { ...demo, machine: withProcessor(demo.machine, processors.find(entry => entry.id === 'leat-17')!, catalogue) }
     expect(planSchema.parse(plan)).toEqual(plan)
-    expect(plan).toMatchObject({ drives: demo.drives, household: demo.household, machine: { name: demo.machine.name, bays: 4, score: 6300, engine: 'builtInD', processor: 'leat-17' } })
+    expect(plan.machine).toMatchObject({ name: demo.machine.name, bays: 4, score: null, engine: 'byProcessor', parts: [{ ref: 'leat-17', count: 1, condition: 'new', price: null }] })
+    const { hardware } = assess(plan, catalogue).domains.machine
+    expect(hardware).toMatchObject({ cores: 4, processor: { score: 6300 }, builtIn: { id: 'builtInD' } })
   })
   it('with an engine do far more than the same without', () => {
     const of = (id: string) => rows.find(row => row.processor.id === id)!.possible!.likely
@@ -57,6 +60,14 @@ describe('what would cure a lack of conversions', () => {
     expect(cures.some(cure => /^(replace|copies|text)/.test(cure.id))).toBe(true)
     for (const cure of cures) expect(planSchema.parse(cure.plan)).toEqual(cure.plan)
   })
+  it('brings the price and the watts of a part with it', () => {
+    const card = cures.find(cure => cure.id === 'card-cardModern')!
+    const [before, after] = [assess(weak, catalogue).figures, assess(card.plan, catalogue).figures]
+    const added = (id: string) => after[id]!.value! - before[id]!.value!
+    expect(added('ownership.purchase')).toBe(260)
+    expect(added('machine.idleW')).toBeCloseTo(12 / 0.85, 9)
+    expect(added('machine.loadW')).toBeCloseTo(40 / 0.85, 9)
+  })
   it('puts what meets the need first, and the cheaper before the dearer', () => {
     const met = cures.map(cure => meetsNeed(cure.state))
     expect(met).toEqual([...met].sort((a, b) => Number(b) - Number(a)))
@@ -65,7 +76,7 @@ describe('what would cure a lack of conversions', () => {
   })
   it('takes a weak card out, and an unused engine in', () => {
     const ids = (machine: object, choices = {}) => conversionCures(planSchema.parse({ ...tideMillHouse, machine: { ...tideMillHouse.machine, ...machine }, choices }), catalogue).map(cure => cure.id)
-    expect(ids({ engine: 'builtInF', cards: [{ class: 'cardOldGaming' }] })).toContain('no-card')
+    expect(ids({ engine: 'builtInF', parts: [{ ref: 'cardOldGaming' }] })).toContain('no-card')
     expect(ids({ engine: 'builtInF' }, { hardwareConversion: false })).toContain('engine-on')
   })
 })

@@ -9,7 +9,7 @@ export function dedicatedParity(parityDrives: 1 | 2): Layout {
     description: 'Separate disks of any size, with parity on drives of its own; each disk can be read alone.',
     minimumDrives: parityDrives + 1,
     survives: () => parityDrives,
-    loss: 'deadDrivesOnly',
+    loss: 'failedDrivesOnly',
     growsBy: 'one drive',
     readableAlone: 'yes',
     tiedTo: 'a program, for the parity only',

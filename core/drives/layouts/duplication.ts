@@ -4,8 +4,8 @@ import { sizesDescending, sumTB } from './sizes'
 /** Every file on two drives; usable min(Σ/2, Σ − max). */
 export const duplication: Layout = {
   id: 'duplication',
-  label: 'File duplication',
-  description: 'Every file is kept on two of the drives, whatever their sizes.',
+  label: 'Two copies of every file',
+  description: 'Each file lies on two of the drives, whatever their sizes.',
   minimumDrives: 2,
   survives: () => 1,
   loss: 'shareOfFiles',

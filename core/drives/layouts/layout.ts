@@ -1,12 +1,12 @@
 /** One drive as a layout sees it. */
 export interface LayoutDrive {
   readonly sizeTB: number
-  /** only dedicated and snapshot parity tell drives apart */
+  /** only dedicated and nightly parity tell drives apart */
   readonly role: 'any' | 'data' | 'parity'
 }
 
 /**
- * Drives whose failures are counted together: the group is lost when more than `survives` of them are dead at once.
+ * Drives whose failures are counted together: the group is lost when more than `survives` of them have failed at once.
  * A pool is lost when any of its groups is.
  */
 export interface RiskGroup {
@@ -14,7 +14,7 @@ export interface RiskGroup {
   readonly survives: number
   /** TB that a rebuild has to write to one new drive, when that is all of it */
   readonly rebuiltTB: number
-  /** TB that the last rebuild has to read from each survivor, when the largest drives are the dead ones */
+  /** TB that the last rebuild has to read from each survivor, when the largest drives are the failed ones */
   readonly readsTB: readonly number[]
 }
 
@@ -28,11 +28,16 @@ export interface LayoutSpace {
   readonly groups: readonly RiskGroup[]
 }
 
-/** Why a layout cannot be made of these drives. */
-export interface LayoutRefusal { readonly refused: string }
+/** Why a layout cannot be made of these drives, as a code with its numbers. */
+export type LayoutRefusal
+  = | { readonly refused: 'UNKNOWN_LAYOUT', readonly layout: string }
+    | { readonly refused: 'TOO_FEW_DRIVES' | 'TOO_MANY_DRIVES', readonly takes: number, readonly have: number, readonly besideSpares: boolean }
+    | { readonly refused: 'PARITY_MARKED', readonly takes: number, readonly marked: number }
+    | { readonly refused: 'PARITY_NOT_LEFT', readonly takes: number }
+    | { readonly refused: 'PARITY_TOO_SMALL', readonly parityTB: number, readonly dataTB: number }
 
-/** What is gone when more drives die than the layout survives. */
-export type LossKind = 'everything' | 'deadDrivesOnly' | 'shareOfFiles'
+/** What is lost when more drives fail than the layout survives. */
+export type LossKind = 'everything' | 'failedDrivesOnly' | 'shareOfFiles'
 
 export interface Layout {
   readonly id: string
@@ -40,7 +45,7 @@ export interface Layout {
   readonly description: string
   readonly minimumDrives: number
   readonly maximumDrives?: number
-  /** deaths that any set of drives is sure to outlive, for n drives */
+  /** failures that any set of drives is sure to survive, for n drives */
   readonly survives: (drives: number) => number
   readonly loss: LossKind
   readonly growsBy: string

@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { plainFormat } from '../../units/format'
 import { arrangeDrives, type Arrangement } from '../arrangeDrives'
+import { refusalText } from '../refusalText'
 import { isRefusal, type Layout, type LayoutDrive } from './layout'
 import { layouts } from './layouts'
 
@@ -17,7 +19,7 @@ function arrange(id: string, sizes: readonly number[], hotSpares = 0): Arrangeme
 }
 function refusal(id: string, input: readonly LayoutDrive[]): string {
   const result = arrangeDrives(layout(id), input)
-  return isRefusal(result) ? result.refused : ''
+  return isRefusal(result) ? refusalText(result, id, plainFormat) : ''
 }
 
 describe('usable space', () => {

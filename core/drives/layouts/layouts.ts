@@ -4,10 +4,10 @@ import type { Layout } from './layout'
 import { mirror } from './mirror'
 import { mirroredPairs } from './mirroredPairs'
 import { nightlyCopy } from './nightlyCopy'
+import { nightlyParity } from './nightlyParity'
 import { rotatingParity } from './rotatingParity'
 import { separateDisks } from './separateDisks'
 import { slicedHybrid } from './slicedHybrid'
-import { snapshotParity } from './snapshotParity'
 import { span } from './span'
 import { stripe } from './stripe'
 
@@ -23,8 +23,8 @@ export const layouts: readonly Layout[] = [
   rotatingParity(3),
   dedicatedParity(1),
   dedicatedParity(2),
-  snapshotParity(1),
-  snapshotParity(2),
+  nightlyParity(1),
+  nightlyParity(2),
   slicedHybrid(1),
   slicedHybrid(2),
   duplication,

@@ -5,7 +5,7 @@ import { sizesDescending, sumTB } from './sizes'
 export const mirror: Layout = {
   id: 'mirror',
   label: 'Mirror (RAID 1)',
-  description: 'The same on every drive: the space of the smallest one.',
+  description: 'Every drive holds the same data; the smallest sets the space.',
   minimumDrives: 2,
   survives: drives => drives - 1,
   loss: 'everything',

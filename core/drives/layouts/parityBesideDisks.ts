@@ -1,4 +1,3 @@
-import { formatNumber } from '../../units/formatNumber'
 import type { LayoutDrive, LayoutRefusal, LayoutSpace } from './layout'
 import { sizesDescending, sumTB } from './sizes'
 
@@ -6,19 +5,19 @@ import { sizesDescending, sumTB } from './sizes'
 function splitByRole(drives: readonly LayoutDrive[], parityDrives: number): { parityTB: number[], dataTB: number[] } | LayoutRefusal {
   const marked = drives.filter(drive => drive.role === 'parity')
   if (marked.length && marked.length !== parityDrives) {
-    return { refused: `${marked.length} drives are marked for parity; this layout takes ${parityDrives}.` }
+    return { refused: 'PARITY_MARKED', takes: parityDrives, marked: marked.length }
   }
   if (marked.length) {
     return { parityTB: sizesDescending(marked), dataTB: sizesDescending(drives.filter(drive => drive.role !== 'parity')) }
   }
   const free = sizesDescending(drives.filter(drive => drive.role === 'any'))
-  if (free.length < parityDrives) return { refused: `Too many drives are marked for data: ${parityDrives} must be left for parity.` }
+  if (free.length < parityDrives) return { refused: 'PARITY_NOT_LEFT', takes: parityDrives }
   const dataTB = [...free.slice(parityDrives), ...drives.filter(drive => drive.role === 'data').map(drive => drive.sizeTB)]
   return { parityTB: free.slice(0, parityDrives), dataTB: dataTB.sort((a, b) => b - a) }
 }
 
 /**
- * Parity kept on drives of its own beside plain data disks, as dedicated and snapshot parity do:
+ * Parity kept on drives of its own beside plain data disks, as dedicated and nightly parity do:
  * usable Σ of the data drives; redundancy p · the largest data drive, the rest of a parity drive is unused.
  */
 export function parityBesideDisks(drives: readonly LayoutDrive[], parityDrives: number): LayoutSpace | LayoutRefusal {
@@ -28,7 +27,7 @@ export function parityBesideDisks(drives: readonly LayoutDrive[], parityDrives: 
   const largestData = dataTB[0]!
   const smallestParity = parityTB.at(-1)!
   if (smallestParity < largestData) {
-    return { refused: `The parity drive of ${formatNumber(smallestParity)} TB is smaller than the data drive of ${formatNumber(largestData)} TB; parity must be at least as large as every data drive.` }
+    return { refused: 'PARITY_TOO_SMALL', parityTB: smallestParity, dataTB: largestData }
   }
   const sizesTB = sizesDescending(drives)
   const usableTB = sumTB(dataTB)

@@ -8,7 +8,7 @@ export const separateDisks: Layout = {
   description: 'Each drive on its own, with its own folders.',
   minimumDrives: 1,
   survives: () => 0,
-  loss: 'deadDrivesOnly',
+  loss: 'failedDrivesOnly',
   growsBy: 'one drive',
   readableAlone: 'yes',
   tiedTo: 'nothing',

@@ -5,7 +5,7 @@ import { sizesDescending, sumTB } from './sizes'
 export const stripe: Layout = {
   id: 'stripe',
   label: 'Stripe (RAID 0)',
-  description: 'Every file is spread over all drives: fast, and gone with the first death.',
+  description: 'Every file is spread over all drives: fast, but one failed drive loses everything.',
   minimumDrives: 2,
   survives: () => 0,
   loss: 'everything',

@@ -1,5 +1,5 @@
+import type { Catalogue } from '../../catalogue/catalogue'
 import type { Plan } from '../../plan/planSchema'
-import type { WatchingWeek } from '../../household/watchingWeek'
 import type { PlayabilityMatrix } from '../matrix'
 
 /** Something that can be done so that fewer pictures have to be converted. */
@@ -11,8 +11,10 @@ export interface Remedy {
   readonly group: string
   /** price in the plan's currency; null where it is not known */
   readonly price: number | null
+  /** the titles are not played any better, they are left out: the last thing to propose for one pair */
+  readonly leavesOut?: boolean
   readonly change: (plan: Plan) => Plan
 }
 
 /** One kind of remedy: looks at a plan and its matrix, and proposes. */
-export type RemedyKind = (plan: Plan, matrix: PlayabilityMatrix, week: WatchingWeek) => readonly Remedy[]
+export type RemedyKind = (plan: Plan, matrix: PlayabilityMatrix, catalogue: Catalogue) => readonly Remedy[]

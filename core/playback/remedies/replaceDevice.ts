@@ -1,8 +1,7 @@
-import { deviceClasses } from '../../catalogue/deviceClasses'
 import type { RemedyKind } from './remedy'
 
 /** Another device in the place of one that can be bought; on a computer, a player program in the place of the browser. */
-export const replaceDevice: RemedyKind = ({ household }, matrix) =>
+export const replaceDevice: RemedyKind = ({ household }, matrix, { deviceClasses }) =>
   household.devices.flatMap((device, index) => matrix.columns.some(column => column.deviceIndex === index && column.habits.length > 0)
     ? deviceClasses.filter(entry => entry.price !== null && entry.id !== device.class && (entry.id !== 'player' || device.class === 'browser')).map(entry => ({
         id: `replace-${device.id}-${entry.id}`, group: `device-${device.id}`, price: entry.price,

@@ -1,0 +1,147 @@
+import { band } from '../band'
+import { entryOf } from '../catalogue/catalogue'
+import type { DriveClass } from '../catalogue/driveClasses'
+import { exactly, type Estimate } from '../figure'
+import { monthFull, type Forecast } from '../library/forecast'
+import type { Choices } from '../plan/choices'
+import { automaticLayout } from '../plan/drives'
+import { arrangeDrives, type Arrangement } from './arrangeDrives'
+import { layoutOf } from './automaticLayout'
+import { fileSystems } from './fileSystem'
+import { isRefusal, type LayoutRefusal, type LossKind } from './layouts/layout'
+import { layouts } from './layouts/layouts'
+import { longestRebuildHours, poolLossChance, type RiskConditions } from './layoutRisk'
+import { driveClassOf, drivesOf, isShaken, poolOf, snapshotsTB, usableNeededTB, type Pool, type PoolDrives } from './poolOf'
+import { readErrorShares } from './readError'
+import { spaceWaterfall, type WaterfallStep } from './waterfall'
+
+export interface DrivesSlice extends Pick<Choices, 'survivesAtLeast' | 'readErrorEndsRebuild' | 'watchingHoursPerDay' | 'horizonYears'> {
+  readonly drives: PoolDrives
+  readonly driveClasses: readonly DriveClass[]
+  /** the library, month by month from today on */
+  readonly forecast: Forecast
+  readonly contentTB: Estimate
+  readonly contentAtHorizonTB: Estimate
+  readonly nothingKept: boolean
+}
+
+/** What a pool comes to. */
+export interface PoolFacts {
+  readonly arrangement: Arrangement
+  readonly conditions: RiskConditions
+  readonly waterfall: readonly WaterfallStep[]
+  readonly roomTB: number
+  /** first month whose content exceeds the room: likely, with fast and with slow growth; null within fifteen years */
+  readonly monthFull: { readonly likely: number | null, readonly soonest: number | null, readonly latest: number | null }
+  /** failed drives that lose nothing */
+  readonly survives: number
+  readonly loss: LossKind
+  readonly parity: boolean
+  /** hours; null where nothing can be rebuilt */
+  readonly rebuildHours: number | null
+  readonly lossChancePerYear: Estimate
+  readonly lossChanceAtHorizon: Estimate
+  /** a file lost in a rebuild, to the horizon */
+  readonly fileLossChanceAtHorizon: Estimate
+  /** ids of layouts that keep more than half of the space and survive what must be survived; empty unless this one does not */
+  readonly roomier: readonly string[]
+}
+
+/** Space, survival and rebuild of the plan's drives, and what they draw. */
+export interface DrivesFacts {
+  readonly count: number
+  readonly rawTB: number
+  readonly layoutId: string
+  /** nobody chose it: it follows the drives */
+  readonly isAutomatic: boolean
+  /** class of the drives is not in the catalogue */
+  readonly unknownClass: boolean
+  readonly isShaken: boolean
+  /** watts of all drives, DC */
+  readonly idleW: Estimate
+  readonly activeW: Estimate
+  /** usable space that the library at the horizon needs, TB; without any drives too */
+  readonly usableNeededTB: number
+  readonly heldTB: number
+  /** null while there are no drives, or they cannot make the layout */
+  readonly pool: PoolFacts | null
+  readonly refusal: LayoutRefusal | null
+}
+
+/** Real failure rates of one model lie between half and twice the usual figure of its class. */
+export const failureRateBand: Estimate = { low: 0.5, likely: 1, high: 2 }
+/** No rate is swung beyond this share a year. */
+const mostFailuresPerYear = 0.95
+/** A layout that leaves less of what was bought gives away too much to pass in silence. */
+export const leastKeptShare = 0.5
+
+export function drivesFacts(slice: DrivesSlice): DrivesFacts {
+  const { drives, driveClasses, survivesAtLeast } = slice
+  const each = drivesOf(drives)
+  const layoutId = layoutOf(drives, each, survivesAtLeast)
+  const contentTB = slice.contentAtHorizonTB.likely
+  const pool = poolOf({ drives, choices: slice, driveClasses, contentTB, layoutId })
+  const driveClass = driveClassOf(drives, driveClasses)
+  const wattsOf = ({ low, likely, high }: Estimate): Estimate => ({ low: each.length * low, likely: each.length * likely, high: each.length * high })
+  return {
+    count: each.length,
+    rawTB: each.reduce((sum, drive) => sum + drive.sizeTB, 0),
+    layoutId,
+    isAutomatic: drives.layout === automaticLayout,
+    unknownClass: entryOf(driveClasses, drives.driveClass) === null,
+    isShaken: isShaken(drives, each.length, driveClass),
+    idleW: wattsOf(driveClass?.idleW ?? exactly(0)),
+    activeW: wattsOf(driveClass?.activeW ?? exactly(0)),
+    usableNeededTB: usableNeededTB(contentTB, drives),
+    heldTB: snapshotsTB(drives),
+    pool: 'refused' in pool ? null : poolFacts(pool, slice),
+    refusal: 'refused' in pool && each.length > 0 ? pool : null,
+  }
+}
+
+function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
+  const { arrangement, conditions, layout } = pool
+  const { drives, forecast, horizonYears, readErrorEndsRebuild } = slice
+  const waterfall = spaceWaterfall(arrangement, fileSystems[drives.fileSystem], snapshotsTB(drives))
+  const roomTB = waterfall.at(-1)!.sizeTB
+  const fullAt = (end: keyof Estimate) => monthFull(forecast.months.map(month => month[end]), roomTB)
+  return {
+    arrangement, conditions, waterfall, roomTB,
+    monthFull: { likely: fullAt('likely'), soonest: fullAt('high'), latest: fullAt('low') },
+    survives: layout.survives(arrangement.members),
+    loss: layout.loss,
+    parity: layout.parity,
+    rebuildHours: longestRebuildHours(layout, arrangement, conditions),
+    lossChancePerYear: lossBand(pool, 1, readErrorEndsRebuild ? 'ends' : 'costsFile'),
+    lossChanceAtHorizon: lossBand(pool, horizonYears, readErrorEndsRebuild ? 'ends' : 'costsFile'),
+    fileLossChanceAtHorizon: lossBand(pool, horizonYears, 'fileAlone'),
+    roomier: arrangement.usableTB < leastKeptShare * arrangement.rawTB ? roomierLayouts(slice) : [],
+  }
+}
+
+/** Chance of loss with its band: failure rates are swung, and, where they count, read errors from a hundredth of the sheet to the sheet. */
+function lossBand({ arrangement, conditions }: Pool, years: number, readError: 'ends' | 'costsFile' | 'fileAlone'): Estimate {
+  const readErrors = readError === 'costsFile' ? exactly(1) : mapShares(readErrorShares)
+  return band({ rate: failureRateBand, readErrors }, (values) => {
+    const swung = {
+      ...conditions, failuresPerYear: Math.min(mostFailuresPerYear, conditions.failuresPerYear * values.rate),
+      readErrorsPerBit: conditions.readErrorsPerBit * values.readErrors,
+    }
+    const loss = (readErrorEndsRebuild: boolean) => poolLossChance(arrangement, swung, { years, readErrorEndsRebuild })
+    return readError === 'fileAlone' ? Math.max(0, loss(true) - loss(false)) : loss(readError === 'ends')
+  }, 'linear')
+}
+
+/** Shares of the sheet as factors around the likely one. */
+function mapShares({ low, likely, high }: Estimate): Estimate {
+  return { low: low / likely, likely: 1, high: high / likely }
+}
+
+/** Layouts that keep at least half of the space and survive as much as must be survived, the most usable first. */
+function roomierLayouts({ drives, survivesAtLeast }: DrivesSlice): string[] {
+  return layouts.flatMap((layout) => {
+    const arrangement = arrangeDrives(layout, drivesOf(drives), drives.hotSpares)
+    if (isRefusal(arrangement) || layout.survives(arrangement.members) < survivesAtLeast || arrangement.usableTB < leastKeptShare * arrangement.rawTB) return []
+    return [{ id: layout.id, usableTB: arrangement.usableTB }]
+  }).sort((a, b) => b.usableTB - a.usableTB).slice(0, 3).map(({ id }) => id)
+}

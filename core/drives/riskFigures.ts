@@ -1,0 +1,58 @@
+import { figure, noFigure, type Figure } from '../figure'
+import type { Format } from '../units/format'
+import { failureRateBand, type PoolFacts } from './drivesFacts'
+import { ageFactors, causeFactor } from './failureRate'
+import { batchFactor } from './layoutRisk'
+import { rebuildShareOfOuter } from './rebuildHours'
+import { readErrorShares } from './readError'
+import type { DrivesTale } from './tellDrives'
+
+/** Chances of loss, and the rebuild, of a pool. */
+export function riskFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
+  const { slice, format } = tale
+  const { number: n } = format
+  const source = `Markov chain over the number of failed drives; failure rates by class of drive, from ${n(failureRateBand.low)} to ${n(failureRateBand.high)} times; unreadable sectors from ${n(readErrorShares.low)} of the data sheet's rate to all of it, ${n(readErrorShares.likely)} likely.`
+  const inputs = [
+    'drives.lots', 'drives.layout', 'drives.driveClass', 'drives.failuresPerYear', 'drives.above45C', 'drives.unmounted', 'drives.ageYears', 'drives.oneBatch', 'drives.replacement',
+    'drives.hotSpares', 'drives.rebuildHours', 'choices.readErrorEndsRebuild', ...(slice.readErrorEndsRebuild ? ['drives.sheetReadErrorBits'] : []),
+  ]
+  const chain = chainText(pool, format)
+  const years = slice.horizonYears
+  const partly = pool.loss === 'everything' ? {} : { note: 'This is the chance that some files are lost, not all of them.' }
+  return [
+    rebuildFigure(pool, format),
+    figure(pool.lossChancePerYear, {
+      id: 'drives.lossChancePerYear', label: 'Chance of loss in a year', unit: 'share', inputs, source, ...partly,
+      formula: `${chain}: ${n(pool.lossChancePerYear.likely, 3)} in the coming year`,
+    }),
+    figure(pool.lossChanceAtHorizon, {
+      id: 'drives.lossChanceAtHorizon', label: `Chance of loss in ${years} years`, unit: 'share', inputs: [...inputs, 'choices.horizonYears'], source, ...partly,
+      formula: `${chain}: ${n(pool.lossChanceAtHorizon.likely, 3)} in ${years} years`,
+    }),
+    figure(pool.fileLossChanceAtHorizon, {
+      id: 'drives.fileLossChanceAtHorizon', label: 'A file lost in a rebuild', unit: 'share', inputs: [...new Set([...inputs, 'drives.sheetReadErrorBits', 'choices.horizonYears'])], source,
+      formula: `loss if a read error ended the rebuild − loss if not = ${n(pool.fileLossChanceAtHorizon.likely, 3)} in ${years} years`,
+      note: 'An unreadable sector found while no redundancy is left costs a file on modern file systems.',
+    }),
+  ]
+}
+
+function rebuildFigure({ rebuildHours, arrangement, conditions }: PoolFacts, { number: n }: Format): Figure {
+  const parts = { id: 'drives.rebuildHours', label: 'Rebuild', unit: 'h' }
+  if (rebuildHours === null) return noFigure('Without redundancy there is nothing to rebuild from.', { ...parts, inputs: ['drives.layout'], formula: 'size ÷ rate' })
+  return figure(rebuildHours, {
+    ...parts, inputs: ['drives.lots', 'drives.layout', 'drives.outerMBps', 'drives.shingled', 'choices.watchingHoursPerDay', 'drives.fileSystem'],
+    formula: `${n(Math.max(...arrangement.groups.map(part => part.rebuiltTB)))} TB${conditions.usedShare < 1 ? ` × ${n(conditions.usedShare, 3)} used` : ''}${conditions.shingledFactor > 1 ? ` × ${conditions.shingledFactor} shingled` : ''} ÷ ${n(conditions.rebuildMBps)} MB/s = ${n(rebuildHours, 3)} h`,
+    source: `Rate: ${n(rebuildShareOfOuter)} of the outer-track rate, slower while somebody watches.`,
+  })
+}
+
+function chainText({ arrangement, conditions, rebuildHours }: PoolFacts, { number: n }: Format): string {
+  const group = arrangement.groups[0]!
+  const groups = arrangement.groups.length > 1 ? `${arrangement.groups.length} groups, each ` : ''
+  const causes = conditions.causesFactor > 1 ? `, rate × ${n(conditions.causesFactor)} (${n(causeFactor)} for each of heat and vibration)` : ''
+  const age = conditions.ageYears === null ? '' : `, rate by age from year ${conditions.ageYears + 1} on (first × ${n(ageFactors.first)}, fifth × ${n(ageFactors.later)}, seventh × ${n(ageFactors.old)})`
+  const batch = conditions.batchFactor > 1 ? ` (× ${batchFactor} once one of the batch has failed)` : ''
+  const repair = rebuildHours === null ? '' : `, repaired in ${n(conditions.leadHours)} + ${n(rebuildHours, 3)} h`
+  return `${groups}${group.sizesTB.length} drives, ${n(conditions.failuresPerYear * 100)} % a year each${causes}${age}${batch}, survives ${group.survives}${repair}`
+}

@@ -1,0 +1,230 @@
+import type { Telling } from '../domain'
+import { exactly, figure, noFigure, type Estimate, type Figure } from '../figure'
+import { finding, type Finding } from '../finding'
+import { tebibytes } from '../units/dataSize'
+import type { Format } from '../units/format'
+import { monthsPerYear } from '../units/time'
+import { headroomShare, headroomState, type Verdict, type VerdictState } from '../verdict'
+import type { DrivesFacts, DrivesSlice, PoolFacts } from './drivesFacts'
+import { failedDriveText } from './failedDrive'
+import { fileSystems } from './fileSystem'
+import { layouts } from './layouts/layouts'
+import { isFarBelowOtherPerils, theftFireWaterPerYear } from './perils'
+import { layoutLabel, refusalText } from './refusalText'
+import { riskFigures } from './riskFigures'
+import { ageFindings } from './riskFindings'
+
+/** What telling the drives takes: the facts, what they follow from, and how numbers are written. */
+export interface DrivesTale { readonly facts: DrivesFacts, readonly slice: DrivesSlice, readonly format: Format }
+
+/** The drives' facts in words. */
+export function tellDrives(facts: DrivesFacts, slice: DrivesSlice, format: Format): Telling {
+  const tale = { facts, slice, format }
+  const { pool } = facts
+  const raw = rawFigure(tale)
+  return pool
+    ? {
+        figures: [raw, ...spaceFigures(pool, tale), neededFigure(tale), ...riskFigures(pool, tale)],
+        verdicts: [spaceVerdict(pool, tale), survivalVerdict(pool, tale)],
+        findings: [...findingsOf(pool, tale), ...unknownClassFindings(tale)],
+      }
+    : { figures: [raw, ...missingFigures(tale), neededFigure(tale)], ...withoutPool(tale) }
+}
+
+/** What one failed drive costs, in a sentence; where there is no pool, why. */
+export function failedDriveSentence({ pool, layoutId, refusal }: DrivesFacts, format: Format): string {
+  if (pool) return failedDriveText({ ...pool, layoutId }, format)
+  return refusal ? refusalText(refusal, layoutId, format) : 'No drives are chosen yet.'
+}
+
+function rawFigure({ facts, slice: { drives }, format: { number: n } }: DrivesTale): Figure {
+  return figure(facts.rawTB, {
+    id: 'drives.rawTB', label: 'Raw', unit: 'TB', inputs: ['drives.lots'],
+    formula: `${drives.lots.map(lot => `${lot.count} × ${n(lot.sizeTB)} TB`).join(' + ') || 'no drives'} = ${n(facts.rawTB)} TB`,
+  })
+}
+
+function neededFigure({ facts, slice, format: { number: n } }: DrivesTale): Figure {
+  const { reserveShare, ceilingShare } = fileSystems[slice.drives.fileSystem]
+  return figure(facts.usableNeededTB, {
+    id: 'drives.usableNeededTB', label: `Usable space needed in ${slice.horizonYears} years`, unit: 'TB',
+    inputs: ['library.contentAtHorizonTB', 'drives.fileSystem', 'drives.changedGBPerMonth', 'drives.snapshotMonths'],
+    formula: `(${n(slice.contentAtHorizonTB.likely)} + ${n(facts.heldTB)}) ÷ (${n(ceilingShare)} × (1 − ${n(reserveShare)})) = ${n(facts.usableNeededTB)} TB`,
+  })
+}
+
+const allFileSystems = ({ number: n }: Format) => Object.entries({ 'on a journalled file system': fileSystems.journalled, 'on copy-on-write': fileSystems.copyOnWrite })
+  .map(([where, { reserveShare, ceilingShare }]) => `reserve ${n(reserveShare * 100)} % and fill limit ${n(ceilingShare * 100)} % ${where}`).join(', ')
+
+function spaceFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
+  const { facts, slice, format } = tale
+  const { number: n } = format
+  const { arrangement, roomTB } = pool
+  const { usableTB } = arrangement
+  const { reserveShare, ceilingShare } = fileSystems[slice.drives.fileSystem]
+  const spares = arrangement.sparesTB.reduce((a, b) => a + b, 0)
+  return [
+    figure(usableTB, {
+      id: 'drives.usableTB', label: 'Usable', unit: 'TB', inputs: ['drives.rawTB', 'drives.lots', 'drives.layout', 'drives.hotSpares', ...(facts.isAutomatic ? ['choices.survivesAtLeast'] : [])],
+      formula: `${n(arrangement.rawTB)} TB raw${spares ? ` − ${n(spares)} hot spares` : ''} − ${n(arrangement.redundancyTB)} copies and parity − ${n(arrangement.mismatchTB)} unused = ${n(usableTB)} TB`,
+      source: layoutLabel(facts.layoutId),
+      ...(facts.isAutomatic ? { note: 'No layout is chosen yet, so it follows the number of drives and what must survive.' } : {}),
+    }),
+    figure(tebibytes(usableTB), {
+      id: 'drives.usableTiB', label: 'Usable, binary', unit: 'TiB', inputs: ['drives.usableTB'],
+      formula: `${n(usableTB)} · 10¹² / 2⁴⁰ = ${n(tebibytes(usableTB))} TiB`, note: 'Many systems show this number and call it TB.',
+    }),
+    figure(roomTB, {
+      id: 'drives.roomTB', label: 'Room', unit: 'TB', inputs: ['drives.usableTB', 'drives.fileSystem', 'drives.changedGBPerMonth', 'drives.snapshotMonths'],
+      formula: `${n(usableTB)} TB × (1 − ${n(reserveShare)}) × ${n(ceilingShare)} − ${n(facts.heldTB)} TB of snapshots = ${n(roomTB)} TB`,
+      source: `Usual values: ${allFileSystems(format)}.`,
+    }),
+    monthFullFigure(pool, tale),
+  ]
+}
+
+function monthFullFigure({ roomTB, monthFull: { likely, soonest, latest } }: PoolFacts, { slice: { forecast: { months } }, format: { number: n } }: DrivesTale): Figure {
+  const last = months.length - 1
+  const years = last / monthsPerYear
+  const parts = {
+    id: 'drives.monthFull', label: 'Full in', unit: 'month', inputs: ['drives.roomTB', 'library.contentTB', 'library.growthTBPerMonth', 'library.additionsChangePerYear'],
+    source: 'First month whose library exceeds the room; 0 is today.',
+  }
+  if (likely === null) {
+    return noFigure(soonest === null ? `Not within ${years} years, even with fast growth.` : `Not within ${years} years at the likely growth; with fast growth in month ${soonest}.`,
+      { ...parts, formula: `the library stays below ${n(roomTB)} TB` })
+  }
+  return figure({ low: soonest ?? likely, likely, high: latest ?? last }, {
+    ...parts,
+    formula: likely === 0 ? `${n(months[0]!.likely)} TB today > ${n(roomTB)} TB` : `month ${likely}: ${n(months[likely]!.likely)} TB > ${n(roomTB)} TB; month ${likely - 1}: ${n(months[likely - 1]!.likely)} TB`,
+    ...(latest === null ? { note: `With slow growth not within ${years} years.` } : {}),
+  })
+}
+
+function yearsText(months: number, { number: n }: Format): string {
+  return months < 24 ? `${months} months` : `${n(months / monthsPerYear, 2)} years`
+}
+
+function spaceVerdict({ roomTB, monthFull: full }: PoolFacts, { slice, format }: DrivesTale): Verdict {
+  const { number: n } = format
+  const { horizonYears, contentAtHorizonTB: asked, contentTB } = slice
+  const possible = exactly(roomTB)
+  const horizonMonths = horizonYears * monthsPerYear
+  const common = { id: 'space', label: 'Space', domain: 'drives', unit: 'TB', asked, possible, share: headroomShare(asked, possible), figures: ['library.contentAtHorizonTB', 'drives.roomTB', 'drives.monthFull'] }
+  if (slice.nothingKept) return { ...common, state: 'unknown', sentence: 'Nothing is kept yet: enter the library to see how long the space lasts.' }
+  if (full.likely === 0) return { ...common, state: 'impossible', sentence: `Today's ${n(contentTB.likely, 3)} TB do not fit into the room of ${n(roomTB, 3)} TB.` }
+  if (full.likely !== null && full.likely <= horizonMonths) {
+    return { ...common, state: 'short', sentence: `Full in month ${full.likely} (${yearsText(full.likely, format)}), before the ${horizonYears} years are over.` }
+  }
+  if (full.soonest !== null && full.soonest <= horizonMonths) {
+    return { ...common, state: 'tight', sentence: `Lasts the ${horizonYears} years at the likely growth; with fast growth it is full in month ${full.soonest} (${yearsText(full.soonest, format)}).` }
+  }
+  return {
+    ...common, state: headroomState(asked, possible),
+    sentence: full.likely === null ? `Room for more than ${horizonYears} years, and not full within fifteen.` : `Room for ${horizonYears} years and more: full in month ${full.likely} (${yearsText(full.likely, format)}).`,
+  }
+}
+
+/** From this chance of loss on, to the horizon, a layout that survives enough is still tight. */
+export const likelyLost = 0.05
+
+function survivalVerdict(pool: PoolFacts, { facts, slice, format }: DrivesTale): Verdict {
+  const { survives, lossChanceAtHorizon: atHorizon } = pool
+  const { survivesAtLeast: asked, horizonYears } = slice
+  const state: VerdictState = survives < asked ? 'short' : atHorizon.likely > likelyLost ? 'tight' : survives > asked ? 'ample' : 'enough'
+  const failed = failedDriveText({ ...pool, layoutId: facts.layoutId }, format)
+  const must = survives < asked ? `It must survive ${asked === 1 ? 'one failed drive' : `${asked} failed drives`}, and survives ${survives === 0 ? 'none' : survives}. ` : ''
+  return {
+    id: 'survival', label: 'Survival', domain: 'drives', unit: 'failed drives',
+    asked: exactly(asked), possible: exactly(survives), share: headroomShare(exactly(asked), exactly(survives)), state,
+    sentence: `${must}If one drive fails, ${failed.charAt(0).toLowerCase()}${failed.slice(1)} ${chanceSentence(atHorizon, horizonYears, format)}`,
+    figures: ['drives.lossChanceAtHorizon', 'drives.rebuildHours', 'drives.lossChancePerYear'],
+  }
+}
+
+function chanceSentence(chance: Estimate, years: number, format: Format): string {
+  const drives = `The chance of losing data to drive failures in ${years} ${years === 1 ? 'year' : 'years'}`
+  return isFarBelowOtherPerils(chance.high, years)
+    ? `${drives} is far below that of theft, fire or water (about ${format.share(theftFireWaterPerYear)} a year), which no layout helps against.`
+    : `${drives} is ${format.span(chance, 'share')}.`
+}
+
+/** Of the raw space, the share that may stay unused before it is told. */
+export const unusedShare = 0.05
+/** Hours of a rebuild from which the lack of a second redundancy is told. */
+export const longRebuildHours = 24
+
+function findingsOf(pool: PoolFacts, tale: DrivesTale): Finding[] {
+  const { facts, slice: { drives, survivesAtLeast }, format } = tale
+  const { number: n } = format
+  const { arrangement, rebuildHours, survives } = pool
+  const caveat = layouts.find(layout => layout.id === facts.layoutId)?.caveat
+  const findings: Finding[] = []
+  if (pool.roomier.length) {
+    findings.push(finding('warning', 'HALF_GIVEN_AWAY', {
+      sentence: `${layoutLabel(facts.layoutId)} leaves ${n(arrangement.usableTB, 3)} of ${n(arrangement.rawTB, 3)} TB usable, less than half of what is bought.`,
+      from: ['drives.layout', 'drives.usableTB', 'drives.rawTB'],
+      fixes: [`These keep more and survive ${survivesAtLeast === 0 ? 'as much as must be survived' : survivesAtLeast === 1 ? 'a failed drive too' : `${survivesAtLeast} failed drives too`}: ${pool.roomier.map(layoutLabel).join('; ')}.`],
+    }))
+  }
+  if (arrangement.mismatchTB > unusedShare * arrangement.rawTB) {
+    findings.push(finding('caution', 'SPACE_UNUSED', {
+      sentence: `${n(arrangement.mismatchTB, 3)} TB stay unused because the drives differ in size.`, from: ['drives.lots', 'drives.layout'],
+      fixes: ['Use drives of one size, or a layout that uses mixed sizes: dedicated parity, sliced hybrid or two copies of every file.'],
+    }))
+  }
+  if (drives.shingled && pool.parity) {
+    findings.push(finding('warning', 'SHINGLED_PARITY', {
+      sentence: `Shingled drives rebuild parity ${pool.conditions.shingledFactor} times slower${rebuildHours === null ? '' : `: about ${format.hours(rebuildHours)}`}.`,
+      from: ['drives.shingled', 'drives.layout'], fixes: ['Use conventional (CMR) drives for parity.'],
+    }))
+  }
+  if (rebuildHours !== null && rebuildHours > longRebuildHours && survives === 1) {
+    findings.push(finding('caution', 'LONG_REBUILD', {
+      sentence: `A rebuild takes about ${format.hours(rebuildHours)}, and nothing protects the data meanwhile; a power cut can start it again.`,
+      from: ['drives.rebuildHours'], fixes: ['Add a UPS, keep a spare drive on the shelf, or choose a layout that survives two failures.'],
+    }))
+  }
+  findings.push(...ageFindings(tale), finding('caution', 'NO_BACKUP', {
+    sentence: 'Redundancy is no backup: deletion, malware, theft, fire and lightning take every copy in the machine.',
+    from: ['drives.layout'], fixes: ['Keep a copy of everything irreplaceable away from home, and test once that it can be restored.'],
+  }))
+  if (caveat) findings.push(finding('caution', 'LAYOUT_CAVEAT', { sentence: `${layoutLabel(facts.layoutId)}: ${caveat}`, from: ['drives.layout'] }))
+  return findings
+}
+
+function unknownClassFindings({ facts, slice: { drives } }: DrivesTale): Finding[] {
+  return facts.unknownClass
+    ? [finding('warning', 'UNKNOWN_DRIVE_CLASS', { sentence: `The kind of drive "${drives.driveClass}" is not in the catalogue, so the first of it stands in.`, from: ['drives.driveClass'], fixes: ['Choose another kind of drive.'] })]
+    : []
+}
+
+/** The figures of a pool that is not there. */
+function missingFigures({ facts, slice: { horizonYears }, format }: DrivesTale): Figure[] {
+  const why = failedDriveSentence(facts, format)
+  const ids = [
+    ['drives.usableTB', 'Usable', 'TB'], ['drives.usableTiB', 'Usable, binary', 'TiB'], ['drives.roomTB', 'Room', 'TB'], ['drives.monthFull', 'Full in', 'month'],
+    ['drives.rebuildHours', 'Rebuild', 'h'], ['drives.lossChancePerYear', 'Chance of loss in a year', 'share'],
+    ['drives.lossChanceAtHorizon', `Chance of loss in ${horizonYears} years`, 'share'], ['drives.fileLossChanceAtHorizon', 'A file lost in a rebuild', 'share'],
+  ] as const
+  return ids.map(([id, label, unit]) => noFigure(why, { id, label, unit, inputs: ['drives.lots', 'drives.layout'], formula: 'needs a layout that these drives can make' }))
+}
+
+function withoutPool(tale: DrivesTale): Pick<Telling, 'verdicts' | 'findings'> {
+  const { facts, slice, format } = tale
+  const none = facts.count === 0
+  const why = failedDriveSentence(facts, format)
+  const state: VerdictState = none ? 'unknown' : 'impossible'
+  const verdict = (id: string, label: string, parts: Pick<Verdict, 'unit' | 'asked' | 'figures'>): Verdict =>
+    ({ id, label, domain: 'drives', possible: null, share: null, state, sentence: none ? 'Add drives to see this.' : why, ...parts })
+  return {
+    verdicts: [
+      verdict('space', 'Space', { unit: 'TB', asked: slice.contentAtHorizonTB, figures: ['library.contentAtHorizonTB', 'drives.usableNeededTB', 'drives.roomTB', 'drives.monthFull'] }),
+      verdict('survival', 'Survival', { unit: 'failed drives', asked: exactly(slice.survivesAtLeast), figures: ['drives.lossChanceAtHorizon', 'drives.rebuildHours'] }),
+    ],
+    findings: [
+      ...(none ? [] : [finding('fail', 'LAYOUT_REFUSED', { sentence: why, from: ['drives.lots', 'drives.layout'], fixes: ['Change the number of drives or choose another layout.'] })]),
+      ...unknownClassFindings(tale),
+    ],
+  }
+}

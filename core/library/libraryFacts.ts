@@ -1,0 +1,55 @@
+import type { HoldingKindId } from '../catalogue/holdingKinds'
+import type { Estimate } from '../figure'
+import type { Library } from '../plan/library'
+import { monthsBetween, monthsPerYear } from '../units/time'
+import { forecastLibrary, longestForecastMonths, type Forecast } from './forecast'
+import { growthPerMonth, type Growth } from './growth'
+import { holdingSizes, isIrreplaceable, type HoldingSize, type Qualities } from './holdingSizes'
+
+export interface LibrarySlice extends Qualities {
+  readonly library: Library
+  readonly horizonYears: number
+  readonly ruleOfThumbFactor: number
+}
+
+/** What the library holds, and holds at the horizon. */
+export interface LibraryFacts {
+  readonly sizes: readonly HoldingSize[]
+  readonly forecast: Forecast
+  readonly contentTB: Estimate
+  readonly contentAtHorizonTB: Estimate
+  readonly growth: Growth
+  /** nothing is kept and nothing will be */
+  readonly empty: boolean
+  /** indices of the holdings whose loss could not be made good, and what they hold today */
+  readonly irreplaceable: readonly number[]
+  readonly irreplaceableTB: number
+  /** the kind that grows most to the horizon; null while nothing does */
+  readonly driver: { readonly kind: HoldingKindId | 'other', readonly addedTB: number } | null
+  /** indices of holdings whose quality the catalogue does not know */
+  readonly unknownQualities: readonly number[]
+  /** indices of dated events that lie before the forecast */
+  readonly pastEvents: readonly number[]
+}
+
+/** What the library holds, month by month, with its band. */
+export function libraryFacts({ library, horizonYears, qualities, otherQualities }: LibrarySlice): LibraryFacts {
+  const lists = { qualities, otherQualities }
+  const forecast = forecastLibrary(library, lists, longestForecastMonths)
+  const horizonMonths = horizonYears * monthsPerYear
+  const contentAtHorizonTB = forecast.months[horizonMonths]!
+  const sizes = holdingSizes(library, lists)
+  const irreplaceable = library.holdings.flatMap((holding, index) => isIrreplaceable(holding) ? [index] : [])
+  const driver = [...forecast.kinds].map(([kind, months]) => ({ kind, addedTB: months[horizonMonths]! - months[0]! })).sort((a, b) => b.addedTB - a.addedTB)[0]
+  const known = new Set([...qualities, ...otherQualities].map(quality => quality.id))
+  return {
+    sizes, forecast, contentAtHorizonTB, irreplaceable,
+    contentTB: forecast.months[0]!,
+    growth: growthPerMonth(library, sizes),
+    empty: contentAtHorizonTB.high === 0,
+    irreplaceableTB: sizes.reduce((sum, size) => irreplaceable.includes(size.index) ? sum + size.amount.likely * size.todayTB : sum, 0),
+    driver: driver && driver.addedTB > 0 ? driver : null,
+    unknownQualities: library.holdings.flatMap(({ quality }, index) => quality === 'given' || known.has(quality) ? [] : [index]),
+    pastEvents: library.events.flatMap((event, index) => monthsBetween(library.startsOn, event.month) < 0 ? [index] : []),
+  }
+}

@@ -1,0 +1,94 @@
+import type { LinkKind } from '../catalogue/deviceClasses'
+import type { WatchingWeek } from '../household/watchingWeek'
+import { homePlace, type Device, type Household } from '../plan/household'
+import type { Network } from '../plan/network'
+import { tcpPayloadMbps } from '../units/ethernet'
+import { awayShareMbps } from './awayStreams'
+
+/** Wi-Fi carries half, a third or a sixth of the rate it shows, shared by all on the channel. */
+export const wifiShares: Readonly<Partial<Record<LinkKind, number>>> = { wifiGood: 1 / 2, wifiFair: 1 / 3, wifiPoor: 1 / 6 }
+/** Shown rates that stand in where none is entered, Mb/s. */
+export const usualWifiMbps = 300
+export const usualMobileMbps = 20
+/** Of a place's download, what a stream can count on. */
+export const downloadShare = 0.8
+/** Label rates of cables, Mb/s. */
+const cableMbps: Readonly<Partial<Record<LinkKind, number>>> = { wired100: 100, wired1000: 1000 }
+
+/** What all streams share on their way: the machine's port, the Wi-Fi channel, the upload. */
+export interface SharedLinks {
+  readonly portMbps: number
+  /** sessions at once that share the port, the channel and the upload, each at least 1 */
+  readonly homeSessions: number
+  readonly wifiSessions: number
+  readonly awaySessions: number
+  readonly uploadMbps: number
+  readonly reserveShare: number
+  readonly awayRungMbps: number
+}
+
+/** A device's own link: what carries it, and what it gives one session. */
+export type OwnLink
+  = | { readonly kind: 'cable', readonly labelMbps: number, readonly mbps: number }
+    | { readonly kind: 'wifi', readonly shownMbps: number, readonly share: number, readonly sessions: number, readonly mbps: number }
+    | { readonly kind: 'mobile', readonly mbps: number }
+
+/** What the way from the machine to a device carries for one session: the least of its parts. */
+export interface DeviceLink {
+  readonly isAway: boolean
+  readonly own: OwnLink
+  /** at home: the port's payload and how many share it */
+  readonly portShareMbps: number | null
+  /** away: the share of the upload, and what the place's own line brings in for it */
+  readonly uploadShareMbps: number | null
+  readonly downloadMbps: number | null
+  readonly mbps: number
+}
+
+/** The shared links of a household whose viewers watch by a week. */
+export function sharedLinks({ network, household, week }: { readonly network: Network, readonly household: Household, readonly week: WatchingWeek }, atOnce: { readonly home: number, readonly away: number }): SharedLinks {
+  const isWifi = (id: string) => {
+    const device = household.devices.find(candidate => candidate.id === id)
+    return !device || wifiShares[device.link] !== undefined
+  }
+  const onWifi = new Set(week.habits.filter(({ habit, watcher }) => !week.watchers[watcher]!.isAway && isWifi(habit.device)).map(({ watcher }) => watcher)).size
+  return {
+    portMbps: network.serverPortMbps,
+    homeSessions: Math.max(1, atOnce.home),
+    wifiSessions: Math.max(1, Math.min(onWifi, atOnce.home)),
+    awaySessions: Math.max(1, atOnce.away),
+    uploadMbps: network.uploadMbps,
+    reserveShare: network.uploadReserveShare,
+    awayRungMbps: network.awayRungMbps,
+  }
+}
+
+function ownLink(device: Device | null, sessions: number): OwnLink {
+  const kind = device?.link ?? 'wifiGood'
+  const labelMbps = cableMbps[kind]
+  if (labelMbps !== undefined) return { kind: 'cable', labelMbps, mbps: tcpPayloadMbps(labelMbps) }
+  const share = wifiShares[kind]
+  if (share === undefined) return { kind: 'mobile', mbps: device?.linkMbps ?? usualMobileMbps }
+  const shownMbps = device?.linkMbps ?? usualWifiMbps
+  return { kind: 'wifi', shownMbps, share, sessions, mbps: shownMbps * share / sessions }
+}
+
+/**
+ * The link of a device at a place.
+ * @param device null where a class stands in: on good Wi-Fi
+ * @param place its id, and its download where that is known, Mb/s
+ */
+export function deviceLink(device: Device | null, place: { readonly id: string, readonly downloadMbps: number | null }, shared: SharedLinks): DeviceLink {
+  const isAway = place.id !== homePlace
+  const own = ownLink(device, isAway ? 1 : shared.wifiSessions)
+  if (!isAway) {
+    const portShareMbps = tcpPayloadMbps(shared.portMbps) / shared.homeSessions
+    return { isAway, own, portShareMbps, uploadShareMbps: null, downloadMbps: null, mbps: Math.min(own.mbps, portShareMbps) }
+  }
+  const uploadShareMbps = awayShareMbps({ uploadMbps: shared.uploadMbps, reserveShare: shared.reserveShare, sessions: shared.awaySessions })
+  const downloadMbps = place.downloadMbps === null ? null : place.downloadMbps * downloadShare
+  return {
+    isAway, own, portShareMbps: null, uploadShareMbps, downloadMbps,
+    mbps: Math.min(uploadShareMbps, downloadMbps ?? Infinity, own.kind === 'mobile' ? own.mbps : Infinity),
+  }
+}

@@ -1,0 +1,15 @@
+import { defineDomain } from '../domain'
+import type { HouseholdFacts } from '../household/householdFacts'
+import { networkFacts } from './networkFacts'
+import { tellNetwork } from './tellNetwork'
+
+/** The narrowest link: home network and internet line against who watches. */
+export const network = defineDomain({
+  id: 'network',
+  needs: ['household'],
+  read: ({ network, household, library }, { qualities }, needed: { readonly household: HouseholdFacts }) => ({
+    network, household, library, qualities, week: needed.household.week, atOnce: needed.household.atOnce,
+  }),
+  facts: networkFacts,
+  tell: tellNetwork,
+})

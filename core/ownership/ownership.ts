@@ -1,0 +1,15 @@
+import { defineDomain } from '../domain'
+import type { MachineFacts } from '../machine/machineFacts'
+import { ownershipFacts } from './ownershipFacts'
+import { tellOwnership } from './tellOwnership'
+
+/** What it costs to buy and to run. */
+export const ownership = defineDomain({
+  id: 'ownership',
+  needs: ['machine'],
+  read: ({ brief: { budget }, costs: { extras, pricePerKWh }, choices: { horizonYears }, drives: { lots, driveClass } }, { driveClasses }, { machine }: { readonly machine: MachineFacts }) => ({
+    budget, extras, pricePerKWh, horizonYears, drives: { lots, driveClass }, driveClasses, prices: machine.prices, states: machine.states,
+  }),
+  facts: ownershipFacts,
+  tell: tellOwnership,
+})
