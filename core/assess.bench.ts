@@ -3,7 +3,8 @@ import { assess } from './assess'
 import { catalogue } from './catalogue/catalogue'
 import { tideMillHouse } from './catalogue/tideMillHouse'
 import { planSchema } from './plan/planSchema'
-import { remediesOf } from './playback/remedies/rankRemedies'
+import { plainFormat } from './units/format'
+import { remediesOf } from './tiers/rankRemedies'
 import { compareWays } from './tiers/compareWays'
 
 const demo = planSchema.parse(tideMillHouse)
@@ -34,5 +35,5 @@ describe('speed of the core', () => {
   bench('assess(plan), 200 holdings and 60 mirrored drives anew', () => void assess(structuredClone(large), catalogue))
   bench('assess(plan), 40 habits of 20 viewers anew', () => void assess(structuredClone(crowd), catalogue))
   bench('remedies of the demo household', () => void remediesOf(demo, catalogue))
-  bench('six ways of building compared', () => void compareWays(demo, catalogue))
+  bench('six ways of building compared', () => void compareWays(demo, catalogue, plainFormat))
 })

@@ -15,7 +15,7 @@ export class CoreRangeError extends RangeError {
 }
 
 /** Throws a {@link CoreRangeError} with this code unless value is a finite number within [min, max]. */
-export function requireWithin(code: string, value: number, min: number, max = Infinity): void {
+export function requireWithin(code: string, value: number, { min, max = Infinity }: { readonly min: number, readonly max?: number }): void {
   if (!Number.isFinite(value) || value < min || value > max) throw new CoreRangeError(code, { value, min, max })
 }
 

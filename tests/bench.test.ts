@@ -2,7 +2,8 @@ import { existsSync, mkdtempSync, rmSync, writeFileSync, chmodSync, readFileSync
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { BenchJob, type BenchState } from '../server/bench/benchJob'
+import type { BenchState } from '../core/streams/bench'
+import { BenchJob } from '../server/bench/benchJob'
 import { realEncoder, simulatedEncoder, type Encoder } from '../server/bench/encoder'
 import { startApi } from './api/apiServer'
 

@@ -19,7 +19,7 @@ describe('the headroom line', () => {
     openDemo()
     const cells = mount(HeadroomLine).findAll('.cell')
     expect(cells.map(cell => cell.attributes('data-verdict'))).toEqual(['streams', 'space', 'survival', 'home', 'away', 'fit', 'money'])
-    expect(cells[0]!.text()).toMatch(/Conversions\s*Enough\s*2\s*of\s*2–4/)
+    expect(cells[0]!.text()).toMatch(/Conversions\s*Short\s*3\s*of\s*2–4/)
     expect(cells[1]!.text()).toContain('10\u00A0TB')
   })
   it('tries a plan on, with the plan as it is for a ghost', async () => {
@@ -178,7 +178,7 @@ describe('work by quality', () => {
     const table = mount(WorkMix)
     expect(table.findAll('tbody tr')).toHaveLength(8)
     await table.find('.more').trigger('click')
-    expect(table.findAll('tbody tr').length).toBe(store.assessment!.series.mix.length)
+    expect(table.findAll('tbody tr').length).toBe(store.assessment!.domains.streams.mix.length)
     store.edit('library.holdings', [])
     await nextTick()
     expect(table.text()).toContain('plain 1080p stream stands in')

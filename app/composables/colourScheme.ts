@@ -1,23 +1,16 @@
-import { ref, watch } from 'vue'
+import { usePreferredDark, useStorage } from '@vueuse/core'
+import { computed } from 'vue'
 
 export type Scheme = 'day' | 'night'
-const key = 'numeron.scheme'
 
-function initial(): Scheme {
-  try {
-    const kept = localStorage.getItem(key)
-    if (kept === 'day' || kept === 'night') return kept
-  }
-  catch { /* no storage: the system decides */ }
-  return globalThis.matchMedia?.('(prefers-color-scheme: dark)').matches ? 'night' : 'day'
-}
+/** What was chosen in this browser; null while nothing was, and the system decides. */
+const chosen = useStorage<Scheme | null>('numeron.scheme', null)
+const systemIsDark = usePreferredDark()
 
 /** Day or night; kept in this browser once chosen. */
-export const colourScheme = ref<Scheme>(initial())
-
-watch(colourScheme, (scheme) => {
-  try {
-    localStorage.setItem(key, scheme)
-  }
-  catch { /* it then lasts until the page is closed */ }
+export const colourScheme = computed<Scheme>({
+  get: () => chosen.value === 'day' || chosen.value === 'night' ? chosen.value : systemIsDark.value ? 'night' : 'day',
+  set: (scheme) => {
+    chosen.value = scheme
+  },
 })

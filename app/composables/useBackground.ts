@@ -1,7 +1,7 @@
 import { onBeforeUnmount, ref, shallowRef, watch, type Ref, type ShallowRef } from 'vue'
 import type { Remote } from 'comlink'
-import { hasBackground, inBackground, type Lane } from '~/services/background'
-import { coreWork, type CoreWork } from '~/services/coreWork'
+import { hasBackground, inBackground, onPage, type Lane } from '~/services/background'
+import type { CoreWork } from '~/services/coreWork'
 
 /**
  * A value worked out off the page whenever its input changes; of several changes only the last counts, and the value
@@ -46,7 +46,7 @@ export function useBackground<Input, Result>(
       timer = setTimeout(restart, result.value === null ? 0 : delayMs)
     }
     else {
-      result.value = run(coreWork, value) as Result
+      result.value = run(onPage(), value) as Result
     }
   }, { immediate: true })
   onBeforeUnmount(() => {

@@ -24,7 +24,7 @@ const homeOfChoice: Readonly<Record<string, ViewId>> = {
 }
 
 /** Fields of the machine that are set where it converts. */
-const convertingFields = new Set(['sustainedGHz', 'designYear', 'coreKind', 'threadsPerCore', 'memoryGB', 'engine', 'cards', 'oneEngineAtATime', 'measuredStreams', 'measuredLow', 'measuredBy'])
+const convertingFields = new Set(['sustainedGHz', 'designYear', 'coreKind', 'threadsPerCore', 'memoryGB', 'engine', 'processor', 'base', 'parts', 'oneEngineAtATime', 'measuredStreams', 'measuredLow', 'measuredBy'])
 
 /** The view on which a plan field is set. */
 export function viewOfPath(path: string): ViewId {

@@ -1,11 +1,18 @@
 import { wrap, type Remote } from 'comlink'
-import { coreWork, type CoreWork } from './coreWork'
+import { createCoreWork, type CoreWork } from './coreWork'
 
 /** Work that must not wait for other work has a worker of its own. */
 export type Lane = 'assess' | 'compare'
 
 interface Background { readonly remote: Remote<CoreWork>, readonly broken: Promise<never> }
 const lanes = new Map<Lane, Background | null>()
+
+let here: CoreWork | null = null
+/** The core's work done on the page itself. */
+export function onPage(): CoreWork {
+  here ??= createCoreWork()
+  return here
+}
 
 /** Whether this browser has workers at all. */
 export function hasBackground(): boolean {
@@ -39,5 +46,5 @@ export async function inBackground<Result>(lane: Lane, run: (work: CoreWork | Re
     }
     catch { /* on the page then, where a fault of the work itself shows too */ }
   }
-  return run(coreWork)
+  return run(onPage())
 }

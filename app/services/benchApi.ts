@@ -1,15 +1,4 @@
-import type { BenchResult, BenchRound } from '~~/core/streams/bench'
-
-/** The bench as the server tells it. */
-export interface BenchState {
-  readonly state: 'idle' | 'preparing' | 'running' | 'done' | 'cancelled' | 'failed'
-  readonly copies: number
-  readonly rounds: readonly BenchRound[]
-  readonly encoder: string
-  readonly isSimulated: boolean
-  readonly result: BenchResult | null
-  readonly message: string
-}
+import type { BenchState } from '~~/core/streams/bench'
 
 async function ask(method: 'POST' | 'DELETE'): Promise<string | null> {
   try {

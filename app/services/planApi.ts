@@ -1,20 +1,5 @@
 import type { Plan, PlanInput } from '~~/core/plan/planSchema'
-
-export interface StoredPlan {
-  readonly id: string
-  readonly version: number
-  readonly createdAt: string
-  readonly updatedAt: string
-  readonly plan: Plan
-  readonly keptAside?: readonly string[]
-}
-
-export interface PlanEntry {
-  readonly id: string
-  readonly name: string
-  readonly version: number
-  readonly updatedAt: string
-}
+import type { PlanEntry, StoredPlan } from '~~/core/plan/storedPlan'
 
 /** A refusal by the server; status 0 when it did not answer at all. */
 export class ApiProblem extends Error {

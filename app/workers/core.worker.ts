@@ -1,4 +1,4 @@
 import { expose } from 'comlink'
-import { coreWork } from '~/services/coreWork'
+import { createCoreWork } from '~/services/coreWork'
 
-expose(coreWork)
+expose(createCoreWork())

@@ -39,7 +39,7 @@ export interface DeviceClass extends Capabilities {
 }
 
 const h264 = (level: number, lines = 1080, framesPerSecond = 60): VideoAbility => ({ codec: 'h264', level, lines, framesPerSecond, bits: 8 })
-const hevc = (level: number, lines: number, bits: 8 | 10 = 10, framesPerSecond = 60): VideoAbility => ({ codec: 'hevc', level, lines, framesPerSecond, bits })
+const hevc = (level: number, lines: number): VideoAbility => ({ codec: 'hevc', level, lines, framesPerSecond: 60, bits: 10 })
 const vp9 = (lines: number): VideoAbility => ({ codec: 'vp9', level: 5.1, lines, framesPerSecond: 60, bits: 10 })
 const av1 = (lines: number): VideoAbility => ({ codec: 'av1', level: 5.1, lines, framesPerSecond: 60, bits: 10 })
 const mpeg2: VideoAbility = { codec: 'mpeg2', level: 4, lines: 1080, framesPerSecond: 60, bits: 8 }
@@ -84,7 +84,7 @@ export const deviceClasses: readonly DeviceClass[] = [
   },
   {
     id: 'tablet', label: 'Tablet', usualLink: 'wifiGood', price: null,
-    video: [h264(5.1, 2160), hevc(5.1, 2160, 10), vp9(1080)], screenLines: 1440, hdr: ['hdr10'], containers: ['mp4', 'mkv'],
+    video: [h264(5.1, 2160), hevc(5.1, 2160), vp9(1080)], screenLines: 1440, hdr: ['hdr10'], containers: ['mp4', 'mkv'],
     sound: ['aac', 'mp3', 'flac', 'opus'], channels: 2, subtitles: ['text', 'styled'], maxMbps: 60, deinterlaces: false,
   },
   {

@@ -30,7 +30,7 @@ export interface VideoEngine {
 }
 
 /** H.264, MPEG-2 and VC-1 share a rate; HEVC in 8 bits and, where the engine can, in 10; the third rate is AV1 and VP9. */
-function decodes(h264: number, hevc8 = 0, hevc10 = 0, av1 = 0, vp9 = av1): VideoEngine['decode'] {
+function decodes(h264: number, { hevc8 = 0, hevc10 = 0, av1 = 0, vp9 = av1 }: Partial<Record<'hevc8' | 'hevc10' | 'av1' | 'vp9', number>> = {}): VideoEngine['decode'] {
   const all = { h264, mpeg2: h264, vc1: h264, hevc8, hevc10, av1, vp9 }
   return Object.fromEntries(Object.entries(all).filter(([, rate]) => rate > 0))
 }
@@ -42,16 +42,16 @@ const card = { kind: 'card', sessionCap: null, flagged: false, usualFallback: 0 
 export const videoEngines: readonly VideoEngine[] = [
   { ...builtIn, id: 'builtInA', label: 'Built-in A', years: '2011–13', decode: decodes(700), encodeH264: 350, toneMap: null, flagged: true, usualFallback: 0.1, notes: 'Poor picture; some workloads hang it.' },
   { ...builtIn, id: 'builtInB', label: 'Built-in B', years: '2013–15', decode: decodes(1000), encodeH264: 700, toneMap: null, usualFallback: 0.1, notes: 'H.264 only.' },
-  { ...builtIn, id: 'builtInC', label: 'Built-in C', years: '2015–16', decode: decodes(1200, 1000), encodeH264: 1000, toneMap: null, usualFallback: 0.1, notes: 'HEVC in 8 bits; 10 bits fall to software.' },
-  { ...builtIn, id: 'builtInD', label: 'Built-in D', years: '2017–20', decode: decodes(1500, 1800, 1800, 0, 1500), encodeH264: 1200, toneMap: 600, notes: 'HEVC in 10 bits, tone mapping; no AV1.' },
-  { ...builtIn, id: 'builtInE', label: 'Built-in E, small chip', years: '2021–24', decode: decodes(1800, 2000, 2000, 1600), encodeH264: 1300, toneMap: 600, notes: 'One memory channel.' },
-  { ...builtIn, id: 'builtInF', label: 'Built-in F', years: '2021–24', decode: decodes(3600, 4000, 4000, 3200), encodeH264: 2600, toneMap: 1600, notes: 'Two encode units.' },
-  { ...builtIn, id: 'builtInG', label: 'Built-in G', years: '2024–', decode: decodes(4000, 4500, 4500, 3600), encodeH264: 2800, toneMap: 2000, notes: 'Encodes AV1 too.' },
-  { ...card, id: 'cardEntry', label: 'Card, entry', years: '2016–19', decode: decodes(1400, 1500, 1500), encodeH264: 1300, toneMap: 800, sessionCap: { low: 3, likely: 5, high: 8 }, memoryGB: 4, price: 90, idleW: 8, loadW: 25, notes: 'The driver allows 3 to 8 sessions.' },
-  { ...card, id: 'cardWorkstation', label: 'Card, small workstation', years: '2017–20', decode: decodes(1400, 1500, 1500), encodeH264: 1400, toneMap: 1000, memoryGB: 5, price: 140, idleW: 8, loadW: 28, notes: 'No session limit; fed by the slot, 75 W.' },
-  { ...card, id: 'cardModern', label: 'Card, modern', years: '2022–', decode: decodes(2000, 2800, 2800, 2000), encodeH264: 2200, toneMap: 3000, memoryGB: 8, price: 260, idleW: 12, loadW: 40, notes: 'Encodes AV1 too.' },
-  { ...card, id: 'cardOldGaming', label: 'Card, older gaming', years: '2016–18', decode: decodes(700, 900), encodeH264: 500, toneMap: 200, memoryGB: 6, price: 60, idleW: 14, loadW: 40, notes: 'Weaker than a built-in D; HEVC in 8 bits.' },
-  { ...builtIn, id: 'boardArm', kind: 'board', label: 'ARM board', years: '2019–23', decode: decodes(250, 500, 500), encodeH264: 100, toneMap: null, idleW: 0, loadW: 4, notes: 'Plan for untouched play.' },
+  { ...builtIn, id: 'builtInC', label: 'Built-in C', years: '2015–16', decode: decodes(1200, { hevc8: 1000 }), encodeH264: 1000, toneMap: null, usualFallback: 0.1, notes: 'HEVC in 8 bits; 10 bits fall to software.' },
+  { ...builtIn, id: 'builtInD', label: 'Built-in D', years: '2017–20', decode: decodes(1500, { hevc8: 1800, hevc10: 1800, vp9: 1500 }), encodeH264: 1200, toneMap: 600, notes: 'HEVC in 10 bits, tone mapping; no AV1.' },
+  { ...builtIn, id: 'builtInE', label: 'Built-in E, small chip', years: '2021–24', decode: decodes(1800, { hevc8: 2000, hevc10: 2000, av1: 1600 }), encodeH264: 1300, toneMap: 600, notes: 'One memory channel.' },
+  { ...builtIn, id: 'builtInF', label: 'Built-in F', years: '2021–24', decode: decodes(3600, { hevc8: 4000, hevc10: 4000, av1: 3200 }), encodeH264: 2600, toneMap: 1600, notes: 'Two encode units.' },
+  { ...builtIn, id: 'builtInG', label: 'Built-in G', years: '2024–', decode: decodes(4000, { hevc8: 4500, hevc10: 4500, av1: 3600 }), encodeH264: 2800, toneMap: 2000, notes: 'Encodes AV1 too.' },
+  { ...card, id: 'cardEntry', label: 'Card, entry', years: '2016–19', decode: decodes(1400, { hevc8: 1500, hevc10: 1500 }), encodeH264: 1300, toneMap: 800, sessionCap: { low: 3, likely: 5, high: 8 }, memoryGB: 4, price: 90, idleW: 8, loadW: 25, notes: 'The driver allows 3 to 8 sessions.' },
+  { ...card, id: 'cardWorkstation', label: 'Card, small workstation', years: '2017–20', decode: decodes(1400, { hevc8: 1500, hevc10: 1500 }), encodeH264: 1400, toneMap: 1000, memoryGB: 5, price: 140, idleW: 8, loadW: 28, notes: 'No session limit; fed by the slot, 75 W.' },
+  { ...card, id: 'cardModern', label: 'Card, modern', years: '2022–', decode: decodes(2000, { hevc8: 2800, hevc10: 2800, av1: 2000 }), encodeH264: 2200, toneMap: 3000, memoryGB: 8, price: 260, idleW: 12, loadW: 40, notes: 'Encodes AV1 too.' },
+  { ...card, id: 'cardOldGaming', label: 'Card, older gaming', years: '2016–18', decode: decodes(700, { hevc8: 900 }), encodeH264: 500, toneMap: 200, memoryGB: 6, price: 60, idleW: 14, loadW: 40, notes: 'Weaker than a built-in D; HEVC in 8 bits.' },
+  { ...builtIn, id: 'boardArm', kind: 'board', label: 'ARM board', years: '2019–23', decode: decodes(250, { hevc8: 500, hevc10: 500 }), encodeH264: 100, toneMap: null, idleW: 0, loadW: 4, notes: 'Plan for untouched play.' },
 ]
 
 /** An engine's rates are good to this factor either way. */

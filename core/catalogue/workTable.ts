@@ -44,7 +44,10 @@ function flat(entry: Coefficient): DecodeCost {
   return { flat: estimate(entry), flatUpToMbps: Infinity, slopePerMbps: 0 }
 }
 
-function rising(entry: Coefficient, flatUpToMbps: number, second: Coefficient, secondAtMbps: number): DecodeCost {
+/** A cost that is known at two rates. */
+interface Rising { readonly flatUpToMbps: number, readonly second: Coefficient, readonly secondAtMbps: number }
+
+function rising(entry: Coefficient, { flatUpToMbps, second, secondAtMbps }: Rising): DecodeCost {
   return { flat: estimate(entry), flatUpToMbps, slopePerMbps: Math.max(0, second.value - entry.value) / (secondAtMbps - flatUpToMbps) }
 }
 
@@ -54,9 +57,9 @@ export function workTableOf({ source, coefficients }: WorkTableFile): WorkTable 
   return {
     source,
     decode: {
-      h264: rising(decode.h264, 12, decode.h264Disc, 28),
+      h264: rising(decode.h264, { flatUpToMbps: 12, second: decode.h264Disc, secondAtMbps: 28 }),
       hevc8: flat(decode.hevc8),
-      hevc10: rising(decode.hevc10Uhd25, 25 / 4, decode.hevc10Uhd60, 60 / 4),
+      hevc10: rising(decode.hevc10Uhd25, { flatUpToMbps: 25 / 4, second: decode.hevc10Uhd60, secondAtMbps: 60 / 4 }),
       av1: flat(decode.av1),
       mpeg2: flat(decode.mpeg2),
       vc1: flat(decode.vc1),

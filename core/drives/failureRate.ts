@@ -8,7 +8,7 @@ import type { Span } from './lossChance'
  * @throws {CoreRangeError} AFR
  */
 export function failureRatePerHour(failuresPerYear: number): number {
-  requireWithin('AFR', failuresPerYear, 0, 0.999)
+  requireWithin('AFR', failuresPerYear, { min: 0, max: 0.999 })
   return -Math.log1p(-failuresPerYear) / hoursPerYear
 }
 

@@ -123,12 +123,12 @@ export interface Span { readonly failureRatePerHour: number, readonly hours: num
 export function lossChance(chain: FailureChain, spans: readonly Span[]): number {
   requireWhole('CHAIN_DRIVES', chain.drives, 1)
   requireWhole('CHAIN_SURVIVES', chain.survives)
-  requireWithin('CHAIN_SURVIVES', chain.survives, 0, chain.drives - 1)
-  requireWithin('CHAIN_REPAIR_RATE', chain.repairRatePerHour, 1e-9)
-  requireWithin('CHAIN_READ_ERROR', chain.rebuildEndsChance ?? 0, 0, 1)
+  requireWithin('CHAIN_SURVIVES', chain.survives, { min: 0, max: chain.drives - 1 })
+  requireWithin('CHAIN_REPAIR_RATE', chain.repairRatePerHour, { min: 1e-9 })
+  requireWithin('CHAIN_READ_ERROR', chain.rebuildEndsChance ?? 0, { min: 0, max: 1 })
   for (const { failureRatePerHour, hours } of spans) {
-    requireWithin('CHAIN_FAILURE_RATE', failureRatePerHour, 0)
-    requireWithin('CHAIN_HOURS', hours, 0)
+    requireWithin('CHAIN_FAILURE_RATE', failureRatePerHour, { min: 0 })
+    requireWithin('CHAIN_HOURS', hours, { min: 0 })
   }
   if (chain.survives === 0) return -Math.expm1(-chain.drives * spans.reduce((sum, span) => sum + span.failureRatePerHour * span.hours, 0))
   const start: readonly number[] = [1, ...Array.from({ length: chain.survives + 1 }, () => 0)]

@@ -9,8 +9,8 @@ import { requireWithin } from '../errors'
  * @example readErrorChance(64, 1e-14) // 0.994
  */
 export function readErrorChance(readTB: number, errorsPerBit: number): number {
-  requireWithin('READ_TB', readTB, 0)
-  requireWithin('READ_ERROR_RATE', errorsPerBit, 0)
+  requireWithin('READ_TB', readTB, { min: 0 })
+  requireWithin('READ_ERROR_RATE', errorsPerBit, { min: 0 })
   return -Math.expm1(-readTB * 8e12 * errorsPerBit)
 }
 

@@ -17,9 +17,9 @@ export interface Rebuild {
  * @example rebuildHours({ sizeTB: 16, usedShare: 1, rateMBps: 150, shingledFactor: 1 }) // 29.6
  */
 export function rebuildHours({ sizeTB, usedShare, rateMBps, shingledFactor }: Rebuild): number {
-  requireWithin('REBUILD_SIZE', sizeTB, 0)
-  requireWithin('REBUILD_SHARE', usedShare, 0, 1)
-  requireWithin('REBUILD_RATE', rateMBps, 1e-6)
+  requireWithin('REBUILD_SIZE', sizeTB, { min: 0 })
+  requireWithin('REBUILD_SHARE', usedShare, { min: 0, max: 1 })
+  requireWithin('REBUILD_RATE', rateMBps, { min: 1e-6 })
   return sizeTB * 1e6 * usedShare * shingledFactor / rateMBps / 3600
 }
 
@@ -37,7 +37,7 @@ const portMBps = 550
  * @param watchingHoursPerDay 0..24
  */
 export function rebuildRateMBps(outerMBps: number, watchingHoursPerDay: number): number {
-  requireWithin('REBUILD_RATE', outerMBps, 1e-6)
-  requireWithin('WATCHING_HOURS', watchingHoursPerDay, 0, 24)
+  requireWithin('REBUILD_RATE', outerMBps, { min: 1e-6 })
+  requireWithin('WATCHING_HOURS', watchingHoursPerDay, { min: 0, max: 24 })
   return Math.min(rebuildShareOfOuter * outerMBps, portMBps) * (1 - slowedByWatching * watchingHoursPerDay / 24)
 }

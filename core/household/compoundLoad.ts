@@ -37,10 +37,10 @@ export function compoundLoad(draws: readonly (readonly Lump[])[], room: LoadRoom
     for (const { cells, chance } of lumps) {
       sum += chance
       if (cells === Infinity) continue
-      requireWithin('LUMP_CELLS', cells, 0)
+      requireWithin('LUMP_CELLS', cells, { min: 0 })
       highest = Math.max(highest, cells)
     }
-    requireWithin('LUMPS', sum, 0, 1 + 1e-9)
+    requireWithin('LUMPS', sum, { min: 0, max: 1 + 1e-9 })
     const rest = Math.max(0, 1 - sum)
     const newTop = Math.min(most, top + highest)
     for (let cell = 0; cell <= top; cell++) next[cell] = distribution[cell]! * rest

@@ -12,7 +12,7 @@ export function poissonBinomial(chances: readonly number[]): number[] {
   const distribution = new Float64Array(chances.length + 1)
   distribution[0] = 1
   chances.forEach((chance, of) => {
-    requireWithin('CHANCE', chance, 0, 1)
+    requireWithin('CHANCE', chance, { min: 0, max: 1 })
     addChance(distribution, of, chance)
   })
   return Array.from(distribution)

@@ -51,8 +51,8 @@ export function weekCounts(week: WatchingWeek, occupancy: Occupancy, weights: re
       if (below < 0.95 - 1e-12) levels[0] = count + 1
       if (below < 0.99 - 1e-12) levels[1] = count + 1
     }
-    take(best.level95, levels[0]!, slot, expected)
-    take(best.level99, levels[1]!, slot, expected)
+    take(best.level95, { level: levels[0]!, slot }, expected)
+    take(best.level99, { level: levels[1]!, slot }, expected)
   }
   for (const slot of occupancy.slots) expected[slot] = expected[occupancy.sameAs[slot]!]!
   return {
@@ -72,7 +72,7 @@ export function alikeSlots(occupancy: Occupancy, slots: readonly number[]): Map<
 }
 
 /** Keeps the highest level; among equals the slot where most are expected. */
-function take(best: { level: number, slot: number }, level: number, slot: number, expected: Float64Array): void {
+function take(best: { level: number, slot: number }, { level, slot }: { readonly level: number, readonly slot: number }, expected: Float64Array): void {
   if (level > best.level || (level === best.level && expected[slot]! > expected[best.slot]! + 1e-12)) {
     best.level = level
     best.slot = slot

@@ -10,9 +10,9 @@ export const overheadFactor = 1.08
  * @example awayStreams({ uploadMbps: 40, reserveShare: 0.25, rungMbps: 4 }) // 6
  */
 export function awayStreams({ uploadMbps, reserveShare, rungMbps }: { uploadMbps: number, reserveShare: number, rungMbps: number }): number {
-  requireWithin('UPLOAD', uploadMbps, 0)
-  requireWithin('RESERVE', reserveShare, 0, 1)
-  requireWithin('RUNG', rungMbps, 0.01)
+  requireWithin('UPLOAD', uploadMbps, { min: 0 })
+  requireWithin('RESERVE', reserveShare, { min: 0, max: 1 })
+  requireWithin('RUNG', rungMbps, { min: 0.01 })
   return Math.floor(uploadMbps * (1 - reserveShare) / (rungMbps * overheadFactor) + 1e-9)
 }
 
@@ -22,8 +22,8 @@ export function awayStreams({ uploadMbps, reserveShare, rungMbps }: { uploadMbps
  * @example awayShareMbps({ uploadMbps: 22, reserveShare: 0.25, sessions: 2 }) // 7.64
  */
 export function awayShareMbps({ uploadMbps, reserveShare, sessions }: { uploadMbps: number, reserveShare: number, sessions: number }): number {
-  requireWithin('UPLOAD', uploadMbps, 0)
-  requireWithin('RESERVE', reserveShare, 0, 1)
-  requireWithin('SESSIONS', sessions, 1)
+  requireWithin('UPLOAD', uploadMbps, { min: 0 })
+  requireWithin('RESERVE', reserveShare, { min: 0, max: 1 })
+  requireWithin('SESSIONS', sessions, { min: 1 })
   return uploadMbps * (1 - reserveShare) / overheadFactor / sessions
 }

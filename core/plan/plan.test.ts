@@ -75,8 +75,8 @@ describe('document migrations', () => {
     { from: 2, up: (document: object) => ({ ...document, three: true }) },
   ]
   it('run in order up to the target', () => {
-    expect(migrateDocument({ a: 1 }, 1, 3, steps)).toEqual({ a: 1, two: true, three: true, schemaVersion: 3 })
-    expect(migrateDocument({ a: 1 }, 3, 3, steps)).toEqual({ a: 1 })
+    expect(migrateDocument({ a: 1 }, { from: 1, to: 3 }, steps)).toEqual({ a: 1, two: true, three: true, schemaVersion: 3 })
+    expect(migrateDocument({ a: 1 }, { from: 3, to: 3 }, steps)).toEqual({ a: 1 })
   })
   it('take a plan of version 1 to habits and kinds, and lose nothing of it', () => {
     const old = {
@@ -100,7 +100,7 @@ describe('document migrations', () => {
     expect(readPlan({ schemaVersion: 1, name: 'x', choices: { school: 'headCount' } })).toMatchObject({ ok: true, plan: { choices: { school: 'headCount' } } })
     expect(readPlan({ schemaVersion: 1, name: 'x', household: { viewers: [3] } })).toMatchObject({ ok: false, issues: [{ path: 'household.viewers.0' }] })
   })
-  it('a missing step is a bug', () => expect(() => migrateDocument({}, 1, 4, steps)).toThrow('version 3'))
+  it('a missing step is a bug', () => expect(() => migrateDocument({}, { from: 1, to: 4 }, steps)).toThrow('version 3'))
 })
 
 describe('paths', () => {

@@ -41,7 +41,7 @@ export function readPlan(value: unknown): ReadPlanResult {
   if (version > currentSchemaVersion) {
     return refuse('schemaVersion', 'SCHEMA_NEWER', `This plan was written by a newer Numeron (version ${version}); this one reads up to version ${currentSchemaVersion}. Update Numeron, then open it again.`)
   }
-  const document = migrateDocument(value, version, currentSchemaVersion)
+  const document = migrateDocument(value, { from: version, to: currentSchemaVersion })
   const parsed = planSchema.safeParse(document)
   if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }
   const aside = unknownFields(document, parsed.data)

@@ -132,7 +132,7 @@ export function playability(session: Session, book: ConversionBook): Playability
   const shown = ladder.filter(rung => rung.lines <= shows)
   const rungs = shown.filter(rung => rung.rungMbps <= allowedMbps)
   if (rungs.length === 0) {
-    const stop = shows === 0 ? { code: 'NO_OUTPUT', values: {} } : { code: 'NO_RUNG', values: { allowedMbps } }
+    const stop: Omit<Reason, 'needs'> = shows === 0 ? { code: 'NO_OUTPUT', values: {} } : { code: 'NO_RUNG', values: { allowedMbps } }
     return { ...untouched, reasons: [...reasons, { ...stop, needs: 'picture' }], outcome: 'cannot', stoppedBy: shows === 0 ? 'device' : 'line', work: 0 }
   }
   const how = { soundConverted: reasons.some(reason => reason.needs === 'sound'), burn: reasons.some(reason => reason.code === 'SUBTITLES') }

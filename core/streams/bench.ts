@@ -11,6 +11,18 @@ export interface BenchResult {
   readonly rounds: readonly BenchRound[]
 }
 
+/** The bench as the server tells it. */
+export interface BenchState {
+  readonly state: 'idle' | 'preparing' | 'running' | 'done' | 'cancelled' | 'failed'
+  /** copies that run at this moment */
+  readonly copies: number
+  readonly rounds: readonly BenchRound[]
+  readonly encoder: string
+  readonly isSimulated: boolean
+  readonly result: BenchResult | null
+  readonly message: string
+}
+
 /** Seconds of the clip that is converted. */
 export const benchClipS = 8
 /** More copies than this are not tried. */

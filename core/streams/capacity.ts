@@ -26,9 +26,9 @@ export const pointsSpread = 0.25
  */
 export function processorCapacity({ score, pointsPerStream, reserveShare, passivelyCooled }: ProcessorCapacity): Estimate {
   const points = typeof score === 'number' ? exactly(score) : score
-  requireWithin('SCORE', points.low, 0)
-  requireWithin('POINTS', pointsPerStream, 1)
-  requireWithin('RESERVE', reserveShare, 0, 1)
+  requireWithin('SCORE', points.low, { min: 0 })
+  requireWithin('POINTS', pointsPerStream, { min: 1 })
+  requireWithin('RESERVE', reserveShare, { min: 0, max: 1 })
   const perStream = { low: pointsPerStream * (1 - pointsSpread), likely: pointsPerStream, high: pointsPerStream * (1 + pointsSpread) }
   return band(
     { perStream, points },
@@ -45,6 +45,6 @@ export const coresOneConversionUses = 6
  * A conversion whose work exceeds it cannot run in real time, however many cores are idle.
  */
 export function singleConversionCapacity(capacity: number, cores: number): number {
-  requireWithin('CORES', cores, 1)
+  requireWithin('CORES', cores, { min: 1 })
   return capacity * Math.min(1, coresOneConversionUses / cores)
 }

@@ -31,8 +31,8 @@ export interface CoresRule { readonly cores: number, readonly gigahertz: number,
  * @example scoreFromCores({ cores: 4, gigahertz: 3.4, year: 2013, kind: 'fast', threadsPerCore: 1 }) // 5168, 3359 to 6977
  */
 export function scoreFromCores({ cores, gigahertz, year, kind, threadsPerCore }: CoresRule): Estimate {
-  requireWithin('CORES', cores, 1)
-  requireWithin('GHZ', gigahertz, 0.01)
+  requireWithin('CORES', cores, { min: 1 })
+  requireWithin('GHZ', gigahertz, { min: 0.01 })
   const points = pointsPerCoreGHz(year, kind)
   return band(
     { points: { low: points * (1 - clockRuleSpread), likely: points, high: points * (1 + clockRuleSpread) }, cores: exactly(cores) },

@@ -11,7 +11,7 @@ export const bytesPerTiB = 2 ** 40
  * @example tebibytes(14) // 12.73
  */
 export function tebibytes(sizeTB: number): number {
-  requireWithin('SIZE_TB', sizeTB, 0)
+  requireWithin('SIZE_TB', sizeTB, { min: 0 })
   return sizeTB * bytesPerTB / bytesPerTiB
 }
 
@@ -24,7 +24,7 @@ export function tebibytes(sizeTB: number): number {
  * @example recordingGB(8, 110) // 6.6
  */
 export function recordingGB(bitrateMbps: number, minutes: number): number {
-  requireWithin('BITRATE', bitrateMbps, 0)
-  requireWithin('MINUTES', minutes, 0)
+  requireWithin('BITRATE', bitrateMbps, { min: 0 })
+  requireWithin('MINUTES', minutes, { min: 0 })
   return bitrateMbps * minutes * 60 / 8 / 1000
 }

@@ -7,6 +7,6 @@ import { requireWithin } from '../errors'
  * @example tcpPayloadMbps(1000) // 941.5
  */
 export function tcpPayloadMbps(linkMbps: number): number {
-  requireWithin('LINK', linkMbps, 0)
+  requireWithin('LINK', linkMbps, { min: 0 })
   return linkMbps * 1448 / 1538
 }

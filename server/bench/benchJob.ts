@@ -1,17 +1,6 @@
-import { benchLimitS, benchResult, benchRound, nextCopies, type BenchResult, type BenchRound } from '~~/core/streams/bench'
+import { benchLimitS, benchResult, benchRound, nextCopies, type BenchRound, type BenchState } from '~~/core/streams/bench'
 import { Problem } from '../http/problem'
 import { encoderOfThisMachine, type Encoder } from './encoder'
-
-export interface BenchState {
-  readonly state: 'idle' | 'preparing' | 'running' | 'done' | 'cancelled' | 'failed'
-  /** copies that run at this moment */
-  readonly copies: number
-  readonly rounds: readonly BenchRound[]
-  readonly encoder: string
-  readonly isSimulated: boolean
-  readonly result: BenchResult | null
-  readonly message: string
-}
 
 const idle: BenchState = { state: 'idle', copies: 0, rounds: [], encoder: '', isSimulated: false, result: null, message: '' }
 

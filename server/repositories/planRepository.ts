@@ -2,18 +2,8 @@ import { randomUUID } from 'node:crypto'
 import { Op, type Sequelize } from 'sequelize'
 import type { Plan } from '~~/core/plan/planSchema'
 import { readPlanText } from '~~/core/plan/readPlan'
+import type { PlanEntry, StoredPlan } from '~~/core/plan/storedPlan'
 import { definePlanRow, type PlanRow } from '../models/planRow'
-
-export interface StoredPlan {
-  readonly id: string
-  /** rises by one with every save */
-  readonly version: number
-  readonly createdAt: string
-  readonly updatedAt: string
-  readonly plan: Plan
-}
-
-export type PlanEntry = Pick<StoredPlan, 'id' | 'version' | 'createdAt' | 'updatedAt'> & { readonly name: string }
 
 export interface PlanRepository {
   readonly list: () => Promise<PlanEntry[]>

@@ -4,6 +4,7 @@ import { meetsNeed } from '~~/core/verdict'
 import { useBackground } from '~/composables/useBackground'
 import { viewAddress } from '~/composables/views'
 import { useFormat } from '~/composables/useFormat'
+import { pageLocale } from '~/services/pageLocale'
 import { usePlanStore } from '~/stores/planStore'
 
 /** One answer for the whole plan, because of which headrooms, and the cheapest way of building that would do. */
@@ -23,7 +24,7 @@ const answer = computed(() => {
 })
 
 // Six assessments more: they are made off the page, so that the headroom line never waits for them.
-const { result: ways } = useBackground('compare', () => store.plan, (work, plan) => work.compareWays(plan))
+const { result: ways } = useBackground('compare', () => store.plan, (work, plan) => work.compareWays(plan, pageLocale()))
 const cheapest = computed(() => (ways.value ?? []).filter(row => row.meets)
   .map(row => ({ label: row.way.label, price: row.assessment.figures['ownership.purchase']?.value ?? 0 }))
   .sort((a, b) => a.price - b.price)[0] ?? null)

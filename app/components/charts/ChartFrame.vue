@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { ref } from 'vue'
-import { useElementWidth } from '~/composables/useElementWidth'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref } from 'vue'
 
 /** A chart with its title, and the same numbers as a table for those who cannot see it. */
 defineProps<{ title: string, columns: readonly string[], rows: readonly (readonly string[])[] }>()
 const body = ref<HTMLElement | null>(null)
-const width = useElementWidth(body)
+const usualWidth = 640
+const { width: measured } = useElementSize(body, { width: usualWidth, height: 0 })
+// Nothing is measured while the table stands in its place.
+const width = computed(() => Math.round(measured.value) || usualWidth)
 const asTable = ref(false)
 </script>
 

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
 import { estimateOf } from '~~/core/figure'
+import { usePictureHandle } from '~/composables/usePictureHandle'
 import { usePlanStore } from '~/stores/planStore'
 import { useWorkingStore } from '~/stores/workingStore'
 import ChartFrame from './ChartFrame.vue'
 import { conversionsLayout, type ConversionRow } from './conversionsLayout'
+import HatchPattern from './HatchPattern.vue'
 
 /** Conversions asked against possible, as ranges; the ask is a line that can be dragged. */
 const store = usePlanStore()
@@ -21,27 +23,18 @@ const rows = computed<ConversionRow[]>(() => ([
 const asked = computed(() => store.assessment?.figures['streams.asked']?.value ?? 0)
 const layoutFor = (width: number) => conversionsLayout(rows.value, asked.value, width, margin)
 // Under the other schools the ask follows from people, devices and titles.
-const isFixed = computed(() => store.plan?.choices.school === 'headCount' || (store.assessment?.series.fromHabits ?? false))
+const isFixed = computed(() => store.plan?.choices.school === 'headCount' || (store.assessment?.domains.household.fromHabits ?? false))
 const table = computed(() => rows.value.map(row => [row.label, ...(row.estimate ? [row.estimate.low, row.estimate.likely, row.estimate.high].map(String) : ['–', '–', '–']), String(asked.value)]))
 
-function ask(value: number): void {
-  if (!isFixed.value) store.edit('household.converted', Math.max(0, Math.min(100, Math.round(value))))
-}
-let dragging = false
-function grab(event: PointerEvent): void {
-  dragging = true
-  ;(event.currentTarget as Element).closest('svg')?.setPointerCapture(event.pointerId)
-}
-function move(event: PointerEvent, width: number): void {
-  if (!dragging) return
-  const box = (event.currentTarget as SVGElement).getBoundingClientRect()
-  ask(layoutFor(width).x.invert((event.clientX - box.left) / box.width * width))
-}
-function key(event: KeyboardEvent): void {
-  const step = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key]
-  if (!step) return
-  event.preventDefault()
-  ask(asked.value + step)
+let drawnWidth = 640
+const { handle, follow, release } = usePictureHandle({
+  value: () => asked.value, min: 0, max: 100, step: 1, coarse: 5, locked: () => isFixed.value,
+  valueAt: ({ x }) => layoutFor(drawnWidth).x.invert(x),
+  set: value => store.edit('household.converted', value),
+})
+function drawn(width: number) {
+  drawnWidth = width
+  return layoutFor(width)
 }
 </script>
 
@@ -53,7 +46,7 @@ function key(event: KeyboardEvent): void {
   >
     <template #default="{ width }">
       <svg
-        v-for="layout in [layoutFor(width)]"
+        v-for="layout in [drawn(width)]"
         :key="layout.height"
         class="conversions"
         :width="width"
@@ -61,23 +54,11 @@ function key(event: KeyboardEvent): void {
         :viewBox="`0 0 ${width} ${layout.height}`"
         role="group"
         aria-label="Conversions possible at once, low to high, and the number asked"
-        @pointermove="move($event, width)"
-        @pointerup="dragging = false"
+        @pointermove="follow"
+        @pointerup="release"
       >
         <defs>
-          <pattern
-            :id="hatchId"
-            width="6"
-            height="6"
-            patternUnits="userSpaceOnUse"
-            patternTransform="rotate(45)"
-          ><line
-            x1="0"
-            y1="0"
-            x2="0"
-            y2="6"
-            class="hatch"
-          /></pattern>
+          <HatchPattern :id="hatchId" />
         </defs>
         <rect
           :x="layout.x(0)"
@@ -113,6 +94,7 @@ function key(event: KeyboardEvent): void {
           :aria-label="`${row.label}: ${row.estimate ? `${row.estimate.low} to ${row.estimate.high}, likely ${row.estimate.likely}` : 'not known'}. Show working`"
           @click="working.show(row.id)"
           @keydown.enter="working.show(row.id)"
+          @keydown.space.prevent="working.show(row.id)"
         >
           <text
             :x="layout.x(0) + 6"
@@ -158,8 +140,7 @@ function key(event: KeyboardEvent): void {
           aria-valuemax="100"
           :aria-valuenow="asked"
           :aria-readonly="isFixed"
-          @pointerdown="grab"
-          @keydown="key"
+          v-bind="handle"
         >
           <title v-if="isFixed">
             It follows from the household: who watches when, on what
@@ -198,7 +179,6 @@ function key(event: KeyboardEvent): void {
 .row-label .soft { font-weight: 400; fill: rgb(var(--v-theme-ink-soft)); }
 .sure { fill: rgb(var(--v-theme-wall)); opacity: 0.88; }
 .unsure { stroke: rgb(var(--v-theme-wall)); }
-.hatch { stroke: rgb(var(--v-theme-wall)); stroke-width: 1.8; }
 .notch { stroke: rgb(var(--v-theme-primary)); stroke-width: 3; }
 .asked { cursor: ew-resize; }
 .asked.fixed { cursor: default; }

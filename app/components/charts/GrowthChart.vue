@@ -1,52 +1,46 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { kindLabel } from '~~/core/library/assessLibrary'
+import { kindLabel } from '~~/core/library/tellLibrary'
 import { monthFull } from '~~/core/library/forecast'
 import { monthAfter, monthsBetween } from '~~/core/units/time'
 import { tebibytes } from '~~/core/units/dataSize'
-import { formatNumber } from '~~/core/units/formatNumber'
+import { useFormat } from '~/composables/useFormat'
+import { pointIn } from '~/composables/usePictureDrag'
+import { usePictureHandle } from '~/composables/usePictureHandle'
 import { usePlanStore } from '~/stores/planStore'
 import ChartFrame from './ChartFrame.vue'
 import { growthLayout } from './growthLayout'
 
 const props = withDefaults(defineProps<{ height?: number, /** the kinds of content lie on each other */ stacked?: boolean }>(), { height: 300, stacked: false })
 const store = usePlanStore()
+const { number } = useFormat()
 const margin = { left: 46, right: 16, top: 14, bottom: 34 }
 
-const months = computed(() => store.assessment?.series.forecast.months ?? [])
+const months = computed(() => store.assessment?.domains.library.forecast.months ?? [])
 const room = computed(() => store.assessment?.figures['drives.roomTB']?.value ?? null)
 const horizonYears = computed(() => store.plan?.choices.horizonYears ?? 5)
 const full = computed(() => room.value === null ? null : monthFull(months.value.map(month => month.likely), room.value))
-const kinds = computed(() => store.assessment?.series.forecast.kinds)
+const kinds = computed(() => store.assessment?.domains.library.forecast.kinds)
 const events = computed(() => (store.plan?.library.events ?? []).map((event, index) => ({
   name: event.name || `Event ${index + 1}`, month: Math.max(0, monthsBetween(store.plan!.library.startsOn, event.month)), sizeGB: event.sizeGB,
 })))
 const layoutFor = (width: number) => growthLayout({ months: months.value, ...(props.stacked && kinds.value ? { kinds: kinds.value } : {}), roomTB: room.value, horizonMonths: horizonYears.value * 12, width, height: props.height, margin })
 
 const read = ref<number | null>(null)
-function monthAt(event: PointerEvent, width: number): number {
-  const box = (event.currentTarget as SVGElement).getBoundingClientRect()
-  const layout = layoutFor(width)
-  return Math.max(0, Math.min(layout.months, Math.round(layout.x.invert((event.clientX - box.left) / box.width * width))))
+let drawnWidth = 640
+function drawn(width: number) {
+  drawnWidth = width
+  return layoutFor(width)
 }
-let dragging = false
-function move(event: PointerEvent, width: number): void {
-  const month = monthAt(event, width)
-  read.value = month
-  if (dragging) setHorizon(Math.round(month / 12))
-}
-function grab(event: PointerEvent): void {
-  dragging = true
-  ;(event.currentTarget as Element).closest('svg')?.setPointerCapture(event.pointerId)
-}
-function setHorizon(years: number): void {
-  store.edit('choices.horizonYears', Math.max(1, Math.min(15, years)))
-}
-function horizonKey(event: KeyboardEvent): void {
-  const step = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key]
-  if (!step) return
-  event.preventDefault()
-  setHorizon(horizonYears.value + step)
+const { handle, follow, release } = usePictureHandle({
+  value: () => horizonYears.value, min: 1, max: 15, step: 1, coarse: 5,
+  valueAt: ({ x }) => layoutFor(drawnWidth).x.invert(x) / 12,
+  set: value => store.edit('choices.horizonYears', value),
+})
+function move(event: PointerEvent): void {
+  follow(event)
+  const layout = layoutFor(drawnWidth)
+  read.value = Math.max(0, Math.min(layout.months, Math.round(layout.x.invert(pointIn(event).x))))
 }
 function readKey(event: KeyboardEvent, width: number): void {
   const step = { ArrowRight: 1, ArrowLeft: -1, PageUp: 12, PageDown: -12 }[event.key]
@@ -57,10 +51,10 @@ function readKey(event: KeyboardEvent, width: number): void {
 const readText = computed(() => {
   const estimate = read.value === null ? null : months.value[read.value]
   if (!estimate) return 'Move over the picture, or use the arrow keys, to read a month.'
-  return `Month ${read.value} (${monthAfter(store.plan!.library.startsOn, read.value!)}): ${formatNumber(estimate.likely, 3)} TB (${formatNumber(tebibytes(estimate.likely), 3)} TiB), ${formatNumber(estimate.low, 3)} to ${formatNumber(estimate.high, 3)} TB`
+  return `Month ${read.value} (${monthAfter(store.plan!.library.startsOn, read.value!)}): ${number(estimate.likely, 3)} TB (${number(tebibytes(estimate.likely), 3)} TiB), ${number(estimate.low, 3)} to ${number(estimate.high, 3)} TB`
 })
 const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 && month <= Math.max(84, horizonYears.value * 12 + 24)).map((month, index) =>
-  [String(index * 6), formatNumber(month.low, 3), formatNumber(month.likely, 3), formatNumber(month.high, 3), room.value === null ? '–' : formatNumber(room.value, 3)]))
+  [String(index * 6), number(month.low, 3), number(month.likely, 3), number(month.high, 3), room.value === null ? '–' : number(room.value, 3)]))
 </script>
 
 <template>
@@ -78,13 +72,13 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
         role="group"
         aria-label="Content of the library month by month against the room for it"
         tabindex="0"
-        @pointermove="move($event, width)"
-        @pointerup="dragging = false"
+        @pointermove="move"
+        @pointerup="release"
         @pointerleave="read = null"
         @keydown="readKey($event, width)"
       >
         <template
-          v-for="layout in [layoutFor(width)]"
+          v-for="layout in [drawn(width)]"
           :key="layout.months"
         >
           <g
@@ -158,7 +152,7 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
             >
               <template v-if="event.month <= layout.months">
                 <path :d="`M${layout.x(event.month)} ${height - margin.bottom}l-5 9h10z`" />
-                <title>{{ event.name }}, month {{ event.month }}: {{ formatNumber(event.sizeGB, 4) }} GB</title>
+                <title>{{ event.name }}, month {{ event.month }}: {{ number(event.sizeGB, 4) }} GB</title>
               </template>
             </g>
           </template>
@@ -175,7 +169,7 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
               :y="layout.y(room) - 6"
               text-anchor="end"
               class="room-label"
-            >room {{ formatNumber(room, 3) }} TB</text>
+            >room {{ number(room, 3) }} TB</text>
           </g>
           <g
             v-if="full !== null && full <= layout.months && room !== null"
@@ -202,8 +196,7 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
             aria-valuemax="15"
             :aria-valuenow="horizonYears"
             :aria-valuetext="`${horizonYears} years`"
-            @pointerdown="grab"
-            @keydown="horizonKey"
+            v-bind="handle"
           >
             <rect
               :x="layout.x(Math.min(layout.months, horizonYears * 12)) - 12"

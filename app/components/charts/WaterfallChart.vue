@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { failedDriveSentence } from '~~/core/drives/tellDrives'
 import { tebibytes } from '~~/core/units/dataSize'
-import { formatNumber } from '~~/core/units/formatNumber'
+import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 import { useWorkingStore } from '~/stores/workingStore'
 import ChartFrame from './ChartFrame.vue'
@@ -9,15 +10,16 @@ import { waterfallLayout } from './waterfallLayout'
 
 const props = withDefaults(defineProps<{ height?: number }>(), { height: 260 })
 const store = usePlanStore()
+const { number, format } = useFormat()
 const working = useWorkingStore()
 const margin = { left: 4, right: 4, top: 34, bottom: 48 }
-const steps = computed(() => store.assessment?.series.waterfall ?? [])
+const steps = computed(() => store.assessment?.domains.drives.pool?.waterfall ?? [])
 const figureOf: Readonly<Record<string, string>> = {
   raw: 'drives.rawTB', spares: 'drives.usableTB', redundancy: 'drives.usableTB', mismatch: 'drives.usableTB', usable: 'drives.usableTB',
   reserve: 'drives.roomTB', ceiling: 'drives.roomTB', snapshots: 'drives.roomTB', room: 'drives.roomTB',
 }
 const rows = computed(() => steps.value.map(step =>
-  [step.label, `${step.kind === 'loss' && step.sizeTB > 0 ? '−' : ''}${formatNumber(step.sizeTB, 4)}`, formatNumber(tebibytes(step.sizeTB), 4)]))
+  [step.label, `${step.kind === 'loss' && step.sizeTB > 0 ? '−' : ''}${number(step.sizeTB, 4)}`, number(tebibytes(step.sizeTB), 4)]))
 const bars = (width: number) => waterfallLayout(steps.value, width, props.height, margin)
 
 /** Labels below the bars break into at most three short lines. */
@@ -55,10 +57,11 @@ function lines(label: string, width: number): string[] {
           :class="[bar.step.kind, bar.step.id]"
           role="button"
           tabindex="0"
-          :aria-label="`${bar.step.label}: ${formatNumber(bar.step.sizeTB, 3)} TB. Show working`"
+          :aria-label="`${bar.step.label}: ${number(bar.step.sizeTB, 3)} TB. Show working`"
           :data-step="bar.step.id"
           @click="working.show(figureOf[bar.step.id]!)"
           @keydown.enter="working.show(figureOf[bar.step.id]!)"
+          @keydown.space.prevent="working.show(figureOf[bar.step.id]!)"
         >
           <line
             v-if="index < bars(width).length - 1"
@@ -79,14 +82,14 @@ function lines(label: string, width: number): string[] {
             :y="bar.y - (bar.step.kind === 'total' ? 19 : 6)"
             text-anchor="middle"
             class="size"
-          >{{ bar.step.kind === 'loss' ? '−' : '' }}{{ formatNumber(bar.step.sizeTB, 3) }}{{ bar.step.kind === 'total' ? ' TB' : '' }}</text>
+          >{{ bar.step.kind === 'loss' ? '−' : '' }}{{ number(bar.step.sizeTB, 3) }}{{ bar.step.kind === 'total' ? ' TB' : '' }}</text>
           <text
             v-if="bar.step.kind === 'total'"
             :x="bar.x + bar.width / 2"
             :y="bar.y - 5"
             text-anchor="middle"
             class="soft tib"
-          >{{ formatNumber(tebibytes(bar.step.sizeTB), 3) }} TiB</text>
+          >{{ number(tebibytes(bar.step.sizeTB), 3) }} TiB</text>
           <text
             v-for="(part, row) in lines(bar.step.label, bar.width)"
             :key="row"
@@ -101,7 +104,7 @@ function lines(label: string, width: number): string[] {
         v-else
         class="soft"
       >
-        {{ store.assessment?.series.deadDrive }}
+        {{ store.assessment ? failedDriveSentence(store.assessment.domains.drives, format) : '' }}
       </p>
     </template>
   </ChartFrame>

@@ -2,7 +2,6 @@
 import { computed } from 'vue'
 import { estimateOf } from '~~/core/figure'
 import { tebibytes } from '~~/core/units/dataSize'
-import { formatNumber } from '~~/core/units/formatNumber'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 import { useWorkingStore } from '~/stores/workingStore'
@@ -12,13 +11,13 @@ const props = defineProps<{ id: string, label?: string, bare?: boolean, /** name
 
 const store = usePlanStore()
 const working = useWorkingStore()
-const { quantity, range } = useFormat()
+const { quantity, range, number } = useFormat()
 
 const figure = computed(() => store.assessment?.figures[props.id] ?? null)
 const name = computed(() => props.label ?? figure.value?.label ?? '')
 const likely = computed(() => figure.value?.value == null ? '–' : quantity(figure.value.value, figure.value.unit))
 // Drives are sold in decimal terabytes and shown in binary ones by most systems: both stand beside each other.
-const binary = computed(() => figure.value?.unit === 'TB' && figure.value.value !== null && figure.value.value > 0 ? `${formatNumber(tebibytes(figure.value.value), 3)}\u00A0TiB` : '')
+const binary = computed(() => figure.value?.unit === 'TB' && figure.value.value !== null && figure.value.value > 0 ? `${number(tebibytes(figure.value.value), 3)}\u00A0TiB` : '')
 const band = computed(() => {
   const estimate = figure.value && estimateOf(figure.value)
   return estimate && estimate.low !== estimate.high ? range(estimate, figure.value!.unit) : ''

@@ -43,10 +43,10 @@ describe('a field of the plan', () => {
     const score = mount(PlanField, { props: { path: 'machine.score' } })
     await score.find('input').setValue('')
     expect(usePlanStore().plan?.machine.score).toBeNull()
-    const cores = mount(PlanField, { props: { path: 'machine.cores' } })
+    const cores = mount(PlanField, { props: { path: 'choices.horizonYears' } })
     await cores.find('input').setValue('')
     expect(cores.text()).toContain('a whole number from 1')
-    expect(usePlanStore().plan?.machine.cores).toBe(4)
+    expect(usePlanStore().plan?.choices.horizonYears).toBe(5)
   })
   it('takes times of day as they are typed, and keeps what is none', async () => {
     const field = mount(PlanField, { props: { path: 'household.habits.0.earliest' } })
@@ -70,7 +70,7 @@ describe('a field of the plan', () => {
 describe('a figure', () => {
   it('shows its value and band, and its working when pressed', async () => {
     const figure = mount(FigureValue, { props: { id: 'streams.softwareReference' } })
-    expect(figure.text()).toContain('2.63')
+    expect(figure.text()).toContain('2.64')
     expect(figure.text()).toContain('2.11–3.51')
     await figure.find('button').trigger('click')
     expect(useWorkingStore().figureId).toBe('streams.softwareReference')

@@ -5,7 +5,7 @@ const open = defineModel<boolean>({ required: true })
 const keys = [
   ['?', 'This list'],
   ['Ctrl Z, Ctrl Shift Z', 'Undo, redo (outside a text field)'],
-  [`Alt 1 to Alt ${views.length}`, `Go to a view: ${views.map(view => view.label).join(', ')}`],
+  [`Alt 1 to Alt 9, Alt 0`, `Go to a view: ${views.map(view => view.label).join(', ')}`],
   ['Arrow keys', 'Move a handle in a picture: horizon, conversions, seats, hours'],
   ['Enter', 'Show the working of a figure or a bar'],
   ['Esc', 'Close a panel'],

@@ -2,6 +2,7 @@
 import { computed, useId } from 'vue'
 import type { Estimate } from '~~/core/figure'
 import { tideGaugeLayout, waterPath } from './tideGaugeLayout'
+import HatchPattern from '../charts/HatchPattern.vue'
 
 /** Water is what is asked, the wall what is possible, hatched over its uncertainty; the free board between them is the headroom. */
 const props = withDefaults(defineProps<{
@@ -35,21 +36,10 @@ const down = (value: number) => props.height - value
     aria-hidden="true"
   >
     <defs>
-      <pattern
+      <HatchPattern
         :id="hatchId"
-        width="5"
-        height="5"
-        patternUnits="userSpaceOnUse"
-        patternTransform="rotate(45)"
-      >
-        <line
-          x1="0"
-          y1="0"
-          x2="0"
-          y2="5"
-          class="hatch-line"
-        />
-      </pattern>
+        :size="5"
+      />
     </defs>
     <line
       v-for="tick in 4"
@@ -146,7 +136,6 @@ const down = (value: number) => props.height - value
 .water-line { stroke: rgb(var(--v-theme-water-line)); stroke-width: 1.6; }
 .wall { fill: rgb(var(--v-theme-wall)); opacity: 0.88; }
 .band { stroke: rgb(var(--v-theme-wall)); stroke-width: 1; }
-.hatch-line { stroke: rgb(var(--v-theme-wall)); stroke-width: 1.6; }
 .notch { stroke: rgb(var(--v-theme-primary)); stroke-width: 2; }
 .no-wall { fill: none; stroke: rgb(var(--v-theme-ink-soft)); stroke-dasharray: 2 3; }
 .floor { stroke: rgb(var(--v-theme-wall)); stroke-width: 1; }

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { mdiClose, mdiPlus } from '@mdi/js'
-import { formatNumber } from '~~/core/units/formatNumber'
+import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 
 /** The box seen from the front: drives in their bays. Press an empty bay to put one in, the cross to take one out. */
 const store = usePlanStore()
+const { number } = useFormat()
 const lots = computed(() => store.plan?.drives.lots ?? [])
-const bays = computed(() => store.plan?.machine.bays ?? 0)
+const bays = computed(() => store.assessment?.domains.machine.build.bays ?? 0)
 const drives = computed(() => lots.value.flatMap((lot, index) => Array.from({ length: lot.count }, () => ({ lot, index }))))
 const slots = computed(() => Math.min(60, Math.max(bays.value, drives.value.length)))
 const largest = computed(() => Math.max(1, ...lots.value.map(lot => lot.sizeTB)))
@@ -16,7 +17,7 @@ const full = computed(() => store.plan?.drives.layout === 'nightly-copy' && driv
 function add(): void {
   const last = lots.value.at(-1)
   if (last) store.edit('drives.lots', [...lots.value.slice(0, -1), { ...last, count: last.count + 1 }])
-  else store.edit('drives.lots', [{ count: 1, sizeTB: 8, priceEach: 0, role: 'any' }])
+  else store.edit('drives.lots', [{ count: 1, sizeTB: 8 }])
 }
 function remove(index: number): void {
   store.edit('drives.lots', lots.value.flatMap((lot, other) => other !== index ? [lot] : lot.count > 1 ? [{ ...lot, count: lot.count - 1 }] : []))
@@ -41,13 +42,13 @@ function remove(index: number): void {
             class="fill"
             :style="{ height: `${drives[slot - 1]!.lot.sizeTB / largest * 100}%` }"
           />
-          <strong>{{ formatNumber(drives[slot - 1]!.lot.sizeTB, 3) }}</strong>
+          <strong>{{ number(drives[slot - 1]!.lot.sizeTB, 3) }}</strong>
           <small>TB</small>
           <small v-if="slot > bays">no bay</small>
           <button
             type="button"
             class="plain-button take"
-            :aria-label="`Take out drive ${slot}, ${formatNumber(drives[slot - 1]!.lot.sizeTB, 3)} TB`"
+            :aria-label="`Remove drive ${slot}, ${number(drives[slot - 1]!.lot.sizeTB, 3)} TB`"
             @click="remove(drives[slot - 1]!.index)"
           >
             <VIcon
@@ -61,7 +62,7 @@ function remove(index: number): void {
           type="button"
           class="plain-button put"
           :disabled="full"
-          :aria-label="`Put a drive into bay ${slot}`"
+          :aria-label="`Add a drive to bay ${slot}`"
           @click="add"
         >
           <VIcon :icon="mdiPlus" />
@@ -76,7 +77,7 @@ function remove(index: number): void {
       color="primary"
       @click="add"
     >
-      One more drive
+      Add a drive
     </VBtn>
   </section>
 </template>

@@ -2,22 +2,22 @@
 import { computed } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { compareLayouts, type LayoutComparison } from '~~/core/drives/compareLayouts'
-import { hoursText } from '~~/core/drives/deadDrive'
+import { refusalText } from '~~/core/drives/refusalText'
 import { editPlan } from '~~/core/plan/editPlan'
 import { tebibytes } from '~~/core/units/dataSize'
-import { formatNumber } from '~~/core/units/formatNumber'
-import { shareText } from '~~/core/units/shareText'
 import WorkingLink from '~/components/common/WorkingLink.vue'
 import { fieldElementId } from '~/composables/views'
+import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 import type { Variant } from '~/stores/workingStore'
 
 /** Every layout on these drives; press one to take it. */
 const store = usePlanStore()
+const { number, share, hours, format } = useFormat()
 const content = computed(() => store.assessment?.figures['library.contentAtHorizonTB']?.value ?? 0)
-const rows = computed(() => store.plan ? compareLayouts(store.plan.drives, store.plan.choices, catalogue, content.value) : [])
+const rows = computed(() => store.plan ? compareLayouts(store.plan, catalogue.driveClasses, content.value) : [])
 const most = computed(() => Math.max(1e-9, store.assessment?.figures['drives.rawTB']?.value ?? 0))
-const chosen = computed(() => store.plan?.drives.layout)
+const chosen = computed(() => store.assessment?.domains.drives.layoutId)
 const years = computed(() => store.plan?.choices.horizonYears ?? 5)
 function variant(row: LayoutComparison): Variant | null {
   if (!store.plan || row.layout.id === chosen.value) return null
@@ -35,6 +35,12 @@ function choose(id: string): void {
     class="sheet"
   >
     <h2>The same drives under every layout</h2>
+    <p
+      v-if="store.assessment?.domains.drives.isAutomatic"
+      class="small"
+    >
+      No layout is chosen yet; it follows the number of drives and how many may fail.
+    </p>
     <div
       class="scroll"
       tabindex="0"
@@ -61,14 +67,14 @@ function choose(id: string): void {
               Loss in {{ years }} years
             </th>
             <th>Grows by</th>
-            <th>A drive read alone</th>
+            <th>One drive readable alone</th>
           </tr>
         </thead>
         <tbody>
           <tr
             v-for="row in rows"
             :key="row.layout.id"
-            :class="{ chosen: row.layout.id === chosen, refused: row.refused }"
+            :class="{ chosen: row.layout.id === chosen, refused: row.refusal }"
             :data-layout="row.layout.id"
             @click="choose(row.layout.id)"
           >
@@ -80,7 +86,7 @@ function choose(id: string): void {
                   :checked="row.layout.id === chosen"
                   @change="choose(row.layout.id)"
                 >
-                <span>{{ row.layout.label }}<small class="soft">{{ row.refused ?? row.layout.description }}</small></span>
+                <span>{{ row.layout.label }}<small class="soft">{{ row.refusal ? refusalText(row.refusal, row.layout.id, format) : row.layout.description }}</small></span>
               </label>
             </td>
             <td class="number usable">
@@ -90,9 +96,9 @@ function choose(id: string): void {
                   :variant="variant(row)"
                   :name="`Usable, ${row.layout.label}`"
                 >
-                  {{ formatNumber(row.usableTB, 3) }}
+                  {{ number(row.usableTB, 3) }}
                 </WorkingLink>
-                <small class="soft">{{ formatNumber(tebibytes(row.usableTB), 3) }} TiB</small>
+                <small class="soft">{{ number(tebibytes(row.usableTB), 3) }} TiB</small>
                 <span class="track"><span :style="{ width: `${row.usableTB / most * 100}%` }" /></span>
               </template>
               <template v-else>
@@ -109,7 +115,7 @@ function choose(id: string): void {
                 :variant="variant(row)"
                 :name="`Room, ${row.layout.label}`"
               >
-                {{ formatNumber(row.roomTB, 3) }}
+                {{ number(row.roomTB, 3) }}
               </WorkingLink>
             </td>
             <td class="number">
@@ -125,7 +131,7 @@ function choose(id: string): void {
                 :variant="variant(row)"
                 :name="`Rebuild, ${row.layout.label}`"
               >
-                {{ hoursText(row.rebuildHours) }}
+                {{ hours(row.rebuildHours) }}
               </WorkingLink>
             </td>
             <td class="number">
@@ -138,7 +144,7 @@ function choose(id: string): void {
                 :variant="variant(row)"
                 :name="`Loss, ${row.layout.label}`"
               >
-                {{ shareText(row.lossChanceAtHorizon) }}
+                {{ share(row.lossChanceAtHorizon) }}
               </WorkingLink>
             </td>
             <td>{{ row.layout.growsBy }}</td>
@@ -148,7 +154,7 @@ function choose(id: string): void {
       </table>
     </div>
     <p class="soft small">
-      Loss counts dying drives alone, at the likely failure rate. For separate disks it is the chance that any of them dies, and costs only its own files. Changing the layout later mostly means emptying the pool.
+      Loss counts failing drives only, at the likely failure rate. For separate disks it is the chance that any drive fails; only its own files are lost. Changing the layout later mostly means emptying the pool.
     </p>
   </section>
 </template>

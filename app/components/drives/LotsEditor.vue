@@ -1,57 +1,63 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { mdiClose, mdiPlus } from '@mdi/js'
+import { priceOfLot } from '~~/core/drives/drivePrices'
+import { driveClassOf } from '~~/core/drives/poolOf'
+import { catalogue } from '~~/core/catalogue/catalogue'
+import type { DriveLot } from '~~/core/plan/drives'
+import ListEditor from '~/components/common/ListEditor.vue'
 import PlanField from '~/components/common/PlanField.vue'
+import { useFormat } from '~/composables/useFormat'
 import { fieldElementId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 
+/** The data drives, a row for each size. */
 const store = usePlanStore()
+const { number, money } = useFormat()
 const lots = computed(() => store.plan?.drives.lots ?? [])
-const hasRoles = computed(() => /^(dedicated|snapshot)-/.test(store.plan?.drives.layout ?? ''))
+const hasRoles = computed(() => /^(dedicated|snapshot)-/.test(store.assessment?.domains.drives.layoutId ?? ''))
+/** Drives alone need not be told apart, so a further row begins as the one before it. */
 function add(): void {
-  store.edit('drives.lots', [...lots.value, { count: 1, sizeTB: lots.value.at(-1)?.sizeTB ?? 8, priceEach: lots.value.at(-1)?.priceEach ?? 0, role: 'any' }])
+  const last = lots.value.at(-1)
+  store.edit('drives.lots', [...lots.value, { sizeTB: 8, ...last, count: 1, role: 'any' }])
 }
 function remove(index: number): void {
   store.edit('drives.lots', lots.value.filter((_, other) => other !== index))
 }
+function usualPrice(lot: DriveLot): string {
+  return store.plan ? `≈ ${money(priceOfLot({ ...lot, priceEach: null }, driveClassOf(store.plan.drives, catalogue.driveClasses)).each)}` : ''
+}
 </script>
 
 <template>
-  <div
+  <ListEditor
     :id="fieldElementId('drives.lots')"
-    class="lots"
+    :entries="lots"
+    :add="lots.length ? 'Add drives of another size' : 'Add drives'"
+    :name="lot => `the drives of ${number(lot.sizeTB)} TB`"
+    columns="repeat(2, minmax(72px, 1fr)) repeat(2, minmax(96px, 1.3fr))"
+    narrow="1fr 1fr"
+    @add="add"
+    @remove="remove"
   >
-    <div
-      v-for="(_, index) in lots"
-      :key="index"
-      class="lot"
-    >
+    <template #default="{ entry, index }">
       <PlanField :path="`drives.lots.${index}.count`" />
       <PlanField :path="`drives.lots.${index}.sizeTB`" />
-      <PlanField :path="`drives.lots.${index}.priceEach`" />
+      <PlanField :path="`drives.lots.${index}.condition`" />
+      <PlanField
+        :path="`drives.lots.${index}.priceEach`"
+        :placeholder="entry.condition === 'owned' ? 'nothing' : usualPrice(entry)"
+      />
+    </template>
+    <template #below="{ index }">
       <PlanField
         v-if="hasRoles"
         :path="`drives.lots.${index}.role`"
         class="role"
       />
-      <VBtn
-        :icon="mdiClose"
-        size="small"
-        :aria-label="`Remove line ${index + 1}`"
-        @click="remove(index)"
-      />
-    </div>
-    <VBtn
-      :prepend-icon="mdiPlus"
-      color="primary"
-      @click="add"
-    >
-      Add drives of another size
-    </VBtn>
-  </div>
+    </template>
+  </ListEditor>
 </template>
 
 <style scoped>
-.lot { display: grid; grid-template-columns: repeat(3, minmax(84px, 1fr)) auto; gap: 8px; margin-bottom: 12px; align-items: start; }
-.role { grid-column: 1 / 4; grid-row: 2; }
+.role { grid-column: 1 / -1; }
 </style>

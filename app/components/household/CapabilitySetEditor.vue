@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { mdiClose, mdiPlus } from '@mdi/js'
 import { codecFamilies, type CodecFamily } from '~~/core/catalogue/media'
+import ListEditor from '~/components/common/ListEditor.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import { useHousehold } from '~/composables/useHousehold'
 import { usePlanStore } from '~/stores/planStore'
@@ -39,32 +39,23 @@ function removeCodec(at: number): void {
       <PlanField :path="path('subtitles')" />
       <PlanField :path="path('deinterlaces')" />
     </div>
-    <div
-      v-for="(can, at) in set.video"
-      :key="at"
-      class="codec"
+    <ListEditor
+      :entries="set.video"
+      add="Add a codec"
+      :name="can => codecFamilies[can.codec]"
+      :full="!free"
+      columns="repeat(5, minmax(84px, 1fr))"
+      @add="addCodec"
+      @remove="removeCodec"
     >
-      <PlanField :path="path(`video.${at}.codec`)" />
-      <PlanField :path="path(`video.${at}.level`)" />
-      <PlanField :path="path(`video.${at}.lines`)" />
-      <PlanField :path="path(`video.${at}.framesPerSecond`)" />
-      <PlanField :path="path(`video.${at}.bits`)" />
-      <VBtn
-        :icon="mdiClose"
-        size="small"
-        :aria-label="`Remove ${codecFamilies[can.codec]}`"
-        @click="removeCodec(at)"
-      />
-    </div>
-    <VBtn
-      v-if="free"
-      size="small"
-      color="primary"
-      :prepend-icon="mdiPlus"
-      @click="addCodec"
-    >
-      Add a codec
-    </VBtn>
+      <template #default="{ index: at }">
+        <PlanField :path="path(`video.${at}.codec`)" />
+        <PlanField :path="path(`video.${at}.level`)" />
+        <PlanField :path="path(`video.${at}.lines`)" />
+        <PlanField :path="path(`video.${at}.framesPerSecond`)" />
+        <PlanField :path="path(`video.${at}.bits`)" />
+      </template>
+    </ListEditor>
     <VBtn
       size="small"
       @click="remove('capabilitySets', index)"
@@ -78,6 +69,5 @@ function removeCodec(at: number): void {
 .set { border-top: 1px solid rgb(var(--v-theme-hairline)); margin-top: 12px; padding-top: 8px; }
 summary { cursor: pointer; min-height: 26px; font-weight: 600; }
 .fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px 8px; margin: 10px 0; }
-.codec { display: grid; grid-template-columns: repeat(5, minmax(84px, 1fr)) auto; gap: 8px; margin: 12px 0; align-items: start; }
-@media (max-width: 900px) { .codec { grid-template-columns: 1fr 1fr auto; } }
+@media (max-width: 900px) {
 </style>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { mdiClose, mdiPlus, mdiTuneVariant } from '@mdi/js'
+import { mdiTuneVariant } from '@mdi/js'
 import { deviceClasses } from '~~/core/catalogue/deviceClasses'
 import { freeId } from '~~/core/household/habitsFromAnswers'
+import ListEditor from '~/components/common/ListEditor.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import { useHousehold } from '~/composables/useHousehold'
 import { fieldElementId } from '~/composables/views'
@@ -40,44 +41,39 @@ function ownClass(index: number): void {
     <p class="soft small">
       {{ devices.length ? 'The class of a device decides what it plays untouched; one that can more or less gets a class of its own.' : 'No device is listed yet. The class of a device decides what it plays untouched.' }}
     </p>
-    <div
-      v-for="(device, index) in devices"
-      :key="device.id"
-      class="device"
+    <ListEditor
+      :entries="devices"
+      add="Add a device"
+      :name="(device, index) => device.name || `device ${index + 1}`"
+      :key-of="device => device.id"
+      columns="minmax(110px, 1.2fr) minmax(130px, 1.5fr) minmax(110px, 1.2fr) minmax(80px, 0.8fr)"
+      @add="addDevice"
+      @remove="index => remove('devices', index)"
     >
-      <PlanField :path="`household.devices.${index}.name`" />
-      <PlanField
-        :path="`household.devices.${index}.class`"
-        :items="classItems"
-      />
-      <PlanField :path="`household.devices.${index}.link`" />
-      <PlanField
-        :path="`household.devices.${index}.linkMbps`"
-        label="Shown rate"
-        placeholder="usual"
-      />
-      <VBtn
-        :icon="mdiTuneVariant"
-        size="small"
-        title="It can more or less than this class: make a class of your own"
-        :aria-label="`Make a class of its own for ${device.name || `device ${index + 1}`}`"
-        :disabled="sets.some(set => set.id === device.class)"
-        @click="ownClass(index)"
-      />
-      <VBtn
-        :icon="mdiClose"
-        size="small"
-        :aria-label="`Remove ${device.name || `device ${index + 1}`}`"
-        @click="remove('devices', index)"
-      />
-    </div>
-    <VBtn
-      :prepend-icon="mdiPlus"
-      color="primary"
-      @click="addDevice"
-    >
-      Add a device
-    </VBtn>
+      <template #default="{ index }">
+        <PlanField :path="`household.devices.${index}.name`" />
+        <PlanField
+          :path="`household.devices.${index}.class`"
+          :items="classItems"
+        />
+        <PlanField :path="`household.devices.${index}.link`" />
+        <PlanField
+          :path="`household.devices.${index}.linkMbps`"
+          label="Shown rate"
+          placeholder="usual"
+        />
+      </template>
+      <template #buttons="{ entry, index }">
+        <VBtn
+          :icon="mdiTuneVariant"
+          size="small"
+          title="It can more or less than this class: make a class of your own"
+          :aria-label="`Make a class of its own for ${entry.name || `device ${index + 1}`}`"
+          :disabled="sets.some(set => set.id === entry.class)"
+          @click="ownClass(index)"
+        />
+      </template>
+    </ListEditor>
     <CapabilitySetEditor
       v-for="(set, index) in sets"
       :key="set.id"
@@ -85,8 +81,3 @@ function ownClass(index: number): void {
     />
   </section>
 </template>
-
-<style scoped>
-.device { display: grid; grid-template-columns: minmax(110px, 1.2fr) minmax(130px, 1.5fr) minmax(110px, 1.2fr) minmax(80px, 0.8fr) auto auto; gap: 8px; margin: 12px 0; align-items: start; }
-@media (max-width: 900px) { .device { grid-template-columns: 1fr 1fr auto auto; } }
-</style>

@@ -3,11 +3,10 @@ import { computed } from 'vue'
 import { habitTimeInputs, slotParts } from '~~/core/household/peakFigures'
 import { levelOf, poissonBinomial } from '~~/core/household/poissonBinomial'
 import { shortChance } from '~~/core/streams/shortMinutes'
-import { formatNumber } from '~~/core/units/formatNumber'
 import { slotMinutes, weekTimeText } from '~~/core/units/week'
-import { shareText } from '~~/core/units/shareText'
 import { useHousehold } from '~/composables/useHousehold'
 import { fieldElementId } from '~/composables/views'
+import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 import ChartFrame from '../charts/ChartFrame.vue'
 
@@ -15,12 +14,13 @@ import ChartFrame from '../charts/ChartFrame.vue'
 const props = defineProps<{ /** slot of the week */ at: number, busy: boolean }>()
 const emit = defineEmits<{ select: [habit: number] }>()
 const store = usePlanStore()
+const { number, share } = useFormat()
 const { viewers } = useHousehold()
 
 const moment = computed(() => {
-  const series = store.assessment?.series
-  if (!series) return null
-  const { week, demand, converter } = series
+  const domains = store.assessment?.domains
+  if (!domains) return null
+  const { household: { week }, playback: { demand }, streams: { converter } } = domains
   const occupancy = (props.busy && week.busy) || week.ordinary
   const parts = slotParts(week, occupancy, props.at).map(part => ({
     ...part, watcher: week.watchers[part.watcher]!, colour: viewers.value[part.watcher]?.colour ?? null,
@@ -37,13 +37,13 @@ const moment = computed(() => {
     expected: parts.reduce((sum, part) => sum + part.chance, 0),
     level95: levelOf(watching, 0.95),
     level99: levelOf(watching, 0.99),
-    short: converter.processor ? shortChance(demand, occupancy, props.at, converter) : null,
+    short: converter.processor ? shortChance(demand, { occupancy, slot: props.at }, converter) : null,
   }
 })
 const when = computed(() => weekTimeText(props.at * slotMinutes))
 const count = computed(() => moment.value?.watching.length ?? 1)
 const rows = computed(() => Array.from({ length: count.value }, (_, number) => [
-  String(number), ...(['watching', 'home', 'away', 'converting'] as const).map(of => shareText(moment.value?.[of][number] ?? 0)),
+  String(number), ...(['watching', 'home', 'away', 'converting'] as const).map(of => share(moment.value?.[of][number] ?? 0)),
 ]))
 const barHeight = 118
 /** A field that decides the chance, for those who want to change it. */
@@ -63,9 +63,9 @@ const firstField = (habit: number) => fieldElementId(habitTimeInputs(habit)[0]!)
         aria-live="polite"
       >
         <template v-if="moment.parts.length">
-          {{ formatNumber(moment.expected, 2) }} expected; at most {{ moment.level95 }} in 95 of 100 such moments, {{ moment.level99 }} in 99.
+          {{ number(moment.expected, 2) }} expected; at most {{ moment.level95 }} in 95 of 100 such moments, {{ moment.level99 }} in 99.
           <template v-if="moment.short !== null">
-            Chance that the machine falls behind: {{ shareText(moment.short) }}.
+            Chance that the machine falls behind: {{ share(moment.short) }}.
           </template>
         </template>
         <template v-else>
@@ -81,30 +81,30 @@ const firstField = (habit: number) => fieldElementId(habitTimeInputs(habit)[0]!)
         :aria-label="`Chances that so many watch: ${rows.map(row => `${row[0]}: ${row[1]}`).join(', ')}`"
       >
         <g
-          v-for="number in count"
-          :key="number"
-          :transform="`translate(${(number - 1) * (width / count)} 0)`"
+          v-for="viewersAtOnce in count"
+          :key="viewersAtOnce"
+          :transform="`translate(${(viewersAtOnce - 1) * (width / count)} 0)`"
         >
           <rect
             v-for="(bar, side) in (['watching', 'converting'] as const)"
             :key="bar"
             :x="width / count * (0.14 + 0.38 * side)"
-            :y="14 + barHeight * (1 - (moment[bar][number - 1] ?? 0))"
+            :y="14 + barHeight * (1 - (moment[bar][viewersAtOnce - 1] ?? 0))"
             :width="width / count * 0.34"
-            :height="barHeight * (moment[bar][number - 1] ?? 0)"
+            :height="barHeight * (moment[bar][viewersAtOnce - 1] ?? 0)"
             :class="bar"
           />
           <text
             :x="width / count * 0.31"
-            :y="10 + barHeight * (1 - (moment.watching[number - 1] ?? 0))"
+            :y="10 + barHeight * (1 - (moment.watching[viewersAtOnce - 1] ?? 0))"
             text-anchor="middle"
-          >{{ shareText(moment.watching[number - 1] ?? 0) }}</text>
+          >{{ share(moment.watching[viewersAtOnce - 1] ?? 0) }}</text>
           <text
             :x="width / count / 2"
             :y="barHeight + 30"
             text-anchor="middle"
             class="soft"
-          >{{ number - 1 }}</text>
+          >{{ viewersAtOnce - 1 }}</text>
         </g>
         <line
           x1="0"
@@ -131,8 +131,8 @@ const firstField = (habit: number) => fieldElementId(habitTimeInputs(habit)[0]!)
             class="swatch"
             :style="part.colour ? { background: `rgb(var(--v-theme-viewer-${part.colour}))` } : {}"
           />
-          <strong>{{ part.watcher.name }}</strong> {{ shareText(part.chance) }}
-          <span class="soft">{{ part.watcher.isAway ? 'away' : 'at home' }}<template v-if="part.converting > 0.0005">, converted {{ shareText(part.converting) }}</template></span>
+          <strong>{{ part.watcher.name }}</strong> {{ share(part.chance) }}
+          <span class="soft">{{ part.watcher.isAway ? 'away' : 'at home' }}<template v-if="part.converting > 0.0005">, converted {{ share(part.converting) }}</template></span>
           <button
             v-for="habit in part.habits"
             :key="habit.index"
@@ -141,7 +141,7 @@ const firstField = (habit: number) => fieldElementId(habitTimeInputs(habit)[0]!)
             :data-field="firstField(habit.index)"
             @click="emit('select', habit.index)"
           >
-            {{ habit.name }} {{ shareText(habit.chance) }}
+            {{ habit.name }} {{ share(habit.chance) }}
           </button>
         </li>
       </ul>

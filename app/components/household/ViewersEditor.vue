@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiClose, mdiPlus } from '@mdi/js'
+import ListEditor from '~/components/common/ListEditor.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import { useHousehold } from '~/composables/useHousehold'
 import { fieldElementId } from '~/composables/views'
@@ -21,40 +21,34 @@ const { viewers, places, placeItems, addViewer, addPlace, remove } = useHousehol
     >
       Nobody is listed yet. Everyone who watches by themselves is a viewer; people who share a screen are one.
     </p>
-    <div
-      v-for="(viewer, index) in viewers"
-      :key="viewer.id"
-      class="viewer"
+    <ListEditor
+      :entries="viewers"
+      add="Add a viewer"
+      :name="(viewer, index) => viewer.name || `viewer ${index + 1}`"
+      :key-of="viewer => viewer.id"
+      columns="6px minmax(100px, 1.4fr) repeat(4, minmax(84px, 1fr))"
+      narrow="6px 1fr 1fr"
+      @add="addViewer"
+      @remove="index => remove('viewers', index)"
     >
-      <i
-        class="ink"
-        :style="{ background: `rgb(var(--v-theme-viewer-${viewer.colour}))` }"
-      />
-      <PlanField :path="`household.viewers.${index}.name`" />
-      <PlanField :path="`household.viewers.${index}.colour`" />
-      <PlanField
-        :path="`household.viewers.${index}.place`"
-        :items="placeItems"
-      />
-      <PlanField
-        :path="`household.viewers.${index}.lowestRungMbps`"
-        label="Accepts from"
-      />
-      <PlanField :path="`household.viewers.${index}.chooses`" />
-      <VBtn
-        :icon="mdiClose"
-        size="small"
-        :aria-label="`Remove ${viewer.name || `viewer ${index + 1}`}`"
-        @click="remove('viewers', index)"
-      />
-    </div>
-    <VBtn
-      :prepend-icon="mdiPlus"
-      color="primary"
-      @click="addViewer"
-    >
-      Add a viewer
-    </VBtn>
+      <template #default="{ entry, index }">
+        <i
+          class="ink"
+          :style="{ background: `rgb(var(--v-theme-viewer-${entry.colour}))` }"
+        />
+        <PlanField :path="`household.viewers.${index}.name`" />
+        <PlanField :path="`household.viewers.${index}.colour`" />
+        <PlanField
+          :path="`household.viewers.${index}.place`"
+          :items="placeItems"
+        />
+        <PlanField
+          :path="`household.viewers.${index}.lowestRungMbps`"
+          label="Accepts from"
+        />
+        <PlanField :path="`household.viewers.${index}.chooses`" />
+      </template>
+    </ListEditor>
     <h3 :id="fieldElementId('household.places')">
       Places away
     </h3>
@@ -64,34 +58,27 @@ const { viewers, places, placeItems, addViewer, addPlace, remove } = useHousehol
     >
       Nobody is away. A place is where somebody watches over the internet line.
     </p>
-    <div
-      v-for="(place, index) in places"
-      :key="place.id"
-      class="place"
+    <ListEditor
+      class="places"
+      :entries="places"
+      add="Add a place"
+      :name="(place, index) => place.name || `place ${index + 1}`"
+      :key-of="place => place.id"
+      columns="1fr 1fr"
+      @add="addPlace"
+      @remove="index => remove('places', index)"
     >
-      <PlanField :path="`household.places.${index}.name`" />
-      <PlanField :path="`household.places.${index}.downloadMbps`" />
-      <VBtn
-        :icon="mdiClose"
-        size="small"
-        :aria-label="`Remove ${place.name || `place ${index + 1}`}`"
-        @click="remove('places', index)"
-      />
-    </div>
-    <VBtn
-      :prepend-icon="mdiPlus"
-      color="primary"
-      @click="addPlace"
-    >
-      Add a place
-    </VBtn>
+      <template #default="{ index }">
+        <PlanField :path="`household.places.${index}.name`" />
+        <PlanField :path="`household.places.${index}.downloadMbps`" />
+      </template>
+    </ListEditor>
   </section>
 </template>
 
 <style scoped>
-.viewer { display: grid; grid-template-columns: 6px minmax(100px, 1.4fr) repeat(4, minmax(84px, 1fr)) auto; gap: 8px; margin: 12px 0; align-items: start; }
 .ink { align-self: stretch; border-radius: 2px; }
-.place { display: grid; grid-template-columns: 1fr 1fr auto; gap: 8px; margin: 12px 0; align-items: start; max-width: 480px; }
+.places { max-width: 480px; }
 h3 { margin-top: 14px; }
-@media (max-width: 900px) { .viewer { grid-template-columns: 6px 1fr 1fr auto; } .viewer .ink { grid-row: span 3; } }
+@media (max-width: 900px) { .ink { grid-row: span 3; } }
 </style>

@@ -4,10 +4,10 @@ import { mdiPlus } from '@mdi/js'
 import { latestAfter } from '~~/core/household/watchingWeek'
 import type { Habit } from '~~/core/plan/household'
 import { busiestQuarter } from '~~/core/household/weekCounts'
-import { formatNumber } from '~~/core/units/formatNumber'
 import { clockText, minutesPerDay, minutesPerWeek, slotMinutes, slotsPerWeek, weekTimeText } from '~~/core/units/week'
-import { usePlanStore } from '~/stores/planStore'
+import { useFormat } from '~/composables/useFormat'
 import { useHousehold } from '~/composables/useHousehold'
+import { pointIn, usePictureDrag, type Point } from '~/composables/usePictureDrag'
 import ChartFrame from '../charts/ChartFrame.vue'
 import { dayOrder, dayStartsAt, laneHeight, placeOfSlot, slotAt, weekLayout, type HabitPiece, type WeekLayout } from './weekLayout'
 
@@ -15,7 +15,7 @@ import { dayOrder, dayStartsAt, laneHeight, placeOfSlot, slotAt, weekLayout, typ
 const props = defineProps<{ expected: { readonly home: Float64Array, readonly away: Float64Array }, /** index in the plan's habits */ selected: number | null, /** slot of the week that is read */ moment: number, busy: boolean }>()
 const emit = defineEmits<{ select: [habit: number | null], read: [slot: number], busy: [on: boolean], edit: [] }>()
 
-const store = usePlanStore()
+const { number } = useFormat()
 const { habits, viewers, devices, addHabit, changeHabit, remove } = useHousehold()
 const margin = { left: 44, right: 10, top: 20, bottom: 4 }
 const pen = ref('')
@@ -38,7 +38,7 @@ function ink(habit: Habit): string {
 const dayNames: Readonly<Record<string, string>> = { mon: 'Mon', tue: 'Tue', wed: 'Wed', thu: 'Thu', fri: 'Fri', sat: 'Sat', sun: 'Sun' }
 function spoken(habit: Habit, index: number): string {
   const days = habit.days.length === 7 ? 'every day' : habit.days.map(day => dayNames[day]).join(', ') || 'no day'
-  return `${habit.name || `Habit ${index + 1}`}, ${viewerOf(habit)?.name || 'guest'}: ${days}, begins ${clockText(habit.earliest)} to ${clockText(habit.latest)}, ${formatNumber(habit.minutes)} minutes, ${formatNumber(habit.chance * 100, 3)} %`
+  return `${habit.name || `Habit ${index + 1}`}, ${viewerOf(habit)?.name || 'guest'}: ${days}, begins ${clockText(habit.earliest)} to ${clockText(habit.latest)}, ${number(habit.minutes)} minutes, ${number(habit.chance * 100, 3)} %`
 }
 
 const snap = 5
@@ -58,82 +58,63 @@ function widen(index: number, window: number): void {
   changeHabit(index, { latest: (habit.earliest + Math.max(0, Math.min(minutesPerDay - snap, Math.round(window / snap) * snap))) % minutesPerDay })
 }
 
-interface Drag { readonly mode: 'move' | 'length' | 'window' | 'create', readonly index: number, readonly day: number, readonly startX: number, readonly startY: number, readonly before: Habit, moved: boolean }
-let drag: Drag | null = null
-const dragging = ref(false)
+interface Drag { readonly mode: 'move' | 'length' | 'window' | 'create', index: number, readonly day: number, before: Habit }
+let drawnWidth = 640
+function drawn(width: number): WeekLayout {
+  drawnWidth = width
+  return layoutFor(width)
+}
+const { dragging, begin, follow, release } = usePictureDrag<Drag>({ move: dragTo })
 
-function pointOf(event: PointerEvent, width: number): { x: number, y: number } {
-  const box = (event.currentTarget as Element).closest('svg')!.getBoundingClientRect()
-  const scale = box.width / width || 1
-  return { x: (event.clientX - box.left) / scale, y: (event.clientY - box.top) / scale }
-}
-function capture(event: PointerEvent): void {
-  (event.currentTarget as Element).closest('svg')?.setPointerCapture?.(event.pointerId)
-}
-function grab(event: PointerEvent, piece: HabitPiece, mode: Drag['mode'], width: number): void {
+function grab(event: PointerEvent, piece: HabitPiece, mode: Drag['mode']): void {
   if (event.button !== 0) return
-  event.stopPropagation()
   emit('select', piece.index)
-  const { x, y } = pointOf(event, width)
-  drag = { mode, index: piece.index, day: piece.day, startX: x, startY: y, before: habits.value[piece.index]!, moved: false }
-  dragging.value = true
-  store.grab()
-  capture(event)
+  begin(event, { mode, index: piece.index, day: piece.day, before: habits.value[piece.index]! })
 }
 /** A press beside the habits draws a new one for the chosen viewer, from where it is pressed to where it is let go. */
-function press(event: PointerEvent, width: number): void {
+function press(event: PointerEvent): void {
   if (event.button !== 0) return
-  const { x, y } = pointOf(event, width)
-  const slot = slotAt(layoutFor(width), x, y)
+  const { x, y } = pointIn(event)
+  const slot = slotAt(layoutFor(drawnWidth), x, y)
   if (slot === null) return
   emit('read', slot)
   if (!penViewer.value) return
   const minute = slot * slotMinutes
-  drag = { mode: 'create', index: -1, day: Math.floor(minute / minutesPerDay), startX: x, startY: y, before: { earliest: Math.floor(minute / 15) * 15 % minutesPerDay } as Habit, moved: false }
-  dragging.value = true
-  store.grab()
-  capture(event)
+  begin(event, { mode: 'create', index: -1, day: Math.floor(minute / minutesPerDay), before: { earliest: Math.floor(minute / 15) * 15 % minutesPerDay } as Habit })
 }
-function move(event: PointerEvent, width: number): void {
-  const { x, y } = pointOf(event, width)
-  const layout = layoutFor(width)
-  if (!drag) {
-    const slot = slotAt(layout, x, y)
-    if (slot !== null && event.pointerType !== 'touch') emit('read', slot)
-    return
-  }
-  const minutes = layout.x.invert(x) - layout.x.invert(drag.startX)
-  if (!drag.moved && Math.hypot(x - drag.startX, y - drag.startY) < 4) return
-  drag.moved = true
-  if (drag.mode === 'create') return create(minutes)
+function move(event: PointerEvent): void {
+  if (follow(event) || event.pointerType === 'touch') return
+  const { x, y } = pointIn(event)
+  const slot = slotAt(layoutFor(drawnWidth), x, y)
+  if (slot !== null) emit('read', slot)
+}
+function dragTo(drag: Drag, to: Point, from: Point): void {
+  const layout = layoutFor(drawnWidth)
+  const minutes = layout.x.invert(to.x) - layout.x.invert(from.x)
+  if (drag.mode === 'create') return create(drag, minutes)
   const { before, index } = drag
   if (drag.mode === 'length') return stretch(index, before.minutes + minutes)
   if (drag.mode === 'window') return widen(index, windowOf(before) + minutes)
   const earliest = tidy(before.earliest + minutes)
-  changeHabit(index, { earliest, latest: (earliest + windowOf(before)) % minutesPerDay, days: daysAfter(layout, before, drag, y) })
+  changeHabit(index, { earliest, latest: (earliest + windowOf(before)) % minutesPerDay, days: daysAfter(layout, drag, { from: from.y, to: to.y }) })
 }
 /** The day under the pointer in the place of the one that was taken hold of. */
-function daysAfter(layout: WeekLayout, before: Habit, { day, startY }: Drag, y: number): Habit['days'] {
+function daysAfter(layout: WeekLayout, { before, day }: Drag, { from, to }: { readonly from: number, readonly to: number }): Habit['days'] {
   const rowAt = (pointY: number) => Math.max(0, layout.rows.findLastIndex(row => pointY >= row.y))
-  const to = (day + rowAt(y) - rowAt(startY) + 7) % 7
-  if (to === day || before.days.includes(dayOrder[to]!)) return before.days
-  return dayOrder.filter(name => name === dayOrder[to] || (before.days.includes(name) && name !== dayOrder[day]))
+  const target = (day + rowAt(to) - rowAt(from) + 7) % 7
+  if (target === day || before.days.includes(dayOrder[target]!)) return before.days
+  return dayOrder.filter(name => name === dayOrder[target] || (before.days.includes(name) && name !== dayOrder[day]))
 }
-function create(minutes: number): void {
-  if (!drag || minutes < 10) return
+function create(drag: Drag, minutes: number): void {
+  if (minutes < 10) return
   if (drag.index < 0) {
     const viewer = penViewer.value!.id
     const device = habits.value.findLast(habit => habit.viewer === viewer)?.device ?? devices.value[0]?.id
-    const index = addHabit({ viewer, ...(device ? { device } : {}), days: [dayOrder[drag.day]!], earliest: drag.before.earliest, latest: drag.before.earliest, minutes: 15, chance: 0.5 })
-    drag = { ...drag, index, before: habits.value[index]! }
-    emit('select', index)
+    drag.index = addHabit({ viewer, ...(device ? { device } : {}), days: [dayOrder[drag.day]!], earliest: drag.before.earliest, latest: drag.before.earliest, minutes: 15, chance: 0.5 })
+    drag.before = habits.value[drag.index]!
+    emit('select', drag.index)
   }
   stretch(drag.index, minutes)
-}
-function release(): void {
-  if (drag) store.letGo()
-  drag = null
-  dragging.value = false
 }
 
 function blockKey(event: KeyboardEvent, index: number): void {
@@ -186,7 +167,7 @@ const busiest = computed(() => busiestQuarter(sum.value))
 const table = computed(() => dayOrder.flatMap((_, day) => Array.from({ length: 24 }, (__, hour) => {
   const minute = (day * minutesPerDay + dayStartsAt + hour * 60) % minutesPerWeek
   const slot = minute / slotMinutes
-  return [weekTimeText(minute), formatNumber(props.expected.home[slot] ?? 0, 2), formatNumber(props.expected.away[slot] ?? 0, 2)]
+  return [weekTimeText(minute), number(props.expected.home[slot] ?? 0, 2), number(props.expected.away[slot] ?? 0, 2)]
 }).filter(row => row[1] !== '0' || row[2] !== '0')))
 </script>
 
@@ -239,7 +220,7 @@ const table = computed(() => dayOrder.flatMap((_, day) => Array.from({ length: 2
         > as on a busy day</label>
       </div>
       <svg
-        v-for="layout in [layoutFor(width)]"
+        v-for="layout in [drawn(width)]"
         :key="`week-${layout.rows.length}`"
         class="week"
         :class="{ dragging }"
@@ -248,7 +229,7 @@ const table = computed(() => dayOrder.flatMap((_, day) => Array.from({ length: 2
         :viewBox="`0 0 ${width} ${layout.height}`"
         role="group"
         aria-label="The week: expected load at home and away, and the habits behind it"
-        @pointermove="move($event, width)"
+        @pointermove="move"
         @pointerup="release"
         @pointercancel="release"
       >
@@ -271,7 +252,7 @@ const table = computed(() => dayOrder.flatMap((_, day) => Array.from({ length: 2
             :height="row.height"
             class="field"
             :data-day="row.day"
-            @pointerdown="press($event, width)"
+            @pointerdown="press"
           />
           <line
             v-for="hour in layout.hours"
@@ -315,7 +296,7 @@ const table = computed(() => dayOrder.flatMap((_, day) => Array.from({ length: 2
           :aria-pressed="piece.isRest ? undefined : piece.index === selected"
           :aria-hidden="piece.isRest ? true : undefined"
           :data-habit="piece.isRest ? undefined : `${piece.index}-${piece.day}`"
-          @pointerdown="grab($event, piece, 'move', width)"
+          @pointerdown="grab($event, piece, 'move')"
           @focus="emit('select', piece.index)"
           @keydown="blockKey($event, piece.index)"
         >
@@ -344,7 +325,7 @@ const table = computed(() => dayOrder.flatMap((_, day) => Array.from({ length: 2
               :height="laneHeight"
               class="handle"
               data-handle="window"
-              @pointerdown="grab($event, piece, 'window', width)"
+              @pointerdown="grab($event, piece, 'window')"
             ><title>Latest start: {{ clockText(habits[piece.index]!.latest) }}</title></rect>
             <rect
               :x="piece.x + piece.width - 6"
@@ -353,8 +334,8 @@ const table = computed(() => dayOrder.flatMap((_, day) => Array.from({ length: 2
               :height="laneHeight"
               class="handle"
               data-handle="length"
-              @pointerdown="grab($event, piece, 'length', width)"
-            ><title>Length: {{ formatNumber(habits[piece.index]!.minutes) }} min</title></rect>
+              @pointerdown="grab($event, piece, 'length')"
+            ><title>Length: {{ number(habits[piece.index]!.minutes) }} min</title></rect>
             <line
               v-if="piece.index === selected"
               :x1="piece.latestX"
@@ -375,7 +356,7 @@ const table = computed(() => dayOrder.flatMap((_, day) => Array.from({ length: 2
           aria-valuemin="0"
           :aria-valuemax="slotsPerWeek - 1"
           :aria-valuenow="moment"
-          :aria-valuetext="`${weekTimeText(moment * slotMinutes)}: ${formatNumber(expected.home[moment] ?? 0, 2)} expected at home, ${formatNumber(expected.away[moment] ?? 0, 2)} away`"
+          :aria-valuetext="`${weekTimeText(moment * slotMinutes)}: ${number(expected.home[moment] ?? 0, 2)} expected at home, ${number(expected.away[moment] ?? 0, 2)} away`"
           @keydown="cursorKey"
         >
           <line
@@ -391,7 +372,7 @@ const table = computed(() => dayOrder.flatMap((_, day) => Array.from({ length: 2
     <template #below>
       <p class="soft small legend">
         <span><i class="swatch home" /> at home</span> <span><i class="swatch away" /> away</span>
-        <span>busiest: {{ busiest.mean > 0 ? `${weekTimeText(busiest.minuteOfWeek)}, ${formatNumber(busiest.mean, 2)} expected` : 'nobody watches yet' }}</span>
+        <span>busiest: {{ busiest.mean > 0 ? `${weekTimeText(busiest.minuteOfWeek)}, ${number(busiest.mean, 2)} expected` : 'nobody watches yet' }}</span>
         <span class="keys">Drag a habit to move it, its right end for the length, its latest start in between; drag on a free place to draw one. With keys: arrows move and change the chance, Shift with arrows the length, + and − the latest start, 1 to 7 the days, Delete removes.</span>
       </p>
     </template>

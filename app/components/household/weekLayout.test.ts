@@ -9,7 +9,7 @@ import { slotsPerWeek } from '~~/core/units/week'
 import { laneHeight, placeOfSlot, slotAt, weekLayout } from './weekLayout'
 
 const demo = planSchema.parse(tideMillHouse)
-const { expected } = assess(demo, catalogue).series
+const { expected } = assess(demo, catalogue).domains.household
 const margin = { left: 40, right: 0, top: 20, bottom: 0 }
 const layoutOf = (habits: readonly Habit[]) => weekLayout({ habits, ...expected, width: 1480, margin })
 const layout = layoutOf(demo.household.habits)

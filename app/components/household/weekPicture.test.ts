@@ -7,7 +7,7 @@ import WeekPicture from './WeekPicture.vue'
 
 function mounted() {
   const store = openDemo()
-  const picture = mount(WeekPicture, { props: { expected: store.assessment!.series.expected, selected: null, moment: 240, busy: false } })
+  const picture = mount(WeekPicture, { props: { expected: store.assessment!.domains.household.expected, selected: null, moment: 240, busy: false } })
   const habit = (index: number) => store.plan!.household.habits[index]!
   const block = (name: string) => picture.find(`[data-habit="${name}"]`)
   return { store, picture, habit, block }

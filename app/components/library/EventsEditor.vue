@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { mdiClose, mdiPlus } from '@mdi/js'
 import { monthAfter, monthsBetween } from '~~/core/units/time'
+import ListEditor from '~/components/common/ListEditor.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import { fieldElementId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
@@ -27,31 +27,23 @@ const when = (month: string) => monthsBetween(library.value!.startsOn, month)
   >
     <h2>Dated events</h2>
     <p class="soft small">
-      Reels digitised in one go, a collection inherited, a clear-out: below nothing for what is deleted.
+      Reels digitised in one go, a collection inherited, a clear-out: enter a negative size for what is deleted.
     </p>
-    <div
-      v-for="(event, index) in events"
-      :key="index"
-      class="event"
+    <ListEditor
+      :entries="events"
+      add="Add an event"
+      :name="(event, index) => event.name || `event ${index + 1}`"
+      columns="minmax(120px, 2fr) 120px minmax(100px, 1fr) 76px"
+      @add="add"
+      @remove="remove"
     >
-      <PlanField :path="`library.events.${index}.name`" />
-      <PlanField :path="`library.events.${index}.month`" />
-      <PlanField :path="`library.events.${index}.sizeGB`" />
-      <span class="soft small">{{ when(event.month) < 0 ? 'before the start' : `month ${when(event.month)}` }}</span>
-      <VBtn
-        :icon="mdiClose"
-        size="small"
-        :aria-label="`Remove ${event.name || `event ${index + 1}`}`"
-        @click="remove(index)"
-      />
-    </div>
-    <VBtn
-      :prepend-icon="mdiPlus"
-      color="primary"
-      @click="add"
-    >
-      Add an event
-    </VBtn>
+      <template #default="{ entry, index }">
+        <PlanField :path="`library.events.${index}.name`" />
+        <PlanField :path="`library.events.${index}.month`" />
+        <PlanField :path="`library.events.${index}.sizeGB`" />
+        <span class="soft small when">{{ when(entry.month) < 0 ? 'before the start' : `month ${when(entry.month)}` }}</span>
+      </template>
+    </ListEditor>
     <PlanField
       path="library.startsOn"
       class="start"
@@ -61,7 +53,6 @@ const when = (month: string) => monthsBetween(library.value!.startsOn, month)
 
 <style scoped>
 .events { display: flex; flex-direction: column; gap: 12px; align-items: flex-start; }
-.event { display: grid; grid-template-columns: minmax(120px, 2fr) 120px minmax(100px, 1fr) 76px auto; gap: 8px; align-items: center; width: 100%; }
+.when { align-self: center; }
 .start { width: 220px; }
-@media (max-width: 700px) { .event { grid-template-columns: 1fr 1fr auto; } }
 </style>

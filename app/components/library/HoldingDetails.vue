@@ -4,22 +4,23 @@ import { catalogue } from '~~/core/catalogue/catalogue'
 import { holdingKind } from '~~/core/catalogue/holdingKinds'
 import { qualityCosts } from '~~/core/drives/qualityCosts'
 import { tebibytes } from '~~/core/units/dataSize'
-import { formatNumber } from '~~/core/units/formatNumber'
 import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'
+import { useHousehold } from '~/composables/useHousehold'
 import { usePlanStore } from '~/stores/planStore'
 
 /** The rest of a holding: how it changes, what its titles are made of, and what keeping them in another quality would come to. */
 const props = defineProps<{ index: number }>()
 const store = usePlanStore()
-const { money } = useFormat()
+const { money, number } = useFormat()
+const { deviceItems } = useHousehold()
 const holding = computed(() => store.plan?.library.holdings[props.index])
 const isVideo = computed(() => holding.value !== undefined && holding.value.quality !== 'given' && holdingKind(holding.value.kind).sized === 'video')
 const path = (field: string) => `library.holdings.${props.index}.${field}`
 const costs = computed(() => store.plan ? qualityCosts(store.plan, props.index, catalogue) : [])
 const years = computed(() => store.plan?.choices.horizonYears ?? 5)
 
-const signed = (value: number, unit: string) => `${value < 0 ? '−' : '+'}${formatNumber(Math.abs(value), 3)}\u00A0${unit}`
+const signed = (value: number, unit: string) => `${value < 0 ? '−' : '+'}${number(Math.abs(value), 3)}\u00A0${unit}`
 function drivesText(drives: number | null): string {
   if (drives === null) return 'more drives than a plan holds'
   return drives === 0 ? 'no drive more' : `${drives < 0 ? '−' : '+'}${Math.abs(drives)} ${Math.abs(drives) === 1 ? 'drive' : 'drives'}`
@@ -76,6 +77,11 @@ function take(quality: string): void {
         />
         <PlanField :path="path('interlaced')" />
         <PlanField :path="path('smallCopies')" />
+        <PlanField
+          v-if="deviceItems.length"
+          :path="path('notOfferedTo')"
+          :items="deviceItems"
+        />
       </template>
     </div>
     <div

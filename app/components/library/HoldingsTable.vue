@@ -1,23 +1,25 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { mdiChevronDown, mdiChevronUp, mdiClose, mdiPlus, mdiShieldAlertOutline } from '@mdi/js'
+import { mdiChevronDown, mdiChevronUp, mdiShieldAlertOutline } from '@mdi/js'
 import { catalogue } from '~~/core/catalogue/catalogue'
-import { holdingKind, otherQualities, type HoldingKindId } from '~~/core/catalogue/holdingKinds'
+import { holdingKind, type HoldingKindId } from '~~/core/catalogue/holdingKinds'
 import { holdingSizes, isIrreplaceable } from '~~/core/library/holdingSizes'
 import { qualitiesOfKind, withKind } from '~~/core/library/qualitiesOfKind'
 import type { Holding } from '~~/core/plan/library'
 import { tebibytes } from '~~/core/units/dataSize'
-import { formatNumber } from '~~/core/units/formatNumber'
+import ListEditor from '~/components/common/ListEditor.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import WorkingLink from '~/components/common/WorkingLink.vue'
 import { useHoldings } from '~/composables/useHoldings'
 import { fieldElementId } from '~/composables/views'
+import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 import { useWorkingStore } from '~/stores/workingStore'
 import HoldingDetails from './HoldingDetails.vue'
 
 /** What is kept, by kind and quality; each with a bar of today's size and what the horizon makes of its additions. */
 const store = usePlanStore()
+const { number } = useFormat()
 const working = useWorkingStore()
 const { holdings, add, remove } = useHoldings()
 const open = ref<number | null>(null)
@@ -29,7 +31,7 @@ watch(() => working.target, (path) => {
 
 const years = computed(() => store.plan?.choices.horizonYears ?? 5)
 const sizes = computed(() => {
-  const all = store.plan ? holdingSizes(store.plan.library, catalogue.qualities) : []
+  const all = store.plan ? holdingSizes(store.plan.library, catalogue) : []
   return holdings.value.map((_, index) => all.filter(size => size.index === index).reduce((sum, { amount, todayTB, addedTB, removedTB }) => ({
     today: sum.today + amount.likely * todayTB, month: sum.month + amount.likely * (addedTB - removedTB),
   }), { today: 0, month: 0 }))
@@ -38,8 +40,8 @@ const atHorizon = (index: number) => Math.max(0, (sizes.value[index]?.today ?? 0
 const most = computed(() => Math.max(0.001, ...sizes.value.map((size, index) => Math.max(size.today, atHorizon(index)))))
 const width = (tb: number) => `${Math.max(tb > 0 ? 0.6 : 0, tb / most.value * 100)}%`
 function usual(quality: string): string {
-  const amount = catalogue.qualities.find(candidate => candidate.id === quality)?.bitrateMbps ?? otherQualities.find(candidate => candidate.id === quality)?.amount
-  return amount ? `≈ ${formatNumber(amount.likely, 3)}` : ''
+  const amount = catalogue.qualities.find(candidate => candidate.id === quality)?.bitrateMbps ?? catalogue.otherQualities.find(candidate => candidate.id === quality)?.amount
+  return amount ? `≈ ${number(amount.likely, 3)}` : ''
 }
 const sized = (holding: Holding) => holding.quality === 'given' ? 'given' : holdingKind(holding.kind).sized
 const qualityItems = (kind: HoldingKindId) => qualitiesOfKind(kind).map(({ id, label }) => ({ value: id, title: label }))
@@ -59,61 +61,72 @@ const path = (index: number, field: string) => `library.holdings.${index}.${fiel
     <p class="soft small">
       The bars show today's size, and lighter what {{ years }} years of additions make of it. Without a bitrate of your own the usual one of the quality is taken.
     </p>
-    <div
-      v-for="(holding, index) in holdings"
-      :key="index"
-      class="holding"
-      :data-holding="index"
+    <p
+      v-if="!holdings.length"
+      class="soft"
     >
-      <PlanField
-        :path="path(index, 'name')"
-        class="name"
-      />
-      <PlanField
-        :path="path(index, 'kind')"
-        :set="setKind(index)"
-      />
-      <PlanField
-        :path="path(index, 'quality')"
-        :items="qualityItems(holding.kind)"
-        class="quality"
-      />
-      <template v-if="sized(holding) === 'given'">
-        <PlanField :path="path(index, 'sizeGB')" />
+      Nothing yet. Add a row for each kind of title: its quality, how many there are, and how many come in a month.
+    </p>
+    <ListEditor
+      class="holdings"
+      :entries="holdings"
+      add="Add a holding"
+      :name="holding => holding.name || 'holding'"
+      columns="minmax(110px, 1.6fr) minmax(96px, 1fr) minmax(130px, 1.6fr) repeat(4, minmax(76px, 0.8fr))"
+      @add="add"
+      @remove="remove"
+    >
+      <template #default="{ entry: holding, index }">
         <PlanField
-          :path="path(index, 'addedGBPerMonth')"
-          label="A month"
-        />
-        <span class="gap" />
-      </template>
-      <template v-else>
-        <PlanField
-          :path="path(index, 'titles')"
-          :label="sized(holding) === 'each' ? 'Pictures' : holding.kind === 'music' ? 'Albums' : undefined"
+          :path="path(index, 'name')"
+          class="name"
         />
         <PlanField
-          :path="path(index, 'addedPerMonth')"
-          label="A month"
+          :path="path(index, 'kind')"
+          :set="setKind(index)"
         />
         <PlanField
-          v-if="sized(holding) !== 'each'"
-          :path="path(index, 'minutes')"
+          :path="path(index, 'quality')"
+          :items="qualityItems(holding.kind)"
+          class="quality"
+        />
+        <template v-if="sized(holding) === 'given'">
+          <PlanField :path="path(index, 'sizeGB')" />
+          <PlanField
+            :path="path(index, 'addedGBPerMonth')"
+            label="A month"
+          />
+          <span class="gap" />
+        </template>
+        <template v-else>
+          <PlanField
+            :path="path(index, 'titles')"
+            :label="sized(holding) === 'each' ? 'Pictures' : holding.kind === 'music' ? 'Albums' : undefined"
+          />
+          <PlanField
+            :path="path(index, 'addedPerMonth')"
+            label="A month"
+          />
+          <PlanField
+            v-if="sized(holding) !== 'each'"
+            :path="path(index, 'minutes')"
+          />
+          <span
+            v-else
+            class="gap"
+          />
+        </template>
+        <PlanField
+          v-if="sized(holding) === 'video' || sized(holding) === 'sound'"
+          :path="path(index, 'bitrateMbps')"
+          :placeholder="usual(holding.quality)"
         />
         <span
           v-else
           class="gap"
         />
       </template>
-      <PlanField
-        v-if="sized(holding) === 'video' || sized(holding) === 'sound'"
-        :path="path(index, 'bitrateMbps')"
-        :placeholder="usual(holding.quality)"
-      />
-      <span
-        v-else
-        class="gap"
-      />
-      <div class="buttons">
+      <template #buttons="{ entry: holding, index }">
         <VBtn
           :icon="open === index ? mdiChevronUp : mdiChevronDown"
           size="small"
@@ -121,52 +134,35 @@ const path = (index: number, field: string) => `library.holdings.${index}.${fiel
           :aria-label="`More of ${holding.name || 'holding'}`"
           @click="open = open === index ? null : index"
         />
-        <VBtn
-          :icon="mdiClose"
-          size="small"
-          :aria-label="`Remove ${holding.name || 'holding'}`"
-          @click="remove(index)"
+      </template>
+      <template #below="{ entry: holding, index }">
+        <div class="bar">
+          <span
+            class="grown"
+            :style="{ width: width(atHorizon(index)) }"
+          />
+          <span
+            class="today"
+            :style="{ width: width(sizes[index]?.today ?? 0) }"
+          />
+          <small>
+            <VIcon
+              v-if="isIrreplaceable(holding)"
+              :icon="mdiShieldAlertOutline"
+              size="14"
+            /><template v-if="isIrreplaceable(holding)"> irreplaceable · </template>
+            <WorkingLink
+              :figure="`library.holdings.${index}.contentTB`"
+              :name="`Size of ${holding.name || 'this holding'}`"
+            >{{ number(sizes[index]?.today ?? 0, 3) }} TB</WorkingLink>
+            ({{ number(tebibytes(sizes[index]?.today ?? 0), 3) }} TiB)<template v-if="sizes[index]?.month">{{ '\u00A0' }}{{ sizes[index]!.month < 0 ? '−' : '+' }} {{ number(Math.abs(sizes[index]!.month) * 1000, 3) }} GB a month</template></small>
+        </div>
+        <HoldingDetails
+          v-if="open === index"
+          :index="index"
         />
-      </div>
-      <div class="bar">
-        <span
-          class="grown"
-          :style="{ width: width(atHorizon(index)) }"
-        />
-        <span
-          class="today"
-          :style="{ width: width(sizes[index]?.today ?? 0) }"
-        />
-        <small>
-          <VIcon
-            v-if="isIrreplaceable(holding)"
-            :icon="mdiShieldAlertOutline"
-            size="14"
-          /><template v-if="isIrreplaceable(holding)"> cannot be had again · </template>
-          <WorkingLink
-            :figure="`library.holdings.${index}.contentTB`"
-            :name="`Size of ${holding.name || 'this holding'}`"
-          >{{ formatNumber(sizes[index]?.today ?? 0, 3) }} TB</WorkingLink>
-          ({{ formatNumber(tebibytes(sizes[index]?.today ?? 0), 3) }} TiB)<template v-if="sizes[index]?.month">{{ '\u00A0' }}{{ sizes[index]!.month < 0 ? '−' : '+' }} {{ formatNumber(Math.abs(sizes[index]!.month) * 1000, 3) }} GB a month</template></small>
-      </div>
-      <HoldingDetails
-        v-if="open === index"
-        :index="index"
-      />
-    </div>
-    <p
-      v-if="!holdings.length"
-      class="soft"
-    >
-      Nothing yet. Add a line for each kind of title: its quality, how many there are, and how many come in a month.
-    </p>
-    <VBtn
-      :prepend-icon="mdiPlus"
-      color="primary"
-      @click="add"
-    >
-      Add a holding
-    </VBtn>
+      </template>
+    </ListEditor>
     <div class="rest">
       <PlanField path="library.otherTB" />
       <PlanField path="library.otherGrowthGBPerMonth" />
@@ -179,16 +175,15 @@ const path = (index: number, field: string) => `library.holdings.${index}.${fiel
 </template>
 
 <style scoped>
-.holding { display: grid; grid-template-columns: minmax(110px, 1.6fr) minmax(96px, 1fr) minmax(130px, 1.6fr) repeat(4, minmax(76px, 0.8fr)) auto; gap: 8px; align-items: start; padding: 12px 0 8px; border-bottom: 1px solid rgb(var(--v-theme-hairline)); }
-.buttons { display: flex; }
+.holdings :deep(.list-row) { padding: 12px 0 8px; margin-bottom: 0; border-bottom: 1px solid rgb(var(--v-theme-hairline)); }
+.holdings :deep(.add) { margin-top: 12px; }
 .bar { grid-column: 1 / -1; position: relative; height: 24px; background: rgb(var(--v-theme-surface-light)); border-radius: 3px; overflow: hidden; }
 .bar span { position: absolute; inset: 0 auto 0 0; }
 .grown { background: rgba(var(--v-theme-water), 0.4); }
 .today { background: rgb(var(--v-theme-water)); }
 .bar small { position: absolute; right: 8px; top: 0; font-size: 0.78rem; line-height: 24px; white-space: nowrap; }
 .rest { display: grid; grid-template-columns: repeat(auto-fill, minmax(180px, 1fr)); gap: 12px 8px; margin-top: 14px; }
-@media (max-width: 1000px) {
-  .holding { grid-template-columns: 1fr 1fr; }
+@media (max-width: 900px) {
   .name, .quality { grid-column: 1 / -1; }
   .gap { display: none; }
 }

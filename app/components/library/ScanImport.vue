@@ -3,12 +3,13 @@ import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { mdiContentCopy, mdiUpload } from '@mdi/js'
 import { holdingKind } from '~~/core/catalogue/holdingKinds'
 import { holdingsOf, oddityTexts } from '~~/core/library/scanGroups'
-import { formatNumber } from '~~/core/units/formatNumber'
 import { useLibraryScan } from '~/composables/useLibraryScan'
+import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 
 /** A scan of real files becomes holdings with their real lengths and bitrates; nothing is applied until it is accepted. */
 const store = usePlanStore()
+const { number } = useFormat()
 const scan = useLibraryScan()
 const dropping = ref(false)
 const copied = ref(false)
@@ -18,7 +19,7 @@ const command = 'find . -type f \\( -iname \'*.mkv\' -o -iname \'*.mp4\' -o -ina
 const summary = computed(() => scan.result.value?.summary ?? null)
 const problems = computed(() => scan.result.value?.problems ?? [])
 const totalBytes = computed(() => (summary.value?.groups ?? []).reduce((sum, group) => sum + group.sizeBytes, 0))
-const totalText = computed(() => totalBytes.value >= 1e12 ? `${formatNumber(totalBytes.value / 1e12, 3)} TB` : `${formatNumber(totalBytes.value / 1e9, 3)} GB`)
+const totalText = computed(() => totalBytes.value >= 1e12 ? `${number(totalBytes.value / 1e12, 3)} TB` : `${number(totalBytes.value / 1e9, 3)} GB`)
 const counted = computed(() => (summary.value?.groups ?? []).reduce((sum, group) => sum + group.titles, 0))
 
 function pick(event: Event): void {
@@ -123,7 +124,7 @@ async function copy(): Promise<void> {
         max="1"
         aria-label="Reading the scan"
       />
-      <span>{{ formatNumber(scan.files.value, 7) }} files read</span>
+      <span>{{ number(scan.files.value, 7) }} files read</span>
       <VBtn
         size="small"
         variant="outlined"
@@ -145,7 +146,7 @@ async function copy(): Promise<void> {
       role="region"
       aria-label="What the scan holds"
     >
-      <h3>{{ scan.name.value }}: {{ formatNumber(summary.files, 7) }} files, of which {{ formatNumber(counted, 7) }} make {{ totalText }} of video</h3>
+      <h3>{{ scan.name.value }}: {{ number(summary.files, 7) }} files, of which {{ number(counted, 7) }} make {{ totalText }} of video</h3>
       <div
         v-if="summary.groups.length"
         class="table-scroll"
@@ -175,16 +176,16 @@ async function copy(): Promise<void> {
             >
               <td>{{ holdingKind(group.kind).label }}: {{ group.label }}</td>
               <td class="number">
-                {{ formatNumber(group.titles, 7) }}
+                {{ number(group.titles, 7) }}
               </td>
               <td class="number">
-                {{ formatNumber(group.minutes, 3) }}
+                {{ number(group.minutes, 3) }}
               </td>
               <td class="number">
-                {{ formatNumber(group.bitrateMbps, 3) }}
+                {{ number(group.bitrateMbps, 3) }}
               </td>
               <td class="number">
-                {{ formatNumber(group.sizeBytes / 1e9, 3) }}
+                {{ number(group.sizeBytes / 1e9, 3) }}
               </td>
             </tr>
           </tbody>
@@ -198,7 +199,7 @@ async function copy(): Promise<void> {
           v-for="entry in summary.oddities"
           :key="entry.oddity"
         >
-          {{ formatNumber(entry.files, 7) }} {{ entry.files === 1 ? 'file' : 'files' }} {{ oddityTexts[entry.oddity] }} <span class="soft">({{ entry.examples.join(', ') }}{{ entry.files > entry.examples.length ? ' …' : '' }})</span>
+          {{ number(entry.files, 7) }} {{ entry.files === 1 ? 'file' : 'files' }} {{ oddityTexts[entry.oddity] }} <span class="soft">({{ entry.examples.join(', ') }}{{ entry.files > entry.examples.length ? ' …' : '' }})</span>
         </li>
         <li
           v-for="(problem, index) in problems.slice(0, 20)"

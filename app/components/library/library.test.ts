@@ -15,7 +15,7 @@ describe('holdings', () => {
     ;(kind.props('set') as (value: unknown) => null)('photos')
     await nextTick()
     expect(store.plan?.library.holdings[0]).toMatchObject({ kind: 'photos', quality: 'photo' })
-    expect(table.find('[data-holding="0"]').text()).toContain('cannot be had again')
+    expect(table.find('[data-row="0"]').text()).toContain('irreplaceable')
     expect(table.find('[id="field-library.holdings.0.bitrateMbps"]').exists()).toBe(false)
   })
   it('unfold for a reader who follows a figure to one of their fields', async () => {

@@ -3,14 +3,15 @@ import { computed } from 'vue'
 import { awayStreams } from '~~/core/network/awayStreams'
 import { ladder } from '~~/core/network/ladder'
 import { editPlan } from '~~/core/plan/editPlan'
-import { formatNumber } from '~~/core/units/formatNumber'
 import WorkingLink from '~/components/common/WorkingLink.vue'
 import { fieldElementId } from '~/composables/views'
+import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 import type { Variant } from '~/stores/workingStore'
 
 /** Quality against viewers: how many streams the line carries on each rung. Press a rung to take it. */
 const store = usePlanStore()
+const { number } = useFormat()
 const network = computed(() => store.plan?.network)
 const asked = computed(() => store.assessment?.figures['household.watchingAwayAtOnce']?.value ?? 0)
 const rungs = computed(() => ladder.map(rung => ({
@@ -21,7 +22,7 @@ const mostDots = 24
 function variant(rungMbps: number): Variant | null {
   if (!store.plan || rungMbps === network.value?.awayRungMbps) return null
   const result = editPlan(store.plan, 'network.awayRungMbps', rungMbps)
-  return result.ok ? { plan: result.plan, label: `Sent at ${formatNumber(rungMbps)} Mb/s` } : null
+  return result.ok ? { plan: result.plan, label: `Sent at ${number(rungMbps)} Mb/s` } : null
 }
 function choose(rungMbps: number): void {
   store.edit('network.awayRungMbps', rungMbps)
@@ -55,7 +56,7 @@ function choose(rungMbps: number): void {
           @change="choose(rung.rungMbps)"
         >
         <span class="quality">{{ rung.lines }}p</span>
-        <span class="rate">{{ formatNumber(rung.rungMbps) }} Mb/s</span>
+        <span class="rate">{{ number(rung.rungMbps) }} Mb/s</span>
         <span
           class="dots"
           aria-hidden="true"
@@ -70,7 +71,7 @@ function choose(rungMbps: number): void {
         <span class="count"><WorkingLink
           figure="network.awayStreams"
           :variant="variant(rung.rungMbps)"
-          :name="`Streams at ${formatNumber(rung.rungMbps)} Mb/s`"
+          :name="`Streams at ${number(rung.rungMbps)} Mb/s`"
         >{{ rung.streams }} {{ rung.streams === 1 ? 'stream' : 'streams' }}</WorkingLink>{{ rung.streams < asked ? `, ${asked} asked` : '' }}</span>
       </label>
     </fieldset>

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { formatNumber } from '~~/core/units/formatNumber'
 import FigureValue from '~/components/common/FigureValue.vue'
 import { fieldElementId } from '~/composables/views'
+import { useFormat } from '~/composables/useFormat'
+import { usePictureHandle } from '~/composables/usePictureHandle'
 import { usePlanStore } from '~/stores/planStore'
 
 /** A day at the socket: watts over 24 hours; the edge of the converting hours can be dragged. */
 const store = usePlanStore()
+const { number } = useFormat()
 const size = { width: 480, height: 170, left: 40, right: 12, top: 16, bottom: 30 }
 const idle = computed(() => store.assessment?.figures['machine.idleW']?.value ?? 0)
 const load = computed(() => store.assessment?.figures['machine.loadW']?.value ?? 0)
@@ -15,26 +17,11 @@ const top = computed(() => Math.max(load.value, idle.value, 1) * 1.15)
 const x = (hour: number) => size.left + hour / 24 * (size.width - size.left - size.right)
 const y = (watts: number) => size.height - size.bottom - watts / top.value * (size.height - size.top - size.bottom)
 
-function set(value: number): void {
-  store.edit('choices.convertingHoursPerDay', Math.max(0, Math.min(24, Math.round(value * 2) / 2)))
-}
-let dragging = false
-function grab(event: PointerEvent): void {
-  dragging = true
-  ;(event.currentTarget as Element).closest('svg')?.setPointerCapture(event.pointerId)
-}
-function move(event: PointerEvent): void {
-  if (!dragging) return
-  const box = (event.currentTarget as SVGElement).getBoundingClientRect()
-  const at = (event.clientX - box.left) / box.width * size.width
-  set((at - size.left) / (size.width - size.left - size.right) * 24)
-}
-function key(event: KeyboardEvent): void {
-  const step = { ArrowRight: 0.5, ArrowUp: 0.5, ArrowLeft: -0.5, ArrowDown: -0.5 }[event.key]
-  if (!step) return
-  event.preventDefault()
-  set(hours.value + step)
-}
+const { handle, follow, release } = usePictureHandle({
+  value: () => hours.value, min: 0, max: 24, step: 0.5, coarse: 3,
+  valueAt: point => (point.x - size.left) / (size.width - size.left - size.right) * 24,
+  set: value => store.edit('choices.convertingHoursPerDay', value),
+})
 </script>
 
 <template>
@@ -47,8 +34,8 @@ function key(event: KeyboardEvent): void {
       :viewBox="`0 0 ${size.width} ${size.height}`"
       role="group"
       aria-label="Watts over a day"
-      @pointermove="move"
-      @pointerup="dragging = false"
+      @pointermove="follow"
+      @pointerup="release"
     >
       <rect
         :x="x(0)"
@@ -83,11 +70,11 @@ function key(event: KeyboardEvent): void {
         :x="x(24) - 6"
         :y="y(idle) - 6"
         text-anchor="end"
-      >idle {{ formatNumber(idle, 3) }} W</text>
+      >idle {{ number(idle, 3) }} W</text>
       <text
         :x="hours < 12 ? x(hours) + 14 : x(0) + 6"
         :y="y(load) + 14"
-      >converting {{ formatNumber(load, 3) }} W</text>
+      >converting {{ number(load, 3) }} W</text>
       <g
         role="slider"
         tabindex="0"
@@ -96,8 +83,8 @@ function key(event: KeyboardEvent): void {
         aria-valuemax="24"
         :aria-valuenow="hours"
         class="edge"
-        @pointerdown="grab"
-        @keydown="key"
+        :aria-valuetext="`${number(hours, 3)} hours`"
+        v-bind="handle"
       >
         <rect
           :x="x(hours) - 12"
@@ -116,7 +103,7 @@ function key(event: KeyboardEvent): void {
       </g>
     </svg>
     <p class="soft small">
-      {{ formatNumber(hours, 3) }} hours converting, the rest idle.
+      {{ number(hours, 3) }} hours converting, the rest idle.
     </p>
     <FigureValue
       id="ownership.kWhPerYear"

@@ -10,10 +10,11 @@ const { money } = useFormat()
 const plan = computed(() => store.plan)
 const years = computed(() => plan.value?.choices.horizonYears ?? 5)
 const perYear = computed(() => store.assessment?.figures['ownership.electricityPerYear']?.value ?? 0)
-const parts = computed(() => plan.value
+const costs = computed(() => store.assessment?.domains.ownership)
+const parts = computed(() => costs.value && plan.value
   ? [
-      { id: 'box', label: 'Box', price: plan.value.machine.price },
-      { id: 'drives', label: 'Drives', price: plan.value.drives.lots.reduce((sum, lot) => sum + lot.count * lot.priceEach, 0) },
+      { id: 'box', label: 'Machine', price: costs.value.machineToPay },
+      { id: 'drives', label: 'Drives', price: costs.value.drivesToPay },
       { id: 'extras', label: 'Extras', price: plan.value.costs.extras },
     ]
   : [])

@@ -2,17 +2,19 @@
 import { computed } from 'vue'
 import type { PlayabilityMatrix } from '~~/core/playback/matrix'
 import type { Playability } from '~~/core/playback/playability'
-import { linkFigureId } from '~~/core/playback/assessPlayback'
+import { reasonText } from '~~/core/playback/rules'
+import { linkFigureId } from '~~/core/playback/tellPlayback'
 import { workFigureId } from '~~/core/playback/playbackDemand'
-import type { RankedRemedy } from '~~/core/playback/remedies/rankRemedies'
-import { formatNumber } from '~~/core/units/formatNumber'
+import type { ShownRemedy } from '~~/core/tiers/rankRemedies'
+import { useFormat } from '~/composables/useFormat'
 import FigureValue from '~/components/common/FigureValue.vue'
 import WorkingLink from '~/components/common/WorkingLink.vue'
 import RemedyButton from './RemedyButton.vue'
 import { outcomeTexts } from './outcomeTexts'
 
 /** One pair of title and device: what comes of it, all the reasons, the work, and the cheapest way out. */
-const props = defineProps<{ matrix: PlayabilityMatrix, row: number, column: number, hours: number, remedy: RankedRemedy | null, looking: boolean }>()
+const props = defineProps<{ matrix: PlayabilityMatrix, row: number, column: number, hours: number, remedy: ShownRemedy | null, looking: boolean }>()
+const { number, format } = useFormat()
 const title = computed(() => props.matrix.rows[props.row])
 const device = computed(() => props.matrix.columns[props.column])
 const plays = computed(() => {
@@ -24,11 +26,12 @@ const plays = computed(() => {
 /** What follows the outcome in its sentence, up to the work. */
 function more(play: Playability): string {
   const copy = play.smallCopy ? ', from its small second copy' : ''
-  const output = play.output ? ` to ${play.output.lines}p at ${formatNumber(play.output.mbps, 3)} Mb/s` : ''
-  const work = play.outcome === 'picture' ? ', work' : play.work > 0 && play.outcome !== 'cannot' ? `, work ${formatNumber(play.work, 2)} reference streams` : ''
+  const output = play.output ? ` to ${play.output.lines}p at ${number(play.output.mbps, 3)} Mb/s` : ''
+  const work = play.outcome === 'picture' ? ', work' : play.work > 0 && play.outcome !== 'cannot' ? `, work ${number(play.work, 2)} reference streams` : ''
   return copy + output + work
 }
-const isTrouble = computed(() => plays.value.some(({ play }) => play.outcome === 'picture' || play.outcome === 'cannot'))
+const isOffered = computed(() => props.matrix.cells[props.row]?.[props.column]?.offered ?? true)
+const isTrouble = computed(() => isOffered.value && plays.value.some(({ play }) => play.outcome === 'picture' || play.outcome === 'cannot'))
 </script>
 
 <template>
@@ -40,9 +43,15 @@ const isTrouble = computed(() => plays.value.some(({ play }) => play.outcome ===
   >
     <h2>{{ title.label }} on {{ device.deviceName }}</h2>
     <p class="soft small">
-      {{ device.placeName }} · {{ device.className }} · {{ formatNumber(title.bitrateMbps, 3) }} Mb/s, passages to {{ formatNumber(title.peakMbps, 3) }}<template v-if="hours > 0">
-        · {{ formatNumber(hours, 2) }} h a week
+      {{ device.placeName }} · {{ device.className }} · {{ number(title.bitrateMbps, 3) }} Mb/s, peaks to {{ number(title.peakMbps, 3) }}<template v-if="hours > 0">
+        · {{ number(hours, 2) }} h a week
       </template>
+    </p>
+    <p
+      v-if="!isOffered"
+      data-not-offered
+    >
+      <strong>Not offered here:</strong> these titles are kept away from this device, so its viewers watch something else. If they were offered:
     </p>
     <div
       v-for="{ label, play } in plays"
@@ -59,7 +68,7 @@ const isTrouble = computed(() => plays.value.some(({ play }) => play.outcome ===
           :figure="workFigureId(play.conversion.key)"
           name="Work of this conversion"
         >
-          {{ formatNumber(play.work, 3) }} reference streams
+          {{ number(play.work, 3) }} reference streams
         </WorkingLink>
       </p>
       <ul v-if="play.reasons.length">
@@ -68,7 +77,7 @@ const isTrouble = computed(() => plays.value.some(({ play }) => play.outcome ===
           :key="reason.code"
           :data-reason="reason.code"
         >
-          {{ reason.sentence }}
+          {{ reasonText(reason, format) }}
         </li>
       </ul>
       <p

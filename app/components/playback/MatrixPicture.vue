@@ -3,12 +3,13 @@ import { computed, nextTick, ref } from 'vue'
 import type { MatrixCell, PlayabilityMatrix } from '~~/core/playback/matrix'
 import { outcomes, type Playability } from '~~/core/playback/playability'
 import type { MatrixSummaries } from '~~/core/playback/summaries'
-import { formatNumber } from '~~/core/units/formatNumber'
 import OutcomeStrip from './OutcomeStrip.vue'
 import { cellWord, outcomeTexts } from './outcomeTexts'
+import { useFormat } from '~/composables/useFormat'
 
 /** Qualities against devices: what comes of each pair. The right part of a cell is what comes of it with subtitles shown. */
 const props = defineProps<{ matrix: PlayabilityMatrix, summaries: MatrixSummaries, row: number, column: number }>()
+const { number } = useFormat()
 const emit = defineEmits<{ choose: [row: number, column: number] }>()
 const table = ref<HTMLElement | null>(null)
 
@@ -23,7 +24,8 @@ const differs = (cell: MatrixCell) => parts(cell).some(part => part.play.outcome
 const spoken = (row: number, column: number) => {
   const cell = props.matrix.cells[row]![column]!
   const device = props.matrix.columns[column]!
-  return `${props.matrix.rows[row]!.label} on ${device.deviceName}, ${device.placeName}: ${outcomeTexts[cell.plain.outcome].long}${cell.plain.output ? ` to ${cell.plain.output.lines}p` : ''}${differs(cell) ? `; with subtitles ${outcomeTexts[cell.subtitled!.outcome].long.toLowerCase()}` : ''}`
+  const name = `${props.matrix.rows[row]!.label} on ${device.deviceName}, ${device.placeName}`
+  return !cell.offered ? `${name}: not offered` : `${name}: ${outcomeTexts[cell.plain.outcome].long}${cell.plain.output ? ` to ${cell.plain.output.lines}p` : ''}${differs(cell) ? `; with subtitles ${outcomeTexts[cell.subtitled!.outcome].long.toLowerCase()}` : ''}`
 }
 
 async function key(event: KeyboardEvent): Promise<void> {
@@ -67,7 +69,7 @@ async function key(event: KeyboardEvent): Promise<void> {
           >
             <span class="device">{{ device.deviceName }}</span>
             <span class="soft place">{{ device.placeName }}</span>
-            <span class="soft place">{{ hours === 0 ? '' : summaries.columns[at]!.hoursPerWeek > 0 ? `${formatNumber(summaries.columns[at]!.hoursPerWeek, 2)} h a week` : 'not used' }}</span>
+            <span class="soft place">{{ hours === 0 ? '' : summaries.columns[at]!.hoursPerWeek > 0 ? `${number(summaries.columns[at]!.hoursPerWeek, 2)} h a week` : 'not used' }}</span>
             <OutcomeStrip :shares="summaries.columns[at]!.shares" />
           </th>
         </tr>
@@ -96,7 +98,7 @@ async function key(event: KeyboardEvent): Promise<void> {
             :aria-selected="rowAt === row && at === column"
             :aria-label="spoken(rowAt, at)"
             :data-cell="`${rowAt} ${at}`"
-            :data-outcome="cell.plain.outcome"
+            :data-outcome="cell.offered ? cell.plain.outcome : 'notOffered'"
             :class="{ chosen: rowAt === row && at === column }"
             @click="emit('choose', rowAt, at)"
             @focus="emit('choose', rowAt, at)"
@@ -104,16 +106,17 @@ async function key(event: KeyboardEvent): Promise<void> {
           >
             <span
               class="cell"
+              :class="{ away: !cell.offered }"
               :style="{ opacity: weight(rowAt, at) }"
             >
               <i
-                v-for="(part, index) in parts(cell)"
+                v-for="(part, index) in cell.offered ? parts(cell) : []"
                 :key="index"
                 :class="part.play.outcome"
                 :style="{ flexGrow: part.share }"
               />
             </span>
-            <span class="word">{{ cellWord(cell.plain) }}<template v-if="differs(cell)"> · {{ cellWord(cell.subtitled!) }}</template></span>
+            <span class="word">{{ cell.offered ? cellWord(cell.plain) : 'not offered' }}<template v-if="cell.offered && differs(cell)"> · {{ cellWord(cell.subtitled!) }}</template></span>
           </td>
         </tr>
       </tbody>
@@ -141,6 +144,7 @@ th.chosen .title, th.chosen .device { text-decoration: underline solid rgb(var(-
 td { position: relative; height: 34px; min-width: 74px; cursor: pointer; padding: 0; border-radius: 4px; }
 .cell { position: absolute; inset: 0; display: flex; border-radius: 4px; overflow: hidden; border: 1px solid rgb(var(--v-theme-hairline)); }
 .cell i { flex-basis: 0; }
+.cell.away { border-style: dashed; }
 .word { position: relative; display: block; text-align: center; line-height: 34px; font-size: 0.76rem; font-weight: 550; white-space: nowrap; padding: 0 4px; }
 td.chosen { outline: 2px solid rgb(var(--v-theme-primary)); outline-offset: 1px; }
 .playAsIs { background: rgba(var(--v-theme-water), 0.28); }

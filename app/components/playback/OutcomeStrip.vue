@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import type { OutcomeShares } from '~~/core/playback/matrix'
 import { outcomes } from '~~/core/playback/playability'
-import { shareText } from '~~/core/units/shareText'
 import { outcomeTexts } from './outcomeTexts'
+import { useFormat } from '~/composables/useFormat'
 
 /** Watching hours as one strip, by what comes of them. */
 defineProps<{ shares: OutcomeShares | null, height?: number }>()
+const { share } = useFormat()
 </script>
 
 <template>
@@ -13,7 +14,7 @@ defineProps<{ shares: OutcomeShares | null, height?: number }>()
     class="strip"
     :style="{ height: `${height ?? 8}px` }"
     role="img"
-    :aria-label="shares ? outcomes.filter(outcome => shares![outcome] > 0.0005).map(outcome => `${outcomeTexts[outcome].short} ${shareText(shares![outcome])}`).join(', ') : 'not watched'"
+    :aria-label="shares ? outcomes.filter(outcome => shares![outcome] > 0.0005).map(outcome => `${outcomeTexts[outcome].short} ${share(shares![outcome])}`).join(', ') : 'not watched'"
   >
     <template v-if="shares">
       <i
@@ -21,7 +22,7 @@ defineProps<{ shares: OutcomeShares | null, height?: number }>()
         :key="outcome"
         :class="outcome"
         :style="{ flexGrow: shares[outcome] }"
-        :title="`${outcomeTexts[outcome].long}: ${shareText(shares[outcome])}`"
+        :title="`${outcomeTexts[outcome].long}: ${share(shares[outcome])}`"
       />
     </template>
   </span>

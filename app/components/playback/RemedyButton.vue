@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { onBeforeUnmount } from 'vue'
-import type { RankedRemedy } from '~~/core/playback/remedies/rankRemedies'
-import { formatNumber } from '~~/core/units/formatNumber'
+import type { ShownRemedy } from '~~/core/tiers/rankRemedies'
+import StateMark from '~/components/common/StateMark.vue'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 
 /** A remedy: under the pointer or the focus it is tried on the headroom line, pressed it is done, and can be undone. */
-const props = defineProps<{ remedy: RankedRemedy }>()
+const props = defineProps<{ remedy: ShownRemedy }>()
 const store = usePlanStore()
-const { money } = useFormat()
+const { money, number } = useFormat()
 let trying = false
 function tryOn(): void {
   trying = true
@@ -33,17 +33,21 @@ onBeforeUnmount(leave)
     @focusin="tryOn"
     @focusout="leave"
   >
+    <StateMark
+      :state="remedy.state"
+      small
+    />
     <span>{{ remedy.label }}
-      <span class="soft small">{{ remedy.price === null ? '' : remedy.price === 0 ? 'costs nothing' : `about ${money(remedy.price)}` }}{{ remedy.extraTB > 0.0005 ? `${formatNumber(remedy.extraTB, 2)} TB more kept` : '' }}</span>
+      <span class="soft small">{{ remedy.price === null ? '' : remedy.price === 0 ? 'costs nothing' : `about ${money(remedy.price)}` }}{{ remedy.extraTB > 0.0005 ? `${number(remedy.extraTB, 2)} TB more kept` : '' }}</span>
     </span>
     <VBtn
       size="small"
       variant="outlined"
       color="primary"
-      :aria-label="`Do it: ${remedy.label}`"
+      :aria-label="`Apply: ${remedy.label}`"
       @click="take"
     >
-      Do it
+      Apply
     </VBtn>
   </div>
 </template>

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { RankedRemedy } from '~~/core/playback/remedies/rankRemedies'
-import { formatNumber } from '~~/core/units/formatNumber'
+import type { ShownRemedy } from '~~/core/tiers/rankRemedies'
 import RemedyButton from './RemedyButton.vue'
+import { useFormat } from '~/composables/useFormat'
 
 /** What can be done, by how much of the conversions it removes. */
-const props = defineProps<{ ranked: readonly RankedRemedy[], working: boolean, anyHabits: boolean }>()
+const props = defineProps<{ ranked: readonly ShownRemedy[], working: boolean, anyHabits: boolean }>()
+const { number } = useFormat()
 const all = ref(false)
 const shown = computed(() => all.value ? props.ranked : props.ranked.slice(0, 6))
-const fewer = (share: number) => `${formatNumber(share * 100, 2)} % fewer`
+const fewer = (share: number) => `${number(share * 100, 2)} % fewer`
 </script>
 
 <template>
@@ -19,7 +20,7 @@ const fewer = (share: number) => `${formatNumber(share * 100, 2)} % fewer`
   >
     <h2>What removes most conversions</h2>
     <p class="soft small">
-      Each is put through the whole matrix. Under the pointer it is tried on the headroom line above; done, it can be undone.
+      Each is put through the whole matrix; its mark says how conversions stand then. Hover or focus to preview it on the headroom line; once applied it can be undone.
       <span
         v-if="working"
         role="status"

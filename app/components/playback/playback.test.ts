@@ -1,7 +1,7 @@
 import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import { catalogue } from '~~/core/catalogue/catalogue'
-import { remediesOf } from '~~/core/playback/remedies/rankRemedies'
+import { remediesOf } from '~~/core/tiers/rankRemedies'
 import { matrixSummaries } from '~~/core/playback/summaries'
 import { useWorkingStore } from '~/stores/workingStore'
 import { openDemo } from '../../../tests/stubs/openPlan'
@@ -11,7 +11,7 @@ import RemedyList from './RemedyList.vue'
 
 function opened() {
   const store = openDemo()
-  const { matrix, week } = store.assessment!.series
+  const { playback: { matrix }, household: { week } } = store.assessment!.domains
   return { store, matrix, summaries: matrixSummaries(matrix, week) }
 }
 

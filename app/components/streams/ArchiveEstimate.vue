@@ -2,30 +2,30 @@
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { estimateOf } from '~~/core/figure'
+import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import { archiveCodecs, archiveConversions, type ArchiveCodec, type ArchiveConversion } from '~~/core/streams/archiveConversion'
-import { catalogueOf } from '~~/core/streams/catalogueOf'
 import { tebibytes } from '~~/core/units/dataSize'
-import { formatNumber } from '~~/core/units/formatNumber'
 import WorkingLink from '~/components/common/WorkingLink.vue'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 
 /** Re-encoding what is kept: space saved against days of the processor and its power. */
 const store = usePlanStore()
-const { money, range } = useFormat()
+const { money, range, number } = useFormat()
 const codec = ref<ArchiveCodec>('hevc8')
 const capacity = computed(() => {
   const figure = store.assessment?.figures['streams.softwareReference']
   return figure ? estimateOf(figure) : null
 })
-const rows = computed(() => store.plan && capacity.value && capacity.value.low > 0 ? archiveConversions(store.plan, catalogueOf(store.plan, catalogue), capacity.value, codec.value) : [])
+const rows = computed(() => store.plan && capacity.value && capacity.value.low > 0 ? archiveConversions(store.plan, effectiveCatalogue(store.plan, catalogue), { capacity: capacity.value, codec: codec.value }) : [])
 const most = computed(() => Math.max(0.001, ...rows.value.map(row => row.savedTB.likely)))
 const total = computed(() => rows.value.reduce((sum, row) => ({ tb: sum.tb + row.savedTB.likely, days: sum.days + row.cpuDays.likely }), { tb: 0, days: 0 }))
-/** Power of the days beyond what the box draws at rest. */
+/** Power of the days beyond what the machine uses at rest. */
 const power = computed(() => {
-  const { plan } = store
-  if (!plan) return 0
-  return total.value.days * 24 * Math.max(0, plan.machine.boxLoadW - plan.machine.boxIdleW) / 1000 * plan.costs.pricePerKWh
+  const states = store.assessment?.domains.machine.states
+  if (!store.plan || !states) return 0
+  const [idle, converting] = states
+  return total.value.days * 24 * (converting.watts.likely - idle.watts.likely) / 1000 * store.plan.costs.pricePerKWh
 })
 function tryOn(row: ArchiveConversion | null): void {
   const { plan } = store
@@ -88,19 +88,19 @@ onBeforeUnmount(() => tryOn(null))
           <td>{{ row.name }}</td>
           <td>
             <span class="track"><i :style="{ width: `${row.savedTB.likely / most * 100}%` }" /></span>
-            {{ formatNumber(row.savedTB.likely, 2) }} TB <small class="soft">({{ range(row.savedTB, 'TB') }})</small>
+            {{ number(row.savedTB.likely, 2) }} TB <small class="soft">({{ range(row.savedTB, 'TB') }})</small>
           </td>
           <td class="number">
-            {{ formatNumber(row.cpuDays.likely, 2) }} <small class="soft">({{ range(row.cpuDays, 'days') }})</small>
+            {{ number(row.cpuDays.likely, 2) }} <small class="soft">({{ range(row.cpuDays, 'days') }})</small>
           </td>
         </tr>
       </tbody>
       <tfoot>
         <tr>
           <th>All together</th>
-          <td><strong>{{ formatNumber(total.tb, 3) }} TB</strong> <small class="soft">({{ formatNumber(tebibytes(total.tb), 3) }} TiB)</small></td>
+          <td><strong>{{ number(total.tb, 3) }} TB</strong> <small class="soft">({{ number(tebibytes(total.tb), 3) }} TiB)</small></td>
           <td class="number">
-            <strong>{{ formatNumber(total.days, 2) }}</strong> <small class="soft">and about {{ money(power) }} of power</small>
+            <strong>{{ number(total.days, 2) }}</strong> <small class="soft">and about {{ money(power) }} of power</small>
           </td>
         </tr>
       </tfoot>

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
-import { formatNumber } from '~~/core/units/formatNumber'
 import { fieldElementId } from '~/composables/views'
-import { benchApi, type BenchState } from '~/services/benchApi'
+import type { BenchState } from '~~/core/streams/bench'
+import { benchApi } from '~/services/benchApi'
+import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 
 /** Measures the machine on which Numeron runs: copies of one reference conversion, until one falls behind. */
 const store = usePlanStore()
+const { number } = useFormat()
 const bench = shallowRef<BenchState | null>(null)
 const refused = ref<string | null>(null)
 const lost = ref(false)
@@ -64,7 +66,7 @@ function forget(): void {
       v-if="measured !== null"
       class="small"
     >
-      In the plan: <strong>{{ formatNumber(measured, 3) }} reference streams</strong>, {{ store.plan?.machine.measuredBy }}; it goes before score and clock.
+      In the plan: <strong>{{ number(measured, 3) }} reference streams</strong>, {{ store.plan?.machine.measuredBy }}; it goes before score and clock.
       <button
         type="button"
         class="plain-button link"
@@ -139,21 +141,21 @@ function forget(): void {
               class="real"
               :style="{ left: `${100 / most}%` }"
             /></span>
-            {{ formatNumber(round.slowest, 3) }} ×{{ round.slowest < 1 ? ', falls behind' : '' }}
+            {{ number(round.slowest, 3) }} ×{{ round.slowest < 1 ? ', falls behind' : '' }}
           </td>
           <td class="number">
-            {{ formatNumber(round.total, 3) }}
+            {{ number(round.total, 3) }}
           </td>
         </tr>
       </tbody>
     </table>
     <template v-if="bench?.state === 'done' && bench.result">
       <p>
-        <strong>{{ formatNumber(bench.result.streams, 3) }} reference streams</strong> by {{ bench.encoder }}, {{ bench.result.whole }} whole ones in real time.
+        <strong>{{ number(bench.result.streams, 3) }} reference streams</strong> by {{ bench.encoder }}, {{ bench.result.whole }} whole ones in real time.
         <span
           v-if="estimate !== null"
           class="soft"
-        >The estimate of the plan's processor is {{ formatNumber(estimate / (1 - reserve), 3) }} before the {{ formatNumber(reserve * 100, 2) }} % kept for the system.</span>
+        >The estimate of the plan's processor is {{ number(estimate / (1 - reserve), 3) }} before the {{ number(reserve * 100, 2) }} % kept for the system.</span>
       </p>
       <VBtn
         color="primary"

@@ -1,16 +1,17 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
 import { estimateOf } from '~~/core/figure'
-import { formatNumber } from '~~/core/units/formatNumber'
-import { shareText } from '~~/core/units/shareText'
 import { slotMinutes, weekTimeText } from '~~/core/units/week'
 import { useBackground } from '~/composables/useBackground'
+import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 import ChartFrame from '../charts/ChartFrame.vue'
 import { capacityLayout } from './capacityLayout'
+import HatchPattern from '../charts/HatchPattern.vue'
 
 /** What the worst moment of the week asks against what the machine has, and minutes short a month if it were stronger or weaker. */
 const store = usePlanStore()
+const { number, share } = useFormat()
 const hatchId = useId()
 const margin = { left: 46, right: 14, top: 18, bottom: 34 }
 const height = 190
@@ -43,8 +44,8 @@ function readPointer(event: PointerEvent, width: number): void {
   })
   read.value = nearest
 }
-const minutesText = (minutes: number) => minutes < 0.1 ? 'under 0.1' : formatNumber(minutes, 2)
-const rows = computed(() => (curve.value?.points ?? []).filter((_, at) => at % 4 === 0).map(point => [`${formatNumber(point.times, 2)} ×`, minutesText(point.minutes)]))
+const minutesText = (minutes: number) => minutes < 0.1 ? 'under 0.1' : number(minutes, 2)
+const rows = computed(() => (curve.value?.points ?? []).filter((_, at) => at % 4 === 0).map(point => [`${number(point.times, 2)} ×`, minutesText(point.minutes)]))
 </script>
 
 <template>
@@ -60,7 +61,7 @@ const rows = computed(() => (curve.value?.points ?? []).filter((_, at) => at % 4
           :key="`capacity-${layout.bars.length}`"
         >
           <p class="soft small">
-            {{ weekTimeText(curve.slot * slotMinutes) }}, the moment that asks most: what conversions then need of this machine. Nothing at all: {{ shareText(curve.load[0] ?? 0) }}.
+            {{ weekTimeText(curve.slot * slotMinutes) }}, the moment that asks most: what conversions then need of this machine. Nothing at all: {{ share(curve.load[0] ?? 0) }}.
           </p>
           <svg
             :width="width"
@@ -69,19 +70,7 @@ const rows = computed(() => (curve.value?.points ?? []).filter((_, at) => at % 4
             role="img"
             aria-label="Chances of what the conversions of the worst moment need of the machine"
           >
-            <defs><pattern
-              :id="hatchId"
-              width="6"
-              height="6"
-              patternUnits="userSpaceOnUse"
-              patternTransform="rotate(45)"
-            ><line
-              x1="0"
-              y1="0"
-              x2="0"
-              y2="6"
-              class="hatch"
-            /></pattern></defs>
+            <defs><HatchPattern :id="hatchId" /></defs>
             <rect
               :x="layout.loadX(spread.low)"
               :y="margin.top"
@@ -98,7 +87,7 @@ const rows = computed(() => (curve.value?.points ?? []).filter((_, at) => at % 4
               :width="bar.width"
               :height="bar.height"
               :class="bar.isOver ? 'over' : 'within'"
-            ><title>{{ formatNumber(bar.from * 100, 3) }} to {{ formatNumber((bar.from + curve.loadStep) * 100, 3) }} % of the machine: {{ shareText(bar.chance) }}</title></rect>
+            ><title>{{ number(bar.from * 100, 3) }} to {{ number((bar.from + curve.loadStep) * 100, 3) }} % of the machine: {{ share(bar.chance) }}</title></rect>
             <line
               :x1="layout.loadX(1)"
               :x2="layout.loadX(1)"
@@ -128,7 +117,7 @@ const rows = computed(() => (curve.value?.points ?? []).filter((_, at) => at % 4
             />
           </svg>
           <p class="soft small">
-            {{ enough ? `Minutes short a month with a machine so many times this one; ${formatNumber(enough, 2)} × keeps within ${formatNumber(target)}.` : 'Minutes short a month with a machine so many times this one.' }}
+            {{ enough ? `Minutes short a month with a machine so many times this one; ${number(enough, 2)} × keeps within ${number(target)}.` : 'Minutes short a month with a machine so many times this one.' }}
           </p>
           <svg
             :width="width"
@@ -140,7 +129,7 @@ const rows = computed(() => (curve.value?.points ?? []).filter((_, at) => at % 4
             aria-valuemin="0.25"
             aria-valuemax="4"
             :aria-valuenow="pointAt?.times ?? 1"
-            :aria-valuetext="pointAt ? `${formatNumber(pointAt.times, 2)} times this machine: ${minutesText(pointAt.minutes)} minutes short a month` : 'this machine'"
+            :aria-valuetext="pointAt ? `${number(pointAt.times, 2)} times this machine: ${minutesText(pointAt.minutes)} minutes short a month` : 'this machine'"
             @keydown="readKey"
             @pointermove="readPointer($event, width)"
             @pointerleave="read = null"
@@ -161,7 +150,7 @@ const rows = computed(() => (curve.value?.points ?? []).filter((_, at) => at % 4
                 :y="layout.curveY(tick) + 4"
                 text-anchor="end"
                 class="soft"
-              >{{ formatNumber(tick) }}</text>
+              >{{ number(tick) }}</text>
             </g>
             <line
               :x1="margin.left"
@@ -175,7 +164,7 @@ const rows = computed(() => (curve.value?.points ?? []).filter((_, at) => at % 4
               :y="layout.curveY(Math.max(0.1, target)) - 5"
               text-anchor="end"
               class="target-label"
-            >accepted: {{ formatNumber(target) }} min</text>
+            >accepted: {{ number(target) }} min</text>
             <path
               :d="layout.curve"
               class="curve"
@@ -208,7 +197,7 @@ const rows = computed(() => (curve.value?.points ?? []).filter((_, at) => at % 4
             class="small soft"
             aria-live="polite"
           >
-            {{ pointAt ? `${formatNumber(pointAt.times, 2)} × this machine: ${minutesText(pointAt.minutes)} minutes short a month` : 'Move over the curve, or use the arrow keys, to read another capacity.' }}
+            {{ pointAt ? `${number(pointAt.times, 2)} × this machine: ${minutesText(pointAt.minutes)} minutes short a month` : 'Move over the curve, or use the arrow keys, to read another capacity.' }}
           </p>
         </template>
       </template>
@@ -227,7 +216,6 @@ svg { display: block; max-width: 100%; }
 .within { fill: rgb(var(--v-theme-water)); }
 .over { fill: rgb(var(--v-theme-state-short)); }
 .unsure { opacity: 0.5; }
-.hatch { stroke: rgb(var(--v-theme-wall)); stroke-width: 1.4; }
 .wall { stroke: rgb(var(--v-theme-wall)); stroke-width: 2.6; }
 .wall-label { font-weight: 600; paint-order: stroke; stroke: rgb(var(--v-theme-surface)); stroke-width: 4px; }
 .axis, .grid { stroke: rgb(var(--v-theme-hairline)); }

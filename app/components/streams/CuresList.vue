@@ -1,19 +1,18 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount } from 'vue'
 import type { ConversionCure } from '~~/core/tiers/conversionCures'
-import { formatNumber } from '~~/core/units/formatNumber'
 import StateMark from '~/components/common/StateMark.vue'
 import { useBackground } from '~/composables/useBackground'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 
-/** What would cure it: devices, copies, cards, a processor; each with its effect, tried under the pointer. */
+/** What would help: devices, copies, cards, a processor; each with its effect, tried under the pointer. */
 const store = usePlanStore()
-const { money } = useFormat()
+const { money, number } = useFormat()
 const { result, working } = useBackground('compare', () => store.plan, (work, plan) => work.cures(plan), 400)
 const cures = computed(() => (result.value ?? []).slice(0, 9))
 function cost({ price, extraTB }: ConversionCure): string {
-  return [...(price === null ? [] : [price === 0 ? 'costs nothing' : `about ${money(price)}`]), ...(extraTB > 0.0005 ? [`${formatNumber(extraTB, 2)} TB more kept`] : [])].join(', ')
+  return [...(price === null ? [] : [price === 0 ? 'costs nothing' : `about ${money(price)}`]), ...(extraTB > 0.0005 ? [`${number(extraTB, 2)} TB more kept`] : [])].join(', ')
 }
 const band = ({ possible }: ConversionCure) => possible ? possible.low === possible.high ? String(possible.likely) : `${possible.low}–${possible.high}` : '–'
 function take(cure: ConversionCure): void {
@@ -31,9 +30,9 @@ onBeforeUnmount(() => {
     :aria-busy="working"
     data-cures
   >
-    <h2>What would give more room</h2>
+    <h2>What would help</h2>
     <p class="soft small">
-      Those that meet the need first, the cheapest first. Under the pointer each is tried on the headroom line.
+      Those that meet the need first, the cheapest first. Hover or focus to preview it on the headroom line.
       <span
         v-if="working"
         role="status"
@@ -43,7 +42,7 @@ onBeforeUnmount(() => {
       class="scroll"
       tabindex="0"
       role="region"
-      aria-label="Cures compared"
+      aria-label="Fixes compared"
     >
       <table
         class="data-table"
@@ -51,13 +50,13 @@ onBeforeUnmount(() => {
       >
         <thead>
           <tr>
-            <th>Cure</th><th>Cost</th><th class="number">
-              Asked
+            <th>Fix</th><th>Cost</th><th class="number">
+              Needed
             </th><th class="number">
               Possible
             </th><th class="number">
               Min short
-            </th><th>Then</th><th><span class="visually-hidden">Do it</span></th>
+            </th><th>Then</th><th><span class="visually-hidden">Apply</span></th>
           </tr>
         </thead>
         <tbody>
@@ -80,7 +79,7 @@ onBeforeUnmount(() => {
               {{ band(cure) }}
             </td>
             <td class="number">
-              {{ cure.minutesShort ? cure.minutesShort.likely < 0.1 ? 'under 0.1' : formatNumber(cure.minutesShort.likely, 2) : '–' }}
+              {{ cure.minutesShort ? cure.minutesShort.likely < 0.1 ? 'under 0.1' : number(cure.minutesShort.likely, 2) : '–' }}
             </td>
             <td>
               <StateMark
@@ -92,10 +91,10 @@ onBeforeUnmount(() => {
               <button
                 type="button"
                 class="plain-button link"
-                :aria-label="`Do it: ${cure.label}`"
+                :aria-label="`Apply: ${cure.label}`"
                 @click="take(cure)"
               >
-                Do it
+                Apply
               </button>
             </td>
           </tr>

@@ -1,19 +1,38 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { mdiClose, mdiPlus } from '@mdi/js'
+import { catalogue, entryOf } from '~~/core/catalogue/catalogue'
+import { ownEntry } from '~~/core/plan/machine'
+import ListEditor from '~/components/common/ListEditor.vue'
 import PlanField from '~/components/common/PlanField.vue'
+import { useFormat } from '~/composables/useFormat'
 import { fieldElementId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 
-/** What converts: the processor by score or by clock and year, its engine, and cards. */
+/** What converts: the processor by catalogue, score, or clock and year, its engine, and parts that are put in. */
 const store = usePlanStore()
-const cards = computed(() => store.plan?.machine.cards ?? [])
-const byClock = computed(() => store.plan?.machine.score === null)
+const { number, money } = useFormat()
+const machine = computed(() => store.plan?.machine ?? null)
+const build = computed(() => store.assessment?.domains.machine.build ?? null)
+const parts = computed(() => machine.value?.parts ?? [])
+const byClock = computed(() => machine.value?.score === null && !build.value?.processor)
+const anyCard = computed(() => (build.value?.cards.length ?? 0) > 0)
+const score = computed(() => build.value?.processor ? `${number(build.value.processor.score)}, ${build.value.processor.name}` : 'by clock and year')
+
+const mostParts = 30
 function add(): void {
-  store.edit('machine.cards', [...cards.value, {}])
+  store.edit('machine.parts', [...parts.value, {}])
 }
 function remove(index: number): void {
-  store.edit('machine.cards', cards.value.filter((_, other) => other !== index))
+  store.edit('machine.parts', parts.value.filter((_, other) => other !== index))
+}
+function partOf(ref: string): { readonly label: string, readonly price: number | null } {
+  const processor = entryOf(catalogue.processors, ref)
+  if (processor) return { label: processor.name, price: processor.price }
+  return entryOf(catalogue.videoEngines, ref) ?? entryOf(catalogue.memoryModules, ref) ?? { label: ref, price: null }
+}
+function usualPrice(ref: string): string {
+  const { price } = partOf(ref)
+  return price === null ? 'not known' : `≈ ${money(price)}`
 }
 </script>
 
@@ -21,10 +40,22 @@ function remove(index: number): void {
   <div class="machine">
     <div class="fields">
       <PlanField
-        path="machine.score"
-        placeholder="by clock and year"
+        path="machine.base"
+        class="wide"
       />
-      <PlanField path="machine.cores" />
+      <PlanField
+        v-if="machine?.base === ownEntry"
+        path="machine.processor"
+        class="wide"
+      />
+      <PlanField
+        path="machine.score"
+        :placeholder="score"
+      />
+      <PlanField
+        path="machine.cores"
+        :placeholder="String(build?.cores ?? '')"
+      />
       <template v-if="byClock">
         <PlanField path="machine.sustainedGHz" />
         <PlanField path="machine.designYear" />
@@ -32,34 +63,40 @@ function remove(index: number): void {
         <PlanField path="machine.threadsPerCore" />
       </template>
       <PlanField path="machine.engine" />
-      <PlanField path="machine.memoryGB" />
+      <PlanField
+        path="machine.memoryGB"
+        :placeholder="String(build?.memoryGB ?? '')"
+      />
     </div>
-    <div :id="fieldElementId('machine.cards')">
-      <div
-        v-for="(_, index) in cards"
-        :key="index"
-        class="card"
+    <div>
+      <h3>Parts put in</h3>
+      <ListEditor
+        :id="fieldElementId('machine.parts')"
+        :entries="parts"
+        add="Put in a part"
+        :name="part => partOf(part.ref).label"
+        :full="parts.length >= mostParts"
+        columns="minmax(0, 2fr) 64px minmax(96px, 1.2fr) minmax(84px, 1fr)"
+        narrow="1fr 1fr"
+        @add="add"
+        @remove="remove"
       >
-        <PlanField :path="`machine.cards.${index}.class`" />
-        <VBtn
-          :icon="mdiClose"
-          size="small"
-          :aria-label="`Take card ${index + 1} out`"
-          @click="remove(index)"
-        />
-      </div>
-      <VBtn
-        v-if="cards.length < 4"
-        :prepend-icon="mdiPlus"
-        color="primary"
-        size="small"
-        @click="add"
-      >
-        Put in a video card
-      </VBtn>
+        <template #default="{ entry, index }">
+          <PlanField :path="`machine.parts.${index}.ref`" />
+          <PlanField
+            :path="`machine.parts.${index}.count`"
+            label="Count"
+          />
+          <PlanField :path="`machine.parts.${index}.condition`" />
+          <PlanField
+            :path="`machine.parts.${index}.price`"
+            :placeholder="entry.condition === 'owned' ? 'nothing' : usualPrice(entry.ref)"
+          />
+        </template>
+      </ListEditor>
     </div>
     <PlanField
-      v-if="cards.length"
+      v-if="anyCard"
       path="machine.oneEngineAtATime"
     />
     <div class="fields">
@@ -79,5 +116,6 @@ function remove(index: number): void {
 <style scoped>
 .machine { display: flex; flex-direction: column; gap: 14px; }
 .fields { display: grid; grid-template-columns: 1fr 1fr; gap: 12px 8px; }
-.card { display: grid; grid-template-columns: 1fr auto; gap: 8px; margin-bottom: 10px; }
+.wide { grid-column: 1 / -1; }
+h3 { margin-bottom: 6px; }
 </style>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref } from 'vue'
-import { videoEngines } from '~~/core/catalogue/videoEngines'
-import { processors } from '~~/core/catalogue/processors'
-import { withProcessor, type ProcessorComparison } from '~~/core/tiers/compareProcessors'
-import { formatNumber } from '~~/core/units/formatNumber'
+import { catalogue } from '~~/core/catalogue/catalogue'
+import { withProcessor } from '~~/core/machine/partChanges'
+import type { Plan } from '~~/core/plan/planSchema'
+import type { ProcessorComparison } from '~~/core/tiers/compareProcessors'
 import StateMark from '~/components/common/StateMark.vue'
 import { useBackground } from '~/composables/useBackground'
 import { useFormat } from '~/composables/useFormat'
@@ -11,21 +11,23 @@ import { usePlanStore } from '~/stores/planStore'
 
 /** Every processor of the catalogue in this box, weakest first, against the ask; under the pointer tried, pressed taken. */
 const store = usePlanStore()
-const { money } = useFormat()
+const { money, number } = useFormat()
 const { result, working } = useBackground('compare', () => store.plan, (work, plan) => work.processors(plan), 300)
 const all = ref(false)
 const sufficient = computed(() => (result.value ?? []).findIndex(row => row.state === 'enough' || row.state === 'ample'))
+/** The catalogue's processor that is in the plan. */
+const chosen = computed(() => store.assessment?.domains.machine.build.processor ?? null)
 /** The neighbourhood of the smallest class that is enough, and the one in the plan. */
 const rows = computed(() => {
   const list = result.value ?? []
   if (all.value || list.length <= 12) return list
   const middle = sufficient.value < 0 ? list.length - 1 : sufficient.value
-  return list.filter((row, at) => Math.abs(at - middle) <= 4 || row.processor.id === store.plan?.machine.processor || at % 8 === 0)
+  return list.filter((row, at) => Math.abs(at - middle) <= 4 || row.processor.id === chosen.value?.id || at % 8 === 0)
 })
 // One scale for all that is drawn; what an engine does would dwarf the rest, so the scale bends.
 const most = computed(() => Math.max(4, ...rows.value.map(row => row.possible?.high ?? 0), rows.value[0]?.asked ?? 0))
 const at = (value: number) => `${Math.sqrt(Math.min(1, value / most.value)) * 100}%`
-const engineLabel = (id: string) => videoEngines.find(engine => engine.id === id)?.label ?? 'no engine'
+const engineLabel = (id: string) => catalogue.videoEngines.find(engine => engine.id === id)?.label ?? 'no engine'
 /** A pair that score and engine rank differently: the general score does not see the engine. */
 const inversion = computed(() => {
   const list = result.value ?? []
@@ -35,14 +37,14 @@ const inversion = computed(() => {
   }
   return null
 })
-const chosen = computed(() => processors.find(entry => entry.id === store.plan?.machine.processor))
 
+const withThis = (plan: Plan, { processor }: ProcessorComparison): Plan => ({ ...plan, machine: withProcessor(plan.machine, processor, catalogue) })
 function tryOn(row: ProcessorComparison | null): void {
-  store.tried = row && store.plan ? withProcessor(store.plan, row.processor) : null
+  store.tried = row && store.plan ? withThis(store.plan, row) : null
 }
 function take(row: ProcessorComparison): void {
   tryOn(null)
-  if (store.plan) store.replace(withProcessor(store.plan, row.processor))
+  if (store.plan) store.replace(withThis(store.plan, row))
 }
 onBeforeUnmount(() => tryOn(null))
 </script>
@@ -55,12 +57,12 @@ onBeforeUnmount(() => tryOn(null))
   >
     <h2>The smallest processor that is enough</h2>
     <p class="soft small">
-      Invented models of generic classes in this box, with their built-in engines and your cards, each through the same assessment. The line is what is asked.
+      Invented models of generic classes in this machine, with their built-in engines and your cards, each through the same assessment. The line marks what is needed.
       <template v-if="chosen">
         In the plan: {{ chosen.name }}.
       </template>
       <template v-if="inversion">
-        A score does not see the video engine: {{ inversion.better.processor.name }} ({{ formatNumber(inversion.better.processor.score, 3) }} points) converts more than {{ inversion.worse.processor.name }} ({{ formatNumber(inversion.worse.processor.score, 3) }}).
+        A score does not see the video engine: {{ inversion.better.processor.name }} ({{ number(inversion.better.processor.score, 3) }} points) converts more than {{ inversion.worse.processor.name }} ({{ number(inversion.worse.processor.score, 3) }}).
       </template>
       <span
         v-if="working"
@@ -76,10 +78,10 @@ onBeforeUnmount(() => tryOn(null))
         :key="row.processor.id"
         type="button"
         class="plain-button row"
-        :class="{ now: row.processor.id === store.plan?.machine.processor, first: result && row === result[sufficient] }"
+        :class="{ now: row.processor.id === chosen?.id, first: result && row === result[sufficient] }"
         :data-processor="row.processor.id"
         :title="row.processor.notes"
-        :aria-label="`${row.processor.name}, ${row.processor.class}: ${row.possible ? `${row.possible.low} to ${row.possible.high}` : 'unknown'} conversions, ${row.asked} asked. Take it`"
+        :aria-label="`${row.processor.name}, ${row.processor.class}: ${row.possible ? `${row.possible.low} to ${row.possible.high}` : 'unknown'} conversions, ${row.asked} needed. Apply`"
         @pointerenter="tryOn(row)"
         @focus="tryOn(row)"
         @blur="tryOn(null)"
@@ -109,7 +111,7 @@ onBeforeUnmount(() => tryOn(null))
           :state="row.state"
           small
         />
-        <span class="soft facts">{{ engineLabel(row.processor.engine) }} · {{ row.processor.maxW }} W · {{ money(row.processor.price) }}<template v-if="row.minutesShort"> · {{ row.minutesShort.likely < 0.1 ? 'under 0.1' : formatNumber(row.minutesShort.likely, 2) }} min short</template><template v-if="row.cannotShare > 0.0005"> · some cannot play</template></span>
+        <span class="soft facts">{{ engineLabel(row.processor.engine) }} · {{ row.processor.maxW }} W · {{ money(row.processor.price) }}<template v-if="row.minutesShort"> · {{ row.minutesShort.likely < 0.1 ? 'under 0.1' : number(row.minutesShort.likely, 2) }} min short</template></span>
       </button>
     </div>
     <button

@@ -1,16 +1,17 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { formatNumber } from '~~/core/units/formatNumber'
 import WorkingLink from '~/components/common/WorkingLink.vue'
+import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 
 /** What the conversions of this library are made of: each quality's share of the titles, and what one of them costs. */
 const store = usePlanStore()
-const mix = computed(() => store.assessment?.series.mix ?? [])
+const { number } = useFormat()
+const mix = computed(() => store.assessment?.domains.streams.mix ?? [])
 const shown = ref(false)
 const fewest = 8
 const parts = computed(() => shown.value ? mix.value : mix.value.slice(0, fewest))
-const fromHabits = computed(() => store.assessment?.series.fromHabits ?? false)
+const fromHabits = computed(() => store.assessment?.domains.household.fromHabits ?? false)
 const most = computed(() => Math.max(1, ...mix.value.map(part => part.work.high)))
 const percent = (work: number) => `${work / most.value * 100}%`
 </script>
@@ -41,20 +42,20 @@ const percent = (work: number) => `${work / most.value * 100}%`
         >
           <td>{{ part.label }}</td>
           <td class="number">
-            {{ formatNumber(part.share * 100, 2) }} %
+            {{ number(part.share * 100, 2) }} %
           </td>
           <td class="number">
             <WorkingLink
               :figure="part.figure"
               :name="`Work of one ${part.label}`"
             >
-              {{ formatNumber(part.work.likely, 3) }}
+              {{ number(part.work.likely, 3) }}
             </WorkingLink>
           </td>
           <td class="range">
             <span
               class="track"
-              :title="`${formatNumber(part.work.low, 2)} to ${formatNumber(part.work.high, 2)}`"
+              :title="`${number(part.work.low, 2)} to ${number(part.work.high, 2)}`"
             >
               <span
                 class="band"

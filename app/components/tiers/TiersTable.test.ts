@@ -32,6 +32,6 @@ describe('ways of building', () => {
     await mounted().find('[data-way="ample-built"] [data-figure="ownership.purchase"]').trigger('click')
     const working = useWorkingStore()
     expect(working.variant?.label).toBe('With Weir')
-    expect(working.figures['ownership.purchase']?.formula).toContain('box 1\u202f240 + drives 1\u202f410 + extras 85 = 2\u202f735')
+    expect(working.figures['ownership.purchase']?.formula).toContain('machine €1,238 + drives €1,410 + extras €85 = €2,733')
   })
 })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount } from 'vue'
 import { mdiCheck } from '@mdi/js'
+import { catalogue } from '~~/core/catalogue/catalogue'
 import { estimateOf } from '~~/core/figure'
 import { adoptWay } from '~~/core/tiers/adoptWay'
 import { isAdopted, type WayComparison } from '~~/core/tiers/compareWays'
@@ -8,13 +9,14 @@ import WorkingLink from '~/components/common/WorkingLink.vue'
 import StateMark from '~/components/common/StateMark.vue'
 import { useBackground } from '~/composables/useBackground'
 import { useFormat } from '~/composables/useFormat'
+import { pageLocale } from '~/services/pageLocale'
 import { usePlanStore } from '~/stores/planStore'
 import type { Variant } from '~/stores/workingStore'
 
 /** Six ways of building for this need, each through the very same assessment; under the pointer they are tried on the headroom line. */
 const store = usePlanStore()
 const { money, quantity, range } = useFormat()
-const { result } = useBackground('compare', () => store.plan, (work, plan) => work.compareWays(plan))
+const { result } = useBackground('compare', () => store.plan, (work, plan) => work.compareWays(plan, pageLocale()))
 const ways = computed(() => result.value ?? [])
 const kinds = { 'prebuilt': 'Prebuilt', 'self-built': 'Self-built' }
 
@@ -37,12 +39,12 @@ function variant(row: WayComparison): Variant {
   return { plan: row.plan, label: `With ${row.way.label}` }
 }
 function tryOn(row: WayComparison | null): void {
-  store.tried = row && !isAdopted(store.plan!, row.way) ? row.plan : null
+  store.tried = row && !isAdopted(store.plan!, row.way, catalogue) ? row.plan : null
 }
 function adopt(row: WayComparison): void {
   store.tried = null
   // Onto the plan as it is now: the comparison may be a moment older.
-  if (store.plan) store.replace(adoptWay(store.plan, row.way))
+  if (store.plan) store.replace(adoptWay(store.plan, row.way, catalogue))
 }
 onBeforeUnmount(() => tryOn(null))
 </script>
@@ -67,7 +69,7 @@ onBeforeUnmount(() => tryOn(null))
               Conversions
             </th>
             <th>Room</th>
-            <th>One dead drive</th>
+            <th>If a drive fails</th>
             <th class="number">
               Idle
             </th>
@@ -84,7 +86,7 @@ onBeforeUnmount(() => tryOn(null))
         >
           <tr
             :data-way="row.way.id"
-            :class="{ adopted: isAdopted(store.plan!, row.way) }"
+            :class="{ adopted: isAdopted(store.plan!, row.way, catalogue) }"
             @pointerenter="tryOn(row)"
             @focusin="tryOn(row)"
             @focusout="tryOn(null)"
@@ -115,7 +117,7 @@ onBeforeUnmount(() => tryOn(null))
               >
                 {{ band(row, 'streams.possible') }}
               </WorkingLink>
-              <small class="soft">of {{ store.assessment?.figures['streams.asked']?.value }} asked</small>
+              <small class="soft">{{ store.assessment?.figures['streams.asked']?.value }} needed</small>
             </td>
             <td>
               <WorkingLink
@@ -134,7 +136,7 @@ onBeforeUnmount(() => tryOn(null))
               </WorkingLink></small>
             </td>
             <td class="dead">
-              {{ row.deadDrive }}
+              {{ row.failedDrive }}
             </td>
             <td class="number">
               <WorkingLink
@@ -177,7 +179,7 @@ onBeforeUnmount(() => tryOn(null))
             </td>
             <td>
               <span
-                v-if="isAdopted(store.plan!, row.way)"
+                v-if="isAdopted(store.plan!, row.way, catalogue)"
                 class="is-adopted"
               ><VIcon
                 :icon="mdiCheck"
@@ -199,7 +201,7 @@ onBeforeUnmount(() => tryOn(null))
       </table>
     </div>
     <p class="soft small">
-      The same household, library, line and choices for all six; each brings its own box, drives and layout. Conversions are counted on the processor alone. Models are invented, prices are planning values. Adopting one can be undone.
+      The same household, library, line and choices for all six; each brings its own machine, drives and layout. Models are invented, prices are planning values. Applying one can be undone.
     </p>
   </section>
 </template>

@@ -48,8 +48,9 @@ function isTyping(target: EventTarget | null): boolean {
 }
 function onKey(event: KeyboardEvent): void {
   const command = event.ctrlKey || event.metaKey
-  if (event.altKey && !command && /^Digit[1-9]$/.test(event.code)) {
-    const view = views[Number(event.code.slice(5)) - 1]
+  if (event.altKey && !command && /^Digit\d$/.test(event.code)) {
+    // The tenth view is on 0.
+    const view = views[(Number(event.code.slice(5)) + 9) % 10]
     if (view) {
       event.preventDefault()
       void navigateTo(viewAddress(planId.value, view.id))

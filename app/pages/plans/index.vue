@@ -2,16 +2,18 @@
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { mdiContentCopy, mdiDeleteOutline, mdiDownload, mdiPencilOutline, mdiPlus, mdiUpload } from '@mdi/js'
 import { navigateTo } from '#imports'
-import { assess, type Assessment } from '~~/core/assess'
-import { catalogue } from '~~/core/catalogue/catalogue'
+import type { Assessment } from '~~/core/assess'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
 import { newPlan, planSchema } from '~~/core/plan/planSchema'
 import type { PlanIssue } from '~~/core/plan/issues'
+import type { PlanEntry, StoredPlan } from '~~/core/plan/storedPlan'
 import NumeronMark from '~/components/common/NumeronMark.vue'
 import SchemeButton from '~/components/common/SchemeButton.vue'
 import TideGauge from '~/components/common/TideGauge.vue'
 import { downloadPlan, readPlanFile } from '~/composables/planFile'
-import { ApiProblem, planApi, type PlanEntry, type StoredPlan } from '~/services/planApi'
+import { ApiProblem, planApi } from '~/services/planApi'
+import { inBackground } from '~/services/background'
+import { pageLocale } from '~/services/pageLocale'
 import { usePlanStore } from '~/stores/planStore'
 
 const store = usePlanStore()
@@ -41,7 +43,8 @@ async function load(): Promise<void> {
     entries.value = await planApi.list()
     for (const entry of entries.value) {
       const stored = await planApi.get(entry.id)
-      read.value = { ...read.value, [entry.id]: { stored, assessment: assess(stored.plan, catalogue) } }
+      const assessment = await inBackground('assess', work => work.assess(stored.plan, pageLocale()))
+      read.value = { ...read.value, [entry.id]: { stored, assessment } }
     }
   })
 }

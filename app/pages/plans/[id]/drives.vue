@@ -11,7 +11,7 @@ import LotsEditor from '~/components/drives/LotsEditor.vue'
 </script>
 
 <template>
-  <ViewFrame question="How much fits, and what does one dead drive cost?">
+  <ViewFrame question="How much fits, and what happens when a drive fails?">
     <div class="columns">
       <div class="stack">
         <WaterfallChart />
@@ -26,6 +26,7 @@ import LotsEditor from '~/components/drives/LotsEditor.vue'
             <FigureValue id="drives.lossChanceAtHorizon" />
             <FigureValue id="drives.fileLossChanceAtHorizon" />
             <FigureValue id="drives.monthFull" />
+            <FigureValue id="drives.usableNeededTB" />
           </div>
           <FindingsList view="drives" />
         </section>
@@ -33,7 +34,7 @@ import LotsEditor from '~/components/drives/LotsEditor.vue'
       <div class="stack">
         <DriveBays><LotsEditor /></DriveBays>
         <section class="sheet side">
-          <h2>How they fail, and what is kept free</h2>
+          <h2>Failures and free space</h2>
           <div class="fields">
             <PlanField path="drives.fileSystem" />
             <PlanField path="drives.driveClass" />
@@ -47,9 +48,15 @@ import LotsEditor from '~/components/drives/LotsEditor.vue'
             <PlanField path="drives.sheetReadErrorBits" />
             <PlanField path="choices.survivesAtLeast" />
             <PlanField path="choices.watchingHoursPerDay" />
+            <PlanField
+              path="drives.ageYears"
+              placeholder="every year alike"
+            />
             <PlanField path="drives.changedGBPerMonth" />
             <PlanField path="drives.snapshotMonths" />
           </div>
+          <PlanField path="drives.above45C" />
+          <PlanField path="drives.unmounted" />
           <PlanField path="drives.oneBatch" />
           <PlanField path="drives.shingled" />
           <PlanField path="choices.readErrorEndsRebuild" />

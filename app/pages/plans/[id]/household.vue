@@ -22,7 +22,7 @@ import { useWorkingStore } from '~/stores/workingStore'
 const store = usePlanStore()
 const selected = ref<number | null>(null)
 const busy = ref(false)
-const series = computed(() => store.assessment?.series)
+const series = computed(() => store.assessment?.domains.household)
 const habits = computed(() => store.plan?.household.habits ?? [])
 const answers = computed(() => store.plan?.choices.school === 'atOnce' || !series.value?.fromHabits)
 

@@ -11,12 +11,14 @@ import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import HoldingsQuick from '~/components/library/HoldingsQuick.vue'
 import LotsEditor from '~/components/drives/LotsEditor.vue'
+import { useUsualMachine } from '~/composables/useUsualMachine'
 import { viewAddress } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 
 const store = usePlanStore()
-const fromHabits = computed(() => store.assessment?.series.fromHabits ?? false)
+const fromHabits = computed(() => store.assessment?.domains.household.fromHabits ?? false)
 const habits = computed(() => store.plan?.household.habits.filter(habit => !habit.onBusyDays).length ?? 0)
+const usual = useUsualMachine()
 const order = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money']
 </script>
 
@@ -76,10 +78,24 @@ const order = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money']
         <HoldingsQuick />
         <h3>The box</h3>
         <div class="fields">
-          <PlanField path="machine.score" />
-          <PlanField path="machine.cores" />
-          <PlanField path="machine.bays" />
-          <PlanField path="machine.price" />
+          <PlanField
+            path="machine.score"
+            :placeholder="usual.score"
+          />
+          <PlanField
+            path="machine.cores"
+            :placeholder="usual.cores"
+          />
+          <PlanField
+            path="machine.bays"
+            :placeholder="usual.bays"
+          />
+          <PlanField path="machine.condition" />
+          <PlanField
+            v-if="store.plan?.machine.condition !== 'owned'"
+            path="machine.price"
+            :placeholder="usual.price"
+          />
         </div>
         <h3>Its drives</h3>
         <LotsEditor />

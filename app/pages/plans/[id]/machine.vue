@@ -5,10 +5,14 @@ import PlanField from '~/components/common/PlanField.vue'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import DriveBays from '~/components/drives/DriveBays.vue'
+import MachineFields from '~/components/streams/MachineFields.vue'
+import { useUsualMachine } from '~/composables/useUsualMachine'
+
+const usual = useUsualMachine()
 </script>
 
 <template>
-  <ViewFrame question="Does the box take the drives, and what does it draw?">
+  <ViewFrame question="Do the drives fit, and how much power does the machine use?">
     <div class="columns">
       <DriveBays />
       <section class="sheet side">
@@ -24,14 +28,27 @@ import DriveBays from '~/components/drives/DriveBays.vue'
             path="machine.name"
             class="wide"
           />
-          <PlanField path="machine.score" />
-          <PlanField path="machine.cores" />
-          <PlanField path="machine.bays" />
-          <PlanField path="machine.price" />
-          <PlanField path="machine.boxIdleW" />
-          <PlanField path="machine.boxLoadW" />
+          <PlanField path="machine.condition" />
+          <PlanField
+            path="machine.price"
+            :placeholder="usual.price"
+          />
+          <PlanField
+            path="machine.bays"
+            :placeholder="usual.bays"
+          />
+          <span />
+          <PlanField
+            path="machine.boxIdleW"
+            :placeholder="usual.idleW"
+          />
+          <PlanField
+            path="machine.boxLoadW"
+            :placeholder="usual.loadW"
+          />
         </div>
-        <PlanField path="machine.passivelyCooled" />
+        <h3>What it is built of</h3>
+        <MachineFields />
         <FindingsList view="machine" />
         <p class="soft small">
           Before the case is opened: switch off, unplug and wait; never open a power supply. Anything wired into the house is for a licensed electrician.

@@ -9,7 +9,7 @@ import RungPicture from '~/components/network/RungPicture.vue'
 import { usePlanStore } from '~/stores/planStore'
 
 const store = usePlanStore()
-const fromHabits = computed(() => store.assessment?.series.fromHabits ?? false)
+const fromHabits = computed(() => store.assessment?.domains.household.fromHabits ?? false)
 </script>
 
 <template>

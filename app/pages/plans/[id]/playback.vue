@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { cellKey } from '~~/core/playback/remedies/rankRemedies'
-import { hourShares } from '~~/core/playback/matrix'
+import { cellKey } from '~~/core/tiers/rankRemedies'
 import { matrixSummaries } from '~~/core/playback/summaries'
 import FigureValue from '~/components/common/FigureValue.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
@@ -15,10 +14,10 @@ import { viewAddress } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 
 const store = usePlanStore()
-const matrix = computed(() => store.assessment?.series.matrix ?? null)
-const week = computed(() => store.assessment?.series.week ?? null)
+const matrix = computed(() => store.assessment?.domains.playback.matrix ?? null)
+const week = computed(() => store.assessment?.domains.household.week ?? null)
 const summaries = computed(() => matrix.value && week.value ? matrixSummaries(matrix.value, week.value) : null)
-const shares = computed(() => matrix.value && week.value ? hourShares(matrix.value, week.value) : null)
+const shares = computed(() => store.assessment?.domains.playback.shares ?? null)
 const { result: remedies, working } = useBackground('compare', () => store.plan, (work, plan) => work.remedies(plan), 300)
 
 /** The pair that is looked at; at first the one whose conversion is watched most. */
@@ -26,7 +25,7 @@ const chosen = ref<{ row: number, column: number } | null>(null)
 const worst = computed(() => {
   let best = { row: 0, column: 0, hours: -1 }
   matrix.value?.cells.forEach((cells, row) => cells.forEach((cell, column) => {
-    const trouble = cell.plain.outcome === 'picture' || cell.plain.outcome === 'cannot'
+    const trouble = cell.offered && (cell.plain.outcome === 'picture' || cell.plain.outcome === 'cannot')
     const hours = (summaries.value?.cellHours[row]?.[column] ?? 0) + (trouble ? 1000 : 0)
     if (hours > best.hours) best = { row, column, hours }
   }))

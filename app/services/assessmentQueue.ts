@@ -1,14 +1,14 @@
 import type { Assessment } from '~~/core/assess'
 import type { Plan } from '~~/core/plan/planSchema'
-import { hasBackground, inBackground } from './background'
-import { coreWork } from './coreWork'
+import { hasBackground, inBackground, onPage } from './background'
+import { pageLocale } from './pageLocale'
 
 /** An assessment that takes no longer than this is done at once, within a frame or two. */
 const quickMs = 24
 
 export interface Answer { readonly assessment: Assessment, readonly ms: number }
 
-export interface AssessorParts {
+export interface QueueParts {
   readonly take: (assessment: Assessment, plan: Plan) => void
   readonly here?: (plan: Plan) => Assessment
   readonly there?: (plan: Plan) => Promise<Assessment>
@@ -20,9 +20,9 @@ export interface AssessorParts {
  * Assesses plans as they come: at once while that is quick; in a worker when it is not, so that typing is never held up.
  * While one is being worked out, of all that come only the last is kept.
  */
-export function createAssessor({
-  take, here = coreWork.assess, there = plan => inBackground('assess', work => work.assess(plan)), canWait = hasBackground(), now = () => performance.now(),
-}: AssessorParts) {
+export function createAssessmentQueue({
+  take, here = plan => onPage().assess(plan, pageLocale()), there = plan => inBackground('assess', work => work.assess(plan, pageLocale())), canWait = hasBackground(), now = () => performance.now(),
+}: QueueParts) {
   const took: number[] = []
   let busy = false
   let waiting: Plan | null = null

@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import type { Assessment } from '~~/core/assess'
 import { newPlan, type Plan } from '~~/core/plan/planSchema'
-import { createAssessor } from './assessor'
+import { createAssessmentQueue } from './assessmentQueue'
 
 function watched(ms: { here: number, there: number }, canWait = true) {
   let clock = 0
   const taken: string[] = []
   const sent: { plan: Plan, done: () => void }[] = []
   const here: string[] = []
-  const assessor = createAssessor({
+  const queue = createAssessmentQueue({
     canWait, now: () => clock,
     take: (_, plan) => taken.push(plan.name),
     here: (plan) => {
@@ -23,21 +23,21 @@ function watched(ms: { here: number, there: number }, canWait = true) {
       } })
     }),
   })
-  return { assessor, taken, sent, here }
+  return { queue, taken, sent, here }
 }
 const plan = (name: string) => newPlan(name)
 const settle = () => new Promise(done => setTimeout(done))
 
 describe('assessing plans as they come', () => {
   it('is done at once while it is quick', () => {
-    const { assessor, taken, sent } = watched({ here: 10, there: 0 })
-    for (const name of ['a', 'b', 'c']) assessor.ask(plan(name))
+    const { queue, taken, sent } = watched({ here: 10, there: 0 })
+    for (const name of ['a', 'b', 'c']) queue.ask(plan(name))
     expect(taken).toEqual(['a', 'b', 'c'])
     expect(sent).toHaveLength(0)
   })
   it('goes to the worker when it is slow, and of those that wait only the last is kept', async () => {
-    const { assessor, taken, sent } = watched({ here: 100, there: 80 })
-    for (const name of ['a', 'b', 'c', 'd']) assessor.ask(plan(name))
+    const { queue, taken, sent } = watched({ here: 100, there: 80 })
+    for (const name of ['a', 'b', 'c', 'd']) queue.ask(plan(name))
     expect(taken).toEqual(['a'])
     expect(sent.map(entry => entry.plan.name)).toEqual(['b'])
     sent[0]!.done()
@@ -47,35 +47,35 @@ describe('assessing plans as they come', () => {
     sent[1]!.done()
     await settle()
     expect(taken).toEqual(['a', 'b', 'd'])
-    expect(assessor.isBusy).toBe(false)
+    expect(queue.isBusy).toBe(false)
   })
   it('comes back to the page when it is quick again', async () => {
-    const { assessor, sent, here } = watched({ here: 100, there: 5 })
-    assessor.ask(plan('a'))
-    assessor.ask(plan('b'))
+    const { queue, sent, here } = watched({ here: 100, there: 5 })
+    queue.ask(plan('a'))
+    queue.ask(plan('b'))
     sent[0]!.done()
     await settle()
-    assessor.ask(plan('c'))
+    queue.ask(plan('c'))
     expect(here).toEqual(['a', 'c'])
   })
   it('a single hiccup changes nothing', () => {
-    const { assessor, here } = watched({ here: 10, there: 0 })
-    assessor.ask(plan('a'))
-    assessor.ask(plan('b'))
+    const { queue, here } = watched({ here: 10, there: 0 })
+    queue.ask(plan('a'))
+    queue.ask(plan('b'))
     expect(here).toEqual(['a', 'b'])
   })
   it('drops what is under way when another plan is opened', async () => {
-    const { assessor, taken, sent } = watched({ here: 100, there: 80 })
-    assessor.ask(plan('a'))
-    assessor.ask(plan('b'))
-    assessor.askAnew(plan('other'))
+    const { queue, taken, sent } = watched({ here: 100, there: 80 })
+    queue.ask(plan('a'))
+    queue.ask(plan('b'))
+    queue.askAnew(plan('other'))
     sent[0]!.done()
     await settle()
     expect(taken).toEqual(['a', 'other'])
   })
   it('stays on the page where there is no worker', () => {
-    const { assessor, taken } = watched({ here: 500, there: 0 }, false)
-    for (const name of ['a', 'b']) assessor.ask(plan(name))
+    const { queue, taken } = watched({ here: 500, there: 0 }, false)
+    for (const name of ['a', 'b']) queue.ask(plan(name))
     expect(taken).toEqual(['a', 'b'])
   })
 })

@@ -1,0 +1,137 @@
+import { ref, shallowRef, type Ref, type ShallowRef } from 'vue'
+import type { Plan } from '~~/core/plan/planSchema'
+import type { StoredPlan } from '~~/core/plan/storedPlan'
+import { sameValue } from '~~/core/sameValue'
+import { draftBox } from '~/services/draftBox'
+import { ApiProblem, planApi } from '~/services/planApi'
+import { afterEvent, type SaveEvent, type SaveState } from './saveStates'
+
+const saveDelayMs = 350
+const retryDelayMs = 3000
+
+/** Keeps the open plan on the server: saving by itself with a version check, retries, and conflicts that a person settles. */
+export function usePlanSync({ id, plan }: { readonly id: Ref<string | null>, readonly plan: ShallowRef<Plan | null> }) {
+  const version = ref(0)
+  const saveState = ref<SaveState>('saved')
+  const saveMessage = ref('')
+  const conflict = shallowRef<StoredPlan | null>(null)
+  let acknowledged: Plan | null = null
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let saving: Promise<void> | null = null
+
+  function happen(event: SaveEvent): void {
+    saveState.value = afterEvent(saveState.value, event)
+  }
+  function keepDraft(): void {
+    if (id.value && plan.value) draftBox.put(id.value, { version: version.value, plan: plan.value })
+  }
+  function inTime(delayMs: number): void {
+    clearTimeout(timer)
+    timer = setTimeout(() => void save(), delayMs)
+  }
+  /** The stored plan is the one that is open. */
+  function adopt(stored: StoredPlan): void {
+    clearTimeout(timer)
+    id.value = stored.id
+    version.value = stored.version
+    plan.value = stored.plan
+    acknowledged = stored.plan
+    saveMessage.value = ''
+    conflict.value = null
+    happen('opened')
+  }
+  /** The open plan was changed here: it lies in this browser at once, and goes to the server when the typing rests. */
+  function changed(delayMs = saveDelayMs): void {
+    keepDraft()
+    if (saveState.value === 'conflict') return
+    happen('edited')
+    inTime(delayMs)
+  }
+  function meet(stored: StoredPlan): void {
+    conflict.value = stored
+    happen('conflicted')
+  }
+  async function save(): Promise<void> {
+    if (saving) {
+      await saving
+      if (plan.value && acknowledged && !sameValue(plan.value, acknowledged) && saveState.value === 'unsaved') await save()
+      return
+    }
+    saving = sendOnce().finally(() => {
+      saving = null
+    })
+    await saving
+  }
+  async function sendOnce(): Promise<void> {
+    const sent = plan.value
+    const planId = id.value
+    if (!sent || !planId || saveState.value === 'conflict') return
+    if (acknowledged && sameValue(sent, acknowledged)) {
+      happen('acknowledged')
+      draftBox.drop(planId)
+      return
+    }
+    happen('sent')
+    try {
+      acknowledge(planId, await planApi.save(planId, version.value, sent), sent)
+    }
+    catch (error) {
+      if (id.value !== planId) return
+      if (error instanceof ApiProblem) refuse(planId, error, sent)
+      else throw error
+    }
+  }
+  function acknowledge(planId: string, stored: StoredPlan, sent: Plan): void {
+    if (id.value !== planId) return
+    version.value = stored.version
+    acknowledged = sent
+    if (plan.value && sameValue(plan.value, sent)) {
+      saveMessage.value = ''
+      happen('acknowledged')
+      draftBox.drop(planId)
+    }
+    else {
+      happen('overtaken')
+      keepDraft()
+      inTime(saveDelayMs)
+    }
+  }
+  function refuse(planId: string, problem: ApiProblem, sent: Plan): void {
+    if (problem.status === 409 && problem.current) {
+      // The same content under a newer version: this very save got through, only its answer was lost.
+      if (sameValue(problem.current.plan, sent)) acknowledge(planId, problem.current, sent)
+      else meet(problem.current)
+      return
+    }
+    saveMessage.value = problem.errors[0]?.message ?? problem.message
+    if (problem.status === 0 || problem.status >= 500) {
+      if (saveState.value === 'unsaved') happen('sent')
+      happen('unreachable')
+      inTime(retryDelayMs)
+    }
+    else {
+      happen('refused')
+    }
+  }
+  /** Saves what is pending now; used before leaving a plan. */
+  async function flush(): Promise<void> {
+    clearTimeout(timer)
+    if (saveState.value === 'unsaved') await save()
+  }
+  /** The conflict is decided for the plan that is open here: it goes over the stored one. */
+  async function overwrite(theirs: StoredPlan): Promise<void> {
+    version.value = theirs.version
+    conflict.value = null
+    happen('settled')
+    await save()
+  }
+  function close(): void {
+    clearTimeout(timer)
+    id.value = null
+    plan.value = null
+    acknowledged = null
+    conflict.value = null
+    happen('opened')
+  }
+  return { version, saveState, saveMessage, conflict, adopt, changed, meet, save, flush, overwrite, close }
+}
