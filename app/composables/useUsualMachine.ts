@@ -13,7 +13,7 @@ export function useUsualMachine() {
       score: build?.processor ? number(build.processor.score) : 'not known',
       cores: String(build?.cores ?? usualMachine.cores),
       bays: String(build?.bays ?? usualMachine.bays),
-      price: build?.base ? `≈ ${money(build.base.price)}` : 'not known',
+      price: store.plan?.machine.condition === 'owned' ? 'nothing' : build?.base ? `≈ ${money(build.base.price)}` : 'not known',
       idleW: String(build?.base?.idleW ?? usualMachine.idleW),
       loadW: String(build?.base?.loadW ?? usualMachine.loadW),
     }

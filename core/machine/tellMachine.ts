@@ -3,6 +3,7 @@ import { exactly, figure, type Estimate, type Figure } from '../figure'
 import { finding, type Finding } from '../finding'
 import type { Format } from '../units/format'
 import { headroomShare, type Verdict } from '../verdict'
+import { fitState } from './fitState'
 import type { MachineFacts, MachineSlice } from './machineFacts'
 import { supplyEfficiency } from './machinePower'
 
@@ -52,7 +53,7 @@ function fitVerdict({ build: { bays }, freeBays: free }: MachineFacts, { driveCo
   const possible = exactly(bays)
   return {
     id: 'fit', label: 'Bays', domain: 'machine', unit: 'drives', asked, possible, share: headroomShare(asked, possible),
-    state: count === 0 ? 'unknown' : free < 0 ? 'impossible' : free === 0 ? 'tight' : free === 1 ? 'enough' : 'ample',
+    state: fitState(count, free),
     sentence: count === 0
       ? 'Add drives to see whether they fit.'
       : free < 0

@@ -69,5 +69,4 @@ function removeCodec(at: number): void {
 .set { border-top: 1px solid rgb(var(--v-theme-hairline)); margin-top: 12px; padding-top: 8px; }
 summary { cursor: pointer; min-height: 26px; font-weight: 600; }
 .fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px 8px; margin: 10px 0; }
-@media (max-width: 900px) {
 </style>

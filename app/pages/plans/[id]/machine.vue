@@ -37,7 +37,6 @@ const usual = useUsualMachine()
             path="machine.bays"
             :placeholder="usual.bays"
           />
-          <span />
           <PlanField
             path="machine.boxIdleW"
             :placeholder="usual.idleW"
