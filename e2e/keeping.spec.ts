@@ -54,13 +54,13 @@ test('a second tab with an old version gets a choice, not a silent overwrite', a
 
 test('a server killed in the middle of a save loses nothing', async ({ numeron, page, server }) => {
   await numeron.openLatest()
-  await numeron.enter('machine.score', '12000')
+  await numeron.enter('machine.cores', '12')
   await numeron.expectSaved()
   await page.route('**/api/plans/*', async (route) => {
     if (route.request().method() === 'PUT') await server.kill()
     await route.continue()
   })
-  await numeron.enter('machine.cores', '12')
+  await numeron.enter('machine.score', '60000')
   await expect(page.locator('[data-save]')).toHaveAttribute('data-save', 'offline')
   await numeron.expectState('streams', 'ample')
   await page.unroute('**/api/plans/*')
@@ -68,7 +68,7 @@ test('a server killed in the middle of a save loses nothing', async ({ numeron, 
   await server.start()
   await expect(page.locator('[data-save]')).toHaveAttribute('data-save', 'saved', { timeout: 60_000 })
   await page.reload()
-  await expect(numeron.field('machine.score')).toHaveValue('12000')
+  await expect(numeron.field('machine.score')).toHaveValue('60000')
   await expect(numeron.field('machine.cores')).toHaveValue('12')
 })
 

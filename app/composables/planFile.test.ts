@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
 import { newPlan, planSchema } from '~~/core/plan/planSchema'
-import { planFileLimitBytes, planFileName, readPlanFile } from './planFile'
+import { planFileName } from './planDownload'
+import { planFileLimitBytes, readPlanFile } from './planFile'
 import { fieldElementId, viewAddress, viewOfPath, views } from './views'
 
 describe('plan files', () => {

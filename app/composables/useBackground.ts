@@ -1,11 +1,11 @@
 import { onBeforeUnmount, ref, shallowRef, watch, type Ref, type ShallowRef } from 'vue'
 import type { Remote } from 'comlink'
-import { hasBackground, inBackground, onPage, type Lane } from '~/services/background'
+import { inBackground, type Lane } from '~/services/background'
 import type { CoreWork } from '~/services/coreWork'
 
 /**
  * A value worked out off the page whenever its input changes; of several changes only the last counts, and the value
- * before stays until the new one is there. Where there are no workers it is worked out at once.
+ * before stays until the new one is there.
  */
 export function useBackground<Input, Result>(
   lane: Lane, input: () => Input | null, run: (work: CoreWork | Remote<CoreWork>, input: Input) => Result | Promise<Result>, delayMs = 150,
@@ -41,12 +41,9 @@ export function useBackground<Input, Result>(
       result.value = null
       working.value = false
     }
-    else if (hasBackground()) {
+    else {
       working.value = true
       timer = setTimeout(restart, result.value === null ? 0 : delayMs)
-    }
-    else {
-      result.value = run(onPage(), value) as Result
     }
   }, { immediate: true })
   onBeforeUnmount(() => {

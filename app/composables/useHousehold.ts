@@ -1,6 +1,7 @@
 import { computed } from 'vue'
 import { freeId } from '~~/core/household/habitsFromAnswers'
-import { homePlace, viewerColours, type Habit, type ViewerColour } from '~~/core/plan/household'
+import { homePlace, viewerColours, type ViewerColour } from '~~/core/plan/constants'
+import type { Habit } from '~~/core/plan/household'
 import { usePlanStore } from '~/stores/planStore'
 
 type HouseholdList = 'viewers' | 'places' | 'devices' | 'habits' | 'capabilitySets'

@@ -1,7 +1,11 @@
 import type { Assessment } from '~~/core/assess'
 import type { Plan } from '~~/core/plan/planSchema'
-import { hasBackground, inBackground, onPage } from './background'
+import { hasBackground, inBackground } from './background'
+import { createPageAssessor } from './pageAssessor'
 import { pageLocale } from './pageLocale'
+
+/** One memory for all that is assessed on the page. */
+const onPage = createPageAssessor()
 
 /** An assessment that takes no longer than this is done at once, within a frame or two. */
 const quickMs = 24
@@ -21,7 +25,7 @@ export interface QueueParts {
  * While one is being worked out, of all that come only the last is kept.
  */
 export function createAssessmentQueue({
-  take, here = plan => onPage().assess(plan, pageLocale()), there = plan => inBackground('assess', work => work.assess(plan, pageLocale())), canWait = hasBackground(), now = () => performance.now(),
+  take, here = plan => onPage.assess(plan, pageLocale()), there = plan => inBackground('assess', work => work.assess(plan, pageLocale())), canWait = hasBackground(), now = () => performance.now(),
 }: QueueParts) {
   const took: number[] = []
   let busy = false

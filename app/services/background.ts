@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink'
-import { createCoreWork, type CoreWork } from './coreWork'
+import type { CoreWork } from './coreWork'
 
 /** Work that must not wait for other work has a worker of its own. */
 export type Lane = 'assess' | 'compare'
@@ -7,10 +7,10 @@ export type Lane = 'assess' | 'compare'
 interface Background { readonly remote: Remote<CoreWork>, readonly broken: Promise<never> }
 const lanes = new Map<Lane, Background | null>()
 
-let here: CoreWork | null = null
-/** The core's work done on the page itself. */
-export function onPage(): CoreWork {
-  here ??= createCoreWork()
+let here: Promise<CoreWork> | null = null
+/** The core's work done on the page itself, where there are no workers. */
+function onPage(): Promise<CoreWork> {
+  here ??= import('./coreWork').then(({ createCoreWork }) => createCoreWork())
   return here
 }
 
@@ -46,5 +46,5 @@ export async function inBackground<Result>(lane: Lane, run: (work: CoreWork | Re
     }
     catch { /* on the page then, where a fault of the work itself shows too */ }
   }
-  return run(onPage())
+  return run(await onPage())
 }

@@ -1,5 +1,4 @@
 import type { Plan } from '~~/core/plan/planSchema'
-import { readPlan } from '~~/core/plan/readPlan'
 
 /** A plan changed here and not yet acknowledged by the server, with the version it was based on. */
 export interface Draft { readonly version: number, readonly plan: Plan }
@@ -17,9 +16,13 @@ export const draftBox = {
     }
     catch { /* the autosave goes on without it */ }
   },
-  take(id: string): Draft | null {
+  async take(id: string): Promise<Draft | null> {
     try {
-      const { version, plan } = JSON.parse(localStorage.getItem(key(id)) ?? 'null') ?? {}
+      const text = localStorage.getItem(key(id))
+      if (text === null) return null
+      // The schema that checks it is fetched only where there is something to check.
+      const { readPlan } = await import('~~/core/plan/readPlan')
+      const { version, plan } = JSON.parse(text)
       const read = readPlan(plan)
       return read.ok && Number.isInteger(version) ? { version, plan: read.plan } : null
     }

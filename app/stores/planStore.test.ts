@@ -5,6 +5,7 @@ import { planSchema, type Plan } from '~~/core/plan/planSchema'
 import type { StoredPlan } from '~~/core/plan/storedPlan'
 import { ApiProblem, planApi } from '~/services/planApi'
 import { draftBox } from '~/services/draftBox'
+import { planEditor } from '~/services/planEditor'
 import { usePlanStore } from './planStore'
 
 const demo = planSchema.parse(tideMillHouse)
@@ -12,7 +13,8 @@ let server: { version: number, plan: Plan }
 let reachable: boolean
 const stored = (): StoredPlan => ({ id: 'a', createdAt: '', updatedAt: '', ...server })
 
-beforeEach(() => {
+beforeEach(async () => {
+  await planEditor.load()
   vi.useFakeTimers()
   localStorage.clear()
   setActivePinia(createPinia())
@@ -47,7 +49,7 @@ describe('editing', () => {
     await settle()
     expect(store.saveState).toBe('saved')
     expect(server.plan.machine.score).toBe(20_000)
-    expect(draftBox.take('a')).toBeNull()
+    expect(await draftBox.take('a')).toBeNull()
   })
   it('refuses a bad value with a sentence and keeps the plan', async () => {
     const store = await opened()
@@ -106,7 +108,7 @@ describe('when the server is gone', () => {
     store.edit('machine.score', 777)
     await settle()
     expect(store.saveState).toBe('offline')
-    expect(draftBox.take('a')?.plan.machine.score).toBe(777)
+    expect((await draftBox.take('a'))?.plan.machine.score).toBe(777)
     reachable = true
     await vi.advanceTimersByTimeAsync(4000)
     expect(store.saveState).toBe('saved')
@@ -158,7 +160,7 @@ describe('two tabs', () => {
     const store = await inConflict()
     await store.settle('theirs')
     expect(store.plan?.name).toBe('Theirs')
-    expect(draftBox.take('a')).toBeNull()
+    expect(await draftBox.take('a')).toBeNull()
     store.undo()
     expect(store.plan?.name).toBe('Mine')
   })

@@ -1,10 +1,10 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
-import { editPlan } from '~~/core/plan/editPlan'
 import type { Plan } from '~~/core/plan/planSchema'
 import { sameValue } from '~~/core/sameValue'
 import { draftBox } from '~/services/draftBox'
 import { planApi } from '~/services/planApi'
+import { planEditor } from '~/services/planEditor'
 import { usePlanAssessments } from './planAssessments'
 import { usePlanHistory } from './planHistory'
 import { usePlanSync } from './planSync'
@@ -37,7 +37,8 @@ export const usePlanStore = defineStore('plan', () => {
     restoredDraft.value = false
     sync.adopt(stored)
     history.reset()
-    const draft = draftBox.take(planId)
+    const draft = await draftBox.take(planId)
+    if (opening !== openings) return
     if (!draft || sameValue(draft.plan, stored.plan)) {
       draftBox.drop(planId)
       return
@@ -51,7 +52,13 @@ export const usePlanStore = defineStore('plan', () => {
   /** Sets one field. Answers what is wrong with the value, and then changes nothing; null when it was taken. */
   function edit(path: string, value: unknown): string | null {
     if (!plan.value) return null
-    const result = editPlan(plan.value, path, value)
+    if (!planEditor.now) {
+      // Before the first view has all it needs: done as soon as it has, if the same plan is still open.
+      const mine = openings
+      void planEditor.load().then(() => mine === openings && edit(path, value))
+      return null
+    }
+    const result = planEditor.now(plan.value, path, value)
     if (!result.ok) return result.issues[0]?.message ?? 'This value is not possible.'
     step(result.plan, path)
     return null

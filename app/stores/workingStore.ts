@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Plan } from '~~/core/plan/planSchema'
-import { createCoreWork } from '~/services/coreWork'
+import { createPageAssessor } from '~/services/pageAssessor'
 import { pageLocale } from '~/services/pageLocale'
 import { usePlanStore } from './planStore'
 
@@ -15,12 +15,12 @@ export const useWorkingStore = defineStore('working', () => {
   /** path of the field that a reader was sent to; the view that holds it brings it to light */
   const target = ref<string | null>(null)
   const planStore = usePlanStore()
-  const work = createCoreWork()
+  const { assess } = createPageAssessor()
 
   const figureId = computed(() => trail.value.at(-1) ?? null)
   const isOpen = computed(() => trail.value.length > 0)
   const plan = computed(() => variant.value?.plan ?? planStore.plan)
-  const figures = computed(() => (variant.value ? work.assess(variant.value.plan, pageLocale()) : planStore.assessment)?.figures ?? {})
+  const figures = computed(() => (variant.value ? assess(variant.value.plan, pageLocale()) : planStore.assessment)?.figures ?? {})
 
   function show(id: string, of: Variant | null = null): void {
     variant.value = of

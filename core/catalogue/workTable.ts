@@ -1,6 +1,6 @@
 import type { Estimate } from '../figure'
 import type { VideoCodec } from './qualities'
-import measured from './transcodeWork.json'
+import { coefficients, source } from './transcodeWork.json'
 import type { WorkTableFile } from './workTableFile'
 
 /** Decode cost by bitrate: flat up to a rate, then rising. Rates are Mb/s at 24 frames/s for one 1080p picture. */
@@ -52,7 +52,7 @@ function rising(entry: Coefficient, { flatUpToMbps, second, secondAtMbps }: Risi
 }
 
 /** The table that a file's coefficients make. */
-export function workTableOf({ source, coefficients }: WorkTableFile): WorkTable {
+export function workTableOf({ source, coefficients }: Pick<WorkTableFile, 'source' | 'coefficients'>): WorkTable {
   const { decode, scale, tonemap, deinterlace, burn, encode, remux, audio } = coefficients
   return {
     source,
@@ -79,5 +79,5 @@ export function workTableOf({ source, coefficients }: WorkTableFile): WorkTable 
   }
 }
 
-/** The table that ships. */
-export const workTable: WorkTable = workTableOf(measured)
+/** The table that ships, without the measurements behind its coefficients. */
+export const workTable: WorkTable = workTableOf({ source, coefficients })

@@ -1,4 +1,5 @@
-import { automaticLayout, type Drives } from '../plan/drives'
+import { automaticLayout } from '../plan/constants'
+import type { Drives } from '../plan/drives'
 import type { LayoutDrive } from './layouts/layout'
 
 /** Sizes that differ by more than this share of the largest are mixed. */

@@ -1,4 +1,5 @@
-import { homePlace, viewerColours, type Household, type ViewerColour } from '../plan/household'
+import { homePlace, viewerColours, type ViewerColour } from '../plan/constants'
+import type { Household } from '../plan/household'
 import { planSchema, type Plan } from '../plan/planSchema'
 
 const colours = Object.keys(viewerColours) as ViewerColour[]

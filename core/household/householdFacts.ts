@@ -1,5 +1,6 @@
 import type { Choices } from '../plan/choices'
-import { homePlace, type Household } from '../plan/household'
+import { homePlace } from '../plan/constants'
+import type { Household } from '../plan/household'
 import { bySchool } from './bySchool'
 import { busiestQuarter, weekCounts, type WeekCounts } from './weekCounts'
 import { watchingWeek, type WatchingWeek } from './watchingWeek'

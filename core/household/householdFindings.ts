@@ -1,5 +1,6 @@
 import type { Finding } from '../finding'
-import { homePlace, type Household } from '../plan/household'
+import { homePlace } from '../plan/constants'
+import type { Household } from '../plan/household'
 import { slotMinutes, weekTimeText } from '../units/week'
 import type { WatchingWeek } from './watchingWeek'
 

@@ -1,4 +1,5 @@
-import { homePlace, weekdays, type Habit, type Household, type Weekday } from '../plan/household'
+import { homePlace, weekdays, type Weekday } from '../plan/constants'
+import type { Habit, Household } from '../plan/household'
 import { minutesPerDay, slotMinutes, slotsPerWeek } from '../units/week'
 import { chanceActive } from './habitChance'
 

@@ -3,7 +3,8 @@ import type { MachineBase } from '../catalogue/machineBases'
 import type { MemoryModule } from '../catalogue/memoryModules'
 import type { Processor } from '../catalogue/processors'
 import type { VideoEngine } from '../catalogue/videoEngines'
-import { engineOfProcessor, ownEntry, type Machine, type MachinePart } from '../plan/machine'
+import { engineOfProcessor, ownEntry } from '../plan/constants'
+import type { Machine, MachinePart } from '../plan/machine'
 
 /** The lists that parts are looked up in. */
 export type PartLists = Pick<Catalogue, 'machineBases' | 'processors' | 'videoEngines' | 'memoryModules'>

@@ -1,6 +1,7 @@
 import { entryOf } from '../catalogue/catalogue'
 import type { Processor } from '../catalogue/processors'
-import { engineOfProcessor, type Machine, type MachinePart } from '../plan/machine'
+import { engineOfProcessor } from '../plan/constants'
+import type { Machine, MachinePart } from '../plan/machine'
 import { knownPart, type PartLists } from './machineBuild'
 
 /** A part as it is bought new, at the catalogue's price. */

@@ -1,6 +1,7 @@
 import type { LinkKind } from '../catalogue/deviceClasses'
 import type { WatchingWeek } from '../household/watchingWeek'
-import { homePlace, type Device, type Household } from '../plan/household'
+import { homePlace } from '../plan/constants'
+import type { Device, Household } from '../plan/household'
 import type { Network } from '../plan/network'
 import { tcpPayloadMbps } from '../units/ethernet'
 import { awayShareMbps } from './awayStreams'

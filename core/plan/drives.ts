@@ -1,14 +1,8 @@
 import { z } from 'zod'
 import { layouts } from '../drives/layouts/layouts'
 import { driveClasses } from '../catalogue/driveClasses'
+import { automaticLayout, conditions, mostDrives } from './constants'
 import { catalogued, choice, listOf, numberChoice, optionalQuantity, quantity, section, toggle } from './fields'
-import { conditions } from './machine'
-
-/** Most drives one plan can hold, over all its lots. */
-export const mostDrives = 60
-
-/** The layout of a plan in which none was chosen: it follows the number of drives and what must survive. */
-export const automaticLayout = 'auto'
 
 const layoutOptions = { [automaticLayout]: 'By the number of drives', ...Object.fromEntries(layouts.map(layout => [layout.id, layout.label])) }
 const classOptions = Object.fromEntries(driveClasses.map(driveClass => [driveClass.id, driveClass.label]))

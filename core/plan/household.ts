@@ -1,13 +1,8 @@
 import { z } from 'zod'
 import { linkKinds } from '../catalogue/deviceClasses'
 import { capabilitySetSchema } from './capabilities'
+import { homePlace, viewerColours, weekdays } from './constants'
 import { choice, choices, listOf, namedListOf, optionalQuantity, quantity, reference, section, text, timeOfDay, toggle } from './fields'
-
-export const weekdays = { mon: 'Monday', tue: 'Tuesday', wed: 'Wednesday', thu: 'Thursday', fri: 'Friday', sat: 'Saturday', sun: 'Sunday' } as const
-export type Weekday = keyof typeof weekdays
-
-/** Name by which viewers and devices refer to the house itself. */
-export const homePlace = 'home'
 
 const shortName = (what: string) => reference({ label: 'Short name', description: `By this name habits refer to the ${what}.` })
 
@@ -19,11 +14,6 @@ const placeSchema = z.object({
     description: 'What its own line brings in, measured rather than promised. Empty: not known, and then only the line at home limits it.',
   }),
 })
-
-export const viewerColours = {
-  moss: 'Moss', rust: 'Rust', slate: 'Slate', plum: 'Plum', ochre: 'Ochre', teal: 'Teal', rose: 'Rose', umber: 'Umber',
-} as const
-export type ViewerColour = keyof typeof viewerColours
 
 const viewerSchema = z.object({
   id: shortName('viewer'),

@@ -4,16 +4,8 @@ import { machineBases } from '../catalogue/machineBases'
 import { memoryModules } from '../catalogue/memoryModules'
 import { processors } from '../catalogue/processors'
 import { videoEngines } from '../catalogue/videoEngines'
+import { conditions, engineOfProcessor, ownEntry } from './constants'
 import { catalogued, choice, listOf, numberChoice, optionalQuantity, quantity, section, text, toggle } from './fields'
-
-/** How something comes into the house. */
-export const conditions = { new: 'New', refurbished: 'Refurbished', owned: 'Already owned' } as const
-export type Condition = keyof typeof conditions
-
-/** A base, a processor or an engine of one's own, entered by its figures. */
-export const ownEntry = 'own'
-/** The built-in engine is the one that the processor has. */
-export const engineOfProcessor = 'byProcessor'
 
 const labelled = (entries: readonly { readonly id: string, readonly label: string }[]) => Object.fromEntries(entries.map(({ id, label }) => [id, label]))
 const processorOptions = Object.fromEntries(processors.map(({ id, name, class: kind, year }) => [id, `${name}, ${kind}, ${year}`]))

@@ -2,7 +2,8 @@ import { entryOf } from '../catalogue/catalogue'
 import type { Capabilities, DeviceClass } from '../catalogue/deviceClasses'
 import type { WatchingWeek } from '../household/watchingWeek'
 import { deviceLink, type DeviceLink, type SharedLinks } from '../network/links'
-import { homePlace, type Household } from '../plan/household'
+import { homePlace } from '../plan/constants'
+import type { Household } from '../plan/household'
 
 /** A device at a place, under one cap: a column of the playability matrix. */
 export interface MatrixColumn {

@@ -1,6 +1,7 @@
 import { entryOf, type Catalogue } from '../catalogue/catalogue'
 import { newPart } from '../machine/partChanges'
-import { automaticLayout, type Drives } from '../plan/drives'
+import { automaticLayout } from '../plan/constants'
+import type { Drives } from '../plan/drives'
 import { machineSchema } from '../plan/machine'
 import type { Plan } from '../plan/planSchema'
 

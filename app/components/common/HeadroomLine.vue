@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, onMounted } from 'vue'
 import type { Verdict } from '~~/core/verdict'
 import { viewAddress } from '~/composables/views'
 import { useFormat } from '~/composables/useFormat'
+import { planEditor } from '~/services/planEditor'
 import { usePlanStore } from '~/stores/planStore'
 import StateMark from './StateMark.vue'
 import TideGauge from './TideGauge.vue'
@@ -20,6 +21,8 @@ function short(value: Verdict['asked'], unit: string): string {
   return value ? (unit === 'money' ? quantity(value.likely, unit) : range(value, unit)) : '–'
 }
 const units: Readonly<Record<string, string>> = { 'TB': 'TB', 'Mb/s': 'Mb/s' }
+// The verdicts first, then what editing needs.
+onMounted(() => planEditor.loadInTime())
 </script>
 
 <template>

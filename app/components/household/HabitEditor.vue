@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { mdiContentDuplicate, mdiDeleteOutline } from '@mdi/js'
-import { weekdays, type Weekday } from '~~/core/plan/household'
+import { weekdays, type Weekday } from '~~/core/plan/constants'
 import PlanField from '~/components/common/PlanField.vue'
 import { useHousehold } from '~/composables/useHousehold'
 import { fieldElementId } from '~/composables/views'

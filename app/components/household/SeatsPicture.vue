@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { mdiCellphone, mdiTelevision } from '@mdi/js'
-import { homePlace } from '~~/core/plan/household'
+import { homePlace } from '~~/core/plan/constants'
 import { usePlanStore } from '~/stores/planStore'
 
 /** The busy evening as seats: press a seat to set how many watch at once, at home and away, and how many of them are converted. */

@@ -1,7 +1,8 @@
 import { scaleLinear, type ScaleLinear } from 'd3-scale'
 import { area } from 'd3-shape'
 import { latestAfter } from '~~/core/household/watchingWeek'
-import { weekdays, type Habit, type Weekday } from '~~/core/plan/household'
+import { weekdays, type Weekday } from '~~/core/plan/constants'
+import type { Habit } from '~~/core/plan/household'
 import { minutesPerDay, minutesPerWeek, slotMinutes } from '~~/core/units/week'
 
 /** A day of the picture runs from five in the morning to five, so that an evening stays in one piece. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { catalogue, entryOf } from '~~/core/catalogue/catalogue'
-import { ownEntry } from '~~/core/plan/machine'
+import { ownEntry } from '~~/core/plan/constants'
 import ListEditor from '~/components/common/ListEditor.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'

@@ -6,16 +6,17 @@ import HeadroomLine from '~/components/common/HeadroomLine.vue'
 import NumeronMark from '~/components/common/NumeronMark.vue'
 import SaveStatus from '~/components/common/SaveStatus.vue'
 import SchemeButton from '~/components/common/SchemeButton.vue'
-import { downloadPlan } from '~/composables/planFile'
+import { downloadPlan } from '~/composables/planDownload'
 import { viewAddress, views } from '~/composables/views'
+import { afterPaint } from '~/services/afterPaint'
 import { ApiProblem } from '~/services/planApi'
 import { usePlanStore } from '~/stores/planStore'
 import { useWorkingStore } from '~/stores/workingStore'
 
 // Loaded after the first view.
-const WorkingPanel = defineAsyncComponent(() => import('~/components/common/WorkingPanel.vue'))
-const ConflictDialog = defineAsyncComponent(() => import('~/components/common/ConflictDialog.vue'))
-const ShortcutsDialog = defineAsyncComponent(() => import('~/components/common/ShortcutsDialog.vue'))
+const WorkingPanel = defineAsyncComponent(() => afterPaint().then(() => import('~/components/common/WorkingPanel.vue')))
+const ConflictDialog = defineAsyncComponent(() => afterPaint().then(() => import('~/components/common/ConflictDialog.vue')))
+const ShortcutsDialog = defineAsyncComponent(() => afterPaint().then(() => import('~/components/common/ShortcutsDialog.vue')))
 
 const route = useRoute()
 const store = usePlanStore()

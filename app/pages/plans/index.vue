@@ -4,13 +4,13 @@ import { mdiContentCopy, mdiDeleteOutline, mdiDownload, mdiPencilOutline, mdiPlu
 import { navigateTo } from '#imports'
 import type { Assessment } from '~~/core/assess'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
-import { newPlan, planSchema } from '~~/core/plan/planSchema'
 import type { PlanIssue } from '~~/core/plan/issues'
 import type { PlanEntry, StoredPlan } from '~~/core/plan/storedPlan'
 import NumeronMark from '~/components/common/NumeronMark.vue'
 import SchemeButton from '~/components/common/SchemeButton.vue'
 import TideGauge from '~/components/common/TideGauge.vue'
-import { downloadPlan, readPlanFile } from '~/composables/planFile'
+import { downloadPlan } from '~/composables/planDownload'
+import { readPlanFile } from '~/composables/planFile'
 import { ApiProblem, planApi } from '~/services/planApi'
 import { inBackground } from '~/services/background'
 import { pageLocale } from '~/services/pageLocale'
@@ -57,13 +57,12 @@ onMounted(async () => {
 const nameError = computed(() => newName.value.trim().length >= 1 && newName.value.trim().length <= 80 ? null : 'Name: text of 1 to 80 characters.')
 
 const make = () => attempt(async () => {
-  const plan = newPlan('New plan')
   const startsOn = new Date().toISOString().slice(0, 7)
-  const stored = await planApi.create({ ...plan, library: { ...plan.library, startsOn } })
+  const stored = await planApi.create({ name: 'New plan', library: { startsOn } })
   await navigateTo(`/plans/${stored.id}`)
 })
 const makeDemo = () => attempt(async () => {
-  const stored = await planApi.create(planSchema.parse(tideMillHouse))
+  const stored = await planApi.create(tideMillHouse)
   await navigateTo(`/plans/${stored.id}`)
 })
 const copy = (entry: PlanEntry) => attempt(async () => {

@@ -1,4 +1,4 @@
-import { homePlace } from '../../plan/household'
+import { homePlace } from '../../plan/constants'
 import type { RemedyKind } from './remedy'
 
 /** A cable to a device that hangs on the air. */

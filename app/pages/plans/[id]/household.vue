@@ -2,7 +2,7 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import { habitsFromAnswers } from '~~/core/household/habitsFromAnswers'
 import { busiestQuarter } from '~~/core/household/weekCounts'
-import { homePlace } from '~~/core/plan/household'
+import { homePlace } from '~~/core/plan/constants'
 import { slotMinutes } from '~~/core/units/week'
 import FigureValue from '~/components/common/FigureValue.vue'
 import FindingsList from '~/components/common/FindingsList.vue'

@@ -1,0 +1,30 @@
+/*
+ * Names and limits of the plan that the computing and the pages need by themselves. They stand apart from the schema,
+ * so that a page can be drawn and a plan assessed before the schema with its validation has been loaded.
+ */
+
+/** Name by which viewers and devices refer to the house itself. */
+export const homePlace = 'home'
+
+export const weekdays = { mon: 'Monday', tue: 'Tuesday', wed: 'Wednesday', thu: 'Thursday', fri: 'Friday', sat: 'Saturday', sun: 'Sunday' } as const
+export type Weekday = keyof typeof weekdays
+
+/** Inks of the viewers in the week. */
+export const viewerColours = {
+  moss: 'Moss', rust: 'Rust', slate: 'Slate', plum: 'Plum', ochre: 'Ochre', teal: 'Teal', rose: 'Rose', umber: 'Umber',
+} as const
+export type ViewerColour = keyof typeof viewerColours
+
+/** How something comes into the house. */
+export const conditions = { new: 'New', refurbished: 'Refurbished', owned: 'Already owned' } as const
+export type Condition = keyof typeof conditions
+
+/** A base, a processor or an engine of one's own, entered by its figures. */
+export const ownEntry = 'own'
+/** The built-in engine is the one that the processor has. */
+export const engineOfProcessor = 'byProcessor'
+
+/** Most drives one plan can hold, over all its lots. */
+export const mostDrives = 60
+/** The layout of a plan in which none was chosen: it follows the number of drives and what must survive. */
+export const automaticLayout = 'auto'
