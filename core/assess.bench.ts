@@ -1,11 +1,12 @@
 import { bench, describe } from 'vitest'
-import { assess } from './assess'
+import { assess, planAssessor } from './assess'
 import { catalogue } from './catalogue/catalogue'
 import { tideMillHouse } from './catalogue/tideMillHouse'
-import { planSchema } from './plan/planSchema'
+import { planSchema, type Plan } from './plan/planSchema'
 import { plainFormat } from './units/format'
 import { remediesOf } from './tiers/rankRemedies'
 import { compareWays } from './tiers/compareWays'
+import { createEvaluator, type Axes } from './tiers/evaluator'
 
 const demo = planSchema.parse(tideMillHouse)
 const large = planSchema.parse({
@@ -24,16 +25,47 @@ const crowd = planSchema.parse({
     })),
   },
 })
-const numbers = Array.from({ length: 100_000 }, (_, index) => (index * 7919) % 100_003)
+/** One change in each section, to and fro, so that no run finds what the one before worked out. */
+const edits: Readonly<Record<string, readonly [Plan, Plan]>> = {
+  'a habit of the household': pair(at => ({ ...demo, household: { ...demo.household, habits: demo.household.habits.map((habit, index) => index ? habit : { ...habit, chance: 0.4 + at / 10 }) } })),
+  'a holding of the library': pair(at => ({ ...demo, library: { ...demo.library, holdings: demo.library.holdings.map((holding, index) => index ? holding : { ...holding, titles: 900 + at }) } })),
+  'the score of the machine': pair(at => ({ ...demo, machine: { ...demo.machine, score: 9000 + at } })),
+  'the size of the drives': pair(at => ({ ...demo, drives: { ...demo.drives, lots: demo.drives.lots.map(lot => ({ ...lot, sizeTB: 8 + at })) } })),
+  'the upload of the network': pair(at => ({ ...demo, network: { ...demo.network, uploadMbps: 40 + at } })),
+  'the price of power in the costs': pair(at => ({ ...demo, costs: { ...demo.costs, pricePerKWh: 0.3 + at / 10 } })),
+  'the accepted minutes of the choices': pair(at => ({ ...demo, choices: { ...demo.choices, acceptedMinutesShortPerMonth: 60 + at } })),
+  'the budget of the brief': pair(at => ({ ...demo, brief: { ...demo.brief, budget: 900 + at } })),
+}
+function pair(make: (at: number) => Plan): readonly [Plan, Plan] {
+  return [make(0), make(1)]
+}
+
+const axes: Axes = {
+  bases: catalogue.machineBases.map(base => base.id),
+  converters: catalogue.processors.flatMap(({ id: processor }) => [null, 'cardEntry'].map(card => ({ processor, card, memory: null }))),
+  pools: [4, 8, 12, 16, 20].flatMap(sizeTB => [2, 4, 6].flatMap(count => ['mirror', 'rotating-1', 'rotating-2'].map(layout => ({ driveClass: 'nas', sizeTB, count, layout, fileSystem: 'copyOnWrite' as const })))),
+}
+const evaluator = createEvaluator(demo, catalogue, axes)
+evaluator.fill()
+let build = 0
 
 describe('speed of the core', () => {
-  bench('yardstick: sort 100 000 numbers', () => void [...numbers].sort((a, b) => a - b))
-  // A copy each time: what belongs to sections that are the very same would be remembered.
-  bench('assess(plan), the demo household anew', () => void assess(structuredClone(demo), catalogue))
-  bench('assess(plan), the demo household, one habit edited', () => void assess({ ...demo, household: { ...demo.household } }, catalogue))
-  bench('assess(plan), the demo household, the price of power edited', () => void assess({ ...demo, costs: { ...demo.costs } }, catalogue))
-  bench('assess(plan), 200 holdings and 60 mirrored drives anew', () => void assess(structuredClone(large), catalogue))
-  bench('assess(plan), 40 habits of 20 viewers anew', () => void assess(structuredClone(crowd), catalogue))
+  bench('yardstick: structuredClone(plan) of the demo household', () => void structuredClone(demo))
+  bench('assess(plan), the demo household anew', () => void assess(demo, catalogue))
+  for (const [what, plans] of Object.entries(edits)) {
+    const assessor = planAssessor(1)
+    let run = 0
+    assessor.assess(demo, catalogue)
+    bench(`assess after an edit: ${what}`, () => void assessor.assess(plans[run++ % 2]!, catalogue))
+  }
+  bench('assess(plan), 200 holdings and 60 mirrored drives anew', () => void assess(large, catalogue))
+  bench('assess(plan), 40 habits of 20 viewers anew', () => void assess(crowd, catalogue))
   bench('remedies of the demo household', () => void remediesOf(demo, catalogue))
   bench('six ways of building compared', () => void compareWays(demo, catalogue, plainFormat))
+  bench('1000 builds by the evaluator', () => {
+    for (let at = 0; at < 1000; at++) {
+      build = (build + 7919) % (axes.bases.length * axes.converters.length * axes.pools.length)
+      evaluator.evaluate(build % axes.bases.length, Math.floor(build / axes.bases.length) % axes.converters.length, Math.floor(build / axes.bases.length / axes.converters.length))
+    }
+  })
 })

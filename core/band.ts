@@ -8,7 +8,8 @@ export type BandScale = 'linear' | 'log'
  * likely value; on each side the swings of the result are added by the root of the sum of squares
  * (in logarithms for products).
  * @param inputs the uncertain inputs by name
- * @param compute the figure from one value for each input; must be finite, and positive where scale is 'log'
+ * @param compute the figure from one value for each input; must be finite, and positive where scale is 'log';
+ *   the values are its own only while it runs
  * @returns the likely figure with its band; not rounded or floored, that comes last
  * @example band({ a: { low: 9, likely: 10, high: 12 } }, ({ a }) => 2 * a, 'linear') // 18, 20, 24
  */
@@ -18,8 +19,9 @@ export function band<Name extends string>(
   scale: BandScale,
 ): Estimate {
   const names = Object.keys(inputs) as Name[]
-  const centre = Object.fromEntries(names.map(name => [name, inputs[name].likely])) as Record<Name, number>
-  const likely = compute(centre)
+  const values = {} as Record<Name, number>
+  for (const name of names) values[name] = inputs[name].likely
+  const likely = compute(values)
   if (scale === 'log' && likely <= 0) return { low: likely, likely, high: likely }
   const forward = scale === 'log' ? Math.log : (value: number) => value
   const back = scale === 'log' ? Math.exp : (value: number) => value
@@ -29,9 +31,14 @@ export function band<Name extends string>(
   for (const name of names) {
     const { low, likely: centreValue, high } = inputs[name]
     if (low === centreValue && high === centreValue) continue
-    const ends = [low, high].map(value => forward(compute({ ...centre, [name]: value })) - middle)
-    down += Math.min(0, ...ends) ** 2
-    up += Math.max(0, ...ends) ** 2
+    // One set of values for all: an edit swings some hundred figures, and copies would cost more than the figures.
+    values[name] = low
+    const atLow = forward(compute(values)) - middle
+    values[name] = high
+    const atHigh = forward(compute(values)) - middle
+    values[name] = centreValue
+    down += Math.min(0, atLow, atHigh) ** 2
+    up += Math.max(0, atLow, atHigh) ** 2
   }
   return {
     low: down > 0 ? back(middle - Math.sqrt(down)) : likely,

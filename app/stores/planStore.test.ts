@@ -5,7 +5,6 @@ import { planSchema, type Plan } from '~~/core/plan/planSchema'
 import type { StoredPlan } from '~~/core/plan/storedPlan'
 import { ApiProblem, planApi } from '~/services/planApi'
 import { draftBox } from '~/services/draftBox'
-import { planEditor } from '~/services/planEditor'
 import { usePlanStore } from './planStore'
 
 const demo = planSchema.parse(tideMillHouse)
@@ -13,8 +12,7 @@ let server: { version: number, plan: Plan }
 let reachable: boolean
 const stored = (): StoredPlan => ({ id: 'a', createdAt: '', updatedAt: '', ...server })
 
-beforeEach(async () => {
-  await planEditor.load()
+beforeEach(() => {
   vi.useFakeTimers()
   localStorage.clear()
   setActivePinia(createPinia())

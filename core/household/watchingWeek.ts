@@ -87,6 +87,17 @@ function watchersOf(household: Household): { watchers: Watcher[], habits: WeekHa
 
 const never = new Float64Array(slotsPerWeek)
 
+/** A habit's chances, scaled down where those of its watcher's habits add up to more than certainty; the very same where they never do. */
+function withinCertainty(own: Float64Array, sum: Float64Array, slots: readonly number[]): Float64Array {
+  let scaled: Float64Array | null = null
+  for (const slot of slots) {
+    if (own[slot] === 0 || sum[slot]! <= 1) continue
+    scaled ??= own.slice()
+    scaled[slot] = own[slot]! / sum[slot]!
+  }
+  return scaled ?? own
+}
+
 function occupancyOf(watchers: readonly Watcher[], habits: readonly WeekHabit[], counts: (habit: Habit) => boolean): Occupancy {
   const watching = watchers.map(() => new Float64Array(slotsPerWeek))
   const going = new Uint8Array(slotsPerWeek)
@@ -99,13 +110,10 @@ function occupancyOf(watchers: readonly Watcher[], habits: readonly WeekHabit[],
       going[slot] = 1
     }
   }
-  const scaled = habits.map(({ habit, watcher, slots }) => {
-    if (!counts(habit)) return never
-    const sum = watching[watcher]!
-    return sum.some(chance => chance > 1) ? slots.map((chance, slot) => sum[slot]! > 1 ? chance / sum[slot]! : chance) : slots
-  })
-  for (const sum of watching) for (let slot = 0; slot < slotsPerWeek; slot++) sum[slot] = Math.min(1, sum[slot]!)
-  const slots = Array.from(going.keys()).filter(slot => going[slot] === 1)
+  const slots: number[] = []
+  for (let slot = 0; slot < slotsPerWeek; slot++) if (going[slot] === 1) slots.push(slot)
+  const scaled = habits.map(({ habit, watcher, slots: own }) => counts(habit) ? withinCertainty(own, watching[watcher]!, slots) : never)
+  for (const sum of watching) for (const slot of slots) if (sum[slot]! > 1) sum[slot] = 1
   return { watching, habits: scaled, slots, sameAs: sameSlots(scaled, slots) }
 }
 

@@ -65,15 +65,18 @@ export interface ServerAbility {
 const sizeOfLines: Readonly<Record<number, number>> = { 2160: 4, 1080: 1, 720: 4 / 9, 480: 0.17, 360: 1 / 9 }
 
 function reasonsOf(session: Session): Reason[] {
-  return playbackRules.flatMap(({ code, needs, broken }) => {
+  const reasons: Reason[] = []
+  for (const { code, needs, broken } of playbackRules) {
     const values = broken(session)
-    return values === null ? [] : [{ code, needs, values }]
-  })
+    if (values !== null) reasons.push({ code, needs, values })
+  }
+  return reasons
 }
 
 /** Works out conversions of titles, each kind once. */
 export class ConversionBook {
   readonly classes = new Map<string, ConversionClass>()
+  private readonly taken = new Map<ConversionClass, boolean>()
 
   constructor(readonly server: ServerAbility) {}
 
@@ -95,6 +98,13 @@ export class ConversionBook {
     const made = { key, title: title.label, lines, burn, soundConverted, task, work: softwareWork(this.server.table, task) }
     this.classes.set(key, made)
     return made
+  }
+
+  /** Whether the machine does it in real time, asked once for each kind. */
+  takes(conversion: ConversionClass): boolean {
+    const known = this.taken.get(conversion) ?? this.server.takes(conversion.task, conversion.work.likely)
+    this.taken.set(conversion, known)
+    return known
   }
 }
 
@@ -119,7 +129,7 @@ export function playability(session: Session, book: ConversionBook): Playability
   const worst = (['picture', 'sound', 'repack'] as const).find(needs => reasons.some(reason => reason.needs === needs))
   const untouched = { reasons, output: null, unlimitedMbps: 0, conversion: null, steps: [], smallCopy: false, stoppedBy: null }
   if (!worst) return { ...untouched, outcome: 'playAsIs', work: 0 }
-  const { table, takes, aloneCapacity } = book.server
+  const { table, aloneCapacity } = book.server
   if (worst === 'repack') return { ...untouched, outcome: 'repack', work: table.repack.likely }
   if (worst === 'sound') return { ...untouched, outcome: 'sound', work: table.audio.likely }
 
@@ -138,7 +148,7 @@ export function playability(session: Session, book: ConversionBook): Playability
   const how = { soundConverted: reasons.some(reason => reason.needs === 'sound'), burn: reasons.some(reason => reason.code === 'SUBTITLES') }
   const steps = bestOfEachSize(rungs).map(({ lines, rungMbps }) => ({ lines, mbps: Math.min(rungMbps, title.bitrateMbps), conversion: book.conversion(session, lines, how) }))
   const unlimitedMbps = Math.min(shown[0]!.rungMbps, title.bitrateMbps)
-  const done = steps.find(({ conversion }) => takes(conversion.task, conversion.work.likely))
+  const done = steps.find(({ conversion }) => book.takes(conversion))
   if (done) {
     const { lines, mbps, conversion } = done
     return { ...untouched, outcome: 'picture', output: { lines, mbps }, unlimitedMbps, work: conversion.work.likely, conversion, steps }

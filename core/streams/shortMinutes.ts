@@ -68,8 +68,16 @@ function minutesAtTimes(demand: Demand, machine: ConversionMachine, { times, bus
   const limits = times.map(cellsOfMachine)
   const lumps = lumpsOf(demand, machine)
   const { week } = demand
-  const ordinary = minutesShort({ week, occupancy: week.ordinary, lumps }, limits)
-  return { ordinary, busy: week.busy && busyDaysPerYear > 0 ? busyMinutes({ week, occupancy: week.busy, lumps }, limits, ordinary) : null }
+  const quiet = { week, occupancy: week.ordinary, lumps }
+  if (!week.busy || busyDaysPerYear === 0) return { ordinary: minutesShort(quiet, limits), busy: null }
+  // The habits of busy days change few slots: the others are worked out once for both.
+  const touched = slotsOfBusyDays(week)
+  const rest = minutesShort(quiet, limits, week.ordinary.slots.filter(slot => !touched.has(slot)))
+  const plus = (minutes: readonly number[]) => minutes.map((more, at) => rest[at]! + more)
+  return {
+    ordinary: plus(minutesShort(quiet, limits, week.ordinary.slots.filter(slot => touched.has(slot)))),
+    busy: plus(minutesShort({ week, occupancy: week.busy, lumps }, limits, [...touched])),
+  }
 }
 
 /** Minutes short a month if the machine were so many times this one. */
@@ -109,14 +117,10 @@ export function slotLoad(demand: Demand, { occupancy, slot, times }: Moment & { 
   return { chances, step: shareStep, beyond: distribution[room.most + 1]! }
 }
 
-/** The same with the habits of busy days on top; only the slots that these touch differ. */
-function busyMinutes(load: WeekLoad, limits: readonly number[], ordinary: readonly number[]): number[] {
-  const { week, occupancy: busy } = load
-  const guests = week.habits.filter(({ habit }) => habit.onBusyDays)
-  const touched = busy.slots.filter(slot => guests.some(({ slots }) => slots[slot]! > 0))
-  const before = minutesShort({ ...load, occupancy: week.ordinary }, limits, touched)
-  const after = minutesShort(load, limits, touched)
-  return ordinary.map((minutes, end) => Math.max(0, minutes - before[end]! + after[end]!))
+/** The slots in which something of a busy day may go on. */
+function slotsOfBusyDays({ habits, busy }: WeekLoad['week']): ReadonlySet<number> {
+  const guests = habits.filter(({ habit }) => habit.onBusyDays)
+  return new Set(busy?.slots.filter(slot => guests.some(({ slots }) => slots[slot]! > 0)))
 }
 
 /** Lumps of one size together. */

@@ -42,6 +42,10 @@ const mostDigits = 12
  * @example formatOf({ locale: 'en', currency: 'EUR' }).money(2785) // '€2,785'
  * @example formatOf({ locale: 'en', currency: 'EUR' }).share(0.0000362) // '1 in 28,000'
  */
+/** Numbers whose text a format keeps, for each count of digits. */
+const mostWritten = 5000
+
+/** How numbers are written. */
 export function formatOf({ locale, currency }: { readonly locale: string, readonly currency: string }): Format {
   const known = supported(locale)
   const plain = new Map<number, Intl.NumberFormat>()
@@ -50,7 +54,14 @@ export function formatOf({ locale, currency }: { readonly locale: string, readon
   const moneyOf = (digits: number): Intl.NumberFormat =>
     remembered(amounts, digits, () => new Intl.NumberFormat(known, { style: 'currency', currency, minimumFractionDigits: digits, maximumFractionDigits: digits }))
 
+  // An edit writes mostly the numbers that were there before, and Intl takes its time.
+  const written = new Map<number, Map<number, string>>()
   function number(value: number, significant = 4): string {
+    const bySize = remembered(written, significant, () => new Map<number, string>())
+    if (bySize.size > mostWritten) bySize.clear()
+    return remembered(bySize, value, () => write(value, significant))
+  }
+  function write(value: number, significant: number): string {
     if (!Number.isFinite(value)) return '–'
     if (value === 0) return '0'
     const size = Math.abs(value)

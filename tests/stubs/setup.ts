@@ -6,6 +6,8 @@ import { VSelect } from 'vuetify/components/VSelect'
 import { VSwitch } from 'vuetify/components/VSwitch'
 import { VTextField } from 'vuetify/components/VTextField'
 import { VTextarea } from 'vuetify/components/VTextarea'
+import { beforeAll } from 'vitest'
+import { planEditor } from '~/services/planEditor'
 
 globalThis.ResizeObserver ??= class {
   observe() {}
@@ -14,3 +16,7 @@ globalThis.ResizeObserver ??= class {
 }
 config.global.plugins = [createVuetify({ components: { VBtn, VIcon, VSelect, VSwitch, VTextField, VTextarea } })]
 config.global.stubs = { NuxtLink: { props: ['to'], template: '<a :href="to"><slot /></a>' } }
+// As in a page whose first view stands.
+beforeAll(async () => {
+  await planEditor.load()
+})

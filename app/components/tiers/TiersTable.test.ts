@@ -1,22 +1,26 @@
 import { mount } from '@vue/test-utils'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { useWorkingStore } from '~/stores/workingStore'
 import { openDemo } from '../../../tests/stubs/openPlan'
 import TiersTable from './TiersTable.vue'
 
-const mounted = () => mount(TiersTable, { global: { stubs: { VBtn: { template: '<button><slot /></button>' } } } })
+async function mounted() {
+  const table = mount(TiersTable, { global: { stubs: { VBtn: { template: '<button><slot /></button>' } } } })
+  await vi.waitFor(() => expect(table.find('[data-way]').exists()).toBe(true))
+  return table
+}
 
 describe('ways of building', () => {
-  it('are six, each with what it costs and why it fails', () => {
+  it('are six, each with what it costs and why it fails', async () => {
     openDemo()
-    const table = mounted()
+    const table = await mounted()
     expect(table.findAll('[data-way]')).toHaveLength(6)
     expect(table.find('[data-way="lean-prebuilt"]').text()).toContain('do not fit into the room of 6.66 TB')
     expect(table.find('[data-way="household-built"]').text()).toContain('Meets the need')
   })
   it('are tried under the pointer, adopted with one press and undone', async () => {
     const store = openDemo()
-    const table = mounted()
+    const table = await mounted()
     await table.find('[data-way="household-built"]').trigger('pointerenter')
     expect(store.tried?.machine.name).toBe('Millrace')
     expect(store.plan?.machine.name).toBe('Old workshop tower')
@@ -29,7 +33,7 @@ describe('ways of building', () => {
   })
   it('show the working of their own figures', async () => {
     openDemo()
-    await mounted().find('[data-way="ample-built"] [data-figure="ownership.purchase"]').trigger('click')
+    await (await mounted()).find('[data-way="ample-built"] [data-figure="ownership.purchase"]').trigger('click')
     const working = useWorkingStore()
     expect(working.variant?.label).toBe('With Weir')
     expect(working.figures['ownership.purchase']?.formula).toContain('machine €1,238 + drives €1,410 + extras €85 = €2,733')
