@@ -38,7 +38,7 @@ export function usePlanHistory({ plan, apply, now = () => Date.now() }: HistoryP
   function remember(path: string, before: Plan): void {
     // Whatever was put there without a step of its own is what undoing comes back to.
     if (last.value.snapshot !== before) last.value = record(before)
-    const goesOn = gesture?.begun || (path !== '' && path === lastEdit.path && now() - lastEdit.at < sameEditMs)
+    const goesOn = gesture ? gesture.begun : path !== '' && path === lastEdit.path && now() - lastEdit.at < sameEditMs
     if (gesture) gesture.begun = true
     lastEdit = { path, at: now() }
     if (goesOn) {

@@ -28,6 +28,11 @@ export interface MatrixColumn {
 
 /** The class that stands in for a device that is not chosen, or whose class the catalogue does not know. */
 export const standInClass = 'tv2020'
+/** Where a catalogue has no class at all: what every player has played for fifteen years. */
+const plainDevice: DeviceClass = {
+  id: 'plain', label: 'Plain player', usualLink: 'wifiGood', price: null, video: [{ codec: 'h264', level: 4.1, lines: 1080, framesPerSecond: 30, bits: 8 }],
+  screenLines: 1080, hdr: [], containers: ['mp4', 'mkv'], sound: ['aac', 'mp3'], channels: 2, subtitles: ['text'], maxMbps: 20, deinterlaces: false,
+}
 
 interface Group { readonly index: number | null, readonly classId: string, readonly placeId: string, readonly capMbps: number | null, readonly habits: number[] }
 
@@ -62,7 +67,7 @@ export function matrixColumns(question: ColumnsQuestion): MatrixColumn[] {
 
 function columnOf({ index, classId, placeId, capMbps: habitCapMbps, habits }: Group, { household, week, links, deviceClasses }: ColumnsQuestion): MatrixColumn {
   const device = index === null ? null : household.devices[index]!
-  const known = entryOf(deviceClasses, classId) ?? entryOf(deviceClasses, standInClass) ?? deviceClasses[0]!
+  const known = entryOf(deviceClasses, classId) ?? entryOf(deviceClasses, standInClass) ?? deviceClasses[0] ?? plainDevice
   const placeAt = household.places.findIndex(place => place.id === placeId)
   const place = household.places[placeAt]
   const isAway = placeId !== homePlace

@@ -87,7 +87,7 @@ export function remediesOf(plan: Plan, catalogue: Catalogue): Remedies {
       if (!known || Number(ranked.leavesOut ?? false) - Number(known.leavesOut ?? false) < 0 || (ranked.leavesOut === known.leavesOut && costOf(ranked) < costOf(known))) cells.set(key, ranked)
     }
     const known = best.get(ranked.group)
-    if (ranked.removedShare > leastRemoved && (!known || isBetter(ranked, known, costOf))) best.set(ranked.group, ranked)
+    if (isWorthShowing(ranked) && (!known || isBetter(ranked, known, costOf))) best.set(ranked.group, ranked)
   }
   const shown = new Map<RankedRemedy, ShownRemedy>()
   const withState = (remedy: RankedRemedy): ShownRemedy => {
@@ -101,7 +101,12 @@ export function remediesOf(plan: Plan, catalogue: Catalogue): Remedies {
   }
 }
 
+/** Whether a remedy removes enough of the trouble to be shown. */
+export function isWorthShowing({ removedShare }: Pick<RankedRemedy, 'removedShare'>): boolean {
+  return removedShare > leastRemoved
+}
+
 /** Removes clearly more; or as much at less cost. */
-function isBetter(one: RankedRemedy, other: RankedRemedy, costOf: (remedy: RankedRemedy) => number): boolean {
+export function isBetter<Removing extends Pick<RankedRemedy, 'removedShare' | 'price' | 'extraTB'>>(one: Removing, other: Removing, costOf: (remedy: Removing) => number): boolean {
   return Math.abs(one.removedShare - other.removedShare) > asMuch ? one.removedShare > other.removedShare : costOf(one) < costOf(other)
 }

@@ -1,0 +1,97 @@
+import { describe, expect, it } from 'vitest'
+import { catalogue } from '../catalogue/catalogue'
+import { tideMillHouse } from '../catalogue/tideMillHouse'
+import { planSchema, type PlanInput } from '../plan/planSchema'
+import { assess } from '../assess'
+import { planningPrices, unknownPrice } from './planningPrices'
+import { cellKey, isBetter, isWorthShowing, remediesOf } from './rankRemedies'
+
+const plan = (changes: Partial<PlanInput> = {}) => planSchema.parse({ ...tideMillHouse, ...changes })
+const pricesOf = (driveClass: string) => planningPrices(plan({ drives: { ...tideMillHouse.drives, driveClass } }), catalogue)
+
+describe('planning prices', () => {
+  it('count a terabyte as one of the plan\'s kind of drives', () => {
+    for (const { id, pricePerTB } of catalogue.driveClasses) expect(pricesOf(id).perTB).toBe(pricePerTB)
+    expect(Object.fromEntries(catalogue.driveClasses.map(entry => [entry.id, entry.pricePerTB]))).toMatchObject({ nas: 20, ssd: 60 })
+  })
+  it('take the usual kind of drive for one that the catalogue does not know, and nothing where it knows none', () => {
+    expect(pricesOf('gone-1').perTB).toBe(pricesOf('nas').perTB)
+    expect(planningPrices(plan(), { driveClasses: [] }).perTB).toBe(0)
+  })
+  it('take thirty for a job whose price nobody knows, unless it is space alone that is paid', () => {
+    const { costOf } = pricesOf('nas')
+    expect(unknownPrice).toBe(30)
+    expect(costOf({ price: null, extraTB: 0 })).toBe(30)
+    expect(costOf({ price: null, extraTB: 0.5 })).toBe(10)
+    expect(costOf({ price: 0, extraTB: 0 })).toBe(0)
+    expect(costOf({ price: 45, extraTB: 1 })).toBe(65)
+  })
+})
+
+describe('of two remedies', () => {
+  const remedy = (removedShare: number, price: number) => ({ removedShare, price, extraTB: 0 })
+  const costOf = ({ price }: { price: number | null }) => price ?? 0
+  it('the one that removes more than a hundredth more is better, whatever it costs', () => {
+    expect(isBetter(remedy(0.5, 900), remedy(0.489, 1), costOf)).toBe(true)
+    expect(isBetter(remedy(0.489, 1), remedy(0.5, 900), costOf)).toBe(false)
+  })
+  it('of those that remove as much the cheaper one is', () => {
+    expect(isBetter(remedy(0.491, 1), remedy(0.5, 900), costOf)).toBe(true)
+    expect(isBetter(remedy(0.5, 900), remedy(0.491, 1), costOf)).toBe(false)
+  })
+  it('neither is shown that removes half a per cent or less', () => {
+    expect(isWorthShowing({ removedShare: 0.005 })).toBe(false)
+    expect(isWorthShowing({ removedShare: 0.0051 })).toBe(true)
+  })
+})
+
+describe('remedies', () => {
+  const remedies = remediesOf(plan(), catalogue)
+  it('stand with those first that remove most, one of each group, each with the state it leads to', () => {
+    const shares = remedies.ranked.map(entry => entry.removedShare)
+    expect(shares).toEqual([...shares].sort((a, b) => b - a))
+    expect(new Set(remedies.ranked.map(entry => entry.group)).size).toBe(remedies.ranked.length)
+    for (const { plan: changed, state } of remedies.ranked.slice(0, 6)) expect(assess(changed, catalogue).verdicts[0]!.state).toBe(state)
+  })
+  it('keep titles away from a device at no cost, and its habits go on with something else', () => {
+    const remedy = remedies.ranked.find(entry => entry.id.startsWith('not-offered-'))!
+    expect(remedy.price).toBe(0)
+    const before = plan().library.holdings
+    const changed = remedy.plan.library.holdings.filter((holding, at) => holding.notOfferedTo.length > before[at]!.notOfferedTo.length)
+    expect(changed.length).toBeGreaterThan(0)
+    const device = changed[0]!.notOfferedTo.at(-1)!
+    const { matrix } = assess(remedy.plan, catalogue).domains.playback
+    matrix.columns.filter(column => column.deviceId === device).forEach((column) => {
+      for (const habit of column.habits) {
+        const sessions = matrix.sessions[habit]!
+        expect(sessions.reduce((sum, kind) => sum + kind.chance, 0)).toBeCloseTo(1, 9)
+        for (const { row } of sessions) expect(matrix.rows[row]!.notOfferedTo).not.toContain(device)
+      }
+    })
+  })
+  it('of a cell leave titles out only where nothing else frees it', () => {
+    const others = remedies.ranked.filter(entry => !entry.leavesOut)
+    expect(others.length).toBeGreaterThan(0)
+    const { matrix } = assess(plan(), catalogue).domains.playback
+    for (const [key, remedy] of remedies.cells) {
+      const [row, column] = key.split(' ').map(Number)
+      expect(cellKey(row!, column!)).toBe(key)
+      const cell = matrix.cells[row!]![column!]!
+      expect(['picture', 'cannot']).toContain(cell.plain.outcome === 'picture' || cell.plain.outcome === 'cannot' ? cell.plain.outcome : cell.subtitled!.outcome)
+      if (remedy.leavesOut) expect(remedy.removedShare).toBeGreaterThanOrEqual(0)
+    }
+  })
+  it('are none where nothing has to be converted', () => {
+    const easy = plan({ library: { holdings: [{ titles: 5, quality: 'hd1080-h264', subtitles: 'none' }] }, household: { ...tideMillHouse.household, habits: [] } })
+    expect(remediesOf(easy, catalogue).ranked).toEqual([])
+  })
+  it('propose no device that is there already, and no cable where one lies', () => {
+    for (const { id, plan: changed } of remedies.ranked.filter(entry => entry.id.startsWith('replace-'))) {
+      const moved = changed.household.devices.filter((device, at) => device.class !== plan().household.devices[at]!.class)
+      expect(moved, id).toHaveLength(1)
+    }
+    for (const { id } of remedies.ranked.filter(entry => entry.id.startsWith('cable-'))) {
+      expect(plan().household.devices.find(device => `cable-${device.id}` === id)!.link).toMatch(/^wifi/)
+    }
+  })
+})
