@@ -138,3 +138,22 @@ test('a large household never holds up the typing', async ({ numeron, page, serv
   const { low, high } = verdicts[0].possible
   expect(shown).toBe(`${low}–${high}`)
 })
+
+test('titles are kept away from a weak device, which then plays something else', async ({ numeron, page }) => {
+  await numeron.openLatest()
+  await numeron.goTo('Playback')
+  const remedies = page.locator('[data-remedies]')
+  await remedies.getByRole('button', { name: /^All / }).click()
+  const remedy = remedies.locator('[data-remedy^="not-offered-"]').first()
+  await expect(remedy).toContainText('costs nothing')
+  const before = await page.locator('[data-verdict=streams] .asked').textContent()
+  await remedy.getByRole('button').focus()
+  await expect(page.locator('.headroom-line')).toHaveAttribute('aria-busy', 'false')
+  await remedy.getByRole('button').click()
+  await expect(page.getByText('not offered').first()).toBeVisible()
+  await numeron.expectSaved()
+  await page.reload()
+  await expect(page.getByText('not offered').first()).toBeVisible()
+  await expect(page.getByText('not offered')).not.toHaveCount(0)
+  expect(Number(await page.locator('[data-verdict=streams] .asked').textContent())).toBeLessThanOrEqual(Number(before))
+})

@@ -66,6 +66,11 @@ function disc({ peakLimitMbps, ...rung }: Rung & { peakLimitMbps?: number }): Qu
   return { ...reencoded({ ...rung, usual: { ...film, subtitles: 'bitmap', ...rung.usual } }), peakFactor: peakFactors.disc, ...(peakLimitMbps ? { peakLimitMbps } : {}) }
 }
 
+/** A small second copy: H.264 with plain sound in MP4, which nearly every device plays; its rate is the plan's to choose. */
+export function smallCopyQuality(lines: 720 | 1080, mbps: number): Quality {
+  return reencoded({ id: `copy-${lines}`, label: `Second copy, ${lines}p`, codec: 'h264', lines, bitrateMbps: { low: mbps, likely: mbps, high: mbps }, usual: small })
+}
+
 /** The quality ladder: typical mean bitrates, all of which a plan can override. */
 export const qualities: readonly Quality[] = [
   reencoded({ id: 'sd-h264', label: 'SD, H.264', codec: 'h264', lines: 576, bitrateMbps: { low: 1, likely: 1.8, high: 3 } }),

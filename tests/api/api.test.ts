@@ -1,3 +1,4 @@
+import { readFileSync, readdirSync } from 'node:fs'
 import { request } from 'node:http'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { assess } from '~~/core/assess'
@@ -54,6 +55,48 @@ describe('plans', () => {
   it('keep unknown fields aside and report them', async () => {
     const answer = await api.send('POST', '/api/plans', { name: 'From the future', sails: 3 })
     expect(answer).toMatchObject({ status: 201, body: { keptAside: ['sails'], plan: { keptAside: { sails: 3 } } } })
+  })
+})
+
+describe('a stored plan', () => {
+  const strange = {
+    name: 'From another catalogue', machine: { base: 'gone-1', processor: 'gone-2', engine: 'gone-3', parts: [{ ref: 'gone-4' }] }, drives: { driveClass: 'gone-5', layout: 'gone-6', lots: [{ count: 2, sizeTB: 8 }] },
+    library: { holdings: [{ quality: 'gone-7' }] }, household: { devices: [{ id: 'd', class: 'gone-8' }] },
+  }
+  it('with ids that the catalogue does not know opens, is listed and saved, and its assessment says so', async () => {
+    const { status, body } = await api.send('POST', '/api/plans', strange)
+    expect(status).toBe(201)
+    expect((await api.send('GET', '/api/plans')).body.plans).toContainEqual(expect.objectContaining({ id: body.id, name: 'From another catalogue' }))
+    const opened = (await api.send('GET', `/api/plans/${body.id}`)).body
+    expect(opened.plan).toMatchObject({ machine: { base: 'gone-1' }, drives: { driveClass: 'gone-5', layout: 'gone-6' } })
+    expect((await api.send('PUT', `/api/plans/${body.id}`, { version: 1, plan: opened.plan })).status).toBe(200)
+    const assessed = await api.send('POST', '/api/assessments', strange)
+    expect(assessed.status).toBe(200)
+    const told = JSON.stringify(assessed.body.findings)
+    for (const path of ['machine.base', 'machine.engine', 'machine.parts.0.ref', 'drives.driveClass', 'drives.layout', 'library.holdings.0.quality', 'household.devices.0.class']) expect(told, path).toContain(path)
+  })
+  it.each([1, 2])('of version %d is brought up, and keeps what it said', async (version) => {
+    const name = readdirSync('tests/fixtures/plans').find(file => file.startsWith(`v${version}`))!
+    const { document: plan } = JSON.parse(readFileSync(`tests/fixtures/plans/${name}`, 'utf8'))
+    const { status, body } = await api.send('POST', '/api/plans', plan)
+    expect(status).toBe(201)
+    expect(body.plan.schemaVersion).toBe(3)
+    expect(body.plan.name).toBe(plan.name)
+    expect((await api.send('POST', '/api/assessments', body.plan)).body.verdicts).toHaveLength(7)
+  })
+  it('near every limit is saved and assessed in reasonable time', async () => {
+    const holdings = Array.from({ length: 200 }, (_, at) => ({ name: `Holding ${at}`, titles: 500, addedPerMonth: 2, quality: ['hd1080-h264', 'hd1080-hevc', 'uhd-hdr'][at % 3] }))
+    const viewers = Array.from({ length: 60 }, (_, at) => ({ id: `v${at}`, name: `Viewer ${at}` }))
+    const devices = Array.from({ length: 60 }, (_, at) => ({ id: `d${at}`, name: `Device ${at}`, class: catalogue.deviceClasses[at % catalogue.deviceClasses.length]!.id }))
+    const habits = Array.from({ length: 200 }, (_, at) => ({ viewer: `v${at % 60}`, device: `d${at * 7 % 60}`, earliest: at * 13 % 1440, latest: (at * 13 + 60) % 1440, minutes: 90, chance: 0.3 }))
+    const parts = Array.from({ length: 30 }, () => ({ ref: 'memory-8' }))
+    const plan = { name: 'A palace', household: { viewers, devices, habits }, library: { holdings }, drives: { lots: [{ count: 60, sizeTB: 20 }], layout: 'mirror' }, machine: { base: 'millrace', parts } }
+    const since = Date.now()
+    const assessed = await api.send('POST', '/api/assessments', plan)
+    expect(assessed.status).toBe(200)
+    expect((await api.send('POST', '/api/plans', plan)).status).toBe(201)
+    expect(Date.now() - since).toBeLessThan(20_000)
+    for (const figure of Object.values(assessed.body.figures) as { value: number | null }[]) expect(figure.value === null || Number.isFinite(figure.value)).toBe(true)
   })
 })
 

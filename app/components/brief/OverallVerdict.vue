@@ -12,7 +12,8 @@ const store = usePlanStore()
 const { money } = useFormat()
 const verdicts = computed(() => store.assessment?.verdicts ?? [])
 const failing = computed(() => verdicts.value.filter(verdict => verdict.state === 'short' || verdict.state === 'impossible'))
-const unknown = computed(() => verdicts.value.filter(verdict => verdict.state === 'unknown' && verdict.id !== 'money'))
+// Without a budget nobody asks whether the money is enough; with one, a missing price leaves it open.
+const unknown = computed(() => verdicts.value.filter(verdict => verdict.state === 'unknown' && (verdict.id !== 'money' || store.plan?.brief.budget !== null)))
 const tight = computed(() => verdicts.value.filter(verdict => verdict.state === 'tight'))
 const list = (items: readonly { label: string }[]) => items.map(item => item.label.toLowerCase()).join(', ').replace(/, ([^,]*)$/, ' and $1')
 

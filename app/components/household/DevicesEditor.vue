@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { mdiTuneVariant } from '@mdi/js'
-import { deviceClasses } from '~~/core/catalogue/deviceClasses'
+import { catalogue } from '~~/core/catalogue/catalogue'
 import { freeId } from '~~/core/household/habitsFromAnswers'
 import ListEditor from '~/components/common/ListEditor.vue'
 import PlanField from '~/components/common/PlanField.vue'
@@ -12,6 +12,7 @@ import CapabilitySetEditor from './CapabilitySetEditor.vue'
 
 /** What people watch on, by generic class or a class of one's own. */
 const store = usePlanStore()
+const { deviceClasses } = catalogue
 const { devices, sets, addDevice, append, remove } = useHousehold()
 const classItems = computed(() => [
   ...sets.value.map((set, index) => ({ value: set.id, title: `${set.label || `Own class ${index + 1}`} (own)` })),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { catalogue } from '~~/core/catalogue/catalogue'
 import type { HoldingKindId } from '~~/core/catalogue/holdingKinds'
 import { qualitiesOfKind } from '~~/core/library/qualitiesOfKind'
 import ListEditor from '~/components/common/ListEditor.vue'
@@ -7,7 +8,7 @@ import { useHoldings } from '~/composables/useHoldings'
 
 /** The library in three answers a row: quality, how many, how many more a month. */
 const { holdings, add, remove } = useHoldings()
-const qualityItems = (kind: HoldingKindId) => qualitiesOfKind(kind).map(({ id, label }) => ({ value: id, title: label }))
+const qualityItems = (kind: HoldingKindId) => qualitiesOfKind(kind, catalogue).map(({ id, label }) => ({ value: id, title: label }))
 </script>
 
 <template>

@@ -44,9 +44,9 @@ function usual(quality: string): string {
   return amount ? `≈ ${number(amount.likely, 3)}` : ''
 }
 const sized = (holding: Holding) => holding.quality === 'given' ? 'given' : holdingKind(holding.kind).sized
-const qualityItems = (kind: HoldingKindId) => qualitiesOfKind(kind).map(({ id, label }) => ({ value: id, title: label }))
+const qualityItems = (kind: HoldingKindId) => qualitiesOfKind(kind, catalogue).map(({ id, label }) => ({ value: id, title: label }))
 function setKind(index: number): (kind: unknown) => string | null {
-  return kind => store.edit(`library.holdings.${index}`, withKind(holdings.value[index]!, kind as HoldingKindId))
+  return kind => store.edit(`library.holdings.${index}`, withKind(holdings.value[index]!, kind as HoldingKindId, catalogue))
 }
 const path = (index: number, field: string) => `library.holdings.${index}.${field}`
 </script>

@@ -126,7 +126,7 @@ describe('the measurement', () => {
   let hear: (state: BenchState) => void
   let lost: () => void
   function mounted() {
-    vi.stubGlobal('EventSource', class {})
+    vi.stubGlobal('EventSource', vi.fn())
     vi.spyOn(benchApi, 'watch').mockImplementation((heard, gone) => {
       hear = heard
       lost = gone

@@ -1,0 +1,68 @@
+import { mount } from '@vue/test-utils'
+import { describe, expect, it, vi } from 'vitest'
+import type { PlanInput } from '~~/core/plan/planSchema'
+import PurchaseSplit from '~/components/ownership/PurchaseSplit.vue'
+import { viewAddress, viewOfPath, views } from '~/composables/views'
+import { openDemo } from '../../../tests/stubs/openPlan'
+import OverallVerdict from './OverallVerdict.vue'
+
+const palace: Partial<PlanInput> = {
+  brief: { budget: 20_000 }, household: { watchingHome: 1, watchingAway: 0, converted: 0 }, library: { holdings: [{ titles: 20 }] }, network: { uploadMbps: 500 },
+  machine: { base: 'own', condition: 'owned', score: 60_000, cores: 16, bays: 8 }, drives: { lots: [{ count: 4, sizeTB: 12 }], layout: 'rotating-2' }, choices: { survivesAtLeast: 1 },
+}
+const word = (changes: Partial<PlanInput>) => {
+  openDemo(changes)
+  return mount(OverallVerdict).find('.word').text()
+}
+
+describe('the one answer', () => {
+  it('is yes only where every headroom holds', () => {
+    expect(word(palace)).toBe('This will do, because every headroom holds, also by the cautious figures.')
+  })
+  it('is no for a hopeless machine, and says of what', () => {
+    expect(word({ machine: { base: 'own', condition: 'owned', score: 300, cores: 2, bays: 2 } })).toMatch(/^This will not do, because conversions/)
+    expect(word({ ...palace, drives: { lots: [{ count: 2, sizeTB: 0.1 }] } })).toMatch(/^This will not do, because space/)
+  })
+  it('is open for an empty plan', () => {
+    const store = openDemo()
+    store.plan = { ...store.plan!, ...{ machine: { ...store.plan!.machine, base: 'own', score: null, processor: 'own', sustainedGHz: null }, drives: { ...store.plan!.drives, lots: [] } } }
+    expect(mount(OverallVerdict).find('.word').text()).toMatch(/^Not known yet, because/)
+  })
+  it('does not say yes while a price is missing and a budget is set', () => {
+    const verdict = word({ ...palace, machine: { base: 'own', score: 60_000, cores: 16, bays: 8 } })
+    expect(verdict).toBe('Not known yet, because money still needs an answer.')
+  })
+  it('names the cheapest way of building that would do, or that there is none', async () => {
+    openDemo()
+    const overall = mount(OverallVerdict)
+    await vi.waitFor(() => expect(overall.find('.cheapest').text()).toMatch(/Cheapest way in the catalogue|No way in the catalogue/), { timeout: 20_000, interval: 50 })
+    expect(overall.find('.cheapest a').attributes('href')).toMatch(/tiers$/)
+  })
+})
+
+describe('what is paid now', () => {
+  it('is drawn by part on one scale with the budget', () => {
+    openDemo({ brief: { budget: 2000 }, machine: { base: 'own', price: 500 }, drives: { lots: [{ count: 2, sizeTB: 10, priceEach: 150 }] }, costs: { extras: 100 } })
+    const split = mount(PurchaseSplit)
+    const widths = ['box', 'drives', 'extras'].map(part => split.find(`.part.${part}`).attributes('style'))
+    expect(widths).toEqual(['width: 25%;', 'width: 15%;', 'width: 5%;'])
+    expect(split.find('.budget').attributes('style')).toBe('left: 100%;')
+    expect(split.find('.part.box').attributes('title')).toBe('Machine: €500')
+  })
+  it('has no budget where none is set, and a year of the socket for each year', () => {
+    openDemo({ brief: { budget: null }, choices: { horizonYears: 7 } })
+    const split = mount(PurchaseSplit)
+    expect(split.find('.budget').exists()).toBe(false)
+    expect(split.findAll('.year')).toHaveLength(7)
+  })
+})
+
+describe('the views', () => {
+  it('each have an address, and every field has a view that sets it', () => {
+    expect(views.map(view => viewAddress('p', view.id))).toEqual(['/plans/p', ...views.slice(1).map(view => `/plans/p/${view.id}`)])
+    expect(Object.fromEntries(['machine.parts.0.price', 'machine.price', 'machine.condition', 'drives.lots.0.priceEach', 'drives.above45C', 'choices.fallbackShare', 'costs.extras', 'calibration.workTable', 'brief.who', 'nothing.at.all'].map(path => [path, viewOfPath(path)]))).toEqual({
+      'machine.parts.0.price': 'streams', 'machine.price': 'machine', 'machine.condition': 'machine', 'drives.lots.0.priceEach': 'drives', 'drives.above45C': 'drives',
+      'choices.fallbackShare': 'streams', 'costs.extras': 'ownership', 'calibration.workTable': 'streams', 'brief.who': 'brief', 'nothing.at.all': 'brief',
+    })
+  })
+})
