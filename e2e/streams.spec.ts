@@ -34,7 +34,7 @@ test('without a score, clock and year stand in; a weak card is warned of', async
   await expect(page.locator('[data-figure="streams.softwareReference"]').first()).toContainText('2.2')
   await numeron.field('machine.engine').focus()
   await page.keyboard.press('ArrowDown')
-  await page.getByRole('option', { name: /^Built-in F/ }).click()
+  await page.getByRole('option', { name: /^Built-in E/ }).click()
   await page.getByRole('button', { name: 'Put in a part' }).click()
   await numeron.field('machine.parts.0.ref').focus()
   await page.keyboard.press('ArrowDown')

@@ -77,4 +77,21 @@ describe('the direction of imports', () => {
   it('pages stay thin and components do not fetch', () => {
     expect(arrows('app/components').filter(([, target]) => target === 'app/services/planApi')).toEqual([])
   })
+  it('the first view is drawn without the schema, its validation, fields, and comparisons', () => {
+    /** What a module brings with it when it is loaded: neither types nor what it fetches later. */
+    const brings = (path: string) => [...readFileSync(path, 'utf8').replace(/import\s+type[^']*'[^']+'/g, '').matchAll(/^(?:import|export)\s(?:[^']*?from\s)?'([^']+)'/gm)].flatMap(([, target = '']) => {
+      const base = target.startsWith('~~/') ? target.slice(3) : target.startsWith('~/') ? `app/${target.slice(2)}` : target.startsWith('.') ? normalize(join(dirname(path), target)) : target
+      return [base, `${base}.ts`].find(candidate => all.has(candidate)) ?? base
+    })
+    const reached = new Set<string>()
+    const visit = (path: string): void => {
+      if (reached.has(path)) return
+      reached.add(path)
+      if (all.has(path)) brings(path).forEach(visit)
+    }
+    ;['app/pages/plans/[id].vue', 'app/pages/plans/[id]/index.vue'].forEach(visit)
+    expect(reached).toContain('core/assess.ts')
+    expect(reached.size).toBeGreaterThan(100)
+    expect([...reached].filter(path => path === 'zod' || within('core/tiers', path) || /core\/plan\/(planSchema|fields|planField)\.ts$|components\/common\/PlanField\.vue$/.test(path))).toEqual([])
+  })
 })

@@ -113,9 +113,17 @@ export function conversionText({ title, lines, burn, soundConverted }: Conversio
   return `${title} to ${lines}p${burn ? ', subtitles burned in' : ''}${soundConverted ? ', sound too' : ''}`
 }
 
-/** The best rung of each picture size. */
-function bestOfEachSize(rungs: readonly Rung[]): Rung[] {
-  return rungs.filter((rung, at) => rungs.findIndex(other => other.lines === rung.lines) === at)
+/** The best rung of each picture size up to these lines that the limits carry; and the best of them all whatever the limits. */
+function rungsFor(lines: number, allowedMbps: number): { readonly carried: Rung[], readonly best: Rung | null } {
+  const carried: Rung[] = []
+  let best: Rung | null = null
+  for (const rung of ladder) {
+    if (rung.lines > lines) continue
+    best ??= rung
+    // The ladder falls, so rungs of one size stand together, the best first.
+    if (rung.rungMbps <= allowedMbps && carried.at(-1)?.lines !== rung.lines) carried.push(rung)
+  }
+  return { carried, best }
 }
 
 /**
@@ -139,15 +147,14 @@ export function playability(session: Session, book: ConversionBook): Playability
   const { title, device, capMbps, linkMbps } = session
   const allowedMbps = Math.min(capMbps, linkMbps)
   const shows = Math.min(device.screenLines, title.quality.lines, device.video.find(can => can.codec === 'h264')?.lines ?? 0)
-  const shown = ladder.filter(rung => rung.lines <= shows)
-  const rungs = shown.filter(rung => rung.rungMbps <= allowedMbps)
-  if (rungs.length === 0) {
+  const { carried, best } = rungsFor(shows, allowedMbps)
+  if (carried.length === 0 || best === null) {
     const stop: Omit<Reason, 'needs'> = shows === 0 ? { code: 'NO_OUTPUT', values: {} } : { code: 'NO_RUNG', values: { allowedMbps } }
     return { ...untouched, reasons: [...reasons, { ...stop, needs: 'picture' }], outcome: 'cannot', stoppedBy: shows === 0 ? 'device' : 'line', work: 0 }
   }
   const how = { soundConverted: reasons.some(reason => reason.needs === 'sound'), burn: reasons.some(reason => reason.code === 'SUBTITLES') }
-  const steps = bestOfEachSize(rungs).map(({ lines, rungMbps }) => ({ lines, mbps: Math.min(rungMbps, title.bitrateMbps), conversion: book.conversion(session, lines, how) }))
-  const unlimitedMbps = Math.min(shown[0]!.rungMbps, title.bitrateMbps)
+  const steps = carried.map(({ lines, rungMbps }) => ({ lines, mbps: Math.min(rungMbps, title.bitrateMbps), conversion: book.conversion(session, lines, how) }))
+  const unlimitedMbps = Math.min(best.rungMbps, title.bitrateMbps)
   const done = steps.find(({ conversion }) => book.takes(conversion))
   if (done) {
     const { lines, mbps, conversion } = done
