@@ -83,7 +83,7 @@ test('pictures are worked on, with the mouse and with the keyboard', async ({ nu
   await page.getByRole('option', { name: 'The busy evening as answered' }).click()
   await page.locator('[data-seat="away-1"]').click()
   await expect(page.locator('[data-figure="household.watchingAwayAtOnce"]')).toContainText('1 viewer')
-  await page.getByRole('slider', { name: 'Conversions asked' }).focus()
+  await page.getByRole('slider', { name: 'Conversions needed' }).focus()
   await page.keyboard.press('ArrowLeft')
   await expect(page.locator('[data-figure="streams.asked"]').first()).toContainText('2 conversions')
 

@@ -107,7 +107,7 @@ test('a machine is put together from a base and parts, owned or bought, and its 
   await expect(toPay).not.toHaveText(withCard!)
   await numeron.field('machine.parts.0.condition').focus()
   await page.keyboard.press('ArrowDown')
-  await page.getByRole('option', { name: 'Already owned' }).click()
+  await page.getByRole('option', { name: 'Owned' }).click()
   await expect(toPay).toHaveText(before!)
   await expect(numeron.field('machine.parts.0.price')).toHaveAttribute('placeholder', 'nothing')
   await numeron.goTo('Machine')

@@ -16,7 +16,7 @@ export const viewerColours = {
 export type ViewerColour = keyof typeof viewerColours
 
 /** How something comes into the house. */
-export const conditions = { new: 'New', refurbished: 'Refurbished', owned: 'Already owned' } as const
+export const conditions = { new: 'New', refurbished: 'Refurbished', owned: 'Owned' } as const
 export type Condition = keyof typeof conditions
 
 /** A base, a processor or an engine of one's own, entered by its figures. */

@@ -73,13 +73,13 @@ function conversionsVerdict(facts: StreamsFacts, slice: StreamsSlice, format: Fo
   }
 }
 
-/** Where habits are not planned for, nothing counts the titles that the machine is too slow for: say so. */
-function stuckSentence({ minutes, stuckShare, needed, possible }: StreamsFacts, { number: n }: Format): string {
-  return !minutes && possible && possible.likely > 0 && stuckShare > 0 && needed.needed > 0 ? ` It is too slow for ${n(stuckShare * 100, 2)} % of the titles.` : ''
+/** What the machine is too slow for does not show in how many it can do: say so. */
+function stuckSentence({ mixFrom, stuckShare, needed, possible }: StreamsFacts, { number: n }: Format): string {
+  return possible && possible.likely > 0 && stuckShare > 0 && needed.needed > 0 ? ` It is too slow for ${n(stuckShare * 100, 2)} % of the ${mixFrom === 'habits' ? 'conversions' : 'titles'}.` : ''
 }
 
 function shortSentence({ low, likely, high }: Estimate, target: number, { number: n }: Format): string {
-  const minutes = `${n(likely, 2)} minutes a month${high > low ? ` (${n(low, 2)} to ${n(high, 2)})` : ''}`
+  const minutes = `${n(likely, 2)} minutes a month${n(low, 2) === n(high, 2) ? '' : ` (${n(low, 2)} to ${n(high, 2)})`}`
   return likely <= target ? `The machine falls behind for ${minutes}; ${n(target)} are accepted.` : `The machine falls behind for ${minutes}, more than the ${n(target)} that are accepted.`
 }
 

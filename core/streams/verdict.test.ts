@@ -103,6 +103,17 @@ describe('a verdict on conversions', () => {
     const palace = planSchema.parse({ ...tideMillHouse, machine: { processor: 'race-24', parts: [{ ref: 'cardModern' }], memoryGB: 64 } })
     expect(streamsOf(assess(palace, catalogue)).state).toBe('ample')
   })
+  it('says what the machine is too slow for, and gives a range only where there is one', () => {
+    const manySlowCores = assess(planSchema.parse({ ...tideMillHouse, machine: { base: 'own', condition: 'owned', score: 14_000, cores: 40, engine: 'none' } }), catalogue)
+    const { stuckShare, possible, minutes } = manySlowCores.domains.streams
+    expect(stuckShare).toBeGreaterThan(0)
+    expect(possible!.low).toBeGreaterThanOrEqual(3)
+    expect(minutes!.perMonth.high - minutes!.perMonth.low).toBeLessThan(0.5)
+    expect(streamsOf(manySlowCores).state).toBe('short')
+    expect(streamsOf(manySlowCores).sentence).toMatch(/more than the 15 that are accepted\. It is too slow for [\d.]+ % of the conversions\.$/)
+    expect(streamsOf(manySlowCores).sentence).not.toContain('(')
+    expect(streamsOf(atScore(200_000)).sentence).not.toContain('too slow')
+  })
   it('of the evening as answered is at best tight while some titles are too slow for the machine', () => {
     const evening = (score: number) => atScore(score, { choices: { school: 'atOnce' }, household: { watchingHome: 2, watchingAway: 0, converted: 1 } })
     expect(streamsOf(evening(7000)).state).toBe('tight')

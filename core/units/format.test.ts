@@ -50,4 +50,9 @@ describe('quantities', () => {
   it('tell hours, and days once it lasts', () => {
     expect([3.4, 9.96, 29.63, 71.4, 72, 100].map(hours)).toEqual(['3.4\u00A0h', '10\u00A0h', '30\u00A0h', '71\u00A0h', '3\u00A0days', '4.2\u00A0days'])
   })
+  it('stay the same whatever was written before them', () => {
+    const format = formatOf({ locale: 'en', currency: 'EUR' })
+    for (let value = 0; value < 12_000; value++) format.number(value + 0.5)
+    expect([format.number(1234.5), format.number(1234.5, 2), format.number(0.5), format.number(-0.5)]).toEqual(['1,235', '1,235', '0.5', '−0.5'])
+  })
 })

@@ -115,10 +115,12 @@ function supported(locale: string): string {
   }
 }
 
-function remembered(known: Map<number, Intl.NumberFormat>, digits: number, make: () => Intl.NumberFormat): Intl.NumberFormat {
-  const found = known.get(digits) ?? make()
-  known.set(digits, found)
-  return found
+function remembered<Value>(known: Map<number, Value>, key: number, make: () => Value): Value {
+  const found = known.get(key)
+  if (found !== undefined) return found
+  const made = make()
+  known.set(key, made)
+  return made
 }
 
 /** Two leading digits. */

@@ -108,5 +108,6 @@ const usual = useUsualMachine()
 .fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px 8px; }
 .wide { grid-column: 1 / -1; }
 h3 { margin-top: 6px; }
+.answers p a { margin-left: 10px; }
 .answers a { color: rgb(var(--v-theme-primary)); }
 </style>

@@ -40,7 +40,7 @@ function drawn(width: number) {
 
 <template>
   <ChartFrame
-    title="Conversions asked, possible"
+    title="Conversions needed and possible"
     :columns="['Case', 'Low', 'Likely', 'High', 'Asked']"
     :rows="table"
   >
@@ -53,7 +53,7 @@ function drawn(width: number) {
         :height="layout.height"
         :viewBox="`0 0 ${width} ${layout.height}`"
         role="group"
-        aria-label="Conversions possible at once, low to high, and the number asked"
+        aria-label="Conversions possible at once, low to high, and the number needed"
         @pointermove="follow"
         @pointerup="release"
       >
@@ -135,7 +135,7 @@ function drawn(width: number) {
           :class="{ fixed: isFixed }"
           role="slider"
           tabindex="0"
-          aria-label="Conversions asked"
+          aria-label="Conversions needed"
           aria-valuemin="0"
           aria-valuemax="100"
           :aria-valuenow="asked"
@@ -163,7 +163,7 @@ function drawn(width: number) {
             :x="layout.x(asked) + (asked > 0 ? -11 : 11)"
             y="12"
             :text-anchor="asked > 0 ? 'end' : 'start'"
-          >{{ asked }} asked</text>
+          >{{ asked }} needed</text>
         </g>
       </svg>
     </template>

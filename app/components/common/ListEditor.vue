@@ -8,7 +8,7 @@ const props = withDefaults(defineProps<{
   add: string
   /** what an entry is called when it is removed */
   name: (entry: Entry, index: number) => string
-  /** columns of a row, and of a row on a phone, as CSS grid tracks; the buttons stand in a column of their own behind them */
+  /** columns of a row, and of a row where there is little room, as CSS grid tracks; the buttons stand in a column of their own behind them */
   columns: string
   narrow?: string
   /** what tells entries apart when they move; their place unless given */
@@ -73,9 +73,13 @@ const tracks = { '--columns': `${props.columns} auto`, '--narrow': `${props.narr
 </template>
 
 <style scoped>
-.list { width: 100%; }
+.list { width: 100%; padding-top: 8px; container-type: inline-size; }
 .list-row { display: grid; grid-template-columns: var(--columns); gap: 8px; margin-bottom: 12px; align-items: start; }
 .buttons { display: flex; }
 .add { min-height: 32px; }
-@media (max-width: 900px) { .list-row { grid-template-columns: var(--narrow); } }
+/* By the room of the list, not of the window: the same list stands beside a picture and across a page. */
+@container (max-width: 560px) {
+  .list-row { grid-template-columns: var(--narrow); }
+  .buttons { grid-column: -2; grid-row: 1; }
+}
 </style>

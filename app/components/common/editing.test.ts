@@ -20,7 +20,7 @@ const placeholder = (wrapper: ReturnType<typeof mount>, path: string) => wrapper
 describe('a list of entries', () => {
   const list = (props: object = {}) => mount(ListEditor<string>, {
     props: { entries: ['heron', 'otter'], add: 'Add an animal', name: (entry: string, index: number) => `${entry} ${index}`, columns: '1fr 2fr', ...props },
-    slots: { default: ({ entry, index }: { entry: unknown, index: number }) => `row ${index}: ${entry}`, below: ({ index }: { index: number }) => `under ${index}` },
+    slots: { default: ({ entry, index }: { entry: unknown, index: number }) => `row ${index}: ${entry}`, buttons: () => '', below: ({ index }: { index: number }) => `under ${index}` },
   })
   it('shows each in a row, with what stands under it, and what it is called where it is removed', () => {
     const shown = list()
@@ -57,7 +57,7 @@ describe('the drives', () => {
     expect(store.plan?.drives.lots).toMatchObject([{ count: 1, sizeTB: 8, condition: 'new', priceEach: null }])
   })
   it('say what they are counted at while no price is given: by kind and condition, nothing when owned', async () => {
-    const store = openDemo({ drives: { class: 'nas', lots: [{ count: 2, sizeTB: 10 }] } })
+    const store = openDemo({ drives: { driveClass: 'nas', lots: [{ count: 2, sizeTB: 10 }] } })
     const lots = mount(LotsEditor)
     const price = () => placeholder(lots, 'drives.lots.0.priceEach')
     expect(price()).toBe('≈ €200')

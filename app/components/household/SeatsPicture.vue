@@ -79,7 +79,7 @@ function key(event: KeyboardEvent, path: string, value: number): void {
         class="strip pegs"
         role="slider"
         tabindex="0"
-        aria-label="Conversions asked"
+        aria-label="Conversions needed"
         aria-valuemin="0"
         aria-valuemax="100"
         :aria-valuenow="converted"

@@ -80,5 +80,5 @@ const { viewers, places, placeItems, addViewer, addPlace, remove } = useHousehol
 .ink { align-self: stretch; border-radius: 2px; }
 .places { max-width: 480px; }
 h3 { margin-top: 14px; }
-@media (max-width: 900px) { .ink { grid-row: span 3; } }
+@container (max-width: 560px) { .ink { grid-row: span 3; } }
 </style>

@@ -36,7 +36,7 @@ function choose(rungMbps: number): void {
   >
     <h2>Quality against viewers away</h2>
     <p class="soft small">
-      Each dot is a stream that the line carries; rings are viewers asked for and not carried.
+      Each dot is a stream that the line carries; rings are viewers that need one and are not carried.
     </p>
     <fieldset>
       <legend class="visually-hidden">
@@ -72,7 +72,7 @@ function choose(rungMbps: number): void {
           figure="network.awayStreams"
           :variant="variant(rung.rungMbps)"
           :name="`Streams at ${number(rung.rungMbps)} Mb/s`"
-        >{{ rung.streams }} {{ rung.streams === 1 ? 'stream' : 'streams' }}</WorkingLink>{{ rung.streams < asked ? `, ${asked} asked` : '' }}</span>
+        >{{ rung.streams }} {{ rung.streams === 1 ? 'stream' : 'streams' }}</WorkingLink>{{ rung.streams < asked ? `, ${asked} needed` : '' }}</span>
       </label>
     </fieldset>
   </section>

@@ -115,7 +115,7 @@ const nobodyAway = computed(() => !(store.plan?.household.viewers ?? []).some(vi
         @select="habit => selected = habit"
       />
       <section class="sheet side">
-        <h2>What is asked of the box</h2>
+        <h2>What is needed of the machine</h2>
         <VerdictSentence id="streams" />
         <div class="figures">
           <FigureValue id="household.busiestExpected" />
