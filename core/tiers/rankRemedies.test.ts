@@ -3,6 +3,8 @@ import { catalogue } from '../catalogue/catalogue'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { assess } from '../assess'
+import { notOffer } from '../playback/remedies/notOffer'
+import { conversionCures } from './conversionCures'
 import { planningPrices, unknownPrice } from './planningPrices'
 import { cellKey, isBetter, isWorthShowing, remediesOf } from './rankRemedies'
 
@@ -93,5 +95,28 @@ describe('remedies', () => {
     for (const { id } of remedies.ranked.filter(entry => entry.id.startsWith('cable-'))) {
       expect(plan().household.devices.find(device => `cable-${device.id}` === id)!.link).toMatch(/^wifi/)
     }
+  })
+})
+
+describe('limits of what is proposed', () => {
+  const many = plan({
+    household: {
+      viewers: Array.from({ length: 12 }, (_, at) => ({ id: `v${at}` })), devices: Array.from({ length: 12 }, (_, at) => ({ id: `d${at}`, class: 'oldSetTop' })),
+      habits: Array.from({ length: 12 }, (_, at) => ({ viewer: `v${at}`, device: `d${at}`, earliest: 1140, latest: 1200, minutes: 60 + at, chance: 0.5 })),
+    },
+    library: { holdings: catalogue.qualities.slice(0, 14).map(({ id }, at) => ({ quality: id, titles: 10 + at })) },
+  })
+  it('at most forty pairs of titles and device are kept apart, those with most hours', () => {
+    const { matrix } = assess(many, catalogue).domains.playback
+    const proposed = notOffer(many, matrix, catalogue)
+    expect(proposed).toHaveLength(40)
+    expect(proposed.every(({ leavesOut, price }) => leavesOut === true && price === 0)).toBe(true)
+    expect(new Set(proposed.map(({ id }) => id)).size).toBe(40)
+  })
+  it('of the remedies the first four are tried as cures', () => {
+    const { ranked } = remediesOf(many, catalogue)
+    expect(ranked.length).toBeGreaterThan(4)
+    const cures = conversionCures(many, catalogue).map(({ id }) => id)
+    expect(ranked.filter(({ id }) => cures.includes(id)).map(({ id }) => id)).toEqual(ranked.slice(0, 4).map(({ id }) => id))
   })
 })
