@@ -30,7 +30,7 @@ test('a habit is moved, stretched and drawn by mouse, and the load follows', asy
   await page.mouse.move(field.x + 140, field.y + 50, { steps: 5 })
   await page.mouse.up()
   await expect(page.locator('[data-habit="9-2"]')).toBeVisible()
-  await expect(page.getByRole('heading', { name: 'What is asked of the box' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'What is needed of the machine' })).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.locator('[data-habit="9-2"]')).toHaveCount(0)
 })
