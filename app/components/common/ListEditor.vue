@@ -24,7 +24,7 @@ defineSlots<{
   /** what stands under a row, over its whole width */
   below: (row: { readonly entry: Entry, readonly index: number }) => unknown
 }>()
-const tracks = { '--columns': `${props.columns} auto`, '--narrow': `${props.narrow} auto` }
+const tracks = { '--columns': props.columns, '--narrow': props.narrow }
 </script>
 
 <template>
@@ -36,10 +36,12 @@ const tracks = { '--columns': `${props.columns} auto`, '--narrow': `${props.narr
       :style="tracks"
       :data-row="index"
     >
-      <slot
-        :entry="entry"
-        :index="index"
-      />
+      <div class="row-fields">
+        <slot
+          :entry="entry"
+          :index="index"
+        />
+      </div>
       <div class="buttons">
         <slot
           name="buttons"
@@ -74,12 +76,12 @@ const tracks = { '--columns': `${props.columns} auto`, '--narrow': `${props.narr
 
 <style scoped>
 .list { width: 100%; padding-top: 8px; container-type: inline-size; }
-.list-row { display: grid; grid-template-columns: var(--columns); gap: 8px; margin-bottom: 12px; align-items: start; }
+.list-row { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 8px; margin-bottom: 12px; align-items: start; }
+.row-fields { display: grid; grid-template-columns: var(--columns); gap: 8px; align-items: start; }
 .buttons { display: flex; }
 .add { min-height: 32px; }
 /* By the room of the list, not of the window: the same list stands beside a picture and across a page. */
 @container (max-width: 560px) {
-  .list-row { grid-template-columns: var(--narrow); }
-  .buttons { grid-column: -2; grid-row: 1; }
+  .row-fields { grid-template-columns: var(--narrow); }
 }
 </style>
