@@ -7,12 +7,15 @@ import { machine } from './machine/machine'
 import { network } from './network/network'
 import { ownership } from './ownership/ownership'
 import { playback } from './playback/playback'
+import { prospects } from './playback/prospects'
+import { screens } from './playback/screens'
+import { titles } from './playback/titles'
 import type { Plan } from './plan/planSchema'
 import { streams } from './streams/streams'
 import type { Format } from './units/format'
 
 /** Every domain; they are run by their needs, and told in this order. Another one is a file and a line here. */
-export const domains = [household, library, playback, streams, drives, network, machine, ownership] as const
+export const domains = [household, library, titles, screens, prospects, playback, streams, drives, network, machine, ownership] as const
 
 export type Assessment = AssessmentOf<typeof domains>
 export type PlanAssessor = Assessor<typeof domains>

@@ -58,7 +58,6 @@ export function createAssessor<const Domains extends readonly Domain[]>(domains:
   const ordered = inOrderOfNeeds(domains)
   const memory = new Map<string, Entry[]>(ordered.map(({ id }) => [id, []]))
   const catalogues: { readonly own: readonly unknown[], readonly catalogue: Catalogue }[] = []
-  const formats = new Map<string, Format>()
   let ran: string[] = []
 
   function catalogueFor(plan: Plan, shipped: Catalogue): Catalogue {
@@ -69,11 +68,6 @@ export function createAssessor<const Domains extends readonly Domain[]>(domains:
     catalogues.unshift({ own, catalogue })
     catalogues.splice(remember)
     return catalogue
-  }
-  function formatFor({ brief: { currency } }: Plan): Format {
-    const format = formats.get(currency) ?? formatOf({ locale: 'en', currency })
-    formats.set(currency, format)
-    return format
   }
   function entriesOf(plan: Plan, shipped: Catalogue, only: readonly Domain[] = ordered): Map<string, Entry> {
     const catalogue = catalogueFor(plan, shipped)
@@ -114,7 +108,7 @@ export function createAssessor<const Domains extends readonly Domain[]>(domains:
 
   return {
     facts: (plan, shipped, only) => factsIn(entriesOf(plan, shipped, closureOf(only))),
-    assess(plan, shipped, format = formatFor(plan)) {
+    assess(plan, shipped, format = formatOf({ locale: 'en', currency: plan.brief.currency })) {
       const entries = entriesOf(plan, shipped)
       const tellings = domains.map(domain => tellingOf(domain, entries.get(domain.id)!, format))
       const figures: Record<string, Figure> = {}

@@ -12,6 +12,9 @@ export interface Telling {
   readonly findings: readonly Finding[]
 }
 
+/** Of a domain that only gives others what they need. */
+export const nothingToTell = (): Telling => ({ figures: [], verdicts: [], findings: [] })
+
 /**
  * One domain of an assessment. Facts come before words: `facts` gives plain numbers with bands, what binds, and reasons as
  * codes; `tell` puts them into words and adds no number of its own. Facts are plain data: they cross to and from workers.

@@ -58,7 +58,10 @@ describe('an assessor', () => {
     expect(ranAfter(plan => ({ ...plan, machine: { ...plan.machine, condition: 'new', price: 500 } }))).toEqual(['machine', 'ownership'])
     expect(ranAfter(plan => ({ ...plan, drives: { ...plan.drives, oneBatch: true } }))).toEqual(['drives'])
     // More upload is looked at by playback; what it makes of the week is the same as before, so streams are not.
-    expect(ranAfter(plan => ({ ...plan, network: { ...plan.network, uploadMbps: 40 } }))).toEqual(['network', 'playback'])
+    expect(ranAfter(plan => ({ ...plan, network: { ...plan.network, uploadMbps: 40 } }))).toEqual(['network', 'screens', 'prospects', 'playback'])
+    // Another processor changes neither what the titles are nor what they would need.
+    expect(ranAfter(plan => ({ ...plan, machine: { ...plan.machine, score: 7000 } }))).toEqual(['machine', 'playback', 'streams'])
+    expect(ranAfter(plan => ({ ...plan, library: { ...plan.library, holdings: plan.library.holdings.map(holding => ({ ...holding, titles: holding.titles * 2 })) } }))).not.toContain('prospects')
   })
   it('knows a plan again by its content, as when it comes from another thread', () => {
     const assessor = planAssessor()

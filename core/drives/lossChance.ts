@@ -13,8 +13,6 @@ export interface FailureChain {
   readonly rebuildEndsChance?: number
 }
 
-type Matrix = number[][]
-
 /** Ways out of a state: to one more failed drive, one fewer, and straight to lost. */
 interface Leaving { readonly more: number, readonly fewer: number, readonly lost: number }
 
@@ -31,64 +29,78 @@ function leavingRates({ drives, survives, repairRatePerHour, batchFactor = 1, re
 }
 
 /** Where a distribution over the states is after one event of the uniformized chain; only sums of what is not negative. */
-function afterOneEvent(states: readonly number[], leaving: readonly Leaving[], fastest: number): number[] {
+function oneEvent(next: Float64Array, states: Float64Array, { leaving, fastest }: { readonly leaving: readonly Leaving[], readonly fastest: number }): void {
   const lost = states.length - 1
-  const next = states.map((value, index) => index === lost ? value : 0)
-  leaving.forEach((out, failed) => {
+  next.fill(0)
+  next[lost] = states[lost]!
+  for (let failed = 0; failed < lost; failed++) {
+    const { more, fewer, lost: ends } = leaving[failed]!
     const here = states[failed]! / fastest
-    next[failed]! += here * (fastest - out.more - out.fewer - out.lost)
-    next[failed + 1]! += here * out.more
-    if (failed > 0) next[failed - 1]! += here * out.fewer
-    next[lost]! += here * out.lost
-  })
-  return next
+    next[failed]! += here * (fastest - more - fewer - ends)
+    next[failed + 1]! += here * more
+    if (failed > 0) next[failed - 1]! += here * fewer
+    next[lost]! += here * ends
+  }
 }
 
 /** A distribution after a time in which the uniformized chain sees `events` events on average. */
-function afterEvents(states: readonly number[], leaving: readonly Leaving[], events: number): number[] {
-  const fastest = fastestOf(leaving)
+function afterEvents(states: Float64Array, leaving: readonly Leaving[], events: number): Float64Array {
+  const chain = { leaving, fastest: fastestOf(leaving) }
   let weight = Math.exp(-events)
-  let moved = [...states]
+  let moved = states.slice()
+  let next = new Float64Array(states.length)
   const result = moved.map(value => value * weight)
   const terms = Math.ceil(events + 12 * Math.sqrt(events) + 24 + states.length)
   for (let count = 1; count <= terms; count++) {
-    moved = afterOneEvent(moved, leaving, fastest)
+    oneEvent(next, moved, chain)
+    ;[moved, next] = [next, moved]
     weight *= events / count
-    moved.forEach((value, index) => {
-      result[index]! += weight * value
-    })
+    for (let at = 0; at < result.length; at++) result[at]! += weight * moved[at]!
   }
   return result
 }
 
-function multiply(a: Matrix, b: Matrix): Matrix {
-  const size = b.length
-  return a.map(row => Array.from({ length: size }, (_, j) => {
-    let sum = 0
-    for (let k = 0; k < size; k++) sum += row[k]! * b[k]![j]!
-    return sum
-  }))
+/** A square matrix, row by row, times itself, into `product`. */
+function square(product: Float64Array, matrix: Float64Array, size: number): void {
+  product.fill(0)
+  for (let row = 0; row < size; row++) {
+    for (let through = 0; through < size; through++) {
+      const factor = matrix[row * size + through]!
+      if (factor === 0) continue
+      for (let column = 0; column < size; column++) product[row * size + column]! += factor * matrix[through * size + column]!
+    }
+  }
 }
 
 /** Events up to which one sum of the uniformized chain stays within the range of numbers. */
 const eventsAtOnce = 200
 
 /** Step after step: quick for many drives and slow repairs. */
-function byStepping(states: readonly number[], leaving: readonly Leaving[], events: number): number[] {
+function byStepping(states: Float64Array, leaving: readonly Leaving[], events: number): Float64Array {
   const steps = Math.max(1, Math.ceil(events / eventsAtOnce))
-  let moved = [...states]
+  let moved = states
   for (let step = 0; step < steps; step++) moved = afterEvents(moved, leaving, events / steps)
   return moved
 }
 
 /** By squaring the transitions of a short step: quick for few drives, however fast the repairs. */
-function bySquaring(states: readonly number[], leaving: readonly Leaving[], events: number): number[] {
+function bySquaring(states: Float64Array, leaving: readonly Leaving[], events: number): Float64Array {
   const size = states.length
   const doublings = Math.max(0, Math.ceil(Math.log2(events * 2)))
-  let transitions: Matrix = Array.from({ length: size }, (_, from) =>
-    afterEvents(Array.from({ length: size }, (_, to) => from === to ? 1 : 0), leaving, events / 2 ** doublings))
-  for (let doubling = 0; doubling < doublings; doubling++) transitions = multiply(transitions, transitions)
-  return multiply([[...states]], transitions)[0]!
+  let transitions = new Float64Array(size * size)
+  for (let from = 0; from < size; from++) {
+    const only = new Float64Array(size)
+    only[from] = 1
+    transitions.set(afterEvents(only, leaving, events / 2 ** doublings), from * size)
+  }
+  let squared = new Float64Array(size * size)
+  for (let doubling = 0; doubling < doublings; doubling++) {
+    square(squared, transitions, size)
+    ;[transitions, squared] = [squared, transitions]
+  }
+  const result = new Float64Array(size)
+  for (let from = 0; from < size; from++) for (let to = 0; to < size; to++) result[to]! += states[from]! * transitions[from * size + to]!
+  return result
 }
 
 function fastestOf(leaving: readonly Leaving[]): number {
@@ -99,7 +111,7 @@ function fastestOf(leaving: readonly Leaving[]): number {
  * Where the states are after some hours: the exponential of rates · hours by uniformization, so that even 1e-12 keeps its
  * leading digits. Two ways to the same numbers; the one that takes less is used.
  */
-function afterHours(states: readonly number[], leaving: readonly Leaving[], hours: number): readonly number[] {
+function afterHours(states: Float64Array, leaving: readonly Leaving[], hours: number): Float64Array {
   const events = fastestOf(leaving) * hours
   if (events === 0) return states
   const size = states.length
@@ -131,9 +143,11 @@ export function lossChance(chain: FailureChain, spans: readonly Span[]): number 
     requireWithin('CHAIN_HOURS', hours, { min: 0 })
   }
   if (chain.survives === 0) return -Math.expm1(-chain.drives * spans.reduce((sum, span) => sum + span.failureRatePerHour * span.hours, 0))
-  const start: readonly number[] = [1, ...Array.from({ length: chain.survives + 1 }, () => 0)]
-  const end = merged(spans).reduce((states, { failureRatePerHour, hours }) => afterHours(states, leavingRates(chain, failureRatePerHour), hours), start)
-  return Math.min(1, end.at(-1)!)
+  const start = new Float64Array(chain.survives + 2)
+  start[0] = 1
+  let states: Float64Array = start
+  for (const { failureRatePerHour, hours } of merged(spans)) states = afterHours(states, leavingRates(chain, failureRatePerHour), hours)
+  return Math.min(1, states.at(-1)!)
 }
 
 /** Neighbouring spans of one rate as one. */

@@ -1,6 +1,7 @@
 import type { Catalogue } from '../catalogue/catalogue'
 import { holdingKind } from '../catalogue/holdingKinds'
 import { forecastLibrary } from '../library/forecast'
+import { holdingSizes } from '../library/holdingSizes'
 import { mostDrives } from '../plan/constants'
 import type { Drives } from '../plan/drives'
 import type { Plan } from '../plan/planSchema'
@@ -59,7 +60,8 @@ export function qualityCosts({ library, drives, costs, choices }: Plan, holdingI
   const contentOf = (quality: string) => {
     // A bitrate of one's own belongs to the present quality; another comes with its usual one.
     const bitrateMbps = quality === holding.quality ? holding.bitrateMbps : null
-    const { months } = forecastLibrary({ ...library, holdings: library.holdings.with(holdingIndex, { ...holding, quality, bitrateMbps }) }, catalogue, horizon)
+    const changed = { ...library, holdings: library.holdings.with(holdingIndex, { ...holding, quality, bitrateMbps }) }
+    const { months } = forecastLibrary(changed, holdingSizes(changed, catalogue), horizon)
     return { today: months[0]!.likely, horizon: months[horizon]!.likely }
   }
   const driveClass = driveClassOf(drives, catalogue.driveClasses)

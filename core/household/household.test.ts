@@ -153,10 +153,14 @@ describe('a week of habits', () => {
     expect(week.busy!.watching[3]![4 * 288 + 250]).toBe(0)
   })
   it('knows which slots are like those of another day', () => {
-    for (const slot of week.ordinary.slots) {
-      const first = week.ordinary.sameAs[slot]!
-      expect(first % 288).toBe(slot % 288)
-      week.ordinary.habits.forEach(chances => expect(chances[first]).toBe(chances[slot]))
+    const { alike, slots, habits } = week.ordinary
+    expect(alike.flatMap(entry => entry.slots).sort((a, b) => a - b)).toEqual(slots)
+    expect(alike.length).toBeLessThan(slots.length / 1.5)
+    for (const { first, slots: same } of alike) {
+      for (const slot of same) {
+        expect(first % 288).toBe(slot % 288)
+        habits.forEach(chances => expect(chances[first]).toBe(chances[slot]))
+      }
     }
   })
   const weights = [1, 0.5, 1, 0.25, 1]
@@ -187,7 +191,7 @@ describe('a week of habits', () => {
   })
   it('is short as often as 100 000 simulated weeks of five-minute slots are', () => {
     const lumps: Lump[][] = week.habits.map((_, at) => [{ cells: 90 + 10 * at, chance: 0.6 }, { cells: 130, chance: 0.3 }])
-    const [exact] = minutesShort({ week, occupancy: week.ordinary, lumps }, [200])
+    const [exact] = minutesShort({ week, lumps }, [200])(week.ordinary)
     const random = seededRandom(20261125)
     const runs = 100_000
     let sum = 0

@@ -1,7 +1,8 @@
 import { slotMinutes, weeksPerMonth } from '../units/week'
-import { chancesAbove, loadRoom, type Lump } from './compoundLoad'
-import { alikeSlots } from './weekCounts'
-import type { Occupancy, WatchingWeek } from './watchingWeek'
+import type { Lump } from './compoundLoad'
+import { HabitSets, type WatcherHabits } from './habitSets'
+import { LoadTransform } from './loadTransform'
+import type { AlikeSlots, Occupancy, WatchingWeek } from './watchingWeek'
 
 /** Who puts how much on, when. */
 export interface WeekLoad {
@@ -11,30 +12,64 @@ export interface WeekLoad {
   readonly lumps: readonly (readonly Lump[])[]
 }
 
+/** A slot with more sets of habits than this is worked out by the transform of its loads. */
+export const mostSetsOfSlot = 256
+/** The sets that are kept for one question. */
+const mostSets = 4096
+
+/** What loads come to in a month of some slots. */
+export type MinutesShort = (occupancy: Occupancy, slots?: readonly AlikeSlots[]) => number[]
+
 /**
  * Minutes of a month in which the loads together exceed a limit: Σ over the slots of 5 · P(Σ > limit) · 4.348.
- * @param limits in cells; the answer has one entry for each
- * @param slots the slots to look at
+ * @param limits in cells; the answers have one entry for each
+ * @returns what answers for an occupancy, for all of its slots unless some are given
  */
-export function minutesShort(load: WeekLoad, limits: readonly number[], slots: readonly number[] = load.occupancy.slots): number[] {
-  const { week, occupancy, lumps } = load
-  const sums = limits.map(() => 0)
+export function minutesShort({ week, lumps }: Omit<WeekLoad, 'occupancy'>, limits: readonly number[]): MinutesShort {
   const least = Math.min(...limits)
   const highest = lumps.map(list => list.reduce((top, lump) => lump.chance > 0 ? Math.max(top, lump.cells) : top, 0))
-  const room = loadRoom(Math.max(...limits))
-  const loading = week.habits.flatMap(({ watcher }, at) => highest[at]! > 0 ? [{ watcher, cells: highest[at]!, chances: occupancy.habits[at]! }] : [])
-  const worst = new Float64Array(week.watchers.length)
-  for (const [slot, days] of alikeSlots(occupancy, slots)) {
-    worst.fill(0)
-    for (const { watcher, cells, chances } of loading) if (chances[slot]! > 0 && cells > worst[watcher]!) worst[watcher] = cells
+  const loading = watchersThatLoad(week, lumps.map((list, at) => highest[at]! > 0 ? list.length : 0))
+  const sets = new HabitSets(lumps, limits)
+  let transform: LoadTransform | null = null
+  function addSlot(sums: number[], { occupancy, slot, days }: { readonly occupancy: Occupancy, readonly slot: number, readonly days: number }): void {
+    const watchers: WatcherHabits[] = []
     let most = 0
-    for (let watcher = 0; watcher < worst.length; watcher++) most += worst[watcher]!
-    if (most <= least) continue
-    chancesAbove(drawsAt(load, slot), limits, room).forEach((chance, index) => {
-      sums[index]! += days * chance
-    })
+    let count = 1
+    for (const own of loading) {
+      let rest = 1
+      let worst = 0
+      let habits: WatcherHabits['habits'][number][] | null = null
+      for (const at of own) {
+        const chance = occupancy.habits[at]![slot]!
+        if (chance === 0) continue
+        (habits ??= []).push({ at, chance })
+        rest -= chance
+        worst = Math.max(worst, highest[at]!)
+      }
+      if (habits === null) continue
+      watchers.push({ rest: Math.max(0, rest), habits })
+      most += worst
+      count *= habits.length + 1
+    }
+    if (most <= least) return
+    if (count <= mostSetsOfSlot && sets.size < mostSets) sets.addTo(sums, watchers, days)
+    else (transform ??= new LoadTransform(lumps, limits)).addTo(sums, watchers, days)
   }
-  return sums.map(sum => sum * slotMinutes * weeksPerMonth)
+  return (occupancy, alike = occupancy.alike) => {
+    const sums = limits.map(() => 0)
+    for (const { first: slot, slots } of alike) addSlot(sums, { occupancy, slot, days: slots.length })
+    return sums.map(sum => sum * slotMinutes * weeksPerMonth)
+  }
+}
+
+/** By watcher: the habits that put something on; those with most lumps last, since sets that end with them need not be spread out. */
+function watchersThatLoad({ habits }: WatchingWeek, lumps: readonly number[]): number[][] {
+  const byWatcher = new Map<number, number[]>()
+  habits.forEach(({ watcher }, at) => {
+    if (lumps[at]! > 0) byWatcher.set(watcher, [...byWatcher.get(watcher) ?? [], at])
+  })
+  const size = (own: readonly number[]) => own.reduce((sum, at) => sum + lumps[at]!, 0)
+  return [...byWatcher.values()].sort((a, b) => size(a) - size(b))
 }
 
 /** The lumps of every watcher in a slot: their habits' lumps, by the habit's chance. */

@@ -24,7 +24,12 @@ export interface WeekHabit {
   readonly hoursPerWeek: number
   /** chance that it goes on, slot by slot, whatever else its watcher does */
   readonly slots: Float64Array
+  /** the slots in which it may go on, in their order */
+  readonly going: readonly number[]
 }
+
+/** Slots in which every chance is the same: most days of a week are alike, so what is worked out for one serves them all. */
+export interface AlikeSlots { readonly first: number, readonly slots: readonly number[] }
 
 /** Chances for each slot of the week. A watcher is one draw: at most 1, the habit chosen in proportion. */
 export interface Occupancy {
@@ -34,8 +39,8 @@ export interface Occupancy {
   readonly habits: readonly Float64Array[]
   /** the slots in which anybody may watch */
   readonly slots: readonly number[]
-  /** by slot: the first slot at the same time of another day in which every chance is the same; itself when there is none */
-  readonly sameAs: Int16Array
+  /** those slots, with all that are at the same time of another day and the same in every chance as one */
+  readonly alike: readonly AlikeSlots[]
 }
 
 export interface WatchingWeek {
@@ -44,6 +49,8 @@ export interface WatchingWeek {
   readonly ordinary: Occupancy
   /** the week with the habits of busy days on top; null when there are none */
   readonly busy: Occupancy | null
+  /** the slots in which a habit of busy days may go on */
+  readonly busySlots: readonly number[]
 }
 
 const dayOrder = Object.keys(weekdays) as Weekday[]
@@ -80,66 +87,90 @@ function watchersOf(household: Household): { watchers: Watcher[], habits: WeekHa
     const watcher = viewer < 0
       ? watchers.push({ name: habit.name || 'Guest', placeId: homePlace, isAway: false, listed: false, lowestRungMbps: 0 }) - 1
       : viewer
-    return [{ index, habit, watcher, hoursPerWeek: habit.days.length * habit.chance * habit.minutes / 60, slots: habitSlots(habit) }]
+    const slots = habitSlots(habit)
+    return [{ index, habit, watcher, hoursPerWeek: habit.days.length * habit.chance * habit.minutes / 60, slots, going: slotsOf(slots) }]
   })
   return { watchers, habits }
 }
 
 const never = new Float64Array(slotsPerWeek)
 
+/** The slots with a chance. */
+function slotsOf(chances: ArrayLike<number>): number[] {
+  const slots: number[] = []
+  for (let slot = 0; slot < slotsPerWeek; slot++) if (chances[slot]! > 0) slots.push(slot)
+  return slots
+}
+
 /** A habit's chances, scaled down where those of its watcher's habits add up to more than certainty; the very same where they never do. */
-function withinCertainty(own: Float64Array, sum: Float64Array, slots: readonly number[]): Float64Array {
+function withinCertainty({ slots: own, going }: WeekHabit, sum: Float64Array): Float64Array {
   let scaled: Float64Array | null = null
-  for (const slot of slots) {
-    if (own[slot] === 0 || sum[slot]! <= 1) continue
+  for (const slot of going) {
+    if (sum[slot]! <= 1) continue
     scaled ??= own.slice()
     scaled[slot] = own[slot]! / sum[slot]!
   }
   return scaled ?? own
 }
 
-function occupancyOf(watchers: readonly Watcher[], habits: readonly WeekHabit[], counts: (habit: Habit) => boolean): Occupancy {
+function occupancyOf({ watchers, habits }: Pick<WatchingWeek, 'watchers' | 'habits'>, counts: (habit: Habit) => boolean): Occupancy {
   const watching = watchers.map(() => new Float64Array(slotsPerWeek))
-  const going = new Uint8Array(slotsPerWeek)
-  for (const { habit, watcher, slots } of habits) {
+  const anybody = new Uint8Array(slotsPerWeek)
+  for (const { habit, watcher, slots, going } of habits) {
     if (!counts(habit)) continue
     const sum = watching[watcher]!
-    for (let slot = 0; slot < slotsPerWeek; slot++) {
-      if (slots[slot] === 0) continue
+    for (const slot of going) {
       sum[slot]! += slots[slot]!
-      going[slot] = 1
+      anybody[slot] = 1
     }
   }
-  const slots: number[] = []
-  for (let slot = 0; slot < slotsPerWeek; slot++) if (going[slot] === 1) slots.push(slot)
-  const scaled = habits.map(({ habit, watcher, slots: own }) => counts(habit) ? withinCertainty(own, watching[watcher]!, slots) : never)
-  for (const sum of watching) for (const slot of slots) if (sum[slot]! > 1) sum[slot] = 1
-  return { watching, habits: scaled, slots, sameAs: sameSlots(scaled, slots) }
+  const scaled = habits.map(entry => counts(entry.habit) ? withinCertainty(entry, watching[entry.watcher]!) : never)
+  for (const { habit, watcher, going } of habits) {
+    if (!counts(habit)) continue
+    const sum = watching[watcher]!
+    for (const slot of going) if (sum[slot]! > 1) sum[slot] = 1
+  }
+  const slots = slotsOf(anybody)
+  return { watching, habits: scaled, slots, alike: alikeSlots(habits.flatMap(({ habit, going }, at) => counts(habit) ? [{ chances: scaled[at]!, going }] : []), slots) }
 }
 
 const slotsPerDay = minutesPerDay / slotMinutes
 
-/** Most days of a week are alike, so what is worked out for one slot serves the same time of other days. */
-function sameSlots(chances: readonly Float64Array[], slots: readonly number[]): Int16Array {
-  const same = Int16Array.from({ length: slotsPerWeek }, (_, slot) => slot)
+/**
+ * Slots that are the same in every chance. They are compared by a sum of their chances first, weighted so that unlike slots
+ * hardly share it, and only then chance by chance.
+ */
+function alikeSlots(habits: readonly { readonly chances: Float64Array, readonly going: readonly number[] }[], slots: readonly number[]): AlikeSlots[] {
+  const marks = new Float64Array(slotsPerWeek)
+  habits.forEach(({ chances, going }, at) => {
+    const weight = Math.sqrt(at + 2)
+    for (const slot of going) marks[slot]! += chances[slot]! * weight
+  })
+  const alike: { first: number, slots: number[] }[] = []
+  const byTime: (typeof alike | undefined)[] = []
   for (const slot of slots) {
-    for (let earlier = slot % slotsPerDay; earlier < slot; earlier += slotsPerDay) {
-      if (same[earlier] === earlier && chances.every(own => own[slot] === own[earlier])) {
-        same[slot] = earlier
-        break
-      }
+    const known = byTime[slot % slotsPerDay] ??= []
+    const same = known.find(({ first }) => marks[first] === marks[slot] && habits.every(({ chances }) => chances[slot] === chances[first]))
+    if (same) {
+      same.slots.push(slot)
+      continue
     }
+    const entry = { first: slot, slots: [slot] }
+    known.push(entry)
+    alike.push(entry)
   }
-  return same
+  return alike
 }
 
 /** Who watches when, over the week, in slots of five minutes. */
 export function watchingWeek(household: Household): WatchingWeek {
   const { watchers, habits } = watchersOf(household)
+  const ofBusyDays = habits.filter(({ habit }) => habit.onBusyDays)
   return {
     watchers,
     habits,
-    ordinary: occupancyOf(watchers, habits, habit => !habit.onBusyDays),
-    busy: habits.some(({ habit }) => habit.onBusyDays) ? occupancyOf(watchers, habits, () => true) : null,
+    ordinary: occupancyOf({ watchers, habits }, habit => !habit.onBusyDays),
+    busy: ofBusyDays.length ? occupancyOf({ watchers, habits }, () => true) : null,
+    busySlots: [...new Set(ofBusyDays.flatMap(({ going }) => going))],
   }
 }

@@ -24,13 +24,12 @@ export function weekCounts(week: WatchingWeek, occupancy: Occupancy, weights: re
   const tails = new Float64Array(week.watchers.length + 1)
   const sums = new Float64Array(week.watchers.length)
   const distribution = new Float64Array(week.watchers.length + 2)
-  const counted = week.habits.map(({ watcher }, at) => ({ watcher, weight: weights[at]!, slots: occupancy.habits[at]! })).filter(({ weight }) => weight > 0)
+  const counted = week.habits.map(({ watcher }, at) => ({ watcher, weight: weights[at]!, chances: occupancy.habits[at]! })).filter(({ weight }) => weight > 0)
   const best = { level95: { level: 0, slot: 0 }, level99: { level: 0, slot: 0 } }
   let most = 0
-  const alike = alikeSlots(occupancy, occupancy.slots)
-  for (const [slot, days] of alike) {
+  for (const { first: slot, slots } of occupancy.alike) {
     sums.fill(0)
-    for (const { watcher, weight, slots } of counted) sums[watcher]! += slots[slot]! * weight
+    for (const { watcher, weight, chances } of counted) sums[watcher]! += chances[slot]! * weight
     distribution[0] = 1
     let of = 0
     let mean = 0
@@ -41,34 +40,23 @@ export function weekCounts(week: WatchingWeek, occupancy: Occupancy, weights: re
       mean += chance
     }
     if (of === 0) continue
-    expected[slot] = mean
+    for (const same of slots) expected[same] = mean
     most = Math.max(most, of)
     const levels = [0, 0]
     let below = 0
     for (let count = 0; count < of; count++) {
       below += distribution[count]!
-      tails[count]! += days * Math.max(0, 1 - below)
+      tails[count]! += slots.length * Math.max(0, 1 - below)
       if (below < 0.95 - 1e-12) levels[0] = count + 1
       if (below < 0.99 - 1e-12) levels[1] = count + 1
     }
     take(best.level95, { level: levels[0]!, slot }, expected)
     take(best.level99, { level: levels[1]!, slot }, expected)
   }
-  for (const slot of occupancy.slots) expected[slot] = expected[occupancy.sameAs[slot]!]!
   return {
     expected, level95: best.level95.level, slot95: best.level95.slot, level99: best.level99.level, slot99: best.level99.slot,
     minutesAbove: Array.from(tails.subarray(0, most), sum => sum * slotMinutes * weeksPerMonth),
   }
-}
-
-/** The slots that differ, each with how many slots are like it. */
-export function alikeSlots(occupancy: Occupancy, slots: readonly number[]): Map<number, number> {
-  const counts = new Map<number, number>()
-  for (const slot of slots) {
-    const first = occupancy.sameAs[slot]!
-    counts.set(first, (counts.get(first) ?? 0) + 1)
-  }
-  return counts
 }
 
 /** Keeps the highest level; among equals the slot where most are expected. */

@@ -3,14 +3,16 @@ import { describe, expect, it } from 'vitest'
 import { band } from '../band'
 import { catalogue } from '../catalogue/catalogue'
 import type { Estimate } from '../figure'
+import type { Library } from '../plan/library'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { additionsFactor, forecastLibrary, monthFull } from './forecast'
 import { extrasShare, holdingSizes, isIrreplaceable } from './holdingSizes'
 
 const libraryOf = (library: PlanInput['library']) => planSchema.parse({ name: 'x', library }).library
+const forecastOf = (library: Library, months: number) => forecastLibrary(library, holdingSizes(library, catalogue), months)
 
 /** 14 TB now and 0.35 TB more a month, as everything else, which has no band of its own. */
-const worked = (additionsChangePerYear: number) => forecastLibrary(libraryOf({ otherTB: 14, otherGrowthGBPerMonth: 350, additionsChangePerYear }), catalogue, 180)
+const worked = (additionsChangePerYear: number) => forecastOf(libraryOf({ otherTB: 14, otherGrowthGBPerMonth: 350, additionsChangePerYear }), 180)
 
 describe('the month in which the room is full', () => {
   it('14 TB, +0.35 TB a month, room 27.2 TB: month 38', () => {
@@ -37,13 +39,13 @@ describe('additions', () => {
 
 describe('content', () => {
   it('is count · size of a title and 2 % beside it', () => {
-    const forecast = forecastLibrary(libraryOf({ holdings: [{ quality: 'hd1080-h264', titles: 100, minutes: 110, addedPerMonth: 10 }] }), catalogue, 12)
+    const forecast = forecastOf(libraryOf({ holdings: [{ quality: 'hd1080-h264', titles: 100, minutes: 110, addedPerMonth: 10 }] }), 12)
     expect(forecast.months[0]!.likely).toBeCloseTo(0.66 * 1.02, 9)
     expect(forecast.months[12]!.likely).toBeCloseTo((0.66 + 12 * 0.066) * 1.02, 9)
     expect(forecast.months[0]!.low).toBeCloseTo(0.66 * 1.02 * 5 / 8, 9)
   })
   it('is exact where the holding gives its own bitrate and nothing grows', () => {
-    const { months } = forecastLibrary(libraryOf({ holdings: [{ quality: 'hd1080-h264', titles: 100, minutes: 110, bitrateMbps: 9 }] }), catalogue, 24)
+    const { months } = forecastOf(libraryOf({ holdings: [{ quality: 'hd1080-h264', titles: 100, minutes: 110, bitrateMbps: 9 }] }), 24)
     expect(months[24]).toEqual(months[0])
     expect(months[0]!.low).toBeCloseTo(months[0]!.high, 12)
   })
@@ -59,7 +61,7 @@ describe('content', () => {
   it('has the band that swinging each input one at a time gives', () => {
     fc.assert(fc.property(anyLibrary, fc.integer({ min: 0, max: 60 }), (input, month) => {
       const library = libraryOf(input)
-      const fast = forecastLibrary(library, catalogue, month).months[month]!
+      const fast = forecastOf(library, month).months[month]!
       const inputs: Record<string, Estimate> = { growth: { low: library.growthLowFactor, likely: 1, high: library.growthHighFactor } }
       for (const size of holdingSizes(library, catalogue)) if (size.usualOf) inputs[size.usualOf] = size.amount
       const slow = band(inputs, (values) => {
@@ -76,7 +78,7 @@ describe('content', () => {
   })
   it('never shrinks, and its bands enclose it', () => {
     fc.assert(fc.property(anyLibrary, (input) => {
-      const { months } = forecastLibrary(libraryOf(input), catalogue, 60)
+      const { months } = forecastOf(libraryOf(input), 60)
       months.forEach((month, index) => {
         expect(month.low).toBeLessThanOrEqual(month.likely)
         expect(month.high).toBeGreaterThanOrEqual(month.likely)
@@ -87,7 +89,7 @@ describe('content', () => {
 })
 
 describe('kinds, deletions, drift and events', () => {
-  const at = (library: PlanInput['library'], month: number) => forecastLibrary(libraryOf(library), catalogue, 60).months[month]!.likely
+  const at = (library: PlanInput['library'], month: number) => forecastOf(libraryOf(library), 60).months[month]!.likely
   it('music is lossless 6.75 MB a minute, photos a few MB each, the rest by its size', () => {
     expect(at({ holdings: [{ kind: 'music', quality: 'music-lossless', titles: 1000, minutes: 60 }] }, 0)).toBeCloseTo(1000 * 60 * 6.75 / 1e6, 9)
     expect(at({ holdings: [{ kind: 'photos', quality: 'photo', titles: 40_000 }] }, 0)).toBeCloseTo(0.2, 9)
@@ -114,7 +116,7 @@ describe('kinds, deletions, drift and events', () => {
     expect([0, 3, 4, 6].map(month => at(library, month))).toEqual([1.1, 1.1, 1.6, 1.4].map(value => expect.closeTo(value, 9)))
   })
   it('the kinds add up to the whole, month by month', () => {
-    const { kinds, months } = forecastLibrary(libraryOf({ holdings: [{ titles: 50, addedPerMonth: 2 }, { kind: 'photos', quality: 'photo', titles: 9000, addedPerMonth: 100 }], otherTB: 1, events: [{ month: '2027-03', sizeGB: 500 }] }), catalogue, 24)
+    const { kinds, months } = forecastOf(libraryOf({ holdings: [{ titles: 50, addedPerMonth: 2 }, { kind: 'photos', quality: 'photo', titles: 9000, addedPerMonth: 100 }], otherTB: 1, events: [{ month: '2027-03', sizeGB: 500 }] }), 24)
     for (const month of [0, 4, 24]) expect([...kinds.values()].reduce((sum, kind) => sum + kind[month]!, 0)).toBeCloseTo(months[month]!.likely, 9)
   })
   it('second copies take their own space', () => {

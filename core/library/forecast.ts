@@ -2,7 +2,7 @@ import type { HoldingKindId } from '../catalogue/holdingKinds'
 import { exactly, type Estimate } from '../figure'
 import type { Library } from '../plan/library'
 import { monthsBetween, monthsPerYear } from '../units/time'
-import { holdingSizes, type HoldingSize, type Qualities } from './holdingSizes'
+import type { HoldingSize } from './holdingSizes'
 
 /** Longest forecast, in months. */
 export const longestForecastMonths = 180
@@ -44,9 +44,10 @@ function eventsTB(library: Library, months: number): Float64Array {
  * Content of the library month by month, with its band: the usual sizes' ranges (unless a holding gives its own)
  * and the growth band together, by the root of the sum of squares of their swings. Content is linear in each amount, so
  * those swings are written out here. Events are taken as they are entered.
+ * @param sizes of its holdings
  * @param months how far to look, whole, 0..180
  */
-export function forecastLibrary(library: Library, qualities: Qualities, months: number): Forecast {
+export function forecastLibrary(library: Library, sizes: readonly HoldingSize[], months: number): Forecast {
   const other: HoldingSize = {
     index: -1, name: 'other', kind: 'documents', sized: 'given', amount: exactly(1), usualOf: null, todayTB: library.otherTB, addedTB: library.otherGrowthGBPerMonth / 1000,
     removedTB: 0, changePerYear: library.additionsChangePerYear, growthPerYear: 0,
@@ -55,7 +56,7 @@ export function forecastLibrary(library: Library, qualities: Qualities, months: 
   const [likely, slow, fast] = [eventsTB(library, months), eventsTB(library, months), eventsTB(library, months)]
   const events = likely.slice()
   const byAmount = new Map<string, { amount: Estimate, units: Float64Array }>()
-  for (const size of [...holdingSizes(library, qualities), other]) {
+  for (const size of [...sizes, other]) {
     const course1 = course(size, 1, months)
     const isStill = size.addedTB === 0 && size.growthPerYear === 0
     const [low, high] = isStill ? [course1, course1] : [course(size, library.growthLowFactor, months), course(size, library.growthHighFactor, months)]

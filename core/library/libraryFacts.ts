@@ -35,10 +35,10 @@ export interface LibraryFacts {
 /** What the library holds, month by month, with its band. */
 export function libraryFacts({ library, horizonYears, qualities, otherQualities }: LibrarySlice): LibraryFacts {
   const lists = { qualities, otherQualities }
-  const forecast = forecastLibrary(library, lists, longestForecastMonths)
+  const sizes = holdingSizes(library, lists)
+  const forecast = forecastLibrary(library, sizes, longestForecastMonths)
   const horizonMonths = horizonYears * monthsPerYear
   const contentAtHorizonTB = forecast.months[horizonMonths]!
-  const sizes = holdingSizes(library, lists)
   const irreplaceable = library.holdings.flatMap((holding, index) => isIrreplaceable(holding) ? [index] : [])
   const driver = [...forecast.kinds].map(([kind, months]) => ({ kind, addedTB: months[horizonMonths]! - months[0]! })).sort((a, b) => b.addedTB - a.addedTB)[0]
   const known = new Set([...qualities, ...otherQualities].map(quality => quality.id))

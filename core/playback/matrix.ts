@@ -1,7 +1,8 @@
 import type { WatchedKindId } from '../catalogue/holdingKinds'
 import type { WatchingWeek, WeekHabit } from '../household/watchingWeek'
 import type { MatrixColumn } from './columns'
-import { playability, type ConversionBook, type Outcome, type Playability } from './playability'
+import { playability, type Outcome, type Playability, type ServerAbility } from './playability'
+import type { CellProspect } from './prospects'
 import type { TitleTraits } from './titleTraits'
 
 /** One kind of title on one device: without subtitles, and with them where that differs. */
@@ -33,13 +34,6 @@ export interface PlayabilityMatrix {
   readonly subtitledShare: number
 }
 
-function cellOf(title: TitleTraits, column: MatrixColumn, book: ConversionBook): MatrixCell {
-  const session = { title, device: column.device, linkMbps: column.linkMbps, capMbps: column.capMbps, subtitled: false }
-  const plain = playability(session, book)
-  const shown = title.subtitles === 'none' || column.device.subtitles.includes(title.subtitles)
-  return { offered: isOffered(title, column.deviceId), plain, subtitled: shown ? null : playability({ ...session, subtitled: true }, book) }
-}
-
 /** Whether titles are offered to a device; one that stands in for a device is offered everything. */
 export function isOffered({ notOfferedTo }: Pick<TitleTraits, 'notOfferedTo'>, deviceId: string | null): boolean {
   return deviceId === null || !notOfferedTo.includes(deviceId)
@@ -67,13 +61,18 @@ export function rowShares({ habit }: Pick<WeekHabit, 'habit'>, all: readonly Tit
 export interface MatrixQuestion {
   readonly rows: readonly TitleTraits[]
   readonly columns: readonly MatrixColumn[]
+  /** by row, then by column */
+  readonly prospects: readonly (readonly CellProspect[])[]
   readonly week: WatchingWeek
   readonly subtitledShare: number
 }
 
 /** The whole matrix, and what each habit's sessions come to. */
-export function playabilityMatrix({ rows, columns, week, subtitledShare }: MatrixQuestion, book: ConversionBook): PlayabilityMatrix {
-  const cells = rows.map(row => columns.map(column => cellOf(row, column, book)))
+export function playabilityMatrix({ rows, columns, prospects, week, subtitledShare }: MatrixQuestion, server: ServerAbility): PlayabilityMatrix {
+  const cells = rows.map((row, rowAt) => columns.map(({ deviceId }, columnAt): MatrixCell => {
+    const { plain, subtitled } = prospects[rowAt]![columnAt]!
+    return { offered: isOffered(row, deviceId), plain: playability(plain, server), subtitled: subtitled && playability(subtitled, server) }
+  }))
   const sessions = week.habits.map((habit, at): SessionKind[] => {
     const column = columns.findIndex(candidate => candidate.habits.includes(at))
     return rowShares(habit, rows).flatMap((share, row): SessionKind[] => {

@@ -52,13 +52,20 @@ export interface Playability {
   readonly smallCopy: boolean
 }
 
+/** What the machine does of conversions. */
 export interface ServerAbility {
-  readonly table: WorkTable
-  readonly toneMapping: ToneMapping
-  /** whether the machine does one such conversion in real time, on an engine or in software */
-  readonly takes: (task: ConversionTask, softwareWork: number) => boolean
+  /** whether it does one such conversion in real time, on an engine or in software */
+  readonly takes: (conversion: ConversionClass) => boolean
   /** reference streams that one conversion alone can use in software, for the reason that says why not */
   readonly aloneCapacity: number
+}
+
+/** What title, device, line and caps come to before a machine is asked: settled, or conversions of which the machine does one. */
+export interface Prospect {
+  readonly settled: Playability | null
+  readonly reasons: readonly Reason[]
+  readonly unlimitedMbps: number
+  readonly steps: readonly ConversionStep[]
 }
 
 /** Picture sizes of the ladder relative to 1920×1080. */
@@ -75,10 +82,9 @@ function reasonsOf(session: Session): Reason[] {
 
 /** Works out conversions of titles, each kind once. */
 export class ConversionBook {
-  readonly classes = new Map<string, ConversionClass>()
-  private readonly taken = new Map<ConversionClass, boolean>()
+  private readonly classes = new Map<string, ConversionClass>()
 
-  constructor(readonly server: ServerAbility) {}
+  constructor(readonly table: WorkTable, private readonly toneMapping: ToneMapping) {}
 
   conversion({ title, subtitled }: Session, lines: number, { burn, soundConverted }: { readonly burn: boolean, readonly soundConverted: boolean }): ConversionClass {
     const key = `${title.key}-${Math.round(title.bitrateMbps * 1000)}.to${lines}${burn ? '.burn' : ''}${soundConverted ? '.sound' : ''}`
@@ -91,20 +97,13 @@ export class ConversionBook {
         framesPerSecond: title.framesPerSecond, interlaced: title.interlaced,
       },
       outputSize: Math.min(quality.pictureSize, sizeOfLines[lines]!),
-      toneMapping: this.server.toneMapping,
+      toneMapping: this.toneMapping,
       ...(soundConverted ? {} : { audio: 0 }),
       ...(burn && subtitled ? { burn: title.subtitles === 'bitmap' ? 'bitmap' as const : 'text' as const } : {}),
     }
-    const made = { key, title: title.label, lines, burn, soundConverted, task, work: softwareWork(this.server.table, task) }
+    const made = { key, title: title.label, lines, burn, soundConverted, task, work: softwareWork(this.table, task) }
     this.classes.set(key, made)
     return made
-  }
-
-  /** Whether the machine does it in real time, asked once for each kind. */
-  takes(conversion: ConversionClass): boolean {
-    const known = this.taken.get(conversion) ?? this.server.takes(conversion.task, conversion.work.likely)
-    this.taken.set(conversion, known)
-    return known
   }
 }
 
@@ -126,23 +125,20 @@ function rungsFor(lines: number, allowedMbps: number): { readonly carried: Rung[
   return { carried, best }
 }
 
-/**
- * What the server does for one title on one device at one place, and why.
- * A conversion goes to the largest picture that the device shows, the source has, the limits carry by their rung of the
- * ladder, and one conversion alone manages in real time; when none is left, it cannot be played, and it is told whether
- * device, line or machine is to blame.
- */
-export function playability(session: Session, book: ConversionBook): Playability {
+const untouched = { output: null, unlimitedMbps: 0, conversion: null, steps: [], smallCopy: false, stoppedBy: null } as const
+
+/** What one title on one device at one place comes to, whatever the machine, and why. */
+export function prospectOf(session: Session, book: ConversionBook): Prospect {
   const reasons = reasonsOf(session)
+  const settled = (play: Pick<Playability, 'outcome' | 'work'> & Partial<Playability>): Prospect => ({ settled: { ...untouched, reasons, ...play }, reasons, unlimitedMbps: 0, steps: [] })
   const worst = (['picture', 'sound', 'repack'] as const).find(needs => reasons.some(reason => reason.needs === needs))
-  const untouched = { reasons, output: null, unlimitedMbps: 0, conversion: null, steps: [], smallCopy: false, stoppedBy: null }
-  if (!worst) return { ...untouched, outcome: 'playAsIs', work: 0 }
-  const { table, aloneCapacity } = book.server
-  if (worst === 'repack') return { ...untouched, outcome: 'repack', work: table.repack.likely }
-  if (worst === 'sound') return { ...untouched, outcome: 'sound', work: table.audio.likely }
+  if (!worst) return settled({ outcome: 'playAsIs', work: 0 })
+  const { table } = book
+  if (worst === 'repack') return settled({ outcome: 'repack', work: table.repack.likely })
+  if (worst === 'sound') return settled({ outcome: 'sound', work: table.audio.likely })
 
   const copy = smallCopyTraits(session.title)
-  if (copy && reasonsOf({ ...session, title: copy }).length === 0) return { ...untouched, outcome: 'playAsIs', work: 0, smallCopy: true }
+  if (copy && reasonsOf({ ...session, title: copy }).length === 0) return settled({ outcome: 'playAsIs', work: 0, smallCopy: true })
 
   const { title, device, capMbps, linkMbps } = session
   const allowedMbps = Math.min(capMbps, linkMbps)
@@ -150,19 +146,32 @@ export function playability(session: Session, book: ConversionBook): Playability
   const { carried, best } = rungsFor(shows, allowedMbps)
   if (carried.length === 0 || best === null) {
     const stop: Omit<Reason, 'needs'> = shows === 0 ? { code: 'NO_OUTPUT', values: {} } : { code: 'NO_RUNG', values: { allowedMbps } }
-    return { ...untouched, reasons: [...reasons, { ...stop, needs: 'picture' }], outcome: 'cannot', stoppedBy: shows === 0 ? 'device' : 'line', work: 0 }
+    return settled({ reasons: [...reasons, { ...stop, needs: 'picture' }], outcome: 'cannot', stoppedBy: shows === 0 ? 'device' : 'line', work: 0 })
   }
   const how = { soundConverted: reasons.some(reason => reason.needs === 'sound'), burn: reasons.some(reason => reason.code === 'SUBTITLES') }
-  const steps = carried.map(({ lines, rungMbps }) => ({ lines, mbps: Math.min(rungMbps, title.bitrateMbps), conversion: book.conversion(session, lines, how) }))
-  const unlimitedMbps = Math.min(best.rungMbps, title.bitrateMbps)
-  const done = steps.find(({ conversion }) => book.takes(conversion))
+  return {
+    settled: null, reasons,
+    unlimitedMbps: Math.min(best.rungMbps, title.bitrateMbps),
+    steps: carried.map(({ lines, rungMbps }) => ({ lines, mbps: Math.min(rungMbps, title.bitrateMbps), conversion: book.conversion(session, lines, how) })),
+  }
+}
+
+/**
+ * What the server does for one title on one device at one place, and why.
+ * A conversion goes to the largest picture that the device shows, the source has, the limits carry by their rung of the
+ * ladder, and one conversion alone manages in real time; when none is left, it cannot be played, and it is told whether
+ * device, line or machine is to blame.
+ */
+export function playability({ settled, reasons, unlimitedMbps, steps }: Prospect, { takes, aloneCapacity }: ServerAbility): Playability {
+  if (settled) return settled
+  const done = steps.find(({ conversion }) => takes(conversion))
   if (done) {
     const { lines, mbps, conversion } = done
-    return { ...untouched, outcome: 'picture', output: { lines, mbps }, unlimitedMbps, work: conversion.work.likely, conversion, steps }
+    return { outcome: 'picture', stoppedBy: null, reasons, output: { lines, mbps }, unlimitedMbps, work: conversion.work.likely, conversion, steps, smallCopy: false }
   }
   const { conversion: least, lines } = steps.at(-1)!
   return {
-    ...untouched, outcome: 'cannot', stoppedBy: 'machine', unlimitedMbps, work: least.work.likely, conversion: least, steps,
+    outcome: 'cannot', stoppedBy: 'machine', output: null, unlimitedMbps, work: least.work.likely, conversion: least, steps, smallCopy: false,
     reasons: [...reasons, { code: 'TOO_SLOW', needs: 'picture', values: { lines, needs: least.work.likely, has: aloneCapacity } }],
   }
 }

@@ -11,7 +11,7 @@ import { seededRandom } from '../random'
 import { cellKey, remediesOf } from '../tiers/rankRemedies'
 import { plainFormat } from '../units/format'
 import { hourShares, isOffered, outcomeShares, rowShares } from './matrix'
-import { ConversionBook, outcomes, playability, type Playability } from './playability'
+import { ConversionBook, outcomes, playability, prospectOf, type Playability } from './playability'
 import { remedyKinds } from './remedies/remedyKinds'
 import { levelNeeded, playbackRules, reasonText } from './rules'
 import type { Session } from './session'
@@ -29,9 +29,9 @@ function title(id: string, changes: Partial<TitleTraits> = {}): TitleTraits {
     framesPerSecond: usual.framesPerSecond, interlaced: usual.interlaced, bitrateMbps, peakMbps: peakMbps(quality, bitrateMbps), titles: { film: 1 }, holdings: [0], smallCopies: 'none', notOfferedTo: [], ...changes,
   }
 }
-const bookOf = (aloneCapacity = Infinity) => new ConversionBook({ table: catalogue.workTable, toneMapping: 'atSourceSize', takes: (_, work) => work <= aloneCapacity, aloneCapacity })
 function play(of: TitleTraits, device: Capabilities, limits: Partial<Session> = {}, aloneCapacity = Infinity): Playability {
-  return playability({ title: of, device, linkMbps: 500, capMbps: Infinity, subtitled: false, ...limits }, bookOf(aloneCapacity))
+  const prospect = prospectOf({ title: of, device, linkMbps: 500, capMbps: Infinity, subtitled: false, ...limits }, new ConversionBook(catalogue.workTable, 'atSourceSize'))
+  return playability(prospect, { takes: ({ work }) => work.likely <= aloneCapacity, aloneCapacity })
 }
 const codes = (result: Playability) => result.reasons.map(reason => reason.code)
 
@@ -105,7 +105,7 @@ describe('what is done with a title', () => {
     expect(codes(result).at(-1)).toBe('NO_RUNG')
   })
   it('takes a smaller rung when the processor is too slow for the larger, and cannot when it is too slow for all', () => {
-    const needs = (lines: number) => bookOf().conversion({ title: title('uhd-hdr-hevc'), device: classOf('browser'), linkMbps: 99, capMbps: 99, subtitled: false }, lines, { burn: false, soundConverted: true }).work.likely
+    const needs = (lines: number) => new ConversionBook(catalogue.workTable, 'atSourceSize').conversion({ title: title('uhd-hdr-hevc'), device: classOf('browser'), linkMbps: 99, capMbps: 99, subtitled: false }, lines, { burn: false, soundConverted: true }).work.likely
     const capacity = (needs(1080) + needs(720)) / 2
     expect(play(title('uhd-hdr-hevc'), classOf('browser'), {}, capacity).output?.lines).toBe(720)
     const slow = play(title('uhd-hdr-hevc'), classOf('browser'), {}, 1)

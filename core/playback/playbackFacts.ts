@@ -1,28 +1,17 @@
 import type { DeviceClass } from '../catalogue/deviceClasses'
-import type { Quality } from '../catalogue/qualities'
 import type { WorkTable } from '../catalogue/workTable'
-import type { WatchingWeek } from '../household/watchingWeek'
 import type { Hardware } from '../machine/hardware'
-import type { SharedLinks } from '../network/links'
-import type { Choices } from '../plan/choices'
 import type { Household } from '../plan/household'
-import type { Library } from '../plan/library'
 import { singleConversionCapacity } from '../streams/capacity'
 import { conversionMachine, machineTakes, type ConversionChoices } from '../streams/conversionMachine'
 import type { Demand } from '../streams/demand'
-import { matrixColumns } from './columns'
-import { hourShares, playabilityMatrix, type OutcomeShares, type PlayabilityMatrix } from './matrix'
-import { ConversionBook, type ConversionClass } from './playability'
+import { hourShares, playabilityMatrix, type MatrixQuestion, type OutcomeShares, type PlayabilityMatrix } from './matrix'
+import type { ConversionClass } from './playability'
 import { belowAccepted, playbackDemand, type BelowAccepted } from './playbackDemand'
-import { titleTraits } from './titleTraits'
 
-export interface PlaybackSlice extends ConversionChoices, Pick<Choices, 'toneMapping'> {
+export interface PlaybackSlice extends ConversionChoices, Omit<MatrixQuestion, 'subtitledShare'> {
   readonly household: Household
-  readonly library: Library
-  readonly week: WatchingWeek
-  readonly links: SharedLinks
   readonly hardware: Hardware
-  readonly qualities: readonly Quality[]
   readonly deviceClasses: readonly DeviceClass[]
   readonly workTable: WorkTable
 }
@@ -52,17 +41,17 @@ export interface PlaybackFacts {
 }
 
 export function playbackFacts(slice: PlaybackSlice): PlaybackFacts {
-  const { household, library, week, links, hardware, qualities, deviceClasses, workTable, toneMapping } = slice
+  const { household, week, hardware, deviceClasses, workTable } = slice
   const converter = conversionMachine(hardware, slice, workTable)
-  const book = new ConversionBook({
-    table: workTable, toneMapping,
-    takes: (task, work) => machineTakes(task, work, converter),
+  const taken = new Map<ConversionClass, boolean>()
+  const matrix = playabilityMatrix({ ...slice, subtitledShare: Math.min(1, household.subtitlesShare + household.forcedSubtitlesShare) }, {
+    takes: (conversion) => {
+      const known = taken.get(conversion) ?? machineTakes(conversion.task, conversion.work.likely, converter)
+      taken.set(conversion, known)
+      return known
+    },
     aloneCapacity: converter.processor ? singleConversionCapacity(converter.processor.likely, converter.cores) : Infinity,
   })
-  const matrix = playabilityMatrix({
-    rows: titleTraits(library, qualities), columns: matrixColumns({ household, week, links, deviceClasses }), week,
-    subtitledShare: Math.min(1, household.subtitlesShare + household.forcedSubtitlesShare),
-  }, book)
   return {
     matrix,
     demand: playbackDemand(matrix, week),

@@ -1,9 +1,9 @@
 import type { Capabilities } from '../catalogue/deviceClasses'
-import type { TitleTraits } from './titleTraits'
+import type { TitleMakeup } from './titleTraits'
 
 /** One title on one device at one place, under its limits. */
 export interface Session {
-  readonly title: TitleTraits
+  readonly title: TitleMakeup
   readonly device: Capabilities
   /** what its link carries for this session, Mb/s; a title's peaks must fit */
   readonly linkMbps: number

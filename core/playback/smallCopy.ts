@@ -1,11 +1,11 @@
 import { smallCopyQuality } from '../catalogue/qualities'
 import { smallCopyRates } from '../library/smallCopies'
-import type { TitleTraits } from './titleTraits'
+import type { TitleMakeup } from './titleTraits'
 
 const copies = { hd720: smallCopyQuality(720, smallCopyRates.hd720), hd1080: smallCopyQuality(1080, smallCopyRates.hd1080) } as const
 
 /** What the second copy of a title is made of; null when none is kept. */
-export function smallCopyTraits(title: TitleTraits): TitleTraits | null {
+export function smallCopyTraits(title: TitleMakeup): TitleMakeup | null {
   if (title.smallCopies === 'none') return null
   const quality = copies[title.smallCopies]
   const bitrateMbps = quality.bitrateMbps.likely

@@ -1,34 +1,21 @@
 import type { Telling } from '../domain'
 import { figure, noFigure, type Figure } from '../figure'
 import { finding, type Finding } from '../finding'
-import { linkFormula, linkInputs } from '../network/linkText'
 import { habitConvertingId } from '../streams/conversionsNeeded'
 import { workFigure } from '../streams/workFigure'
 import type { Format } from '../units/format'
 import { conversionText, needsConversion } from './playability'
 import type { PlaybackFacts, PlaybackSlice, Stuck } from './playbackFacts'
 import { workFigureId } from './playbackDemand'
+import { linkFigureId } from './screens'
 
 /** The matrix in words. */
 export function tellPlayback(facts: PlaybackFacts, slice: PlaybackSlice, format: Format): Telling {
   return {
-    figures: [...columnFigures(facts, slice, format), ...classFigures(facts, slice, format), ...habitFigures(facts, slice, format), ...shareFigures(facts, slice, format)],
+    figures: [...classFigures(facts, slice, format), ...habitFigures(facts, slice, format), ...shareFigures(facts, slice, format)],
     verdicts: [],
     findings: [...stuckFindings(facts), ...belowFindings(facts, slice, format), ...otherFindings(facts, slice)],
   }
-}
-
-/** Id of the figure of what a column's link carries. */
-export function linkFigureId(columnKey: string): string {
-  return `playback.link.${columnKey}`
-}
-
-function columnFigures({ matrix: { columns } }: PlaybackFacts, { links }: PlaybackSlice, format: Format): Figure[] {
-  return columns.map(column => figure(column.linkMbps, {
-    id: linkFigureId(column.key), label: `${column.deviceName}, ${column.placeName}: for each stream`, unit: 'Mb/s',
-    inputs: linkInputs(column.link, column), formula: linkFormula(column.link, links, format),
-    ...(column.capMbps === Infinity ? {} : { note: `What is sent is limited to ${format.number(column.capMbps)} Mb/s besides.` }),
-  }))
 }
 
 function classFigures({ matrix, classes }: PlaybackFacts, { workTable }: PlaybackSlice, format: Format): Figure[] {

@@ -30,6 +30,9 @@ export interface TitleTraits {
   readonly notOfferedTo: readonly string[]
 }
 
+/** What decides whether a title plays: its make-up, without how many there are and whom they are offered to. */
+export type TitleMakeup = Omit<TitleTraits, 'titles' | 'holdings' | 'notOfferedTo'>
+
 interface Row { traits: Omit<TitleTraits, 'bitrateMbps' | 'peakMbps' | 'titles' | 'holdings'>, rate: number, count: number, titles: Partial<Record<WatchedKindId, number>>, holdings: number[] }
 
 /** Quality, and what differs from its usual make-up. */
@@ -50,9 +53,9 @@ function label(quality: Quality, { container, sound, channels, subtitles, frames
  * The library as rows of titles that are alike, most titles first. Holdings that hold no video are left out: sound alone
  * plays nearly anywhere, and its conversion costs next to nothing.
  */
-export function titleTraits(library: Library, qualities: readonly Quality[]): TitleTraits[] {
+export function titleTraits({ holdings }: Pick<Library, 'holdings'>, qualities: readonly Quality[]): TitleTraits[] {
   const rows = new Map<string, Row>()
-  library.holdings.forEach((holding, index) => {
+  holdings.forEach((holding, index) => {
     const kind = holdingKind(holding.kind)
     const quality = qualities.find(candidate => candidate.id === holding.quality)
     if (kind.sized !== 'video' || !quality || holding.titles <= 0) return
@@ -78,8 +81,8 @@ export function titleTraits(library: Library, qualities: readonly Quality[]): Ti
     row.titles[watched] = (row.titles[watched] ?? 0) + holding.titles
     row.holdings.push(index)
   })
-  return [...rows.values()].sort((a, b) => b.count - a.count).map(({ traits, rate, count, titles, holdings }) => {
+  return [...rows.values()].sort((a, b) => b.count - a.count).map(({ traits, rate, count, titles, holdings: own }) => {
     const bitrateMbps = rate / count
-    return { ...traits, bitrateMbps, peakMbps: peakMbps(traits.quality, bitrateMbps), titles, holdings }
+    return { ...traits, bitrateMbps, peakMbps: peakMbps(traits.quality, bitrateMbps), titles, holdings: own }
   })
 }

@@ -1,7 +1,7 @@
 import { cellsOf, chancesAbove, compoundLoad, loadRoom, type Lump } from '../household/compoundLoad'
-import { drawsAt, minutesShort, withBusyDays, type WeekLoad } from '../household/minutesShort'
+import { drawsAt, minutesShort, withBusyDays } from '../household/minutesShort'
 import type { Estimate } from '../figure'
-import type { Occupancy } from '../household/watchingWeek'
+import type { AlikeSlots, Occupancy } from '../household/watchingWeek'
 import type { ConversionMachine } from './conversionMachine'
 import type { ConversionOption, Demand, SessionLoad } from './demand'
 import { machineShare } from './engineCapacity'
@@ -68,15 +68,16 @@ function minutesAtTimes(demand: Demand, machine: ConversionMachine, { times, bus
   const limits = times.map(cellsOfMachine)
   const lumps = lumpsOf(demand, machine)
   const { week } = demand
-  const quiet = { week, occupancy: week.ordinary, lumps }
-  if (!week.busy || busyDaysPerYear === 0) return { ordinary: minutesShort(quiet, limits), busy: null }
+  const short = minutesShort({ week, lumps }, limits)
+  if (!week.busy || busyDaysPerYear === 0) return { ordinary: short(week.ordinary), busy: null }
   // The habits of busy days change few slots: the others are worked out once for both.
-  const touched = slotsOfBusyDays(week)
-  const rest = minutesShort(quiet, limits, week.ordinary.slots.filter(slot => !touched.has(slot)))
+  const touched = new Set(week.busySlots)
+  const [changed, same] = [true, false].map(isTouched => week.busy!.alike.filter(({ first }) => touched.has(first) === isTouched)) as [AlikeSlots[], AlikeSlots[]]
+  const rest = short(week.ordinary, same)
   const plus = (minutes: readonly number[]) => minutes.map((more, at) => rest[at]! + more)
   return {
-    ordinary: plus(minutesShort(quiet, limits, week.ordinary.slots.filter(slot => touched.has(slot)))),
-    busy: plus(minutesShort({ week, occupancy: week.busy, lumps }, limits, [...touched])),
+    ordinary: plus(short(week.ordinary, changed)),
+    busy: plus(short(week.busy, changed)),
   }
 }
 
@@ -115,12 +116,6 @@ export function slotLoad(demand: Demand, { occupancy, slot, times }: Moment & { 
   const chances = new Float64Array(room.most + 1)
   chances.set(distribution.subarray(0, top + 1))
   return { chances, step: shareStep, beyond: distribution[room.most + 1]! }
-}
-
-/** The slots in which something of a busy day may go on. */
-function slotsOfBusyDays({ habits, busy }: WeekLoad['week']): ReadonlySet<number> {
-  const guests = habits.filter(({ habit }) => habit.onBusyDays)
-  return new Set(busy?.slots.filter(slot => guests.some(({ slots }) => slots[slot]! > 0)))
 }
 
 /** Lumps of one size together. */

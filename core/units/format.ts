@@ -35,6 +35,12 @@ const smallestShare = 1e-6
 const hoursUntilDays = 72
 const mostDigits = 12
 
+/** Numbers whose text a format keeps, for each count of digits. */
+const mostWritten = 5000
+/** Formats that are kept: making one anew takes as long as assessing a plan, for Intl reads its tables. */
+const mostFormats = 20
+const formats = new Map<string, Format>()
+
 /**
  * The format of a locale and a currency. Numbers are written by the locale's own rules (Intl).
  * @param locale a BCP 47 tag; '' or an unknown one falls to English
@@ -42,11 +48,17 @@ const mostDigits = 12
  * @example formatOf({ locale: 'en', currency: 'EUR' }).money(2785) // '€2,785'
  * @example formatOf({ locale: 'en', currency: 'EUR' }).share(0.0000362) // '1 in 28,000'
  */
-/** Numbers whose text a format keeps, for each count of digits. */
-const mostWritten = 5000
+export function formatOf({ locale, currency }: Pick<Format, 'locale' | 'currency'>): Format {
+  const key = `${locale} ${currency}`
+  const known = formats.get(key)
+  if (known) return known
+  if (formats.size >= mostFormats) formats.clear()
+  const made = makeFormat(locale, currency)
+  formats.set(key, made)
+  return made
+}
 
-/** How numbers are written. */
-export function formatOf({ locale, currency }: { readonly locale: string, readonly currency: string }): Format {
+function makeFormat(locale: string, currency: string): Format {
   const known = supported(locale)
   const plain = new Map<number, Intl.NumberFormat>()
   const amounts = new Map<number, Intl.NumberFormat>()

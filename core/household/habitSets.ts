@@ -1,0 +1,121 @@
+import type { Lump } from './compoundLoad'
+
+/** How the load of a set is distributed. */
+interface Spread {
+  /** chance of each cell, 0 … top */
+  readonly distribution: Float64Array
+  /** chance of more than each cell, and of more than the last that is told apart */
+  readonly above: Float64Array
+  readonly beyond: number
+}
+
+/** A set of habits that go on together, at most one of each watcher, and what they put on the machine. */
+interface HabitSet {
+  /** chance of more than each limit */
+  readonly tails: readonly number[]
+  /** the most that they can put on, cells */
+  readonly highest: number
+  /** made when a larger set is built on this one */
+  spread: Spread | null
+  /** makes it; a set that none is built on never needs it */
+  readonly spreadOut: () => Spread
+  /** with one habit more, by its index */
+  readonly with: Map<number, HabitSet>
+}
+
+/** One watcher in a slot: the habits that may go on, each with its chance. */
+export interface WatcherHabits { readonly rest: number, readonly habits: readonly { readonly at: number, readonly chance: number }[] }
+
+/**
+ * Chances of exceeding limits by the sets of habits that may go on together. What a set puts on does not depend on the
+ * slot, so each is worked out once, when it is first met; a slot is then a sum over its sets. Exact, and quick while few
+ * watchers have something on at once.
+ */
+export class HabitSets {
+  private readonly none: HabitSet = { tails: [], highest: 0, spread: null, spreadOut: () => spreadOf(Float64Array.of(1)), with: new Map() }
+  private readonly highest: readonly number[]
+  private readonly least: number
+  private readonly most: number
+  /** sets worked out so far */
+  size = 0
+
+  /**
+   * @param lumps by habit: what its sessions put on, in cells
+   * @param limits in cells
+   */
+  constructor(private readonly lumps: readonly (readonly Lump[])[], private readonly limits: readonly number[]) {
+    this.highest = lumps.map(list => list.reduce((top, { cells }) => Math.max(top, cells), 0))
+    this.least = Math.min(...limits)
+    this.most = Math.max(...limits)
+  }
+
+  /** Adds the chances of one slot, times a weight, to the sums by limit. */
+  addTo(sums: number[], watchers: readonly WatcherHabits[], weight: number): void {
+    // The most that the watchers from each on can put on: where even that stays below every limit, a branch adds nothing.
+    const still = new Float64Array(watchers.length + 1)
+    for (let at = watchers.length - 1; at >= 0; at--) {
+      let most = 0
+      for (const habit of watchers[at]!.habits) most = Math.max(most, this.highest[habit.at]!)
+      still[at] = still[at + 1]! + most
+    }
+    const visit = (set: HabitSet, from: number, chance: number): void => {
+      if (set.highest + still[from]! <= this.least) return
+      if (from === watchers.length) {
+        for (let index = 0; index < sums.length; index++) sums[index]! += chance * set.tails[index]!
+        return
+      }
+      const { rest, habits } = watchers[from]!
+      if (rest > 0) visit(set, from + 1, chance * rest)
+      for (const habit of habits) visit(set.with.get(habit.at) ?? this.join(set, habit.at), from + 1, chance * habit.chance)
+    }
+    visit(this.none, 0, weight)
+  }
+
+  private join(set: HabitSet, at: number): HabitSet {
+    const lumps = this.lumps[at]!
+    const { distribution: before, above, beyond } = set.spread ??= set.spreadOut()
+    const exceeding = (cells: number) => cells < 0 ? 1 : cells < above.length ? above[cells]! : beyond
+    let rest = 1
+    for (const { chance } of lumps) rest -= chance
+    rest = Math.max(0, rest)
+    const tails = this.limits.map((limit) => {
+      let sum = rest * exceeding(limit)
+      for (const { cells, chance } of lumps) sum += chance * exceeding(limit - cells)
+      return sum
+    })
+    const joined: HabitSet = { tails, highest: set.highest + this.highest[at]!, spread: null, spreadOut: () => spreadOf(convolved(before, lumps, this.most)), with: new Map() }
+    set.with.set(at, joined)
+    this.size++
+    return joined
+  }
+}
+
+/** A distribution with the lumps of one more habit on it, told apart up to the cell `most`. */
+function convolved(before: Float64Array, lumps: readonly Lump[], most: number): Float64Array {
+  let highest = 0
+  let rest = 1
+  for (const { cells, chance } of lumps) {
+    if (cells !== Infinity) highest = Math.max(highest, cells)
+    rest -= chance
+  }
+  const distribution = new Float64Array(Math.min(most + 1, before.length + highest))
+  for (let cell = 0; cell < before.length; cell++) distribution[cell] = before[cell]! * Math.max(0, rest)
+  for (const { cells, chance } of lumps) {
+    const last = Math.min(before.length, distribution.length - cells)
+    for (let cell = 0; cell < last; cell++) distribution[cell + cells]! += before[cell]! * chance
+  }
+  return distribution
+}
+
+function spreadOf(distribution: Float64Array): Spread {
+  let within = 0
+  for (const mass of distribution) within += mass
+  const beyond = Math.max(0, 1 - within)
+  const above = new Float64Array(distribution.length)
+  let sum = beyond
+  for (let cell = distribution.length - 1; cell >= 0; cell--) {
+    above[cell] = sum
+    sum += distribution[cell]!
+  }
+  return { distribution, above, beyond }
+}

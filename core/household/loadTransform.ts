@@ -1,0 +1,100 @@
+import type { Lump } from './compoundLoad'
+import type { WatcherHabits } from './habitSets'
+
+/** How often the room for the sums is larger than the highest limit: what lies beyond wraps round, damped. */
+const roomFactor = 3
+/** What wraps round is damped to this: far below what a chance is told to. */
+const wrapped = 1e-12
+
+/**
+ * Chances of exceeding limits for many watchers at once, by the Fourier transform of their loads: sums of loads are products
+ * of transforms, whatever the number of lumps. Loads are damped exponentially before, so that what exceeds the room and wraps
+ * round is lost; chances are right to about 1e-11.
+ */
+export class LoadTransform {
+  private readonly points: number
+  private readonly half: number
+  private readonly damping: number
+  /** by habit, once needed: the transform of its load less 1, real and imaginary parts in turn */
+  private readonly transforms: (Float64Array | undefined)[]
+  /** by limit: what each point of the product counts in the chance to stay within it */
+  private readonly counts: readonly Float64Array[]
+  private readonly cos: Float64Array
+  private readonly sin: Float64Array
+  private readonly product: Float64Array
+  private readonly sum: Float64Array
+
+  /**
+   * @param lumps by habit: what its sessions put on, in cells
+   * @param limits in cells
+   */
+  constructor(private readonly lumps: readonly (readonly Lump[])[], limits: readonly number[]) {
+    this.points = 2 ** Math.ceil(Math.log2(roomFactor * (Math.max(...limits) + 1)))
+    this.half = this.points / 2
+    this.damping = -Math.log(wrapped) / this.points
+    this.transforms = lumps.map(() => undefined)
+    this.cos = Float64Array.from({ length: this.points }, (_, at) => Math.cos(2 * Math.PI * at / this.points))
+    this.sin = Float64Array.from({ length: this.points }, (_, at) => Math.sin(2 * Math.PI * at / this.points))
+    this.product = new Float64Array(2 * (this.half + 1))
+    this.sum = new Float64Array(2 * (this.half + 1))
+    this.counts = limits.map(limit => this.countsOf(limit))
+  }
+
+  /** Adds the chances of one slot, times a weight, to the sums by limit. */
+  addTo(sums: number[], watchers: readonly WatcherHabits[], weight: number): void {
+    const { product, sum } = this
+    for (let at = 0; at < product.length; at += 2) {
+      product[at] = 1
+      product[at + 1] = 0
+    }
+    for (const { habits } of watchers) {
+      sum.fill(0)
+      for (const { at: habit, chance } of habits) {
+        const transform = this.transforms[habit] ??= this.transformOf(this.lumps[habit]!)
+        for (let at = 0; at < sum.length; at++) sum[at]! += chance * transform[at]!
+      }
+      for (let at = 0; at < product.length; at += 2) {
+        const [re, im, own, other] = [product[at]!, product[at + 1]!, 1 + sum[at]!, sum[at + 1]!]
+        product[at] = re * own - im * other
+        product[at + 1] = re * other + im * own
+      }
+    }
+    this.counts.forEach((counts, index) => {
+      let within = 0
+      for (let at = 0; at < counts.length; at++) within += product[at]! * counts[at]!
+      sums[index]! += weight * Math.min(1, Math.max(0, 1 - within))
+    })
+  }
+
+  private transformOf(lumps: readonly Lump[]): Float64Array {
+    const transform = new Float64Array(2 * (this.half + 1))
+    for (const { cells, chance } of lumps) {
+      const damped = cells < this.points ? chance * Math.exp(-this.damping * cells) : 0
+      for (let at = 0; at <= this.half; at++) {
+        const turn = damped === 0 ? 0 : at * cells % this.points
+        transform[2 * at]! += damped * this.cos[turn]! - chance
+        transform[2 * at + 1]! -= damped * this.sin[turn]!
+      }
+    }
+    return transform
+  }
+
+  /** Σ over the cells within the limit of the inverse transform, the damping undone: for each point what its two parts count. */
+  private countsOf(limit: number): Float64Array {
+    const counts = new Float64Array(2 * (this.half + 1))
+    for (let at = 0; at <= this.half; at++) {
+      let [re, im] = [0, 0]
+      for (let cell = 0; cell <= limit; cell++) {
+        const grown = Math.exp(this.damping * cell)
+        const turn = at * cell % this.points
+        re += grown * this.cos[turn]!
+        im += grown * this.sin[turn]!
+      }
+      // The second half of the points is the mirror of the first.
+      const twice = (at === 0 || at === this.half ? 1 : 2) / this.points
+      counts[2 * at] = twice * re
+      counts[2 * at + 1] = -twice * im
+    }
+    return counts
+  }
+}

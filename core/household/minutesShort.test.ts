@@ -1,0 +1,56 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { chancesAbove, loadRoom, type Lump } from './compoundLoad'
+import { HabitSets, type WatcherHabits } from './habitSets'
+import { LoadTransform } from './loadTransform'
+
+/** Watchers with up to three habits each, and what sessions of those habits put on. */
+const slot = fc.array(fc.array(fc.array(fc.record({ cells: fc.oneof({ weight: 5, arbitrary: fc.integer({ min: 0, max: 260 }) }, { weight: 1, arbitrary: fc.constant(Infinity) }), parts: fc.integer({ min: 1, max: 5 }) }), { minLength: 1, maxLength: 4 }), { minLength: 1, maxLength: 3 }), { maxLength: 5 })
+  .map((people) => {
+    const lumps: Lump[][] = []
+    const watchers = people.map((habits): WatcherHabits => {
+      const own = habits.map((parts, index) => {
+        const at = lumps.push(parts.map(({ cells, parts: chance }) => ({ cells, chance: chance / 20 }))) - 1
+        return { at, chance: (index + 1) / 7 }
+      })
+      return { habits: own, rest: 1 - own.reduce((sum, { chance }) => sum + chance, 0) }
+    })
+    return { lumps, watchers }
+  })
+const limitsOf = fc.array(fc.integer({ min: 0, max: 300 }), { minLength: 1, maxLength: 3 })
+
+/** The same by convolving the watchers' draws cell by cell. */
+function byConvolution({ lumps, watchers }: { lumps: Lump[][], watchers: WatcherHabits[] }, limits: readonly number[]): number[] {
+  const draws = watchers.map(({ habits }) => habits.flatMap(({ at, chance }) => lumps[at]!.map(lump => ({ cells: lump.cells, chance: lump.chance * chance }))))
+  return chancesAbove(draws, limits, loadRoom(Math.max(...limits)))
+}
+
+describe('chances that the loads of a slot exceed limits', () => {
+  it('are the same by sets of habits and by convolution', () => {
+    fc.assert(fc.property(slot, limitsOf, ({ lumps, watchers }, limits) => {
+      const sets = new HabitSets(lumps, limits)
+      const [sums, again] = [limits.map(() => 0), limits.map(() => 0)]
+      sets.addTo(sums, watchers, 1)
+      sets.addTo(again, watchers, 2)
+      byConvolution({ lumps, watchers }, limits).forEach((chance, index) => {
+        expect(sums[index]).toBeCloseTo(chance, 12)
+        expect(again[index]).toBeCloseTo(2 * chance, 12)
+      })
+    }))
+  })
+  it('are the same by transforms and by convolution', () => {
+    fc.assert(fc.property(slot, limitsOf, ({ lumps, watchers }, limits) => {
+      const sums = limits.map(() => 0)
+      new LoadTransform(lumps, limits).addTo(sums, watchers, 1)
+      byConvolution({ lumps, watchers }, limits).forEach((chance, index) => expect(sums[index]).toBeCloseTo(chance, 10))
+    }))
+  })
+  it('of forty watchers are right by transforms, where the sum could be thirty times the limit', () => {
+    const lumps: Lump[][] = Array.from({ length: 40 }, (_, at) => [{ cells: 20 + at * 5, chance: 0.5 }, { cells: 3, chance: 0.3 }, { cells: Infinity, chance: 0.0001 }])
+    const watchers = lumps.map((_, at): WatcherHabits => ({ rest: 0.7, habits: [{ at, chance: 0.3 }] }))
+    const limits = [150, 200, 272]
+    const sums = [0, 0, 0]
+    new LoadTransform(lumps, limits).addTo(sums, watchers, 1)
+    byConvolution({ lumps, watchers }, limits).forEach((chance, index) => expect(sums[index]).toBeCloseTo(chance, 10))
+  })
+})
