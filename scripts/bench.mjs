@@ -1,9 +1,10 @@
 // Speed of Numeron on this machine, with ratios where they carry further than milliseconds. Not a test.
-import { spawnSync } from 'node:child_process'
 import { appendFileSync, mkdtempSync, readFileSync, readdirSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { pathToFileURL } from 'node:url'
 import { gzipSync } from 'node:zlib'
+import { build } from 'esbuild'
 import { launchBrowser } from './browser.mjs'
 import { openWhenReady, startDemoServer } from './demoServer.mjs'
 import { ensureBuild, ensurePackages } from './steps.mjs'
@@ -14,14 +15,34 @@ if (!ensureBuild()) process.exit(1)
 const quantile = (values, share) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))]
 const line = (name, text) => console.log(`${name.padEnd(58)} ${text}`)
 
-// The core alone: vitest runs it, so that its sources need no build of their own.
-spawnSync('npx', ['vitest', 'bench', '--run', '--project', 'core', '--outputJson', 'test-results/bench.json'], { stdio: 'ignore' })
-const groups = JSON.parse(readFileSync('test-results/bench.json', 'utf8')).files.flatMap(file => file.groups)
-const cases = groups.flatMap(group => group.benchmarks)
-const yardstick = cases.find(entry => entry.name.startsWith('yardstick'))
-for (const entry of cases) {
-  if (entry.name.startsWith('1000 builds')) line('builds a second by the evaluator, on one core', String(Math.round(1e6 / entry.median)))
-  line(entry.name, `median ${entry.median.toFixed(3)} ms, 99th percentile ${entry.p99.toFixed(3)} ms, ${(entry.median / yardstick.median).toFixed(2)} × the yardstick`)
+// The core alone, bundled as the page has it.
+const bundle = join('test-results', 'core-bench.mjs')
+await build({ entryPoints: ['core/assess.bench.ts'], bundle: true, platform: 'node', format: 'esm', outfile: bundle, logLevel: 'error' })
+const { cases } = await import(pathToFileURL(bundle).href)
+/** Milliseconds that a case is warmed up for, and then timed for; and the fewest runs of each. */
+const [warmingMs, timingMs, fewestRuns] = [300, 1500, 20]
+function timed(run) {
+  const times = []
+  const repeat = (forMs) => {
+    const until = performance.now() + forMs
+    while (performance.now() < until || times.length < fewestRuns) {
+      const started = performance.now()
+      run()
+      times.push(performance.now() - started)
+    }
+  }
+  repeat(warmingMs)
+  times.length = 0
+  repeat(timingMs)
+  return times
+}
+let yardstick
+for (const { name, run } of cases) {
+  const times = timed(run)
+  const median = quantile(times, 0.5)
+  yardstick ??= median
+  if (name.startsWith('1000 builds')) line('builds a second by the evaluator, on one core', String(Math.round(1e6 / median)))
+  line(name, `median ${median.toFixed(3)} ms, 99th percentile ${quantile(times, 0.99).toFixed(3)} ms, ${(median / yardstick).toFixed(2)} × the yardstick`)
 }
 
 // The built application in Chromium.

@@ -20,7 +20,7 @@ interface HabitSet {
   /** makes it; a set that none is built on never needs it */
   readonly spreadOut: () => Spread
   /** with one habit more, by its index */
-  readonly with: Map<number, HabitSet>
+  readonly with: (HabitSet | undefined)[]
 }
 
 /** One watcher in a slot: the habits that may go on, each with its chance. */
@@ -32,10 +32,12 @@ export interface WatcherHabits { readonly rest: number, readonly habits: readonl
  * watchers have something on at once.
  */
 export class HabitSets {
-  private readonly none: HabitSet = { tails: [], highest: 0, spread: null, spreadOut: () => spreadOf(Float64Array.of(1)), with: new Map() }
+  private readonly none: HabitSet = { tails: [], highest: 0, spread: null, spreadOut: () => spreadOf(Float64Array.of(1)), with: [] }
   private readonly highest: readonly number[]
   private readonly least: number
   private readonly most: number
+  /** the slot that is gone through */
+  private slot: { readonly watchers: readonly WatcherHabits[], readonly still: Float64Array, readonly sums: number[] } = { watchers: [], still: new Float64Array(1), sums: [] }
   /** sets worked out so far */
   size = 0
 
@@ -58,17 +60,21 @@ export class HabitSets {
       for (const habit of watchers[at]!.habits) most = Math.max(most, this.highest[habit.at]!)
       still[at] = still[at + 1]! + most
     }
-    const visit = (set: HabitSet, from: number, chance: number): void => {
-      if (set.highest + still[from]! <= this.least) return
-      if (from === watchers.length) {
-        for (let index = 0; index < sums.length; index++) sums[index]! += chance * set.tails[index]!
-        return
-      }
-      const { rest, habits } = watchers[from]!
-      if (rest > 0) visit(set, from + 1, chance * rest)
-      for (const habit of habits) visit(set.with.get(habit.at) ?? this.join(set, habit.at), from + 1, chance * habit.chance)
+    this.slot = { watchers, still, sums }
+    this.visit(this.none, 0, weight)
+  }
+
+  /** Goes through what the watchers from this one on may do besides. */
+  private visit(set: HabitSet, from: number, chance: number): void {
+    const { watchers, still, sums } = this.slot
+    if (set.highest + still[from]! <= this.least) return
+    if (from === watchers.length) {
+      for (let index = 0; index < sums.length; index++) sums[index]! += chance * set.tails[index]!
+      return
     }
-    visit(this.none, 0, weight)
+    const { rest, habits } = watchers[from]!
+    if (rest > 0) this.visit(set, from + 1, chance * rest)
+    for (const habit of habits) this.visit(set.with[habit.at] ?? this.join(set, habit.at), from + 1, chance * habit.chance)
   }
 
   private join(set: HabitSet, at: number): HabitSet {
@@ -83,8 +89,8 @@ export class HabitSets {
       for (const { cells, chance } of lumps) sum += chance * exceeding(limit - cells)
       return sum
     })
-    const joined: HabitSet = { tails, highest: set.highest + this.highest[at]!, spread: null, spreadOut: () => spreadOf(convolved(before, lumps, this.most)), with: new Map() }
-    set.with.set(at, joined)
+    const joined: HabitSet = { tails, highest: set.highest + this.highest[at]!, spread: null, spreadOut: () => spreadOf(convolved(before, lumps, this.most)), with: [] }
+    set.with[at] = joined
     this.size++
     return joined
   }

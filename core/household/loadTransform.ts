@@ -9,7 +9,7 @@ const wrapped = 1e-12
 /**
  * Chances of exceeding limits for many watchers at once, by the Fourier transform of their loads: sums of loads are products
  * of transforms, whatever the number of lumps. Loads are damped exponentially before, so that what exceeds the room and wraps
- * round is lost; chances are right to about 1e-11.
+ * round is lost; chances are right to about 1e-10.
  */
 export class LoadTransform {
   private readonly points: number
@@ -29,8 +29,8 @@ export class LoadTransform {
    * @param limits in cells
    */
   constructor(private readonly lumps: readonly (readonly Lump[])[], limits: readonly number[]) {
-    this.points = 2 ** Math.ceil(Math.log2(roomFactor * (Math.max(...limits) + 1)))
-    this.half = this.points / 2
+    this.half = Math.ceil(roomFactor * (Math.max(...limits) + 1) / 2)
+    this.points = 2 * this.half
     this.damping = -Math.log(wrapped) / this.points
     this.transforms = lumps.map(() => undefined)
     this.cos = Float64Array.from({ length: this.points }, (_, at) => Math.cos(2 * Math.PI * at / this.points))
@@ -54,7 +54,10 @@ export class LoadTransform {
         for (let at = 0; at < sum.length; at++) sum[at]! += chance * transform[at]!
       }
       for (let at = 0; at < product.length; at += 2) {
-        const [re, im, own, other] = [product[at]!, product[at + 1]!, 1 + sum[at]!, sum[at + 1]!]
+        const re = product[at]!
+        const im = product[at + 1]!
+        const own = 1 + sum[at]!
+        const other = sum[at + 1]!
         product[at] = re * own - im * other
         product[at + 1] = re * other + im * own
       }

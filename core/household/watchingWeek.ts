@@ -53,6 +53,7 @@ export interface WatchingWeek {
   readonly busySlots: readonly number[]
 }
 
+const slotsPerDay = minutesPerDay / slotMinutes
 const dayOrder = Object.keys(weekdays) as Weekday[]
 
 /** Latest start on an endless line: before the earliest start it means past midnight. */
@@ -67,11 +68,10 @@ export function habitSlots({ earliest, latest, minutes, chance, days }: Pick<Hab
   const times = { earliest, latest: end, minutes, chance }
   const first = Math.ceil(earliest / slotMinutes)
   const last = Math.ceil((end + minutes) / slotMinutes)
+  const ofOneDay = Array.from({ length: Math.max(0, last - first) }, (_, at) => chanceActive((first + at) * slotMinutes, times))
   for (const day of days) {
-    const offset = dayOrder.indexOf(day) * minutesPerDay / slotMinutes
-    for (let slot = first; slot < last; slot++) {
-      slots[(offset + slot) % slotsPerWeek]! += chanceActive(slot * slotMinutes, times)
-    }
+    const offset = first + dayOrder.indexOf(day) * slotsPerDay
+    for (let at = 0; at < ofOneDay.length; at++) slots[(offset + at) % slotsPerWeek]! += ofOneDay[at]!
   }
   return slots
 }
@@ -113,8 +113,10 @@ function withinCertainty({ slots: own, going }: WeekHabit, sum: Float64Array): F
   return scaled ?? own
 }
 
+/** Of the habits that are counted. A watcher without any of them shares one empty week. */
 function occupancyOf({ watchers, habits }: Pick<WatchingWeek, 'watchers' | 'habits'>, counts: (habit: Habit) => boolean): Occupancy {
-  const watching = watchers.map(() => new Float64Array(slotsPerWeek))
+  const watches = new Set(habits.flatMap(({ habit, watcher }) => counts(habit) ? [watcher] : []))
+  const watching = watchers.map((_, watcher) => watches.has(watcher) ? new Float64Array(slotsPerWeek) : never)
   const anybody = new Uint8Array(slotsPerWeek)
   for (const { habit, watcher, slots, going } of habits) {
     if (!counts(habit)) continue
@@ -133,8 +135,6 @@ function occupancyOf({ watchers, habits }: Pick<WatchingWeek, 'watchers' | 'habi
   const slots = slotsOf(anybody)
   return { watching, habits: scaled, slots, alike: alikeSlots(habits.flatMap(({ habit, going }, at) => counts(habit) ? [{ chances: scaled[at]!, going }] : []), slots) }
 }
-
-const slotsPerDay = minutesPerDay / slotMinutes
 
 /**
  * Slots that are the same in every chance. They are compared by a sum of their chances first, weighted so that unlike slots

@@ -25,7 +25,8 @@ export function weekCounts(week: WatchingWeek, occupancy: Occupancy, weights: re
   const sums = new Float64Array(week.watchers.length)
   const distribution = new Float64Array(week.watchers.length + 2)
   const counted = week.habits.map(({ watcher }, at) => ({ watcher, weight: weights[at]!, chances: occupancy.habits[at]! })).filter(({ weight }) => weight > 0)
-  const best = { level95: { level: 0, slot: 0 }, level99: { level: 0, slot: 0 } }
+  let best95: Peak = { level: 0, slot: 0, mean: 0 }
+  let best99 = best95
   let most = 0
   for (const { first: slot, slots } of occupancy.alike) {
     sums.fill(0)
@@ -42,29 +43,27 @@ export function weekCounts(week: WatchingWeek, occupancy: Occupancy, weights: re
     if (of === 0) continue
     for (const same of slots) expected[same] = mean
     most = Math.max(most, of)
-    const levels = [0, 0]
-    let below = 0
+    let [level95, level99, below] = [0, 0, 0]
     for (let count = 0; count < of; count++) {
       below += distribution[count]!
       tails[count]! += slots.length * Math.max(0, 1 - below)
-      if (below < 0.95 - 1e-12) levels[0] = count + 1
-      if (below < 0.99 - 1e-12) levels[1] = count + 1
+      if (below < 0.95 - 1e-12) level95 = count + 1
+      if (below < 0.99 - 1e-12) level99 = count + 1
     }
-    take(best.level95, { level: levels[0]!, slot }, expected)
-    take(best.level99, { level: levels[1]!, slot }, expected)
+    if (isAbove(best95, level95, mean)) best95 = { level: level95, slot, mean }
+    if (isAbove(best99, level99, mean)) best99 = { level: level99, slot, mean }
   }
   return {
-    expected, level95: best.level95.level, slot95: best.level95.slot, level99: best.level99.level, slot99: best.level99.slot,
+    expected, level95: best95.level, slot95: best95.slot, level99: best99.level, slot99: best99.slot,
     minutesAbove: Array.from(tails.subarray(0, most), sum => sum * slotMinutes * weeksPerMonth),
   }
 }
 
-/** Keeps the highest level; among equals the slot where most are expected. */
-function take(best: { level: number, slot: number }, { level, slot }: { readonly level: number, readonly slot: number }, expected: Float64Array): void {
-  if (level > best.level || (level === best.level && expected[slot]! > expected[best.slot]! + 1e-12)) {
-    best.level = level
-    best.slot = slot
-  }
+interface Peak { readonly level: number, readonly slot: number, readonly mean: number }
+
+/** Whether a slot comes before the best so far: by its level; among equals by how many are expected. */
+function isAbove(best: Peak, level: number, mean: number): boolean {
+  return level > best.level || (level === best.level && mean > best.mean + 1e-12)
 }
 
 /** The smallest number that is exceeded for at most so many minutes a month. */

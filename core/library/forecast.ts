@@ -24,8 +24,11 @@ function course({ todayTB, addedTB, removedTB, changePerYear, growthPerYear }: P
   const content = new Float64Array(months + 1)
   const grows = (1 + Math.max(-0.999, growthPerYear * growth)) ** (1 / monthsPerYear)
   content[0] = todayTB
+  let added = 0
   for (let month = 1; month <= months; month++) {
-    content[month] = Math.max(0, content[month - 1]! * grows + growth * addedTB * additionsFactor(month, changePerYear) - removedTB)
+    // The factor changes once a year.
+    if ((month - 1) % monthsPerYear === 0) added = growth * addedTB * additionsFactor(month, changePerYear)
+    content[month] = Math.max(0, content[month - 1]! * grows + added - removedTB)
   }
   return content
 }
@@ -53,8 +56,8 @@ export function forecastLibrary(library: Library, sizes: readonly HoldingSize[],
     removedTB: 0, changePerYear: library.additionsChangePerYear, growthPerYear: 0,
   }
   const kinds = new Map<HoldingKindId | 'other', Float64Array>()
-  const [likely, slow, fast] = [eventsTB(library, months), eventsTB(library, months), eventsTB(library, months)]
-  const events = likely.slice()
+  const events = eventsTB(library, months)
+  const [likely, slow, fast] = [events.slice(), events.slice(), events.slice()]
   const byAmount = new Map<string, { amount: Estimate, units: Float64Array }>()
   for (const size of [...sizes, other]) {
     const course1 = course(size, 1, months)
@@ -65,14 +68,15 @@ export function forecastLibrary(library: Library, sizes: readonly HoldingSize[],
     kinds.set(kind, ofKind)
     const swing = size.usualOf === null ? null : byAmount.get(size.usualOf) ?? { amount: size.amount, units: new Float64Array(months + 1) }
     if (size.usualOf !== null) byAmount.set(size.usualOf, swing!)
+    const { likely: each } = size.amount
     for (let month = 0; month <= months; month++) {
-      const tb = size.amount.likely * course1[month]!
+      const tb = each * course1[month]!
       likely[month]! += tb
       ofKind[month]! += tb
-      slow[month]! += size.amount.likely * low[month]!
-      fast[month]! += size.amount.likely * high[month]!
-      if (swing) swing.units[month]! += course1[month]!
+      slow[month]! += each * low[month]!
+      fast[month]! += each * high[month]!
     }
+    if (swing) for (let month = 0; month <= months; month++) swing.units[month]! += course1[month]!
   }
   for (let month = 0; month <= months; month++) kinds.get('other')![month]! += events[month]!
   return {
