@@ -16,9 +16,27 @@ export class NumeronPage {
     await expect(this.page.getByRole('heading', { name: 'Plans' })).toBeVisible()
   }
 
-  async goTo(view: string): Promise<void> {
-    await this.page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: view }).click()
-    await expect(this.page.getByRole('navigation', { name: 'Views' }).locator('[aria-current=page]')).toHaveText(view)
+  /** Goes to a view by the rail, and on to one of its sections. */
+  async goTo(view: string, section?: string): Promise<void> {
+    const rail = this.page.getByRole('navigation', { name: 'Views' })
+    await rail.getByRole('link', { name: view }).click()
+    await expect(rail.locator('[aria-current=page]')).toHaveText(view)
+    if (!section) return
+    const sections = this.page.getByRole('navigation', { name: `Sections of ${view}` })
+    await sections.getByRole('link', { name: section }).click()
+    await expect(sections.locator('[aria-current=page]')).toHaveText(section)
+  }
+
+  /** What is selected, with its fields. */
+  get inspector() {
+    return this.page.locator('[data-inspector]')
+  }
+
+  /** Picks an entry of the list in sight, so that the inspector holds its fields. */
+  async pick(index: number): Promise<void> {
+    const line = this.page.locator(`[data-pick="${index}"]`)
+    if (await line.getAttribute('aria-expanded') !== 'true') await line.click()
+    await expect(this.inspector).toBeVisible()
   }
 
   field(path: string) {
@@ -42,7 +60,8 @@ export class NumeronPage {
   }
 
   async exportPlan(): Promise<{ name: string, text: string }> {
-    const [download] = await Promise.all([this.page.waitForEvent('download'), this.page.getByRole('button', { name: 'Export this plan' }).click()])
+    await this.page.getByRole('button', { name: 'More' }).click()
+    const [download] = await Promise.all([this.page.waitForEvent('download'), this.page.getByText('Export this plan').click()])
     const stream = await download.createReadStream()
     const chunks: Buffer[] = []
     for await (const chunk of stream) chunks.push(chunk as Buffer)

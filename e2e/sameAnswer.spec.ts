@@ -6,6 +6,7 @@ test('the built server answers as the page computes', async ({ numeron, page, se
   const id = page.url().split('/plans/')[1]
   const { plan } = await (await fetch(`${server.address}/api/plans/${id}`)).json()
   const assessment = await (await fetch(`${server.address}/api/assessments`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(plan) })).json()
+  await numeron.goTo('Brief', 'Verdicts')
   for (const verdict of assessment.verdicts) {
     await expect(page.locator(`[data-verdict="${verdict.id}"]`)).toHaveAttribute('data-state', verdict.state)
     await expect(page.locator(`[data-sentence="${verdict.id}"]`)).toContainText(verdict.sentence)

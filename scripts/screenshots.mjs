@@ -25,8 +25,9 @@ try {
   await shoot('brief')
   // What is worked out off the page is waited for.
   for (const view of views) await shoot(view, { path: `/${view}`, before: page => page.waitForTimeout(view === 'playback' ? 2500 : 300) })
-  await shoot('plans', { path: '/plans' })
-  await shoot('working', { path: '/streams', before: page => page.locator('[data-figure="streams.softwareReference"]').first().click() })
+  await shoot('plans', { path: '/plans', before: page => page.waitForTimeout(2500) })
+  await shoot('start', { path: '/start', before: page => page.locator('[data-build]').first().waitFor() })
+  await shoot('working', { path: '/streams/mix', before: page => page.locator('[data-figure="streams.softwareReference"]').first().click() })
   await shoot('brief-night', { scheme: 'night' })
   await shoot('brief-phone', { width: 390, height: 844 })
 }

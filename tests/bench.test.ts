@@ -49,7 +49,7 @@ describe('the bench as a job', () => {
   it('is one at a time, and can be cancelled and started again', async () => {
     const job = new BenchJob(() => simulatedEncoder(2000))
     job.start()
-    expect(() => job.start()).toThrow('One bench at a time')
+    expect(() => job.start()).toThrow('Only one can run at a time')
     job.cancel()
     expect(await ended(job)).toMatchObject({ state: 'cancelled', result: null })
     await new Promise(done => setTimeout(done))
@@ -59,7 +59,7 @@ describe('the bench as a job', () => {
   it('is ended when it takes longer than it may', async () => {
     const job = new BenchJob(() => simulatedEncoder(5000), 30)
     job.start()
-    expect(await ended(job)).toMatchObject({ state: 'failed', message: expect.stringContaining('longer than it may') })
+    expect(await ended(job)).toMatchObject({ state: 'failed', message: expect.stringContaining('passed its time limit') })
   })
 })
 
@@ -72,7 +72,7 @@ describe('an encoder that behaves badly', () => {
   it('that fails and prints rubbish: its last words, tidied', async () => {
     const job = jobOf(program('rubbish', 'printf "\\001\\377 no such codec \\033[31m" >&2; exit 3'))
     job.start()
-    expect(await ended(job)).toMatchObject({ state: 'failed', message: expect.stringMatching(/^The encoder gave up: no such codec \[31m$/) })
+    expect(await ended(job)).toMatchObject({ state: 'failed', message: expect.stringMatching(/^The encoder stopped with an error: no such codec \[31m$/) })
   })
   it('that is killed from outside is said to be', async () => {
     const job = jobOf(program('killed', 'kill -9 $$'))

@@ -158,9 +158,9 @@ describe('rungs', () => {
   it('are chosen by pressing, and show who is not carried', async () => {
     const store = openDemo()
     const picture = mount(RungPicture)
-    expect(picture.find('[data-rung="20"]').text()).toContain('0 streams, 2 needed')
-    await picture.find('[data-rung="6"] input').trigger('change')
-    expect(store.plan?.network.awayRungMbps).toBe(6)
+    expect(picture.find('[data-rung="22"]').text()).toContain('0 streams, 2 needed')
+    await picture.find('[data-rung="5.6"] input').trigger('change')
+    expect(store.plan?.network.awayRungMbps).toBe(5.6)
   })
 })
 

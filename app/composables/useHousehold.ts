@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { freeId } from '~~/core/household/habitsFromAnswers'
+import { freeId } from '~~/core/household/evenings'
 import { homePlace, viewerColours, type ViewerColour } from '~~/core/plan/constants'
 import type { Habit } from '~~/core/plan/household'
 import { usePlanStore } from '~/stores/planStore'

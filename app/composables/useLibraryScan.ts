@@ -41,7 +41,7 @@ export function useLibraryScan() {
     files.value = 0
     state.value = 'reading'
     worker = new Worker(new URL('../workers/scan.worker.ts', import.meta.url), { type: 'module' })
-    worker.onerror = () => fail('The reader stopped; the file was not read.')
+    worker.onerror = () => fail('Reading stopped before the end of the file. Nothing was changed.')
     worker.onmessageerror = () => fail('The reader\'s answer could not be read.')
     worker.onmessage = ({ data }: MessageEvent<ScanMessage>) => {
       if (data.kind === 'progress') {

@@ -1,44 +1,89 @@
 import { mdiAccountGroupOutline, mdiCompassOutline, mdiTelevisionPlay, mdiFilmstrip, mdiHandCoinOutline, mdiHarddisk, mdiLanConnect, mdiPulse, mdiScaleBalance, mdiServerOutline } from '@mdi/js'
 
-/** The views of a plan, in the order practitioners work; the order is a guide, not a gate. */
-export const views = [
-  { id: 'brief', label: 'Brief', icon: mdiCompassOutline },
-  { id: 'household', label: 'Household', icon: mdiAccountGroupOutline },
-  { id: 'library', label: 'Library', icon: mdiFilmstrip },
-  { id: 'playback', label: 'Playback', icon: mdiTelevisionPlay },
-  { id: 'streams', label: 'Streams', icon: mdiPulse },
-  { id: 'drives', label: 'Drives', icon: mdiHarddisk },
-  { id: 'network', label: 'Network', icon: mdiLanConnect },
-  { id: 'machine', label: 'Machine', icon: mdiServerOutline },
-  { id: 'tiers', label: 'Tiers', icon: mdiScaleBalance },
-  { id: 'ownership', label: 'Ownership', icon: mdiHandCoinOutline },
-] as const
+export type ViewId = 'brief' | 'household' | 'library' | 'playback' | 'streams' | 'drives' | 'network' | 'machine' | 'tiers' | 'ownership'
 
-export type ViewId = typeof views[number]['id']
+/** A part of a view with an address of its own; the first is the view's own address. */
+export interface Section { readonly id: string, readonly label: string }
+export interface View { readonly id: ViewId, readonly label: string, readonly icon: string, readonly sections: readonly Section[] }
+export interface Phase { readonly label: string, readonly views: readonly View[] }
 
-const homeOfChoice: Readonly<Record<string, ViewId>> = {
-  horizonYears: 'library', ruleOfThumbFactor: 'library', school: 'household', minutesShortTarget: 'household',
-  pointsPerStream: 'streams', systemReserveShare: 'streams', toneMapping: 'streams', hardwareConversion: 'streams', fallbackShare: 'streams',
-  survivesAtLeast: 'drives', readErrorEndsRebuild: 'drives', watchingHoursPerDay: 'drives',
-  convertingHoursPerDay: 'ownership',
+/** The views of a plan by phase, in the order practitioners work; the order is a guide, not a gate. */
+export const phases: readonly Phase[] = [
+  {
+    label: 'Need',
+    views: [
+      { id: 'brief', label: 'Brief', icon: mdiCompassOutline, sections: [{ id: 'answer', label: 'Answer' }, { id: 'answers', label: 'Your answers' }, { id: 'verdicts', label: 'Verdicts' }] },
+      { id: 'household', label: 'Household', icon: mdiAccountGroupOutline, sections: [{ id: 'week', label: 'Week' }, { id: 'moment', label: 'One moment' }, { id: 'viewers', label: 'Viewers' }, { id: 'devices', label: 'Devices' }, { id: 'evening', label: 'Busy evening' }] },
+      { id: 'library', label: 'Library', icon: mdiFilmstrip, sections: [{ id: 'growth', label: 'Growth' }, { id: 'holdings', label: 'Holdings' }, { id: 'scan', label: 'Scan' }, { id: 'events', label: 'Single events' }] },
+      { id: 'playback', label: 'Playback', icon: mdiTelevisionPlay, sections: [{ id: 'matrix', label: 'Matrix' }, { id: 'fixes', label: 'Fixes' }] },
+    ],
+  },
+  {
+    label: 'Size',
+    views: [
+      {
+        id: 'streams', label: 'Streams', icon: mdiPulse,
+        sections: [{ id: 'capacity', label: 'Capacity' }, { id: 'mix', label: 'Mix' }, { id: 'processors', label: 'Processors' }, { id: 'fixes', label: 'Fixes' }, { id: 'archive', label: 'Archive' }, { id: 'measure', label: 'Measure' }],
+      },
+      { id: 'drives', label: 'Drives', icon: mdiHarddisk, sections: [{ id: 'space', label: 'Space' }, { id: 'layouts', label: 'Layouts' }, { id: 'risk', label: 'Risk' }] },
+      { id: 'network', label: 'Network', icon: mdiLanConnect, sections: [{ id: 'lines', label: 'Lines' }] },
+      { id: 'machine', label: 'Machine', icon: mdiServerOutline, sections: [{ id: 'fit', label: 'Fit and power' }, { id: 'parts', label: 'Parts' }] },
+    ],
+  },
+  {
+    label: 'Choose',
+    views: [
+      { id: 'tiers', label: 'Tiers', icon: mdiScaleBalance, sections: [{ id: 'builds', label: 'Builds' }] },
+      { id: 'ownership', label: 'Ownership', icon: mdiHandCoinOutline, sections: [{ id: 'years', label: 'Years' }] },
+    ],
+  },
+]
+
+export const views: readonly View[] = phases.flatMap(phase => phase.views)
+
+export function viewOf(id: ViewId): View {
+  return views.find(view => view.id === id)!
 }
 
-/** Fields of the machine that are set where it converts. */
-const convertingFields = new Set(['sustainedGHz', 'designYear', 'coreKind', 'threadsPerCore', 'memoryGB', 'engine', 'processor', 'base', 'parts', 'oneEngineAtATime', 'measuredStreams', 'measuredLow', 'measuredBy'])
+/** Where something is shown: a view, and one of its sections. */
+export interface Place { readonly view: ViewId, readonly section?: string }
 
-/** The view on which a plan field is set. */
+/** Where the fields of a plan are set, by the beginning of their path; the first that fits counts. */
+const places: readonly (readonly [RegExp, Place])[] = [
+  [/^household\.(viewers|places)/, { view: 'household', section: 'viewers' }],
+  [/^household\.(devices|capabilitySets)/, { view: 'household', section: 'devices' }],
+  [/^household\.(watchingHome|watchingAway|converted)/, { view: 'household', section: 'evening' }],
+  [/^(household|choices\.school|choices\.minutesShortTarget)/, { view: 'household' }],
+  [/^library\.events/, { view: 'library', section: 'events' }],
+  [/^choices\.horizonYears/, { view: 'library' }],
+  [/^(library|choices\.ruleOfThumbFactor)/, { view: 'library', section: 'holdings' }],
+  [/^(calibration|machine\.measured)/, { view: 'streams', section: 'measure' }],
+  [/^choices\.(pointsPerStream|systemReserveShare|toneMapping|hardwareConversion|fallbackShare)/, { view: 'streams', section: 'mix' }],
+  [/^drives\.(lots|layout|fileSystem|hotSpares|driveClass)/, { view: 'drives' }],
+  [/^choices\.survivesAtLeast/, { view: 'drives', section: 'layouts' }],
+  [/^(drives|choices\.(readErrorEndsRebuild|watchingHoursPerDay))/, { view: 'drives', section: 'risk' }],
+  [/^network/, { view: 'network' }],
+  [/^machine\.(name|condition|price|bays|boxIdleW|boxLoadW)/, { view: 'machine' }],
+  [/^machine/, { view: 'machine', section: 'parts' }],
+  [/^(costs|choices\.convertingHoursPerDay)/, { view: 'ownership' }],
+  [/^(brief|name)/, { view: 'brief', section: 'answers' }],
+]
+
+/** Where a plan field is set. */
+export function placeOfPath(path: string): Place {
+  return places.find(([start]) => start.test(path))?.[1] ?? { view: 'brief' }
+}
+
+/** The view that a plan field or a figure belongs to. */
 export function viewOfPath(path: string): ViewId {
-  const [section = '', field = ''] = path.split('.')
-  if (section === 'choices') return homeOfChoice[field] ?? 'brief'
-  if (section === 'costs') return 'ownership'
-  if (section === 'calibration') return 'streams'
-  if (section === 'machine' && convertingFields.has(field)) return 'streams'
-  return views.find(view => view.id === section)?.id ?? 'brief'
+  return placeOfPath(path).view
 }
 
-/** Address of a view of a plan. */
-export function viewAddress(planId: string, view: string): string {
-  return view === 'brief' ? `/plans/${planId}` : `/plans/${planId}/${view}`
+/** Address of a view of a plan, or of one of its sections. */
+export function viewAddress(planId: string, view: string, section?: string): string {
+  const known = views.find(candidate => candidate.id === view)
+  const own = section && known && section !== known.sections[0]!.id ? `/${section}` : ''
+  return view === 'brief' && !own ? `/plans/${planId}` : `/plans/${planId}/${view}${own}`
 }
 
 /** DOM id of the place where a plan field is set. */

@@ -1,5 +1,6 @@
 import { catalogue } from '~~/core/catalogue/catalogue'
 import type { Plan } from '~~/core/plan/planSchema'
+import { cheapestBuilds } from '~~/core/tiers/cheapestBuilds'
 import { capacityCurve } from '~~/core/tiers/capacityCurve'
 import { compareProcessors } from '~~/core/tiers/compareProcessors'
 import { compareWays } from '~~/core/tiers/compareWays'
@@ -13,6 +14,7 @@ export function createCoreWork() {
   return {
     assess,
     compareWays: (plan: Plan, locale: string) => compareWays(plan, catalogue, formatFor(plan, locale)),
+    cheapestBuilds: (plan: Plan, most: number) => cheapestBuilds(plan, catalogue, most),
     remedies: (plan: Plan) => remediesOf(plan, catalogue),
     processors: (plan: Plan) => compareProcessors(plan, catalogue),
     cures: (plan: Plan) => conversionCures(plan, catalogue),

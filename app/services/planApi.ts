@@ -45,6 +45,7 @@ export const planApi = {
   create: (plan: PlanInput | Plan) => request<StoredPlan>('POST', '/api/plans', plan),
   save: (id: string, version: number, plan: Plan) => request<StoredPlan>('PUT', `/api/plans/${id}`, { version, plan }),
   remove: (id: string) => request<undefined>('DELETE', `/api/plans/${id}`),
+  archive: (id: string, archived: boolean) => request<undefined>('POST', `/api/plans/${id}/archive`, { archived }),
   restore: (id: string) => request<StoredPlan>('POST', `/api/plans/${id}/restore`, {}),
 }
 

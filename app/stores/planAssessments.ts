@@ -4,7 +4,7 @@ import type { Plan } from '~~/core/plan/planSchema'
 import { createAssessmentQueue } from '~/services/assessmentQueue'
 
 /** The assessments of the open plan and of one that is tried, as they change. */
-export function usePlanAssessments({ id, plan, tried }: { readonly id: Ref<string | null>, readonly plan: ShallowRef<Plan | null>, readonly tried: ShallowRef<Plan | null> }) {
+export function usePlanAssessments({ id, plan, tried }: { readonly id: Ref<string | null>, readonly plan: ShallowRef<Plan | null>, readonly tried: Readonly<Ref<Plan | null>> }) {
   const assessment = shallowRef<Assessment | null>(null)
   const triedAssessment = shallowRef<Assessment | null>(null)
   /** the assessment belongs to an earlier state of the plan, and the new one is being worked out */

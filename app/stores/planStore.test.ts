@@ -51,7 +51,7 @@ describe('editing', () => {
   })
   it('refuses a bad value with a sentence and keeps the plan', async () => {
     const store = await opened()
-    expect(store.edit('network.uploadMbps', 'fast')).toContain('Upload: a number from 0')
+    expect(store.edit('network.uploadMbps', 'fast')).toContain('Upload must be a number from 0')
     expect(store.plan).toEqual(demo)
     expect(store.saveState).toBe('saved')
   })

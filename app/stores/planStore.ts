@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import type { Plan } from '~~/core/plan/planSchema'
 import { sameValue } from '~~/core/sameValue'
 import { draftBox } from '~/services/draftBox'
@@ -15,15 +15,19 @@ export const usePlanStore = defineStore('plan', () => {
   const plan = shallowRef<Plan | null>(null)
   /** a plan looked at without taking it over, such as a build under the pointer */
   const tried = shallowRef<Plan | null>(null)
+  /** one that stays on the headroom line while its reader looks around; an edit drops it */
+  const pinned = shallowRef<Plan | null>(null)
+  const shown = computed(() => tried.value ?? pinned.value)
   const restoredDraft = ref(false)
   const sync = usePlanSync({ id, plan })
   const history = usePlanHistory({ plan, apply: put })
-  const { assessment, triedAssessment, assessing } = usePlanAssessments({ id, plan, tried })
+  const { assessment, triedAssessment, assessing } = usePlanAssessments({ id, plan, tried: shown })
   /** of several openings only the last counts, however late an earlier one is answered */
   let openings = 0
 
   function put(next: Plan): void {
     plan.value = next
+    pinned.value = null
     sync.changed()
   }
   /** Opens a plan; a draft that the server never acknowledged is taken up again. */
@@ -34,6 +38,7 @@ export const usePlanStore = defineStore('plan', () => {
     const stored = await planApi.get(planId)
     if (opening !== openings) return
     tried.value = null
+    pinned.value = null
     restoredDraft.value = false
     sync.adopt(stored)
     history.reset()
@@ -91,14 +96,28 @@ export const usePlanStore = defineStore('plan', () => {
   function close(): void {
     openings++
     tried.value = null
+    pinned.value = null
     sync.close()
     history.reset()
+  }
+
+  /** Pins what is tried just now; without any, drops what is pinned. */
+  function togglePin(): void {
+    pinned.value = tried.value
+  }
+  function keepPinned(): void {
+    const kept = pinned.value
+    tried.value = null
+    if (kept) replace(kept)
+  }
+  function dropPinned(): void {
+    pinned.value = null
   }
 
   const { version, saveState, saveMessage, conflict, save, flush } = sync
   const { canUndo, canRedo, grab, letGo, giveUp, undo, redo } = history
   return {
-    id, version, plan, tried, assessment, triedAssessment, assessing, saveState, saveMessage, conflict, restoredDraft,
-    canUndo, canRedo, open, edit, grab, letGo, giveUp, replace, undo, redo, save, flush, settle, close,
+    id, version, plan, tried, pinned, assessment, triedAssessment, assessing, saveState, saveMessage, conflict, restoredDraft,
+    canUndo, canRedo, open, edit, togglePin, keepPinned, dropPinned, grab, letGo, giveUp, replace, undo, redo, save, flush, settle, close,
   }
 })

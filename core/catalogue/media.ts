@@ -7,7 +7,7 @@ export const soundCodecs = {
 } as const
 export type SoundCodec = keyof typeof soundCodecs
 
-export const subtitleKinds = { none: 'None', text: 'Text', styled: 'Styled text', bitmap: 'Pictures, as on disc' } as const
+export const subtitleKinds = { none: 'None', text: 'Text', styled: 'Styled text', bitmap: 'Images, as on disc' } as const
 export type SubtitleKind = keyof typeof subtitleKinds
 
 export const hdrKinds = { none: 'None', hdr10: 'HDR10', hlg: 'HLG', dynamic: 'HDR with dynamic metadata' } as const

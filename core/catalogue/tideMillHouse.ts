@@ -11,8 +11,8 @@ export const tideMillHouse: PlanInput = {
     places: [{ id: 'ship', name: 'Survey ship', downloadMbps: 6 }, { id: 'cottage', name: 'Lock cottage', downloadMbps: 30 }],
     viewers: [
       { id: 'maren', name: 'Maren', colour: 'teal' }, { id: 'joost', name: 'Joost', colour: 'rust' }, { id: 'ilse', name: 'Ilse', colour: 'plum' },
-      { id: 'pim', name: 'Pim', colour: 'ochre' }, { id: 'workshop', name: 'Workshop', colour: 'umber', lowestRungMbps: 1.8 },
-      { id: 'thea', name: 'Thea, at sea', colour: 'slate', place: 'ship', lowestRungMbps: 1.8, chooses: 'phone' },
+      { id: 'pim', name: 'Pim', colour: 'ochre' }, { id: 'workshop', name: 'Workshop', colour: 'umber', lowestRungMbps: 2 },
+      { id: 'thea', name: 'Thea, at sea', colour: 'slate', place: 'ship', lowestRungMbps: 2, chooses: 'phone' },
       { id: 'grandfather', name: 'Grandfather', colour: 'moss', place: 'cottage' },
     ],
     devices: [

@@ -112,7 +112,7 @@ function spaceVerdict({ roomTB, monthFull: full }: PoolFacts, { slice, format }:
   const horizonMonths = horizonYears * monthsPerYear
   const common = { id: 'space', label: 'Space', domain: 'drives', unit: 'TB', asked, possible, share: headroomShare(asked, possible), figures: ['library.contentAtHorizonTB', 'drives.roomTB', 'drives.monthFull'] }
   if (slice.nothingKept) return { ...common, state: 'unknown', sentence: 'Nothing is kept yet: enter the library to see how long the space lasts.' }
-  if (full.likely === 0) return { ...common, state: 'impossible', sentence: `Today's ${n(contentTB.likely, 3)} TB do not fit into the room of ${n(roomTB, 3)} TB.` }
+  if (full.likely === 0) return { ...common, state: 'impossible', sentence: `Today's library of ${n(contentTB.likely, 3)} TB does not fit into ${n(roomTB, 3)} TB of room.` }
   if (full.likely !== null && full.likely <= horizonMonths) {
     return { ...common, state: 'short', sentence: `Full in month ${full.likely} (${yearsText(full.likely, format)}), before the ${horizonYears} years are over.` }
   }

@@ -20,7 +20,7 @@ describe('a work table from a file', () => {
     expect(planSchema.parse(JSON.parse(JSON.stringify(plan)))).toEqual(plan)
   })
   it('that is cut, or lacks or twists a coefficient, is refused with every place', () => {
-    expect(readWorkTable(JSON.stringify(shipped).slice(0, 300))).toMatchObject({ ok: false, problems: [expect.stringContaining('not whole JSON')] })
+    expect(readWorkTable(JSON.stringify(shipped).slice(0, 300))).toMatchObject({ ok: false, problems: [expect.stringContaining('not valid JSON')] })
     const broken = { source: '', coefficients: { ...shipped.coefficients, scale: { value: -1 }, tonemap: { value: 1, low: 2 }, remux: undefined } }
     const read = readWorkTable(JSON.stringify(broken))
     expect(read.ok ? [] : read.problems.map(problem => problem.split(':')[0])).toEqual(['source', 'coefficients.scale.value', 'coefficients.tonemap', 'coefficients.remux'])

@@ -9,7 +9,7 @@ export function readWorkTable(text: string): ReadWorkTable {
     value = JSON.parse(text.replace(/^\uFEFF/, ''))
   }
   catch {
-    return { ok: false, problems: ['This is not whole JSON. Choose a file that scripts/measure-work.mjs wrote.'] }
+    return { ok: false, problems: ['This file is not valid JSON. Choose a file that scripts/measure-work.mjs wrote.'] }
   }
   const parsed = workTableFileSchema.safeParse(value)
   return parsed.success

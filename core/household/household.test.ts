@@ -248,8 +248,8 @@ describe('findings of a household', () => {
   it('tell overlapping habits, and when they are more than certain', () => {
     const overlap = (chance: number) => assess(planSchema.parse({ name: 'x', household: { ...base, habits: [{ name: 'One', viewer: 'a', device: 'tv', chance }, { name: 'Two', viewer: 'a', device: 'tv', chance }] } }), catalogue)
       .findings.find(finding => finding.code === 'HABITS_OVERLAP')
-    expect(overlap(0.3)).toMatchObject({ severity: 'caution', sentence: expect.stringContaining('One and Two may go on at once') })
-    expect(overlap(0.9)).toMatchObject({ severity: 'warning', sentence: expect.stringContaining('more than certain') })
+    expect(overlap(0.3)).toMatchObject({ severity: 'caution', sentence: expect.stringContaining('One and Two overlap') })
+    expect(overlap(0.9)).toMatchObject({ severity: 'warning', sentence: expect.stringContaining('more than 100 %') })
   })
   it('a guest without a viewer is none', () => {
     expect(codes({ ...base, habits: [{ device: 'tv', onBusyDays: true }] })).not.toContain('HABIT_WITHOUT_VIEWER')

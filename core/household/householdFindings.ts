@@ -20,7 +20,7 @@ function loose(household: Household): Finding[] {
     const isGuest = habit.viewer === '' && habit.onBusyDays
     if (!isGuest && !household.viewers.some(viewer => viewer.id === habit.viewer)) {
       findings.push({
-        severity: 'warning', code: 'HABIT_WITHOUT_VIEWER', sentence: `${nameOf(household, index)}: nobody of the household has this habit, so it is not counted.`,
+        severity: 'warning', code: 'HABIT_WITHOUT_VIEWER', sentence: `Habit ${nameOf(household, index)} has no viewer, so it is not counted.`,
         from: [`household.habits.${index}.viewer`], cures: [{ sentence: 'Choose a viewer, or make it a habit of busy days.' }],
       })
     }
@@ -66,7 +66,7 @@ function overlapping(household: Household, week: WatchingWeek): Finding[] {
     if (worst.slot < 0) return []
     return [{
       severity: worst.sum > 1 + 1e-9 ? 'warning' as const : 'caution' as const, code: 'HABITS_OVERLAP',
-      sentence: `${watcher.name}: ${worst.habits.map(index => nameOf(household, index)).join(' and ')} may go on at once, most on ${weekTimeText(worst.slot * slotMinutes)}${worst.sum > 1 + 1e-9 ? '; together they are more than certain, and count as one' : '; counted as one or the other'}.`,
+      sentence: `${watcher.name}: ${worst.habits.map(index => nameOf(household, index)).join(' and ')} overlap, most on ${weekTimeText(worst.slot * slotMinutes)}${worst.sum > 1 + 1e-9 ? '; their chances add up to more than 100 %, so they count as 100 %' : '; counted as one or the other'}.`,
       from: worst.habits.map(index => `household.habits.${index}.earliest`),
       cures: [{ sentence: 'Shift one of them, lower a chance, or list a second viewer.' }],
     }]

@@ -7,7 +7,7 @@ import { householdFindings } from './householdFindings'
 import type { HouseholdFacts, HouseholdSlice } from './householdFacts'
 import { watchingFigures } from './peakFigures'
 
-const schoolTexts = { level95: 'not exceeded in 95 of 100 such moments', level99: 'not exceeded in 99 of 100 such moments', minutesShort: 'exceeded for no more minutes a month than are accepted', headCount: 'everyone at once', atOnce: 'as answered' } as const
+const schoolTexts = { level95: 'not exceeded in 95 weeks of 100', level99: 'not exceeded in 99 weeks of 100', minutesShort: 'exceeded for no more minutes a month than are accepted', headCount: 'everyone at once', atOnce: 'as answered' } as const
 const noHabits = 'No habits are entered yet.'
 const noneHappens = 'None of the habits ever happens: each has a chance of 0, no day, or is for busy days only.'
 
@@ -26,7 +26,7 @@ function headFigure({ heads }: HouseholdFacts): Figure {
   return sum > 0
     ? figure(sum, {
         ...parts, formula: `${heads.home} at home + ${heads.away} away = ${sum}`,
-        note: 'Everyone at once, which seldom happens: the cautious school plans for it. Guests are counted apart.',
+        note: 'Everyone at once, which is rare; cautious planners allow for it. Guests are not included.',
       })
     : noFigure('No viewers are listed yet; the numbers watching at once are used as answered.', { ...parts, formula: 'viewers at home + viewers away' })
 }
@@ -41,7 +41,7 @@ function levelFigures({ week, counts, anyHappens }: HouseholdFacts, { number: n 
     return figure(level, {
       ...parts,
       inputs: [...(slot === counts.slot95 ? week.watchers.flatMap((_, at) => week.ordinary.watching[at]![slot]! > 0 ? [`household.peak.${at}`] : []) : []), 'household.habits', 'household.viewers'],
-      formula: `${weekTimeText(slot * slotMinutes)}: chances ${chances.map(chance => n(chance, 3)).join(', ') || 'none'} → at most ${level} watch in ${share} of 100 such moments`,
+      formula: `${weekTimeText(slot * slotMinutes)}: chances ${chances.map(chance => n(chance, 3)).join(', ') || 'none'} → no more than ${level} watch in ${share} weeks of 100`,
       source: 'The number watching is Poisson-binomial over the viewers, worked out exactly by convolution for each of the 2016 five-minute slots; the largest level of any slot counts.',
     })
   })

@@ -121,7 +121,7 @@ describe('kinds, deletions, drift and events', () => {
   })
   it('second copies take their own space', () => {
     const one = { titles: 100, minutes: 110, bitrateMbps: 8 }
-    expect(at({ holdings: [{ ...one, smallCopies: 'hd720' }] }, 0) - at({ holdings: [one] }, 0)).toBeCloseTo(100 * 3 * 110 * 60 / 8 / 1e6, 9)
+    expect(at({ holdings: [{ ...one, smallCopies: 'hd720' }] }, 0) - at({ holdings: [one] }, 0)).toBeCloseTo(100 * 2.8 * 110 * 60 / 8 / 1e6, 9)
   })
   it('what is gone for good follows the kind unless said otherwise', () => {
     expect((['film', 'photos', 'homeVideo', 'computerBackups'] as const).map(kind => isIrreplaceable({ kind, loss: 'byKind' }))).toEqual([false, true, true, false])

@@ -35,7 +35,7 @@ function contentFigure({ contentTB, forecast }: LibraryFacts, holdings: readonly
 
 function growthFigure({ growth: { addedTB, ownTB, removedTB, total } }: LibraryFacts, { library }: LibrarySlice, { number: n }: Format): Figure {
   return figure(total, {
-    id: 'library.growthTBPerMonth', label: 'Growth this year', unit: 'TB/month',
+    id: 'library.growthTBPerMonth', label: 'Growth a month, first year', unit: 'TB/month',
     inputs: ['library.holdings', 'library.otherGrowthGBPerMonth', 'library.growthLowFactor', 'library.growthHighFactor'], source: ladder,
     formula: `added ${n(addedTB)}${ownTB ? ` + growing by itself ${n(ownTB)}` : ''}${removedTB ? ` − deleted ${n(removedTB)}` : ''} = ${n(total.likely)} TB a month; growth slow × ${n(library.growthLowFactor)}, fast × ${n(library.growthHighFactor)}`,
   })
@@ -68,7 +68,7 @@ function thumbFigure({ empty, contentTB }: LibraryFacts, { ruleOfThumbFactor }: 
     ? noFigure('Nothing is kept yet.', { ...parts, formula: 'library today × factor' })
     : figure(contentTB.likely * ruleOfThumbFactor, {
         ...parts, formula: `${n(contentTB.likely)} TB × ${n(ruleOfThumbFactor)} = ${n(contentTB.likely * ruleOfThumbFactor)} TB`,
-        note: 'Usable space to buy by the factor; it is shown beside the forecast and decides nothing.',
+        note: 'Today\'s library times your factor, for comparison. The plan does not use it.',
       })
 }
 

@@ -17,6 +17,19 @@ export function awayStreams({ uploadMbps, reserveShare, rungMbps }: { uploadMbps
 }
 
 /**
+ * The upload that so many streams away need, the reserve kept: streams · rung · 1.08 ÷ (1 − reserve), Mb/s.
+ * @param reserveShare 0 … below 1
+ * @throws {CoreRangeError} STREAMS, RESERVE, RUNG
+ * @example uploadNeededMbps({ streams: 2, reserveShare: 0.25, rungMbps: 4 }) // 11.52
+ */
+export function uploadNeededMbps({ streams, reserveShare, rungMbps }: { streams: number, reserveShare: number, rungMbps: number }): number {
+  requireWithin('STREAMS', streams, { min: 0 })
+  requireWithin('RESERVE', reserveShare, { min: 0, max: 0.99 })
+  requireWithin('RUNG', rungMbps, { min: 0.01 })
+  return streams * rungMbps * overheadFactor / (1 - reserveShare)
+}
+
+/**
  * What each of several sessions away can count on: upload · (1 − reserve) / 1.08 ÷ sessions, Mb/s.
  * @throws {CoreRangeError} UPLOAD, RESERVE, SESSIONS
  * @example awayShareMbps({ uploadMbps: 22, reserveShare: 0.25, sessions: 2 }) // 7.64

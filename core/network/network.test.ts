@@ -2,12 +2,17 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { qualities } from '../catalogue/qualities'
 import { planSchema } from '../plan/planSchema'
-import { awayStreams } from './awayStreams'
+import { awayStreams, uploadNeededMbps } from './awayStreams'
 import { homePeak } from './homePeak'
 
 describe('streams over the line', () => {
   it('40 Mb/s, a quarter kept, 4 Mb/s each: 6', () => expect(awayStreams({ uploadMbps: 40, reserveShare: 0.25, rungMbps: 4 })).toBe(6))
   it('20 Mb/s, a quarter kept, 8 Mb/s each: 1', () => expect(awayStreams({ uploadMbps: 20, reserveShare: 0.25, rungMbps: 8 })).toBe(1))
+  it('two at 4 Mb/s, a quarter kept, need 11.52 Mb/s, which then carry just those', () => {
+    expect(uploadNeededMbps({ streams: 2, reserveShare: 0.25, rungMbps: 4 })).toBeCloseTo(11.52, 12)
+    for (const streams of [0, 1, 2, 7, 40]) expect(awayStreams({ uploadMbps: uploadNeededMbps({ streams, reserveShare: 0.25, rungMbps: 4 }), reserveShare: 0.25, rungMbps: 4 })).toBe(streams)
+    expect(() => uploadNeededMbps({ streams: 1, reserveShare: 1, rungMbps: 4 })).toThrow('RESERVE')
+  })
   it('exactly enough is enough', () => expect(awayStreams({ uploadMbps: 4.32, reserveShare: 0, rungMbps: 4 })).toBe(1))
   it('more upload never carries fewer, a higher rung never more', () => {
     const rate = fc.double({ min: 0, max: 1000, noNaN: true })

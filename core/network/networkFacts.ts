@@ -5,9 +5,9 @@ import type { Household } from '../plan/household'
 import type { Library } from '../plan/library'
 import type { Network } from '../plan/network'
 import { tcpPayloadMbps } from '../units/ethernet'
-import { awayStreams } from './awayStreams'
+import { awayStreams, uploadNeededMbps } from './awayStreams'
 import { homePeak, type HomePeak } from './homePeak'
-import { ladder, type Rung } from './ladder'
+import { ladder, type Rung } from '../catalogue/sentQualities'
 import { sharedLinks, type SharedLinks } from './links'
 
 export interface NetworkSlice {
@@ -24,6 +24,8 @@ export interface NetworkFacts {
   readonly links: SharedLinks
   /** streams that the upload carries at the chosen rung */
   readonly awayStreams: number
+  /** upload that the viewers away need at the chosen rung, Mb/s */
+  readonly uploadNeededMbps: number
   readonly homePeak: HomePeak
   /** TCP payload of the machine's port, Mb/s */
   readonly payloadMbps: number
@@ -36,6 +38,7 @@ export function networkFacts({ network, household, library, qualities, week, atO
   return {
     links: sharedLinks({ network, household, week }, atOnce),
     awayStreams: awayStreams({ uploadMbps, reserveShare, rungMbps }),
+    uploadNeededMbps: uploadNeededMbps({ streams: atOnce.away, reserveShare, rungMbps }),
     homePeak: homePeak(library, qualities, atOnce.home),
     payloadMbps: tcpPayloadMbps(network.serverPortMbps),
     carries: ladder.find(rung => awayStreams({ uploadMbps, reserveShare, rungMbps: rung.rungMbps }) >= atOnce.away) ?? null,

@@ -12,13 +12,18 @@ export function tellNetwork(facts: NetworkFacts, slice: NetworkSlice, format: Fo
   return { figures: networkFigures(facts, slice, format), verdicts: [homeVerdict(facts, slice, format), awayVerdict(facts, slice, format)], findings: networkFindings(facts, slice, format) }
 }
 
-function networkFigures({ awayStreams: away, homePeak: peak, payloadMbps }: NetworkFacts, { network, atOnce }: NetworkSlice, { number: n }: Format): Figure[] {
+function networkFigures({ awayStreams: away, uploadNeededMbps: upload, homePeak: peak, payloadMbps }: NetworkFacts, { network, atOnce }: NetworkSlice, { number: n }: Format): Figure[] {
   const { uploadMbps, uploadReserveShare: reserve, awayRungMbps: rung, serverPortMbps } = network
   return [
     figure(away, {
       id: 'network.awayStreams', label: 'Streams the upload carries', unit: 'streams', inputs: ['network.uploadMbps', 'network.uploadReserveShare', 'network.awayRungMbps'],
       formula: `${n(uploadMbps)} Mb/s × (1 − ${n(reserve)}) ÷ (${n(rung)} × ${n(overheadFactor)}) = ${n(uploadMbps * (1 - reserve) / (rung * overheadFactor), 3)}, whole: ${n(away)}`,
       source: `${n(overheadFactor)} is what headers and resent packets add.`,
+    }),
+    figure(upload, {
+      id: 'network.uploadNeededMbps', label: 'Upload needed', unit: 'Mb/s', inputs: ['household.watchingAwayAtOnce', 'network.awayRungMbps', 'network.uploadReserveShare'],
+      formula: atOnce.away > 0 ? `${n(atOnce.away)} × ${n(rung)} × ${n(overheadFactor)} ÷ (1 − ${n(reserve)}) = ${n(upload, 3)} Mb/s` : 'nobody watches away = 0 Mb/s',
+      source: `${n(overheadFactor)} is what headers and resent packets add; the reserve is kept for calls and work at home.`,
     }),
     figure(peak.peakMbps, {
       id: 'network.homePeakMbps', label: 'Peak at home', unit: 'Mb/s', inputs: ['household.watchingHomeAtOnce', 'library.holdings'],

@@ -13,12 +13,12 @@ export const briefSchema = section({
   }),
   currency: choice({
     label: 'Currency', fallback: 'EUR',
-    description: 'The currency of every price in this plan. Nothing is converted.',
+    description: 'The currency of every price in this plan. Numeron does not exchange currencies.',
     options: { EUR: 'EUR', GBP: 'GBP', USD: 'USD', CHF: 'CHF', SEK: 'SEK', DKK: 'DKK', NOK: 'NOK', PLN: 'PLN', CAD: 'CAD', AUD: 'AUD', JPY: 'JPY', INR: 'INR' },
   }),
   budget: optionalQuantity({
     label: 'Budget', unit: 'money', min: 0, max: 1_000_000,
-    description: 'What may be paid now, box and drives together. Leave it empty while you do not know.',
+    description: 'The most you can pay now for machine, drives and extras. Leave it empty if you do not know.',
   }),
 }, { label: 'Brief', description: 'Why, for whom, where, and with how much money.' })
 

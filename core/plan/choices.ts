@@ -7,11 +7,11 @@ export const choicesSchema = section({
     description: 'How long the box should serve before anything has to be bought.',
   }),
   school: choice({
-    label: 'Plan for', fallback: 'level95',
-    description: 'How much of the week must be met. Some plan for a chance, some for every head at once, some for the evening they know.',
+    label: 'Planning rule', fallback: 'level95',
+    description: 'Which moment the plan must meet: a likely one, everyone at once, or the evening you described.',
     options: {
-      level95: '95 % of the busiest moment', level99: '99 % of the busiest moment', minutesShort: 'Few minutes short a month',
-      headCount: 'Every head at once', atOnce: 'The busy evening as answered',
+      level95: 'Worst moment, 95 weeks in 100', level99: 'Worst moment, 99 weeks in 100', minutesShort: 'A limit on minutes short',
+      headCount: 'Everyone at once', atOnce: 'The busy evening',
     },
   }),
   minutesShortTarget: quantity({
@@ -19,8 +19,8 @@ export const choicesSchema = section({
     description: 'Minutes of a month in which the machine may fall behind.',
   }),
   pointsPerStream: quantity({
-    label: 'Points a stream', unit: 'points', min: 200, max: 20_000, fallback: 2000,
-    description: 'Benchmark points that convert one 1080p H.264 stream. The band runs from 25 % better to 25 % worse.',
+    label: 'Points per stream', unit: 'points', min: 200, max: 20_000, fallback: 2000,
+    description: 'Benchmark points that convert one 1080p H.264 stream. The 80 % range is 25 % either way.',
   }),
   systemReserveShare: quantity({
     label: 'Kept for the system', unit: 'share', min: 0, max: 0.9, fallback: 0.15,
@@ -31,8 +31,8 @@ export const choicesSchema = section({
     description: 'The streaming software may need a paid licence for it. Off: everything is converted in software.',
   }),
   fallbackShare: optionalQuantity({
-    label: 'Falls back to software', unit: 'share', min: 0, max: 1,
-    description: 'Share of conversions that end in software although an engine is there. Empty: 10 % for built-in engines A to C, else none.',
+    label: 'Share that falls back to software', unit: 'share', min: 0, max: 1,
+    description: 'Share of conversions that run in software although there is a video engine. If empty: 10 % for built-in engines A to C, otherwise 0 %.',
   }),
   toneMapping: choice({
     label: 'HDR is tone-mapped', fallback: 'atSourceSize',
@@ -41,7 +41,7 @@ export const choicesSchema = section({
   }),
   survivesAtLeast: quantity({
     label: 'Must survive', unit: 'dead drives', min: 0, max: 3, whole: true, fallback: 1,
-    description: 'How many drives may die without losing data.',
+    description: 'How many drives may fail without loss of data.',
   }),
   readErrorEndsRebuild: toggle({
     label: 'A read error ends the rebuild', fallback: false,

@@ -41,7 +41,7 @@ export const drivesSchema = section({
   }),
   hotSpares: quantity({
     label: 'Hot spares', unit: 'drives', min: 0, max: 8, whole: true, fallback: 0,
-    description: 'Drives in the box that take over at once; the largest ones are taken, and they hold no data until then.',
+    description: 'Drives that replace a failed one immediately. The largest drives are the spares; they hold no data until then.',
   }),
   fileSystem: choice({
     label: 'File system', fallback: 'journalled',
@@ -58,7 +58,7 @@ export const drivesSchema = section({
   }),
   outerMBps: quantity({
     label: 'Sequential rate', unit: 'MB/s', min: 1, max: 20_000, fallback: 200,
-    description: 'Outer-track rate from the sheet: about 180 at 5400 turns, 250 at 7200, 530 for a SATA SSD.',
+    description: 'Outer-track rate from the data sheet: about 180 at 5400 turns, 250 at 7200, 530 for a SATA SSD.',
   }),
   above45C: toggle({
     label: 'Warmer than 45 °C', fallback: false,

@@ -16,10 +16,14 @@ interface QuantityOptions extends FieldText {
   readonly whole?: boolean
 }
 
+/** Units as they stand behind a range in a sentence, where they are not read as they are. */
+const spokenUnits: Readonly<Record<string, string>> = { 'share': ' %', 'money': ', in the plan\'s currency', 'money/kWh': ', in the plan\'s currency for a kWh', '× likely': ' times the likely value', 'level': '', 'year': '' }
+/** A number of a sentence; years without grouping. */
+const bound = (value: number, unit: string) => unit === 'year' ? String(value) : formatNumber(value, 7)
+
 function quantityType({ label, unit, min, max, whole = false }: QuantityOptions) {
   const [shownMin, shownMax] = unit === 'share' ? [min * 100, max * 100] : [min, max]
-  const shownUnit = unit === 'share' ? '%' : unit
-  const error = `${label}: ${whole ? 'a whole number' : 'a number'} from ${formatNumber(shownMin, 7)} to ${formatNumber(shownMax, 7)}${shownUnit ? ` ${shownUnit}` : ''}.`
+  const error = `${label} must be ${whole ? 'a whole number' : 'a number'} from ${bound(shownMin, unit)} to ${bound(shownMax, unit)}${spokenUnits[unit] ?? (unit && ` ${unit}`)}.`
   const bounded = z.number({ error }).min(min, { error }).max(max, { error })
   return whole ? bounded.int({ error }) : bounded
 }
@@ -41,7 +45,7 @@ export function choice<const Options extends Record<string, string>>(
   { label, description, options, fallback }: FieldText & { readonly options: Options, readonly fallback: keyof Options & string },
 ) {
   const ids = Object.keys(options) as [keyof Options & string, ...(keyof Options & string)[]]
-  const error = `${label}: one of ${ids.map(id => `"${id}"`).join(', ')}.`
+  const error = `${label} must be one of: ${Object.values(options).join(', ')}.`
   return z.enum(ids, { error }).default(fallback as never).meta({ title: label, description, options })
 }
 
@@ -69,7 +73,7 @@ export function references({ label, description, max }: FieldText & { readonly m
 export function numberChoice<const Value extends number>(
   { label, description, unit, values, fallback, options }: FieldText & { readonly unit: string, readonly values: readonly Value[], readonly fallback: Value, readonly options?: Readonly<Record<string, string>> },
 ) {
-  const error = `${label}: one of ${values.join(', ')}${unit ? ` ${unit}` : ''}.`
+  const error = `${label} must be one of: ${values.join(', ')}${unit ? ` ${unit}` : ''}.`
   return z.literal([...values], { error }).default(fallback as never).meta({ title: label, description, unit, ...(options ? { options } : {}) })
 }
 

@@ -10,7 +10,7 @@ const placeSchema = z.object({
   id: shortName('place'),
   name: text({ label: 'Place', description: 'A place away from home, over the internet line.', max: 60 }),
   downloadMbps: optionalQuantity({
-    label: 'Its download', unit: 'Mb/s', min: 0, max: 100_000,
+    label: 'Download rate', unit: 'Mb/s', min: 0, max: 100_000,
     description: 'What its own line brings in, measured rather than promised. Empty: not known, and then only the line at home limits it.',
   }),
 })
@@ -21,8 +21,8 @@ const viewerSchema = z.object({
   colour: choice({ label: 'Colour', fallback: 'moss', description: 'Ink of this viewer in the week.', options: viewerColours }),
   place: text({ label: 'Place', description: 'At home on the house network, or at a place away.', max: 40, fallback: homePlace }),
   lowestRungMbps: quantity({
-    label: 'Lowest quality accepted', unit: 'Mb/s', min: 0, max: 20, fallback: 3,
-    description: 'A session sent below this rung of the ladder counts as short. 720p at 3 Mb/s is usual.',
+    label: 'Lowest quality accepted', unit: 'Mb/s', min: 0, max: 22, fallback: 2.8,
+    description: 'A stream sent below this rate counts as short. 720p at 2.8 Mb/s is usual.',
   }),
   chooses: choice({
     label: 'Chooses', fallback: 'pictures', description: 'How this viewer finds what to watch; it decides whether media software is needed.',
@@ -34,9 +34,9 @@ const deviceSchema = z.object({
   id: shortName('device'),
   name: text({ label: 'Device', description: 'What you call it.', max: 60 }),
   class: text({ label: 'Class', description: 'A generic class, or one of your own: it says what the device plays untouched.', max: 40, fallback: 'tv2020' }),
-  link: choice({ label: 'Link', fallback: 'wifiGood', description: 'How it hangs on the network.', options: linkKinds }),
+  link: choice({ label: 'Link', fallback: 'wifiGood', description: 'How the device is connected.', options: linkKinds }),
   linkMbps: optionalQuantity({
-    label: 'Shown link rate', unit: 'Mb/s', min: 0.1, max: 100_000,
+    label: 'Link rate shown by the device', unit: 'Mb/s', min: 0.1, max: 100_000,
     description: 'The rate that the device shows for its Wi-Fi or mobile link. Empty: 300 for Wi-Fi, 20 for mobile.',
   }),
 })
@@ -47,11 +47,11 @@ const weight = (label: string, fallback: number) => quantity({
 
 const habitSchema = z.object({
   name: text({ label: 'Habit', description: 'What is watched when, such as the evening film.', max: 60 }),
-  viewer: text({ label: 'Viewer', description: 'Who watches. Empty on a busy day: a guest of its own.', max: 40 }),
+  viewer: text({ label: 'Viewer', description: 'Who watches. On a guest day, leave it empty for a guest.', max: 40 }),
   device: text({ label: 'Device', description: 'On which device.', max: 40 }),
   days: choices({ label: 'Days', description: 'Days of the week on which it may begin.', options: weekdays, fallback: ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] }),
-  earliest: timeOfDay({ label: 'Earliest start', fallback: 19 * 60, description: 'Begins at any moment from here …' }),
-  latest: timeOfDay({ label: 'Latest start', fallback: 21 * 60, description: '… to here, each as likely. Before the earliest start: past midnight.' }),
+  earliest: timeOfDay({ label: 'Earliest start', fallback: 19 * 60, description: 'The habit starts no earlier than this.' }),
+  latest: timeOfDay({ label: 'Latest start', fallback: 21 * 60, description: 'The habit starts no later than this; all times between are equally likely. A time earlier than the earliest start means the next day.' }),
   minutes: quantity({ label: 'Length', unit: 'min', min: 1, max: 1440, fallback: 105, description: 'How long it lasts.' }),
   chance: quantity({ label: 'Chance', unit: 'share', min: 0, max: 1, fallback: 0.6, description: 'How likely it happens on such a day.' }),
   watches: z.object({
@@ -61,7 +61,7 @@ const habitSchema = z.object({
     label: 'Quality cap', unit: 'Mb/s', min: 0.1, max: 1000,
     description: 'The viewer limits the quality to this rate, as on a data plan. Empty: no limit.',
   }),
-  onBusyDays: toggle({ label: 'On busy days only', fallback: false, description: 'Guests, feast days: it comes on top of the ordinary week on the busy days of a year.' }),
+  onBusyDays: toggle({ label: 'On guest days only', fallback: false, description: 'On guest days this habit is added to the ordinary week.' }),
 })
 
 export const householdSchema = section({
@@ -74,14 +74,14 @@ export const householdSchema = section({
   devices: namedListOf(deviceSchema, { label: 'Devices', max: 60, description: 'What people watch on.' }),
   habits: listOf(habitSchema, { label: 'Habits', max: 200, description: 'Who watches when. Without any, the three answers of the busy evening are used.' }),
   busyDaysPerYear: quantity({
-    label: 'Busy days a year', unit: 'days', min: 0, max: 365, whole: true, fallback: 12,
+    label: 'Guest days a year', unit: 'days', min: 0, max: 365, whole: true, fallback: 12,
     description: 'Days on which the habits of busy days come on top.',
   }),
   subtitlesShare: quantity({
     label: 'Watched with subtitles', unit: 'share', min: 0, max: 1, fallback: 0.2, description: 'Share of watching with subtitles shown.',
   }),
   forcedSubtitlesShare: quantity({
-    label: 'With forced subtitles only', unit: 'share', min: 0, max: 1, fallback: 0.05, description: 'Share of watching in which only foreign passages are subtitled; burned in just the same.',
+    label: 'With forced subtitles only', unit: 'share', min: 0, max: 1, fallback: 0.05, description: 'Share of watching time with subtitles for foreign dialogue only; these are burned in too.',
   }),
   watchingHome: quantity({
     label: 'Watching at once at home', unit: 'viewers', min: 0, max: 100, whole: true, fallback: 2,

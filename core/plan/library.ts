@@ -1,3 +1,4 @@
+import { smallCopyRates } from '../catalogue/sentQualities'
 import { z } from 'zod'
 import { holdingKinds, otherQualities, type HoldingKindId } from '../catalogue/holdingKinds'
 import { containers, soundCodecs, subtitleKinds } from '../catalogue/media'
@@ -47,25 +48,25 @@ export const holdingSchema = z.object({
   }),
   changePerYear: optionalQuantity({
     label: 'Additions change by', unit: 'share', min: -0.9, max: 2,
-    description: 'Quality drift: how the additions of this holding change from one year to the next. Empty: as the whole library\'s.',
+    description: 'How the monthly additions change from year to year. If empty, the value for the whole library is used.',
   }),
   growthPerYear: quantity({
-    label: 'Grows by itself', unit: 'share', min: -0.9, max: 5, fallback: 0,
-    description: 'Growth in per cent a year beside the additions, month by month.',
+    label: 'Growth besides additions', unit: 'share', min: -0.9, max: 5, fallback: 0,
+    description: 'Yearly growth on top of the additions, applied every month.',
   }),
   loss: choice({
     label: 'If it is lost', fallback: 'byKind', description: 'Whether it can be had again; risk and backup differ by it.',
-    options: { byKind: 'As usual for the kind', replaceable: 'Can be had again', irreplaceable: 'Is gone for good' },
+    options: { byKind: 'As usual for the kind', replaceable: 'Replaceable', irreplaceable: 'Irreplaceable' },
   }),
   container: choice({ label: 'Container', fallback: 'usual', options: { ...usual, ...containers }, description: 'File format around picture and sound.' }),
   sound: choice({ label: 'Sound', fallback: 'usual', options: { ...usual, ...soundCodecs }, description: 'Codec of the sound.' }),
   channels: optionalQuantity({ label: 'Sound channels', unit: 'channels', min: 1, max: 16, whole: true, description: 'Channels of the sound. Empty: as usual for the quality.' }),
-  subtitles: choice({ label: 'Subtitles', fallback: 'usual', options: { ...usual, ...subtitleKinds }, description: 'Kind of the subtitles. Pictures nearly always have to be burned in.' }),
+  subtitles: choice({ label: 'Subtitles', fallback: 'usual', options: { ...usual, ...subtitleKinds }, description: 'Kind of the subtitles. Image subtitles nearly always have to be burned in.' }),
   framesPerSecond: optionalQuantity({ label: 'Frames a second', unit: '/s', min: 1, max: 240, description: 'Empty: as usual for the quality.' }),
   interlaced: choice({ label: 'Interlaced', fallback: 'usual', options: { ...usual, yes: 'Yes', no: 'No' }, description: 'Lines of two moments woven into one picture, as on old discs and recordings.' }),
   smallCopies: choice({
-    label: 'Second copy kept', fallback: 'none', description: 'A small copy beside each title that plays nearly anywhere: space instead of conversions.',
-    options: { none: 'None', hd720: '720p H.264, 3 Mb/s', hd1080: '1080p H.264, 6 Mb/s' },
+    label: 'Second copy', fallback: 'none', description: 'A small copy of each title that plays almost anywhere; it takes space and saves conversions.',
+    options: { none: 'None', hd720: `720p H.264, ${smallCopyRates.hd720} Mb/s`, hd1080: `1080p H.264, ${smallCopyRates.hd1080} Mb/s` },
   }),
   notOfferedTo: references({
     label: 'Not offered to', max: 60,
@@ -87,11 +88,11 @@ export const librarySchema = section({
   startsOn: calendarMonth({ label: 'The forecast starts in', fallback: '2026-11', description: 'The month of today\'s sizes; dated events are placed by it.' }),
   events: listOf(eventSchema, { label: 'Dated events', max: 100, description: 'What comes or goes once, in a certain month.' }),
   otherTB: quantity({
-    label: 'Not listed above', unit: 'TB', min: 0, max: 1000, fallback: 0,
+    label: 'Anything else kept', unit: 'TB', min: 0, max: 1000, fallback: 0,
     description: 'Whatever else is kept and not listed as a holding, as it is today.',
   }),
   otherGrowthGBPerMonth: quantity({
-    label: 'That grows by', unit: 'GB/month', min: 0, max: 100_000, fallback: 0,
+    label: 'Growth of anything else', unit: 'GB/month', min: 0, max: 100_000, fallback: 0,
     description: 'What it adds in an ordinary month.',
   }),
   additionsChangePerYear: quantity({

@@ -1,5 +1,6 @@
 import { toHabitsAndKinds } from './migrations/toHabitsAndKinds'
 import { toPartsAndPrices } from './migrations/toPartsAndPrices'
+import { toSentQualities } from './migrations/toSentQualities'
 
 /** A plan document of unknown or older shape. */
 export type RawDocument = Readonly<Record<string, unknown>>
@@ -11,7 +12,7 @@ export interface DocumentMigration {
 }
 
 /** Every step from version 1 upwards, in order. */
-export const documentMigrations: readonly DocumentMigration[] = [toHabitsAndKinds, toPartsAndPrices]
+export const documentMigrations: readonly DocumentMigration[] = [toHabitsAndKinds, toPartsAndPrices, toSentQualities]
 
 /**
  * Runs the steps that lead from a document's version to the target.

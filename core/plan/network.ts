@@ -1,5 +1,9 @@
 import type { z } from 'zod'
+import { ladder, sentRatesMbps } from '../catalogue/sentQualities'
 import { numberChoice, quantity, section } from './fields'
+
+/** '2160p at 22 or 16 Mb/s, 1080p at …', as the list has it. */
+const heights = [...new Set(ladder.map(rung => rung.lines))].map(lines => `${lines}p at ${ladder.filter(rung => rung.lines === lines).map(rung => rung.rungMbps).join(', ').replace(/, ([^,]*)$/, ' or $1')}`).join(', ')
 
 export const networkSchema = section({
   uploadMbps: quantity({
@@ -7,12 +11,12 @@ export const networkSchema = section({
     description: 'What the internet line sends out of the house, measured rather than promised.',
   }),
   uploadReserveShare: quantity({
-    label: 'Kept free of the upload', unit: 'share', min: 0, max: 0.9, fallback: 0.25,
-    description: 'For the household\'s own calls and work.',
+    label: 'Upload reserved', unit: 'share', min: 0, max: 0.9, fallback: 0.25,
+    description: 'The share kept for calls and work at home.',
   }),
   awayRungMbps: numberChoice({
-    label: 'Quality sent away', unit: 'Mb/s', values: [20, 10, 8, 6, 4, 3, 1.8, 0.9], fallback: 4,
-    description: 'Rung of the ladder for viewers away: 2160p at 20, 1080p at 10, 8 or 6, 720p at 4 or 3, 480p at 1.8, 360p at 0.9.',
+    label: 'Quality sent away', unit: 'Mb/s', values: sentRatesMbps, fallback: 4,
+    description: `The rate at which streams are sent to viewers away. ${heights}.`,
   }),
   serverPortMbps: numberChoice({
     label: 'Network port of the box', unit: 'Mb/s', values: [100, 1000, 2500, 10_000], fallback: 1000,

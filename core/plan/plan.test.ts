@@ -1,3 +1,4 @@
+import { nearestSentMbps } from '../catalogue/sentQualities'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
@@ -33,16 +34,16 @@ describe('bad documents', () => {
     return read.ok ? [] : read.issues.map(issue => [issue.path, issue.message] as const)
   }
   it.each([[null], [[]], ['"text"'], ['3']])('%j is not a plan', value => expect(messageOf(value)[0]?.[1]).toContain('JSON object'))
-  it('says where half a JSON ends', () => expect(messageOf('{"name": "x", "dri')[0]?.[1]).toContain('not whole JSON'))
+  it('says where half a JSON ends', () => expect(messageOf('{"name": "x", "dri')[0]?.[1]).toContain('not valid JSON'))
   it('names a newer version, and one that is none', () => {
     expect(messageOf({ name: 'x', schemaVersion: 9 })[0]).toEqual(['schemaVersion', expect.stringContaining('newer Numeron (version 9)')])
     expect(messageOf({ name: 'x', schemaVersion: 'two' })[0]?.[0]).toBe('schemaVersion')
   })
   it.each([
-    [{ network: { uploadMbps: -1 } }, 'network.uploadMbps', 'Upload: a number from 0 to 100 000 Mb/s.'],
-    [{ network: { uploadMbps: 'fast' } }, 'network.uploadMbps', 'Upload: a number from 0 to 100 000 Mb/s.'],
-    [{ network: { uploadMbps: Infinity } }, 'network.uploadMbps', 'Upload: a number from 0 to 100 000 Mb/s.'],
-    [{ machine: { score: 0 } }, 'machine.score', 'Processor score: a number from 1 to 500 000 points.'],
+    [{ network: { uploadMbps: -1 } }, 'network.uploadMbps', 'Upload must be a number from 0 to 100 000 Mb/s.'],
+    [{ network: { uploadMbps: 'fast' } }, 'network.uploadMbps', 'Upload must be a number from 0 to 100 000 Mb/s.'],
+    [{ network: { uploadMbps: Infinity } }, 'network.uploadMbps', 'Upload must be a number from 0 to 100 000 Mb/s.'],
+    [{ machine: { score: 0 } }, 'machine.score', 'Processor score must be a number from 1 to 500 000 points.'],
     [{ household: { watchingHome: 2.5 } }, 'household.watchingHome', 'whole number'],
     [{ library: { holdings: [{ titles: 1e9 }] } }, 'library.holdings.0.titles', 'from 0 to 10 000 000 titles'],
     [{ drives: { lots: [{ count: 10_000, sizeTB: 8 }] } }, 'drives.lots.0.count', 'from 1 to 60'],
@@ -89,12 +90,18 @@ describe('document migrations', () => {
     expect(read).toMatchObject({
       ok: true, keptAside: [],
       plan: {
-        schemaVersion: 3, name: 'Canal boat', choices: { school: 'level95', horizonYears: 7 },
+        schemaVersion: 4, name: 'Canal boat', choices: { school: 'level95', horizonYears: 7 },
         household: { viewers: [{ id: 'viewer1', name: 'Skipper', place: 'home' }, { id: 'viewer2', name: 'Mate', place: 'away' }], places: [{ id: 'away' }], habits: [], watchingAway: 1 },
         library: { holdings: [{ kind: 'film', titles: 40 }, { kind: 'series' }, { kind: 'homeVideo' }] },
       },
     })
     if (read.ok) expect(readPlan(JSON.parse(JSON.stringify(read.plan)))).toEqual(read)
+  })
+  it('take the rates of version 3 to the nearest sent qualities, and leave other numbers alone', () => {
+    const read = readPlan({ schemaVersion: 3, name: 'x', network: { awayRungMbps: 6 }, household: { viewers: [{ id: 'a', lowestRungMbps: 1.8 }, { id: 'b', lowestRungMbps: 2.5 }, { id: 'c' }] } })
+    expect(read).toMatchObject({ ok: true, plan: { schemaVersion: 4, network: { awayRungMbps: 5.6 }, household: { viewers: [{ lowestRungMbps: 2 }, { lowestRungMbps: 2.5 }, { lowestRungMbps: 2.8 }] } } })
+    for (const awayRungMbps of [20, 10, 8, 6, 4, 3, 1.8, 0.9]) expect(readPlan({ schemaVersion: 3, name: 'x', network: { awayRungMbps } })).toMatchObject({ ok: true, plan: { network: { awayRungMbps: nearestSentMbps(awayRungMbps) } } })
+    expect(readPlan({ schemaVersion: 3, name: 'x', network: 7, household: { viewers: [4] } })).toMatchObject({ ok: false })
   })
   it('keep the school of every head, and pass by what is no plan', () => {
     expect(readPlan({ schemaVersion: 1, name: 'x', choices: { school: 'headCount' } })).toMatchObject({ ok: true, plan: { choices: { school: 'headCount' } } })

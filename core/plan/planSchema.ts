@@ -10,7 +10,7 @@ import { machineSchema } from './machine'
 import { networkSchema } from './network'
 
 /** Version of the document this program writes; older ones are brought up by {@link readPlan}. */
-export const currentSchemaVersion = 3
+export const currentSchemaVersion = 4
 
 const nameError = 'Name: text of 1 to 80 characters.'
 

@@ -36,7 +36,7 @@ export function readPlan(value: unknown): ReadPlanResult {
   if (isTooDeep(value)) return refuse('', 'TOO_DEEP', `This document is nested deeper than ${deepestNesting} levels; a plan never is.`)
   const version = value.schemaVersion ?? currentSchemaVersion
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) {
-    return refuse('schemaVersion', 'SCHEMA_VERSION', `Schema version: a whole number from 1 to ${currentSchemaVersion}.`)
+    return refuse('schemaVersion', 'SCHEMA_VERSION', `Schema version must be a whole number from 1 to ${currentSchemaVersion}.`)
   }
   if (version > currentSchemaVersion) {
     return refuse('schemaVersion', 'SCHEMA_NEWER', `This plan was written by a newer Numeron (version ${version}); this one reads up to version ${currentSchemaVersion}. Update Numeron, then open it again.`)
@@ -59,7 +59,7 @@ export function readPlanText(text: string): ReadPlanResult {
   }
   catch (error) {
     const reason = error instanceof Error ? error.message : 'unreadable'
-    return refuse('', 'NOT_JSON', `This is not whole JSON (${reason}). Choose a plan file that Numeron exported.`)
+    return refuse('', 'NOT_JSON', `This file is not valid JSON (${reason}). Choose a plan exported by Numeron.`)
   }
   return readPlan(value)
 }

@@ -13,4 +13,8 @@ export interface StoredPlan {
 }
 
 /** A line of the list of plans. */
-export type PlanEntry = Pick<StoredPlan, 'id' | 'version' | 'createdAt' | 'updatedAt'> & { readonly name: string }
+export type PlanEntry = Pick<StoredPlan, 'id' | 'version' | 'createdAt' | 'updatedAt'> & {
+  readonly name: string
+  /** put away: kept, but not shown among the others */
+  readonly archived: boolean
+}

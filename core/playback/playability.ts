@@ -1,6 +1,6 @@
 import type { WorkTable } from '../catalogue/workTable'
 import type { Estimate } from '../figure'
-import { ladder, type Rung } from '../network/ladder'
+import { ladder, type Rung } from '../catalogue/sentQualities'
 import { softwareWork, type ConversionTask, type ToneMapping } from '../streams/softwareWork'
 import { playbackRules } from './rules'
 import { smallCopyTraits } from './smallCopy'

@@ -74,17 +74,17 @@ export const playbackRules: readonly PlaybackRule[] = [
   rule({
     code: 'DEVICE_RATE', needs: 'picture',
     broken: ({ title, device }) => title.peakMbps <= device.maxMbps ? null : { peakMbps: title.peakMbps, maxMbps: device.maxMbps },
-    text: ({ peakMbps, maxMbps }, { number: n }) => `Its peaks reach ${n(peakMbps, 3)} Mb/s; the device takes ${n(maxMbps, 3)} Mb/s.`,
+    text: ({ peakMbps, maxMbps }, { number: n }) => `The title peaks at ${n(peakMbps, 3)} Mb/s; the device takes ${n(maxMbps, 3)} Mb/s.`,
   }),
   rule({
     code: 'LINK_RATE', needs: 'picture',
     broken: ({ title, linkMbps }) => title.peakMbps <= linkMbps ? null : { peakMbps: title.peakMbps, linkMbps },
-    text: ({ peakMbps, linkMbps }, { number: n }) => `Its peaks reach ${n(peakMbps, 3)} Mb/s; the link carries ${n(linkMbps, 3)} Mb/s for each stream.`,
+    text: ({ peakMbps, linkMbps }, { number: n }) => `The title peaks at ${n(peakMbps, 3)} Mb/s; the link carries ${n(linkMbps, 3)} Mb/s for each stream.`,
   }),
   rule({
     code: 'CAP', needs: 'picture',
     broken: ({ title, capMbps }) => title.bitrateMbps <= capMbps ? null : { bitrateMbps: title.bitrateMbps, capMbps },
-    text: ({ bitrateMbps, capMbps }, { number: n }) => `Its average is ${n(bitrateMbps, 3)} Mb/s; ${n(capMbps, 3)} Mb/s are allowed.`,
+    text: ({ bitrateMbps, capMbps }, { number: n }) => `The title averages ${n(bitrateMbps, 3)} Mb/s; ${n(capMbps, 3)} Mb/s are allowed.`,
   }),
   rule({
     code: 'SUBTITLES', needs: 'picture',

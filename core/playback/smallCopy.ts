@@ -1,5 +1,5 @@
 import { smallCopyQuality } from '../catalogue/qualities'
-import { smallCopyRates } from '../library/smallCopies'
+import { smallCopyRates } from '../catalogue/sentQualities'
 import type { TitleMakeup } from './titleTraits'
 
 const copies = { hd720: smallCopyQuality(720, smallCopyRates.hd720), hd1080: smallCopyQuality(1080, smallCopyRates.hd1080) } as const

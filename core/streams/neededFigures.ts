@@ -25,7 +25,7 @@ export function neededFigures({ needed, demand }: StreamsFacts, slice: StreamsSl
   const level = (share: '95' | '99', value: number, slot: number): Figure => figure(value, {
     id: `streams.asked${share}`, label: `Conversions, ${share} % level`, unit: 'conversions', source: exact,
     inputs: [...(slot === peak ? peakFigures.map(entry => entry.id) : []), 'household.habits', 'library.holdings'],
-    formula: `${weekTimeText(slot * slotMinutes)}: ${slot === peak ? `chances ${parts.map(({ chance }) => n(chance, 3)).join(', ') || 'none'} → ` : ''}at most ${value} convert in ${share} of 100 such moments`,
+    formula: `${weekTimeText(slot * slotMinutes)}: ${slot === peak ? `chances ${parts.map(({ chance }) => n(chance, 3)).join(', ') || 'none'} → ` : ''}no more than ${value} are converted in ${share} weeks of 100`,
   })
   const formulas: Readonly<Record<Choices['school'], string>> = {
     level95: `95 % level at its worst moment = ${needed.needed}`, level99: `99 % level at its worst moment = ${needed.needed}`, headCount: `every viewer with any conversion = ${needed.needed}`,
@@ -51,7 +51,7 @@ function answeredFigures({ needed, heads }: StreamsFacts['needed'], { household:
   const everyHead = school === 'headCount' && viewers.length > 0
   const inputs = ['household.converted', 'household.watchingHome', 'household.watchingAway', 'household.headCount']
   const formula = answered > 0 && viewers.length > 0 ? `${viewers.length} viewers × ${converted} converted ÷ ${answered} watching, rounded up = ${heads}` : `as answered = ${heads}`
-  const why = 'No habits are entered, or the evening as answered is planned for.'
+  const why = 'This needs habits. None are entered, or the planning rule does not use them.'
   return [
     figure(needed, {
       id: 'streams.asked', label: 'Conversions needed', unit: 'conversions',

@@ -46,7 +46,7 @@ function workMeanFigure({ work, mix, mixFrom }: StreamsFacts, { number: n }: For
 function shortFigure({ demand, minutes }: StreamsFacts, { household: { busyDaysPerYear: busyDays } }: StreamsSlice, { number: n }: Format): Figure {
   const parts = { id: 'streams.minutesShortPerMonth', label: 'Minutes short a month', unit: 'min/month', inputs: ['streams.softwareReference', 'streams.possible', 'household.habits', 'household.busyDaysPerYear'] }
   const formula = `Σ over the week of 5 min × chance that the shares of the machine exceed 1 × ${n(weeksPerMonth)}`
-  if (!demand) return noFigure('It follows from habits, and none are entered or they are not planned for.', { ...parts, formula })
+  if (!demand) return noFigure('This needs habits. None are entered, or the planning rule does not use them.', { ...parts, formula })
   if (!minutes) return noFigure('Neither a processor score nor its clock and year are entered, and no processor is chosen.', { ...parts, formula })
   const { perMonth, ordinary, busy } = minutes
   const busyText = busy === null ? '' : `; (${365 - busyDays} ordinary days × ${n(ordinary, 3)} + ${busyDays} guest days × ${n(busy, 3)}) ÷ 365 = ${n(perMonth.likely, 3)}`

@@ -25,7 +25,7 @@ export class BenchJob {
 
   /** @throws {Problem} 409 while one is under way */
   start(): BenchState {
-    if (this.abort) throw new Problem(409, 'A bench is under way', 'One bench at a time; cancel it, or wait for its end.')
+    if (this.abort) throw new Problem(409, 'A measurement is running', 'Only one can run at a time. Cancel it, or wait until it ends.')
     const abort = new AbortController()
     this.abort = abort
     const encoder = this.encoderOf()
@@ -57,7 +57,7 @@ export class BenchJob {
     }
     catch (error) {
       const reason = error instanceof Error ? error.message : 'unknown'
-      if (late) this.tell({ ...this.current, state: 'failed', copies: 0, rounds, message: 'It took longer than it may, and was ended. Nothing was stored.' })
+      if (late) this.tell({ ...this.current, state: 'failed', copies: 0, rounds, message: 'It passed its time limit and was stopped. Nothing was stored.' })
       else if (abort.signal.aborted) this.tell({ ...this.current, state: 'cancelled', copies: 0, rounds, message: 'Cancelled; nothing was stored.' })
       else this.tell({ ...this.current, state: 'failed', copies: 0, rounds, message: reason })
     }

@@ -60,7 +60,7 @@ function runProgram(program: string, given: readonly string[], signal: AbortSign
       settle()
       if (code === 0) done()
       else if (signal.aborted) fail(new Error('cancelled'))
-      else fail(new Error(killedBy ? `The encoder was ended (${killedBy}) before it was done.` : `The encoder gave up: ${said.replace(/[^\x21-\x7E]+/g, ' ').trim() || `code ${code}`}`))
+      else fail(new Error(killedBy ? `The encoder was ended (${killedBy}) before it was done.` : `The encoder stopped with an error: ${said.replace(/[^\x21-\x7E]+/g, ' ').trim() || `code ${code}`}`))
     })
   })
 }

@@ -34,6 +34,6 @@ export async function readJsonBody(event: H3Event): Promise<unknown> {
     return JSON.parse(Buffer.concat(chunks).toString('utf8').replace(/^\uFEFF/, ''))
   }
   catch {
-    throw new Problem(400, 'Not JSON', 'The body is not whole JSON; nothing was stored.')
+    throw new Problem(400, 'Not JSON', 'The request is not valid JSON. Nothing was stored.')
   }
 }

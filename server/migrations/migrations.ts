@@ -1,5 +1,6 @@
 import type { QueryInterface } from 'sequelize'
 import * as plans from './20261125A-create-plans'
+import * as archivedAt from './20261126A-add-archived-at'
 
 export interface Migration {
   readonly name: string
@@ -10,4 +11,5 @@ export interface Migration {
 /** In order; a released one is never changed. */
 export const migrations: readonly Migration[] = [
   { name: '20261125A-create-plans', ...plans },
+  { name: '20261126A-add-archived-at', ...archivedAt },
 ]

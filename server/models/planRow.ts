@@ -9,6 +9,7 @@ export class PlanRow extends Model<InferAttributes<PlanRow>, InferCreationAttrib
   declare createdAt: CreationOptional<Date>
   declare updatedAt: CreationOptional<Date>
   declare deletedAt: CreationOptional<Date | null>
+  declare archivedAt: CreationOptional<Date | null>
 }
 
 export function definePlanRow(sequelize: Sequelize): typeof PlanRow {
@@ -20,5 +21,6 @@ export function definePlanRow(sequelize: Sequelize): typeof PlanRow {
     createdAt: DataTypes.DATE,
     updatedAt: DataTypes.DATE,
     deletedAt: DataTypes.DATE,
+    archivedAt: DataTypes.DATE,
   }, { sequelize, tableName: 'plans' })
 }

@@ -15,13 +15,15 @@ export interface PlanRepository {
   /** false when there is none; a deleted plan can be restored until it is purged */
   readonly remove: (id: string) => Promise<boolean>
   readonly restore: (id: string) => Promise<StoredPlan | null>
+  /** puts a plan away, or takes it out again; false when there is none. Neither counts as a save. */
+  readonly archive: (id: string, archived: boolean) => Promise<boolean>
   /** ends plans deleted before a day */
   readonly purgeDeletedBefore: (day: Date) => Promise<number>
   readonly count: () => Promise<number>
 }
 
 function entryOf(row: PlanRow): PlanEntry {
-  return { id: row.id, name: row.name, version: row.version, createdAt: row.createdAt.toISOString(), updatedAt: row.updatedAt.toISOString() }
+  return { id: row.id, name: row.name, version: row.version, createdAt: row.createdAt.toISOString(), updatedAt: row.updatedAt.toISOString(), archived: Boolean(row.archivedAt) }
 }
 
 function storedOf(row: PlanRow): StoredPlan {
@@ -39,7 +41,7 @@ export function planRepository(sequelize: Sequelize): PlanRepository {
   return {
     async list() {
       const found = await rows.findAll({
-        attributes: ['id', 'name', 'version', 'createdAt', 'updatedAt'],
+        attributes: ['id', 'name', 'version', 'createdAt', 'updatedAt', 'archivedAt'],
         where: { deletedAt: null },
         order: [['updatedAt', 'DESC'], ['id', 'ASC']],
       })
@@ -60,6 +62,10 @@ export function planRepository(sequelize: Sequelize): PlanRepository {
     },
     async remove(id) {
       const [changed] = await rows.update({ deletedAt: new Date() }, { where: { id, deletedAt: null } })
+      return changed === 1
+    },
+    async archive(id, archived) {
+      const [changed] = await rows.update({ archivedAt: archived ? new Date() : null }, { where: { id, deletedAt: null }, silent: true })
       return changed === 1
     },
     async restore(id) {

@@ -80,7 +80,7 @@ describe('a stored plan', () => {
     const { document: plan } = JSON.parse(readFileSync(`tests/fixtures/plans/${name}`, 'utf8'))
     const { status, body } = await api.send('POST', '/api/plans', plan)
     expect(status).toBe(201)
-    expect(body.plan.schemaVersion).toBe(3)
+    expect(body.plan.schemaVersion).toBe(4)
     expect(body.plan.name).toBe(plan.name)
     expect((await api.send('POST', '/api/assessments', body.plan)).body.verdicts).toHaveLength(7)
   })

@@ -17,7 +17,7 @@ const usual = useUsualMachine()
 
 <template>
   <section class="sheet answers">
-    <h2>The few answers it needs</h2>
+    <h2>Your answers</h2>
     <h3>{{ fromHabits ? 'Who watches' : 'A busy evening' }}</h3>
     <p
       v-if="fromHabits"
@@ -35,7 +35,7 @@ const usual = useUsualMachine()
         label="of these converted"
       />
       <NuxtLink :to="viewAddress(store.id ?? '', 'household')">
-        See and change the week
+        Change the week
       </NuxtLink>
     </p>
     <div
@@ -44,11 +44,11 @@ const usual = useUsualMachine()
     >
       <PlanField
         path="household.watchingHome"
-        label="At once, at home"
+        label="Watching at home"
       />
       <PlanField
         path="household.watchingAway"
-        label="At once, away"
+        label="Watching away"
       />
       <PlanField path="household.converted" />
     </div>
@@ -57,11 +57,11 @@ const usual = useUsualMachine()
       :to="viewAddress(store.id ?? '', 'household')"
       class="small"
     >
-      Refine it as a week of habits
+      Describe a week of habits
     </NuxtLink>
     <h3>The library</h3>
     <HoldingsQuick />
-    <h3>The box</h3>
+    <h3>The machine</h3>
     <div class="fields">
       <PlanField
         path="machine.score"
@@ -90,7 +90,7 @@ const usual = useUsualMachine()
         class="wide"
       />
     </div>
-    <h3>The line and the money</h3>
+    <h3>Internet line and money</h3>
     <div class="fields">
       <PlanField path="network.uploadMbps" />
       <PlanField path="network.awayRungMbps" />

@@ -2,7 +2,10 @@ import { mount } from '@vue/test-utils'
 import { describe, expect, it, vi } from 'vitest'
 import type { PlanInput } from '~~/core/plan/planSchema'
 import PurchaseSplit from '~/components/ownership/PurchaseSplit.vue'
-import { viewAddress, viewOfPath, views } from '~/composables/views'
+import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
+import { fieldPaths } from '~~/core/plan/fieldPaths'
+import { planSchema } from '~~/core/plan/planSchema'
+import { placeOfPath, viewAddress, viewOfPath, views } from '~/composables/views'
 import { openDemo } from '../../../tests/stubs/openPlan'
 import OverallVerdict from './OverallVerdict.vue'
 
@@ -17,11 +20,11 @@ const word = (changes: Partial<PlanInput>) => {
 
 describe('the one answer', () => {
   it('is yes only where every headroom holds', () => {
-    expect(word(palace)).toBe('This will do, because every headroom holds, also by the cautious figures.')
+    expect(word(palace)).toBe('This will do, because every need is met, even at the unfavourable end of each range.')
   })
   it('is no for a hopeless machine, and says of what', () => {
-    expect(word({ machine: { base: 'own', condition: 'owned', score: 300, cores: 2, bays: 2 } })).toMatch(/^This will not do, because conversions/)
-    expect(word({ ...palace, drives: { lots: [{ count: 2, sizeTB: 0.1 }] } })).toMatch(/^This will not do, because space/)
+    expect(word({ machine: { base: 'own', condition: 'owned', score: 300, cores: 2, bays: 2 } })).toMatch(/^This will not do, because the machine cannot convert enough at once/)
+    expect(word({ ...palace, drives: { lots: [{ count: 2, sizeTB: 0.1 }] } })).toMatch(/^This will not do, because the library outgrows the drives/)
   })
   it('is open for an empty plan', () => {
     const store = openDemo()
@@ -30,12 +33,12 @@ describe('the one answer', () => {
   })
   it('does not say yes while a price is missing and a budget is set', () => {
     const verdict = word({ ...palace, machine: { base: 'own', score: 60_000, cores: 16, bays: 8 } })
-    expect(verdict).toBe('Not known yet, because money still needs an answer.')
+    expect(verdict).toBe('Not known yet, because a price that counts is not known.')
   })
   it('names the cheapest way of building that would do, or that there is none', async () => {
     openDemo()
     const overall = mount(OverallVerdict)
-    await vi.waitFor(() => expect(overall.find('.cheapest').text()).toMatch(/Cheapest way in the catalogue|No way in the catalogue/), { timeout: 20_000, interval: 50 })
+    await vi.waitFor(() => expect(overall.find('.cheapest').text()).toMatch(/The cheapest build that meets|No build in the catalogue/), { timeout: 20_000, interval: 50 })
     expect(overall.find('.cheapest a').attributes('href')).toMatch(/tiers$/)
   })
 })
@@ -58,10 +61,27 @@ describe('what is paid now', () => {
 })
 
 describe('the views', () => {
+  it('have sections with addresses of their own, the first without', () => {
+    expect(viewAddress('p', 'streams', 'capacity')).toBe('/plans/p/streams')
+    expect(viewAddress('p', 'streams', 'archive')).toBe('/plans/p/streams/archive')
+    expect(viewAddress('p', 'brief', 'answers')).toBe('/plans/p/brief/answers')
+    for (const view of views) expect(new Set(view.sections.map(section => section.id)).size).toBe(view.sections.length)
+  })
+  it('say in which section a field is set, and have that section', () => {
+    const place = (path: string) => [placeOfPath(path).view, placeOfPath(path).section ?? '']
+    expect(place('household.devices.0.class')).toEqual(['household', 'devices'])
+    expect(place('machine.measuredStreams')).toEqual(['streams', 'measure'])
+    expect(place('drives.oneBatch')).toEqual(['drives', 'risk'])
+    expect(place('library.holdings.3.titles')).toEqual(['library', 'holdings'])
+    for (const { path } of fieldPaths(planSchema.parse(tideMillHouse))) {
+      const { view, section } = placeOfPath(path)
+      if (section) expect(views.find(candidate => candidate.id === view)!.sections.map(own => own.id), path).toContain(section)
+    }
+  })
   it('each have an address, and every field has a view that sets it', () => {
     expect(views.map(view => viewAddress('p', view.id))).toEqual(['/plans/p', ...views.slice(1).map(view => `/plans/p/${view.id}`)])
     expect(Object.fromEntries(['machine.parts.0.price', 'machine.price', 'machine.condition', 'drives.lots.0.priceEach', 'drives.above45C', 'choices.fallbackShare', 'costs.extras', 'calibration.workTable', 'brief.who', 'nothing.at.all'].map(path => [path, viewOfPath(path)]))).toEqual({
-      'machine.parts.0.price': 'streams', 'machine.price': 'machine', 'machine.condition': 'machine', 'drives.lots.0.priceEach': 'drives', 'drives.above45C': 'drives',
+      'machine.parts.0.price': 'machine', 'machine.price': 'machine', 'machine.condition': 'machine', 'drives.lots.0.priceEach': 'drives', 'drives.above45C': 'drives',
       'choices.fallbackShare': 'streams', 'costs.extras': 'ownership', 'calibration.workTable': 'streams', 'brief.who': 'brief', 'nothing.at.all': 'brief',
     })
   })

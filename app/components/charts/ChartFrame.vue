@@ -22,7 +22,7 @@ const asTable = ref(false)
         :aria-pressed="asTable"
         @click="asTable = !asTable"
       >
-        {{ asTable ? 'Show the picture' : 'Show as table' }}
+        {{ asTable ? 'Show as chart' : 'Show as table' }}
       </button>
     </figcaption>
     <div

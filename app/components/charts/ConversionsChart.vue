@@ -8,7 +8,7 @@ import ChartFrame from './ChartFrame.vue'
 import { conversionsLayout, type ConversionRow } from './conversionsLayout'
 import HatchPattern from './HatchPattern.vue'
 
-/** Conversions asked against possible, as ranges; the ask is a line that can be dragged. */
+/** Conversions needed against possible, as ranges; what is needed is a level that can be dragged. */
 const store = usePlanStore()
 const working = useWorkingStore()
 const hatchId = useId()
@@ -41,7 +41,7 @@ function drawn(width: number) {
 <template>
   <ChartFrame
     title="Conversions needed and possible"
-    :columns="['Case', 'Low', 'Likely', 'High', 'Asked']"
+    :columns="['Case', 'Low', 'Likely', 'High', 'Needed']"
     :rows="table"
   >
     <template #default="{ width }">
@@ -71,11 +71,8 @@ function drawn(width: number) {
           v-for="tick in layout.ticks"
           :key="tick"
         >
-          <line
-            :x1="layout.x(tick)"
-            :x2="layout.x(tick)"
-            :y1="margin.top"
-            :y2="layout.height - margin.bottom"
+          <path
+            :d="layout.brokenLine(layout.x(tick))"
             class="grid"
           />
           <text
@@ -152,13 +149,14 @@ function drawn(width: number) {
             :height="layout.height - margin.bottom"
             class="grip"
           />
-          <line
-            :x1="layout.x(asked)"
-            :x2="layout.x(asked)"
-            :y1="margin.top - 4"
-            :y2="layout.height - margin.bottom"
+          <path
+            :d="layout.brokenLine(layout.x(asked))"
+            class="level"
           />
-          <path :d="`M${layout.x(asked)} ${margin.top - 2}l-7 -9h14z`" />
+          <path
+            :d="`M${layout.x(asked)} ${margin.top - 2}l-7 -9h14z`"
+            class="tip"
+          />
           <text
             :x="layout.x(asked) + (asked > 0 ? -11 : 11)"
             y="12"
@@ -182,8 +180,8 @@ function drawn(width: number) {
 .notch { stroke: rgb(var(--v-theme-primary)); stroke-width: 3; }
 .asked { cursor: ew-resize; }
 .asked.fixed { cursor: default; }
-.asked line { stroke: rgb(var(--v-theme-water-line)); stroke-width: 2.4; }
-.asked path { fill: rgb(var(--v-theme-water-line)); }
+.level { stroke: rgb(var(--v-theme-water-line)); stroke-width: 2.4; }
+.tip { fill: rgb(var(--v-theme-water-line)); }
 .asked text { fill: rgb(var(--v-theme-water-line)); font-weight: 650; }
 .grip { fill: transparent; }
 </style>

@@ -50,7 +50,7 @@ function readKey(event: KeyboardEvent, width: number): void {
 }
 const readText = computed(() => {
   const estimate = read.value === null ? null : months.value[read.value]
-  if (!estimate) return 'Move over the picture, or use the arrow keys, to read a month.'
+  if (!estimate) return 'Hover over the chart or use the arrow keys to read a month.'
   return `Month ${read.value} (${monthAfter(store.plan!.library.startsOn, read.value!)}): ${number(estimate.likely, 3)} TB (${number(tebibytes(estimate.likely), 3)} TiB), ${number(estimate.low, 3)} to ${number(estimate.high, 3)} TB`
 })
 const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 && month <= Math.max(84, horizonYears.value * 12 + 24)).map((month, index) =>
@@ -59,7 +59,7 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
 
 <template>
   <ChartFrame
-    title="Content against room, TB"
+    title="Library and room, TB"
     :columns="['Month', 'Slow, TB', 'Likely, TB', 'Fast, TB', 'Room, TB']"
     :rows="rows"
   >

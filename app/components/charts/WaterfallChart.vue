@@ -37,7 +37,7 @@ function lines(label: string, width: number): string[] {
 
 <template>
   <ChartFrame
-    title="From raw drives to room"
+    title="From raw space to room"
     :columns="['Step', 'TB', 'TiB']"
     :rows="rows"
   >

@@ -38,7 +38,7 @@ async function settle(how: 'mine' | 'theirs' | 'both'): Promise<void> {
       <div class="scroll">
         <table class="data-table">
           <thead>
-            <tr><th>Field</th><th>Here</th><th>There</th></tr>
+            <tr><th>Field</th><th>In this tab</th><th>Saved</th></tr>
           </thead>
           <tbody>
             <tr
@@ -68,19 +68,19 @@ async function settle(how: 'mine' | 'theirs' | 'both'): Promise<void> {
           color="primary"
           @click="settle('both')"
         >
-          Keep both: mine as a copy
+          Store mine as a second plan
         </VBtn>
         <VBtn
           variant="outlined"
           @click="settle('theirs')"
         >
-          Take the other version
+          Load the saved plan and drop mine
         </VBtn>
         <VBtn
           variant="outlined"
           @click="settle('mine')"
         >
-          Save mine over it
+          Replace the saved plan with mine
         </VBtn>
       </div>
     </div>

@@ -1,16 +1,18 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { mdiAlertOutline, mdiCloseOctagonOutline, mdiInformationOutline } from '@mdi/js'
-import { viewOfPath } from '~/composables/views'
+import { viewOfPath, type ViewId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 
-/** What the plan warns of, with the way out; of one view, or of all. */
-const props = defineProps<{ view?: string }>()
+/** What the plan warns of, with the way out; of one view, or of all, the worst first. */
+const props = defineProps<{ view?: ViewId, /** more are behind a press */ most?: number }>()
 const store = usePlanStore()
 const findings = computed(() => (store.assessment?.findings ?? []).filter(finding =>
   !props.view || finding.from.some(source => viewOfPath(source) === props.view)))
+const all = ref(false)
+const shown = computed(() => all.value ? findings.value : findings.value.slice(0, props.most ?? findings.value.length))
 const icons = { fail: mdiCloseOctagonOutline, warning: mdiAlertOutline, caution: mdiInformationOutline }
-const words = { fail: 'Fails', warning: 'Warning', caution: 'Caution' }
+const words = { fail: 'Problem', warning: 'Warning', caution: 'Worth knowing' }
 </script>
 
 <template>
@@ -20,7 +22,7 @@ const words = { fail: 'Fails', warning: 'Warning', caution: 'Caution' }
     aria-label="Findings"
   >
     <li
-      v-for="(finding, index) in findings"
+      v-for="(finding, index) in shown"
       :key="`${finding.code}-${index}`"
       :class="finding.severity"
       :data-finding="finding.code"
@@ -39,6 +41,18 @@ const words = { fail: 'Fails', warning: 'Warning', caution: 'Caution' }
         >{{ cure.sentence }}</span>
       </div>
     </li>
+    <li
+      v-if="shown.length < findings.length"
+      class="more no-print"
+    >
+      <button
+        type="button"
+        class="plain-button"
+        @click="all = true"
+      >
+        Show {{ findings.length - shown.length }} more
+      </button>
+    </li>
   </ul>
 </template>
 
@@ -49,6 +63,7 @@ const words = { fail: 'Fails', warning: 'Warning', caution: 'Caution' }
 .fail .v-icon, .fail strong { color: rgb(var(--v-theme-state-impossible)); }
 .warning .v-icon, .warning strong { color: rgb(var(--v-theme-state-short)); }
 .caution .v-icon, .caution strong { color: rgb(var(--v-theme-water-line)); }
+.more button { color: rgb(var(--v-theme-primary)); text-decoration: underline; min-height: 26px; }
 .cure { display: block; color: rgb(var(--v-theme-ink-soft)); }
 .cure::before { content: '→ '; }
 </style>

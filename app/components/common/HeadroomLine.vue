@@ -20,6 +20,7 @@ const cells = computed(() => {
 function short(value: Verdict['asked'], unit: string): string {
   return value ? (unit === 'money' ? quantity(value.likely, unit) : range(value, unit)) : '–'
 }
+const differs = (own: Verdict, shown: Verdict) => short(own.asked, own.unit) !== short(shown.asked, shown.unit) || short(own.possible, own.unit) !== short(shown.possible, shown.unit)
 const units: Readonly<Record<string, string>> = { 'TB': 'TB', 'Mb/s': 'Mb/s' }
 // The verdicts first, then what editing needs.
 onMounted(() => planEditor.loadInTime())
@@ -57,6 +58,10 @@ onMounted(() => planEditor.loadInTime())
           of
           <span class="possible">{{ short(shown.possible, shown.unit) }}{{ units[shown.unit] ? `\u00A0${units[shown.unit]}` : '' }}</span>
         </span>
+        <span
+          v-if="isTried && differs(own, shown)"
+          class="before"
+        >was {{ short(own.asked, own.unit) }} of {{ short(own.possible, own.unit) }}</span>
       </span>
     </NuxtLink>
   </nav>
@@ -72,6 +77,7 @@ onMounted(() => planEditor.loadInTime())
 .label { font-size: 0.8rem; color: rgb(var(--v-theme-ink-soft)); white-space: nowrap; }
 .numbers { font-size: 0.78rem; color: rgb(var(--v-theme-ink-soft)); font-variant-numeric: tabular-nums; white-space: nowrap; }
 .numbers .asked, .numbers .possible { color: rgb(var(--v-theme-on-surface)); font-weight: 600; }
+.before { font-size: 0.74rem; color: rgb(var(--v-theme-ink-soft)); white-space: nowrap; font-variant-numeric: tabular-nums; }
 @media (max-width: 1200px) {
   .cell { padding: 8px; gap: 7px; }
 }

@@ -30,7 +30,7 @@ describe('a field of the plan', () => {
     const field = mount(PlanField, { props: { path: 'network.uploadMbps' } })
     await field.find('input').setValue('fast')
     expect(field.find('input').element.value).toBe('fast')
-    expect(field.text()).toContain('Upload: a number from 0')
+    expect(field.text()).toContain('Upload must be a number from 0')
     expect(usePlanStore().plan?.network.uploadMbps).toBe(22)
   })
   it('shows shares in per cent', async () => {

@@ -136,8 +136,8 @@ function takeChoice(value: unknown): void {
 
 <style scoped>
 .plan-field { min-width: 0; position: relative; }
-/* The gloss of a field floats: it must not move what lies below when the field is left, or a press would miss. */
-.floating :deep(.v-input__details) { position: absolute; top: calc(100% + 2px); left: 0; z-index: 4; width: max-content; max-width: 320px; padding: 0; min-height: 0; pointer-events: none; }
+/* The gloss of a field floats over what lies below, and is no wider than the field: nothing may move when the field is left, or a press would miss. */
+.floating :deep(.v-input__details) { position: absolute; top: calc(100% + 2px); left: 0; right: 0; z-index: 4; padding: 0; min-height: 0; pointer-events: none; }
 .floating :deep(.v-messages__message) { padding: 6px 10px; background: rgb(var(--v-theme-surface-variant)); color: rgb(var(--v-theme-on-surface-variant)); border-radius: 4px; line-height: 1.35; }
 .plan-field :deep(.v-field__suffix), .plan-field :deep(.v-text-field__suffix) { font-size: 0.82rem; opacity: 1; color: rgb(var(--v-theme-ink-soft)); }
 </style>

@@ -7,7 +7,7 @@ import { colourScheme } from '~/composables/colourScheme'
   <VBtn
     :icon="colourScheme === 'day' ? mdiWeatherNight : mdiWhiteBalanceSunny"
     size="small"
-    :aria-label="colourScheme === 'day' ? 'Night colours' : 'Day colours'"
+    :aria-label="colourScheme === 'day' ? 'Switch to dark colours' : 'Switch to light colours'"
     @click="colourScheme = colourScheme === 'day' ? 'night' : 'day'"
   />
 </template>

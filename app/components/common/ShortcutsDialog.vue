@@ -5,10 +5,13 @@ const open = defineModel<boolean>({ required: true })
 const keys = [
   ['?', 'This list'],
   ['Ctrl Z, Ctrl Shift Z', 'Undo, redo (outside a text field)'],
+  ['Ctrl K', 'Find a view, field, figure, action or plan'],
+  ['T', 'Pin what is being previewed, or drop the pin'],
   [`Alt 1 to Alt 9, Alt 0`, `Go to a view: ${views.map(view => view.label).join(', ')}`],
   ['Arrow keys', 'Move a handle in a picture: horizon, conversions, seats, hours'],
   ['Enter', 'Show the working of a figure or a bar'],
-  ['Esc', 'Close a panel'],
+  ['Esc', 'Close a panel or the inspector'],
+  ['Arrow keys on the inspector\'s heading', 'Go to the next or previous entry'],
 ]
 </script>
 
@@ -18,7 +21,7 @@ const keys = [
     max-width="560"
   >
     <div class="sheet">
-      <h2>Keys</h2>
+      <h2>Keyboard shortcuts</h2>
       <table class="data-table">
         <tbody>
           <tr

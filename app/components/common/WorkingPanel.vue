@@ -1,19 +1,16 @@
 <script setup lang="ts">
-import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, useId, watch } from 'vue'
 import { mdiClose } from '@mdi/js'
-import { useRouter } from '#imports'
 import { estimateOf } from '~~/core/figure'
 import { valueAt } from '~~/core/plan/paths'
 import { planField } from '~~/core/plan/planField'
-import { fieldElementId, viewAddress, viewOfPath } from '~/composables/views'
+import { useGoTo } from '~/composables/useGoTo'
 import { useFormat } from '~/composables/useFormat'
-import { usePlanStore } from '~/stores/planStore'
 import { useWorkingStore } from '~/stores/workingStore'
 
 /** How one figure came about: the formula with its numbers, and every input down to where it is set. */
-const store = usePlanStore()
 const working = useWorkingStore()
-const router = useRouter()
+const { goToField } = useGoTo()
 const { quantity, range, unitText } = useFormat()
 
 const figures = computed(() => working.figures)
@@ -48,33 +45,8 @@ const inputs = computed(() => (figure.value?.inputs ?? []).map((id) => {
   return { id, isFigure: false, label: field?.label ?? id, text: fieldText(id), basis: isDefault ? bases.default : bases.entered }
 }))
 
-function placeAbove(path: string): HTMLElement | null {
-  const above = path.slice(0, Math.max(0, path.lastIndexOf('.')))
-  return above ? document.getElementById(fieldElementId(above)) ?? placeAbove(above) : null
-}
-async function goToField(path: string): Promise<void> {
-  working.close()
-  working.target = path
-  await router.push(viewAddress(store.id ?? '', viewOfPath(path)))
-  await nextTick()
-  const started = Date.now()
-  const seek = () => {
-    // What has no place of its own is looked for where the list stands that holds it.
-    const isLate = Date.now() - started > 700
-    const target = document.getElementById(fieldElementId(path)) ?? (isLate ? placeAbove(path) : null)
-    if (target) {
-      target.scrollIntoView({ block: 'center' })
-      const focusable = target.matches('input,select,button,textarea') ? target : target.querySelector<HTMLElement>('input,button,textarea,select,[tabindex="0"]')
-      ;(focusable as HTMLElement | null)?.focus()
-    }
-    else if (Date.now() - started < 2000) {
-      setTimeout(seek, 50)
-    }
-  }
-  seek()
-}
-
 const heading = ref<HTMLElement | null>(null)
+const headingId = useId()
 let cameFrom: HTMLElement | null = null
 watch(() => working.figureId, async (now, before) => {
   if (now === null) {
@@ -106,7 +78,8 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       v-if="figure"
       class="working"
       role="dialog"
-      aria-label="Show working"
+      aria-modal="true"
+      :aria-labelledby="`${headingId}-what ${headingId}`"
     >
       <header>
         <p
@@ -132,8 +105,15 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
             </button>
           </li>
         </ol>
+        <p
+          :id="`${headingId}-what`"
+          class="soft small"
+        >
+          Show working
+        </p>
         <div class="title">
           <h2
+            :id="headingId"
             ref="heading"
             tabindex="-1"
           >
@@ -153,7 +133,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
           v-if="band"
           class="soft small"
         >
-          {{ band }}, four times in five
+          80 % range: {{ band }}
         </p>
       </header>
       <section>

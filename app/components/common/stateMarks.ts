@@ -6,6 +6,6 @@ export const stateMarks: Readonly<Record<VerdictState, { word: string, path: str
   enough: { word: 'Enough', path: 'M2 11l6-6 6 6-1.5 1.5L8 8l-4.5 4.5z' },
   tight: { word: 'Tight', path: 'M2 5h12v2.2H2zM2 9h12v2.2H2z' },
   short: { word: 'Short', path: 'M2 5l6 6 6-6-1.5-1.5L8 8 3.5 3.500z' },
-  impossible: { word: 'Cannot', path: 'M3.600 2L8 6.400 12.400 2 14 3.600 9.600 8l4.400 4.400-1.600 1.600L8 9.600 3.600 14 2 12.400 6.400 8 2 3.600z' },
+  impossible: { word: 'Impossible', path: 'M3.600 2L8 6.400 12.400 2 14 3.600 9.600 8l4.400 4.400-1.600 1.600L8 9.600 3.600 14 2 12.400 6.400 8 2 3.600z' },
   unknown: { word: 'Not known', path: 'M8 2a6 6 0 1 1 0 12A6 6 0 0 1 8 2zm0 2a4 4 0 1 0 0 8 4 4 0 0 0 0-8z' },
 }

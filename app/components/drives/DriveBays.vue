@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { mdiClose, mdiPlus } from '@mdi/js'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
+import LotsEditor from './LotsEditor.vue'
 
-/** The box seen from the front: drives in their bays. Press an empty bay to put one in, the cross to take one out. */
+/** The machine seen from the front: drives in their bays. Press a drive to edit it, an empty bay to add one, the cross to remove one. */
 const store = usePlanStore()
+/** index of the drives that are edited */
+const picked = ref<number | null>(null)
 const { number } = useFormat()
 const lots = computed(() => store.plan?.drives.lots ?? [])
 const bays = computed(() => store.assessment?.domains.machine.build.bays ?? 0)
@@ -35,16 +38,24 @@ function remove(index: number): void {
         v-for="slot in slots"
         :key="slot"
         class="bay"
-        :class="{ filled: slot <= drives.length, outside: slot > bays }"
+        :class="{ filled: slot <= drives.length, outside: slot > bays, picked: picked !== null && drives[slot - 1]?.index === picked }"
       >
         <template v-if="drives[slot - 1]">
           <span
             class="fill"
             :style="{ height: `${drives[slot - 1]!.lot.sizeTB / largest * 100}%` }"
           />
-          <strong>{{ number(drives[slot - 1]!.lot.sizeTB, 3) }}</strong>
-          <small>TB</small>
-          <small v-if="slot > bays">no bay</small>
+          <button
+            type="button"
+            class="plain-button drive"
+            :aria-label="`Drive ${slot}, ${number(drives[slot - 1]!.lot.sizeTB, 3)} TB${slot > bays ? ', without a bay' : ''}: edit`"
+            :aria-expanded="picked === drives[slot - 1]!.index"
+            @click="picked = picked === drives[slot - 1]!.index ? null : drives[slot - 1]!.index"
+          >
+            <strong>{{ number(drives[slot - 1]!.lot.sizeTB, 3) }}</strong>
+            <small>TB</small>
+            <small v-if="slot > bays">no bay</small>
+          </button>
           <button
             type="button"
             class="plain-button take"
@@ -69,7 +80,7 @@ function remove(index: number): void {
         </button>
       </li>
     </ol>
-    <slot />
+    <LotsEditor v-model:picked="picked" />
     <VBtn
       v-if="drives.length >= bays"
       :prepend-icon="mdiPlus"
@@ -84,13 +95,15 @@ function remove(index: number): void {
 
 <style scoped>
 .front { list-style: none; display: flex; flex-wrap: wrap; gap: 6px; margin: 10px 0; padding: 10px; background: rgb(var(--v-theme-surface-light)); border: 1px solid rgb(var(--v-theme-hairline)); border-radius: 6px; }
-.bay { position: relative; width: 58px; height: 118px; border: 1.5px dashed rgb(var(--v-theme-ink-soft)); border-radius: 4px; display: flex; flex-direction: column; align-items: center; justify-content: center; overflow: hidden; }
+.bay { position: relative; width: 58px; height: 104px; border: 1.5px dashed rgb(var(--v-theme-ink-soft)); border-radius: 4px; display: flex; flex-direction: column; align-items: center; justify-content: center; overflow: hidden; }
 .bay.filled { border-style: solid; border-color: rgb(var(--v-theme-wall)); background: rgb(var(--v-theme-surface)); }
 .bay.outside { border-color: rgb(var(--v-theme-state-impossible)); }
 .bay strong { font-size: 1.15rem; line-height: 1; position: relative; }
 .bay small { position: relative; font-size: 0.72rem; }
 .fill { position: absolute; left: 0; right: 0; bottom: 0; background: rgba(var(--v-theme-water), 0.45); }
-.take { position: absolute; top: 2px; right: 2px; line-height: 1; padding: 4px; }
+.bay.picked { outline: 2px solid rgb(var(--v-theme-primary)); outline-offset: 1px; }
+.drive { position: relative; width: 100%; height: 100%; display: flex; flex-direction: column; align-items: center; justify-content: center; }
+.take { position: absolute; z-index: 1; top: 2px; right: 2px; line-height: 1; padding: 4px; }
 .put { width: 100%; height: 100%; display: grid; place-items: center; color: rgb(var(--v-theme-primary)); }
 .put:disabled { opacity: 0.3; }
 </style>

@@ -4,13 +4,15 @@ import { priceOfLot } from '~~/core/drives/drivePrices'
 import { driveClassOf } from '~~/core/drives/poolOf'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import type { DriveLot } from '~~/core/plan/drives'
-import ListEditor from '~/components/common/ListEditor.vue'
+import { planField } from '~~/core/plan/planField'
+import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'
 import { fieldElementId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 
-/** The data drives, a row for each size. */
+/** The data drives, a line for each size. */
+const picked = defineModel<number | null>('picked', { default: null })
 const store = usePlanStore()
 const { number, money } = useFormat()
 const lots = computed(() => store.plan?.drives.lots ?? [])
@@ -23,22 +25,32 @@ function add(): void {
 function remove(index: number): void {
   store.edit('drives.lots', lots.value.filter((_, other) => other !== index))
 }
+function conditionOf(lot: DriveLot): string {
+  return planField('drives.lots.0.condition')?.options.find(option => option.value === lot.condition)?.label.toLowerCase() ?? lot.condition
+}
 function usualPrice(lot: DriveLot): string {
   return store.plan ? `≈ ${money(priceOfLot({ ...lot, priceEach: null }, driveClassOf(store.plan.drives, catalogue.driveClasses)).each)}` : ''
 }
 </script>
 
 <template>
-  <ListEditor
+  <PickList
     :id="fieldElementId('drives.lots')"
+    v-model:picked="picked"
     :entries="lots"
+    path="drives.lots"
     :add="lots.length ? 'Add drives of another size' : 'Add drives'"
     :name="lot => `the drives of ${number(lot.sizeTB)} TB`"
-    columns="repeat(2, minmax(72px, 1fr)) repeat(2, minmax(96px, 1.3fr))"
-    narrow="1fr 1fr"
     @add="add"
     @remove="remove"
   >
+    <template #line="{ entry }">
+      <span class="line">
+        <strong>{{ number(entry.count) }} × {{ number(entry.sizeTB, 3) }} TB</strong>
+        <span class="soft">{{ conditionOf(entry) }}</span>
+        <span class="soft number">{{ entry.condition === 'owned' ? 'nothing to pay' : entry.priceEach === null ? usualPrice(entry) : money(entry.priceEach) }}{{ entry.condition === 'owned' ? '' : ' each' }}</span>
+      </span>
+    </template>
     <template #default="{ entry, index }">
       <PlanField :path="`drives.lots.${index}.count`" />
       <PlanField :path="`drives.lots.${index}.sizeTB`" />
@@ -47,17 +59,14 @@ function usualPrice(lot: DriveLot): string {
         :path="`drives.lots.${index}.priceEach`"
         :placeholder="entry.condition === 'owned' ? 'nothing' : usualPrice(entry)"
       />
-    </template>
-    <template #below="{ index }">
       <PlanField
         v-if="hasRoles"
         :path="`drives.lots.${index}.role`"
-        class="role"
       />
     </template>
-  </ListEditor>
+  </PickList>
 </template>
 
 <style scoped>
-.role { grid-column: 1 / -1; }
+.line { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto; gap: 2px 14px; align-items: center; }
 </style>

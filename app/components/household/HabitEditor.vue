@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { mdiContentDuplicate, mdiDeleteOutline } from '@mdi/js'
 import { weekdays, type Weekday } from '~~/core/plan/constants'
+import InspectorPanel from '~/components/common/InspectorPanel.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import { useHousehold } from '~/composables/useHousehold'
 import { fieldElementId } from '~/composables/views'
@@ -30,12 +31,13 @@ function take(): void {
 </script>
 
 <template>
-  <section
+  <InspectorPanel
     v-if="habit"
-    :id="fieldElementId(`household.habits.${index}`)"
-    class="sheet habit"
-    aria-label="The chosen habit"
-    tabindex="-1"
+    :heading="habit.name || `Habit ${index + 1}`"
+    :index="index"
+    :count="habits.length"
+    @close="emit('select', null)"
+    @step="by => emit('select', (index + by + habits.length) % habits.length)"
   >
     <div class="fields">
       <PlanField
@@ -80,7 +82,7 @@ function take(): void {
           {{ weekdays[day].slice(0, 2) }}
         </button>
       </fieldset>
-      <span class="soft small parts">Spent on, in parts:</span>
+      <span class="soft small parts">What is watched, in parts:</span>
       <PlanField :path="path('watches.film')" />
       <PlanField :path="path('watches.series')" />
       <PlanField :path="path('watches.homeVideo')" />
@@ -106,16 +108,15 @@ function take(): void {
         Remove this habit
       </VBtn>
     </div>
-  </section>
+  </InspectorPanel>
 </template>
 
 <style scoped>
-.habit { display: flex; flex-direction: column; gap: 12px; border-left: 4px solid rgb(var(--v-theme-primary)); }
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(116px, 1fr)); gap: 10px 8px; align-items: start; }
+.fields { display: grid; grid-template-columns: 1fr 1fr; gap: 14px 8px; align-items: start; }
 .wide { grid-column: span 2; }
 .days { border: 0; padding: 0; margin: 0; grid-column: span 2; display: flex; flex-wrap: wrap; gap: 3px; align-items: center; }
 .days legend { float: left; margin-right: 6px; padding: 0; }
 .days button { width: 32px; height: 32px; text-align: center; border: 1px solid rgb(var(--v-theme-hairline)); border-radius: 5px; font-size: 0.86rem; }
 .days button[aria-pressed=true] { background: rgb(var(--v-theme-wall)); color: rgb(var(--v-theme-surface)); border-color: transparent; }
-.parts { align-self: center; text-align: right; }
+.parts { grid-column: span 2; }
 </style>

@@ -63,7 +63,7 @@ const firstField = (habit: number) => fieldElementId(habitTimeInputs(habit)[0]!)
         aria-live="polite"
       >
         <template v-if="moment.parts.length">
-          {{ number(moment.expected, 2) }} expected; at most {{ moment.level95 }} in 95 of 100 such moments, {{ moment.level99 }} in 99.
+          On average {{ number(moment.expected, 2) }} watch; no more than {{ moment.level95 }} in 95 weeks of 100, no more than {{ moment.level99 }} in 99.
           <template v-if="moment.short !== null">
             Chance that the machine falls behind: {{ share(moment.short) }}.
           </template>

@@ -1,11 +1,18 @@
 <script setup lang="ts">
 import ListEditor from '~/components/common/ListEditor.vue'
+import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import { useHousehold } from '~/composables/useHousehold'
+import { useFormat } from '~/composables/useFormat'
 import { fieldElementId } from '~/composables/views'
 
 /** Who watches, and the places away. */
-const { viewers, places, placeItems, addViewer, addPlace, remove } = useHousehold()
+const { viewers, places, habits, placeItems, addViewer, addPlace, remove } = useHousehold()
+const { quantity } = useFormat()
+function habitsOf(viewer: string): string {
+  const count = habits.value.filter(habit => habit.viewer === viewer).length
+  return count === 0 ? 'no habit' : count === 1 ? '1 habit' : `${count} habits`
+}
 </script>
 
 <template>
@@ -21,34 +28,38 @@ const { viewers, places, placeItems, addViewer, addPlace, remove } = useHousehol
     >
       Nobody is listed yet. Everyone who watches by themselves is a viewer; people who share a screen are one.
     </p>
-    <ListEditor
+    <PickList
       :entries="viewers"
+      path="household.viewers"
       add="Add a viewer"
-      :name="(viewer, index) => viewer.name || `viewer ${index + 1}`"
+      :name="(viewer, index) => viewer.name || `Viewer ${index + 1}`"
       :key-of="viewer => viewer.id"
-      columns="6px minmax(100px, 1.4fr) repeat(4, minmax(84px, 1fr))"
-      narrow="6px 1fr 1fr"
       @add="addViewer"
       @remove="index => remove('viewers', index)"
     >
-      <template #default="{ entry, index }">
-        <i
-          class="ink"
-          :style="{ background: `rgb(var(--v-theme-viewer-${entry.colour}))` }"
-        />
+      <template #line="{ entry, index }">
+        <span class="line">
+          <i
+            class="ink"
+            :style="{ background: `rgb(var(--v-theme-viewer-${entry.colour}))` }"
+          />
+          <strong>{{ entry.name || `Viewer ${index + 1}` }}</strong>
+          <span class="soft">{{ placeItems.find(place => place.value === entry.place)?.title ?? 'no place' }}</span>
+          <span class="soft">accepts from {{ quantity(entry.lowestRungMbps, 'Mb/s') }}</span>
+          <span class="soft">{{ habitsOf(entry.id) }}</span>
+        </span>
+      </template>
+      <template #default="{ index }">
         <PlanField :path="`household.viewers.${index}.name`" />
         <PlanField :path="`household.viewers.${index}.colour`" />
         <PlanField
           :path="`household.viewers.${index}.place`"
           :items="placeItems"
         />
-        <PlanField
-          :path="`household.viewers.${index}.lowestRungMbps`"
-          label="Accepts from"
-        />
+        <PlanField :path="`household.viewers.${index}.lowestRungMbps`" />
         <PlanField :path="`household.viewers.${index}.chooses`" />
       </template>
-    </ListEditor>
+    </PickList>
     <h3 :id="fieldElementId('household.places')">
       Places away
     </h3>
@@ -77,8 +88,9 @@ const { viewers, places, placeItems, addViewer, addPlace, remove } = useHousehol
 </template>
 
 <style scoped>
-.ink { align-self: stretch; border-radius: 2px; }
+.line { display: grid; grid-template-columns: 6px minmax(90px, 1.2fr) repeat(3, minmax(0, 1fr)); gap: 4px 14px; align-items: center; }
+.ink { align-self: stretch; min-height: 20px; border-radius: 2px; }
 .places { max-width: 480px; }
 h3 { margin-top: 14px; }
-@container (max-width: 560px) { .ink { grid-row: span 3; } }
+@media (max-width: 800px) { .line { grid-template-columns: 6px 1fr 1fr; } .line .ink { grid-row: span 2; } }
 </style>

@@ -11,20 +11,28 @@ import { pointIn, usePictureDrag, type Point } from '~/composables/usePictureDra
 import ChartFrame from '../charts/ChartFrame.vue'
 import { dayOrder, dayStartsAt, laneHeight, placeOfSlot, slotAt, weekLayout, type HabitPiece, type WeekLayout } from './weekLayout'
 
-/** The week as seven rows: the load at home upwards, away downwards, and under it the habits, to be moved and stretched. */
+/** The week as rows of days, those that are alike in one: the load at home upwards, away downwards, and under it the habits, to be moved and stretched. */
 const props = defineProps<{ expected: { readonly home: Float64Array, readonly away: Float64Array }, /** index in the plan's habits */ selected: number | null, /** slot of the week that is read */ moment: number, busy: boolean }>()
 const emit = defineEmits<{ select: [habit: number | null], read: [slot: number], busy: [on: boolean], edit: [] }>()
 
 const { number } = useFormat()
 const { habits, viewers, devices, addHabit, changeHabit, remove } = useHousehold()
-const margin = { left: 44, right: 10, top: 20, bottom: 4 }
+const margin = { left: 92, right: 10, top: 20, bottom: 4 }
 const pen = ref('')
 const penViewer = computed(() => viewers.value.find(viewer => viewer.id === pen.value) ?? viewers.value[0])
 
+/** groups of alike days that stand open, by their first day */
+const open = ref<ReadonlySet<number>>(new Set())
+function toggleGroup(group: number): void {
+  const next = new Set(open.value)
+  if (!next.delete(group)) next.add(group)
+  open.value = next
+}
+
 let known: { key: unknown[], layout: WeekLayout } | null = null
 function layoutFor(width: number): WeekLayout {
-  const key = [habits.value, props.expected.home, props.expected.away, width]
-  if (!known || known.key.some((part, index) => part !== key[index])) known = { key, layout: weekLayout({ habits: habits.value, home: props.expected.home, away: props.expected.away, width, margin }) }
+  const key = [habits.value, props.expected.home, props.expected.away, width, open.value]
+  if (!known || known.key.some((part, index) => part !== key[index])) known = { key, layout: weekLayout({ habits: habits.value, home: props.expected.home, away: props.expected.away, width, margin, open: open.value }) }
   return known.layout
 }
 
@@ -58,17 +66,24 @@ function widen(index: number, window: number): void {
   changeHabit(index, { latest: (habit.earliest + Math.max(0, Math.min(minutesPerDay - snap, Math.round(window / snap) * snap))) % minutesPerDay })
 }
 
-interface Drag { readonly mode: 'move' | 'length' | 'window' | 'create', index: number, readonly day: number, before: Habit }
+interface Drag { readonly mode: 'move' | 'length' | 'window' | 'create', index: number, readonly day: number, /** of a habit that is drawn */ readonly days?: Habit['days'], before: Habit }
+/** The days of the row in which a minute of the week lies, as days on which a habit begins. */
+function daysOfSlot(minute: number): Habit['days'] {
+  const rowMinute = (minute - dayStartsAt + minutesPerWeek) % minutesPerWeek
+  const rowDay = Math.floor(rowMinute / minutesPerDay)
+  const late = rowMinute % minutesPerDay + dayStartsAt >= minutesPerDay ? 1 : 0
+  const days = layoutFor(drawnWidth).rows.find(row => row.days.includes(rowDay))?.days ?? [rowDay]
+  return dayOrder.filter((_, day) => days.includes((day - late + 7) % 7))
+}
 let drawnWidth = 640
 function drawn(width: number): WeekLayout {
   drawnWidth = width
   return layoutFor(width)
 }
-const { dragging, begin, follow, release } = usePictureDrag<Drag>({ move: dragTo })
+const { dragging, begin, follow, release } = usePictureDrag<Drag>({ move: dragTo, end: ({ index }) => index >= 0 && emit('select', index) })
 
 function grab(event: PointerEvent, piece: HabitPiece, mode: Drag['mode']): void {
-  if (event.button !== 0) return
-  emit('select', piece.index)
+  // It is selected when it is let go: the inspector takes its room from the picture, which must not shift under the hand.
   begin(event, { mode, index: piece.index, day: piece.day, before: habits.value[piece.index]! })
 }
 /** A press beside the habits draws a new one for the chosen viewer, from where it is pressed to where it is let go. */
@@ -80,7 +95,7 @@ function press(event: PointerEvent): void {
   emit('read', slot)
   if (!penViewer.value) return
   const minute = slot * slotMinutes
-  begin(event, { mode: 'create', index: -1, day: Math.floor(minute / minutesPerDay), before: { earliest: Math.floor(minute / 15) * 15 % minutesPerDay } as Habit })
+  begin(event, { mode: 'create', index: -1, day: Math.floor(minute / minutesPerDay), days: daysOfSlot(minute), before: { earliest: Math.floor(minute / 15) * 15 % minutesPerDay } as Habit })
 }
 function move(event: PointerEvent): void {
   if (follow(event) || event.pointerType === 'touch') return
@@ -98,21 +113,24 @@ function dragTo(drag: Drag, to: Point, from: Point): void {
   const earliest = tidy(before.earliest + minutes)
   changeHabit(index, { earliest, latest: (earliest + windowOf(before)) % minutesPerDay, days: daysAfter(layout, drag, { from: from.y, to: to.y }) })
 }
-/** The day under the pointer in the place of the one that was taken hold of. */
-function daysAfter(layout: WeekLayout, { before, day }: Drag, { from, to }: { readonly from: number, readonly to: number }): Habit['days'] {
-  const rowAt = (pointY: number) => Math.max(0, layout.rows.findLastIndex(row => pointY >= row.y))
-  const target = (day + rowAt(to) - rowAt(from) + 7) % 7
-  if (target === day || before.days.includes(dayOrder[target]!)) return before.days
-  return dayOrder.filter(name => name === dayOrder[target] || (before.days.includes(name) && name !== dayOrder[day]))
+/** The days of the row under the pointer in the place of those of the row that was taken hold of. */
+function daysAfter({ rows }: WeekLayout, { before, day }: Drag, { from, to }: { readonly from: number, readonly to: number }): Habit['days'] {
+  const rowAt = (pointY: number) => rows[Math.max(0, rows.findLastIndex(row => pointY >= row.y))]!
+  const [source, target] = [rowAt(from), rowAt(to)]
+  if (target === source) return before.days
+  // A habit begins on the day of its row, or the day before where it runs past five in the morning.
+  const late = (day - source.day + 7) % 7
+  const shifted = (days: readonly number[]) => days.map(own => dayOrder[(own + late) % 7]!)
+  const [gone, come] = [shifted(source.days), shifted(target.days)]
+  return dayOrder.filter(name => come.includes(name) || (before.days.includes(name) && !gone.includes(name)))
 }
 function create(drag: Drag, minutes: number): void {
   if (minutes < 10) return
   if (drag.index < 0) {
     const viewer = penViewer.value!.id
     const device = habits.value.findLast(habit => habit.viewer === viewer)?.device ?? devices.value[0]?.id
-    drag.index = addHabit({ viewer, ...(device ? { device } : {}), days: [dayOrder[drag.day]!], earliest: drag.before.earliest, latest: drag.before.earliest, minutes: 15, chance: 0.5 })
+    drag.index = addHabit({ viewer, ...(device ? { device } : {}), days: drag.days ?? [dayOrder[drag.day]!], earliest: drag.before.earliest, latest: drag.before.earliest, minutes: 15, chance: 0.5 })
     drag.before = habits.value[drag.index]!
-    emit('select', drag.index)
   }
   stretch(drag.index, minutes)
 }
@@ -161,7 +179,8 @@ function firstPieces(pieces: readonly HabitPiece[]): ReadonlySet<HabitPiece> {
   const seen = new Set<number>()
   return new Set(pieces.filter(piece => !piece.isRest && !seen.has(piece.index) && seen.add(piece.index)))
 }
-const label = (piece: HabitPiece, habit: Habit) => piece.width > 56 ? (habit.name || 'Habit').slice(0, Math.floor((piece.width - 8) / 6)) : ''
+const fitted = (text: string, letters: number) => text.length > letters ? `${text.slice(0, Math.max(1, letters - 1))}…` : text
+const label = (piece: HabitPiece, habit: Habit) => piece.width > 56 ? fitted(habit.name || 'Habit', Math.floor((piece.width - 8) / 6)) : ''
 const sum = computed(() => props.expected.home.map((value, slot) => value + props.expected.away[slot]!))
 const busiest = computed(() => busiestQuarter(sum.value))
 const table = computed(() => dayOrder.flatMap((_, day) => Array.from({ length: 24 }, (__, hour) => {
@@ -217,7 +236,7 @@ const table = computed(() => dayOrder.flatMap((_, day) => Array.from({ length: 2
           type="checkbox"
           :checked="busy"
           @change="emit('busy', ($event.target as HTMLInputElement).checked)"
-        > as on a busy day</label>
+        > Show a guest day</label>
       </div>
       <svg
         v-for="layout in [drawn(width)]"
@@ -267,7 +286,15 @@ const table = computed(() => dayOrder.flatMap((_, day) => Array.from({ length: 2
             :x="2"
             :y="row.y + 14"
             class="day"
-          >{{ row.label.slice(0, 3) }}</text>
+            :class="{ opens: row.canOpen && row.day === row.group }"
+            :role="row.canOpen && row.day === row.group ? 'button' : undefined"
+            :tabindex="row.canOpen && row.day === row.group ? 0 : undefined"
+            :aria-expanded="row.canOpen && row.day === row.group ? row.isOpen : undefined"
+            :aria-label="row.canOpen && row.day === row.group ? `${row.label}: ${row.isOpen ? 'fold the days that are alike' : 'show each day'}` : undefined"
+            @click="row.canOpen && row.day === row.group && toggleGroup(row.group)"
+            @keydown.enter.prevent="row.canOpen && toggleGroup(row.group)"
+            @keydown.space.prevent="row.canOpen && toggleGroup(row.group)"
+          >{{ row.canOpen && row.day === row.group ? row.isOpen ? '▾' : '▸' : '' }}{{ row.label }}</text>
           <path
             :d="row.home"
             class="home"
@@ -297,7 +324,7 @@ const table = computed(() => dayOrder.flatMap((_, day) => Array.from({ length: 2
           :aria-hidden="piece.isRest ? true : undefined"
           :data-habit="piece.isRest ? undefined : `${piece.index}-${piece.day}`"
           @pointerdown="grab($event, piece, 'move')"
-          @focus="emit('select', piece.index)"
+          @focus="dragging || emit('select', piece.index)"
           @keydown="blockKey($event, piece.index)"
         >
           <rect
@@ -372,8 +399,9 @@ const table = computed(() => dayOrder.flatMap((_, day) => Array.from({ length: 2
     <template #below>
       <p class="soft small legend">
         <span><i class="swatch home" /> at home</span> <span><i class="swatch away" /> away</span>
+        <span data-reading><strong>{{ weekTimeText(moment * slotMinutes) }}</strong>: {{ number(expected.home[moment] ?? 0, 2) }} at home, {{ number(expected.away[moment] ?? 0, 2) }} away on average</span>
         <span>busiest: {{ busiest.mean > 0 ? `${weekTimeText(busiest.minuteOfWeek)}, ${number(busiest.mean, 2)} expected` : 'nobody watches yet' }}</span>
-        <span class="keys">Drag a habit to move it, its right end for the length, its latest start in between; drag on a free place to draw one. With keys: arrows move and change the chance, Shift with arrows the length, + and − the latest start, 1 to 7 the days, Delete removes.</span>
+        <span class="keys">Drag a habit to move it, its right end to change the length, the handle between to change the latest start; drag across free space to draw one. Keys: arrows move it and change its chance, Shift with arrows the length, + and − the latest start, 1 to 7 the days, Delete removes it.</span>
       </p>
     </template>
   </ChartFrame>
@@ -392,6 +420,8 @@ const table = computed(() => dayOrder.flatMap((_, day) => Array.from({ length: 2
 .grid { stroke: rgb(var(--v-theme-hairline)); stroke-width: 0.7; pointer-events: none; }
 .axis { stroke: rgb(var(--v-theme-ink-soft)); stroke-width: 0.8; pointer-events: none; }
 .day { font-weight: 600; }
+.opens { cursor: pointer; }
+.opens:hover { text-decoration: underline; }
 .home, .away { pointer-events: none; }
 path.home { fill: rgb(var(--v-theme-water-line)); opacity: 0.75; }
 path.away { fill: rgb(var(--v-theme-secondary)); opacity: 0.75; }

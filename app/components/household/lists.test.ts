@@ -6,6 +6,7 @@ import { openDemo } from '../../../tests/stubs/openPlan'
 import DevicesEditor from './DevicesEditor.vue'
 import ViewersEditor from './ViewersEditor.vue'
 
+const pick = (wrapper: ReturnType<typeof mount>, index: number) => wrapper.find(`[data-pick="${index}"]`).trigger('click')
 const button = (wrapper: ReturnType<typeof mount>, label: string) => wrapper.findAll('button').find(found => found.attributes('aria-label') === label || found.text() === label)!
 
 describe('viewers and places', () => {
@@ -23,7 +24,8 @@ describe('viewers and places', () => {
   it('are removed by name, and a viewer without one by the number', async () => {
     const store = openDemo({ household: { viewers: [{ id: 'a', name: 'Merel' }, { id: 'b' }], places: [{ id: 'p', name: 'Lighthouse' }] } })
     const editor = mount(ViewersEditor)
-    await button(editor, 'Remove viewer 2').trigger('click')
+    await pick(editor, 1)
+    await button(editor, 'Remove Viewer 2').trigger('click')
     expect(store.plan!.household.viewers.map(viewer => viewer.name)).toEqual(['Merel'])
     await button(editor, 'Remove Lighthouse').trigger('click')
     expect(store.plan!.household.places).toEqual([])
@@ -45,6 +47,7 @@ describe('devices', () => {
   it('get a class of their own that begins as the one they had, once', async () => {
     const store = openDemo({ household: { devices: [{ id: 'd', name: 'Attic', class: 'stickHd' }] } })
     const editor = mount(DevicesEditor)
+    await pick(editor, 0)
     const make = () => button(editor, 'Make a class of its own for Attic')
     expect(make().attributes('disabled')).toBeUndefined()
     await make().trigger('click')
@@ -57,7 +60,9 @@ describe('devices', () => {
   })
   it('of an unknown class begin as the first of the catalogue', async () => {
     const store = openDemo({ household: { devices: [{ id: 'd', class: 'gone-1' }] } })
-    await button(mount(DevicesEditor), 'Make a class of its own for device 1').trigger('click')
+    const editor = mount(DevicesEditor)
+    await pick(editor, 0)
+    await button(editor, 'Make a class of its own for device 1').trigger('click')
     expect(store.plan!.household.capabilitySets[0]).toMatchObject({ label: catalogue.deviceClasses[0]!.label })
   })
   it('are added and removed', async () => {
@@ -66,7 +71,8 @@ describe('devices', () => {
     expect(editor.text()).toContain('No device is listed yet')
     await button(editor, 'Add a device').trigger('click')
     expect(store.plan!.household.devices).toHaveLength(1)
-    await button(editor, 'Remove device 1').trigger('click')
+    await editor.vm.$nextTick()
+    await button(editor, 'Remove Device 1').trigger('click')
     expect(store.plan!.household.devices).toEqual([])
   })
 })

@@ -6,23 +6,33 @@ import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
 import type { Habit } from '~~/core/plan/household'
 import { planSchema } from '~~/core/plan/planSchema'
 import { slotsPerWeek } from '~~/core/units/week'
-import { laneHeight, placeOfSlot, slotAt, weekLayout } from './weekLayout'
+import { daysLabel, laneHeight, placeOfSlot, slotAt, weekLayout } from './weekLayout'
 
 const demo = planSchema.parse(tideMillHouse)
 const { expected } = assess(demo, catalogue).domains.household
 const margin = { left: 40, right: 0, top: 20, bottom: 0 }
-const layoutOf = (habits: readonly Habit[]) => weekLayout({ habits, ...expected, width: 1480, margin })
+const layoutOf = (habits: readonly Habit[], open?: ReadonlySet<number>) => weekLayout({ habits, ...expected, width: 1480, margin, ...(open ? { open } : {}) })
 const layout = layoutOf(demo.household.habits)
 const habit = (change: Partial<Habit>) => ({ ...demo.household.habits[0]!, ...change })
 
 describe('the week as a picture', () => {
-  it('has seven rows, and a piece for each day of each habit', () => {
-    expect(layout.rows.map(row => row.label)).toEqual(['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'])
-    expect(layout.pieces.filter(piece => !piece.isRest)).toHaveLength(demo.household.habits.reduce((sum, entry) => sum + entry.days.length, 0))
+  it('has a row for days that are alike, which can be opened, and a piece for each habit in each row', () => {
+    expect(layout.rows.map(row => row.label)).toEqual(['Mon', 'Tue–Fri', 'Sat', 'Sun'])
+    expect(layout.rows.map(row => [row.canOpen, row.days.length])).toEqual([[false, 1], [true, 4], [false, 1], [false, 1]])
+    const opened = layoutOf(demo.household.habits, new Set([1]))
+    expect(opened.rows.map(row => row.label)).toEqual(['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'])
+    expect(opened.pieces.filter(piece => !piece.isRest)).toHaveLength(demo.household.habits.reduce((sum, entry) => sum + entry.days.length, 0))
+    expect(opened.height).toBeGreaterThan(layout.height + 250)
+  })
+  it('folds nothing that differs, and says days as people do', () => {
+    const alike = layoutOf([habit({ days: ['mon', 'wed', 'fri'] }), habit({ days: ['sat', 'sun'] })])
+    expect(alike.rows.map(row => row.label)).toEqual(['Mon, Wed, Fri', 'Tue, Thu', 'Sat, Sun'])
+    expect(daysLabel([0, 1, 2, 4, 6])).toBe('Mon–Wed, Fri, Sun')
+    expect(layoutOf([]).rows.map(row => row.label)).toEqual(['Mon–Sun'])
   })
   it('lays no piece over another, nor out of its row', () => {
     for (const piece of layout.pieces) {
-      const row = layout.rows[piece.row]!
+      const row = layout.rows.find(own => own.day === piece.row)!
       expect(piece.y + laneHeight).toBeLessThanOrEqual(row.y + row.height)
       for (const other of layout.pieces) {
         if (other !== piece && other.row === piece.row && other.lane === piece.lane) expect(other.x + other.width <= piece.x + 1e-6 || piece.x + piece.width <= other.x + 1e-6).toBe(true)
@@ -50,7 +60,9 @@ describe('the week as a picture', () => {
   it('finds the slot at a place, and the place of a slot', () => {
     fc.assert(fc.property(fc.nat(slotsPerWeek - 1), (slot) => {
       const { x, row } = placeOfSlot(layout, slot)
-      expect(slotAt(layout, x + 0.5, row.y + 5)).toBe(slot)
+      // A place of a folded row is read as its first day.
+      const found = slotAt(layout, x + 0.5, row.y + 5)!
+      expect(row.days.map(day => (found + (day - row.day) * 288) % slotsPerWeek)).toContain(slot)
     }))
     expect(slotAt(layout, 100, -50)).toBeNull()
   })

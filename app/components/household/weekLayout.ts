@@ -33,8 +33,16 @@ export interface HabitPiece {
 }
 
 export interface WeekRow {
+  /** the first of its days; 0 is Monday */
   readonly day: number
+  /** days that are alike stand in one row */
+  readonly days: readonly number[]
+  /** 'Mon–Thu', 'Mon, Wed' */
   readonly label: string
+  /** alike days that could stand in one row, when this one is opened out of it */
+  readonly group: number
+  readonly canOpen: boolean
+  readonly isOpen: boolean
   readonly y: number
   readonly height: number
   /** where home (up) and away (down) meet */
@@ -58,6 +66,8 @@ export interface WeekLayoutOptions {
   readonly home: Float64Array
   readonly away: Float64Array
   readonly width: number
+  /** groups of alike days, by their first day, that stand open */
+  readonly open?: ReadonlySet<number>
   readonly margin: { readonly left: number, readonly right: number, readonly top: number, readonly bottom: number }
 }
 
@@ -95,32 +105,59 @@ function laneOf(pieces: readonly Raw[]): number[] {
   })
 }
 
-/** Rows of days with the expected load at home and away, and under it each habit in its lane. */
-export function weekLayout({ habits, home, away, width, margin }: WeekLayoutOptions): WeekLayout {
+const shortDay = (day: number) => weekdays[dayOrder[day]!].slice(0, 3)
+
+/** Days as people say them: 'Mon–Thu', 'Sat, Sun'. */
+export function daysLabel(days: readonly number[]): string {
+  const runs: number[][] = []
+  for (const day of days) {
+    if (runs.at(-1)?.at(-1) === day - 1) runs.at(-1)!.push(day)
+    else runs.push([day])
+  }
+  return runs.map(run => run.length > 2 ? `${shortDay(run[0]!)}–${shortDay(run.at(-1)!)}` : run.map(shortDay).join(', ')).join(', ')
+}
+
+/** Days whose rows would look the same, in the order of their first day. */
+function alikeDays(byRow: readonly (readonly Raw[])[]): number[][] {
+  const groups = new Map<string, number[]>()
+  byRow.forEach((pieces, day) => {
+    const look = pieces.map(piece => `${piece.index} ${piece.from} ${piece.isRest}`).join(';')
+    groups.set(look, [...groups.get(look) ?? [], day])
+  })
+  return [...groups.values()]
+}
+
+/** Rows of days with the expected load at home and away, and under it each habit in its lane; days that are alike are one row unless opened. */
+export function weekLayout({ habits, home, away, width, margin, open = new Set() }: WeekLayoutOptions): WeekLayout {
   const x = scaleLinear().domain([0, minutesPerDay]).range([margin.left, Math.max(margin.left + 1, width - margin.right)])
   const raw = habits.flatMap((habit, index) => piecesOf(habit, index))
   const byRow = dayOrder.map((_, row) => raw.filter(piece => piece.row === row).sort((a, b) => a.from - b.from || b.to - a.to))
-  const lanes = byRow.map(laneOf)
+  const groups = alikeDays(byRow).flatMap((days): Omit<WeekRow, 'y' | 'height' | 'baseline' | 'home' | 'away'>[] => {
+    const group = { group: days[0]!, canOpen: days.length > 1, isOpen: open.has(days[0]!) && days.length > 1 }
+    return (group.isOpen ? days.map(day => [day]) : [days]).map(own => ({ ...group, day: own[0]!, days: own, label: daysLabel(own) }))
+  }).sort((a, b) => a.day - b.day)
   const [homeTop, awayTop] = [home, away].map(load => load.reduce((top, value) => Math.max(top, value), 0)) as [number, number]
   const most = Math.max(homeTop + awayTop, 0.5)
   const perViewer = loadHeight / most
   let y = margin.top
   const pieces: HabitPiece[] = []
-  const rows = dayOrder.map((name, day): WeekRow => {
-    const count = Math.max(1, ...lanes[day]!.map(lane => lane + 1))
+  const rows = groups.map((group): WeekRow => {
+    const { day } = group
+    const lanes = laneOf(byRow[day]!)
+    const count = Math.max(1, ...lanes.map(lane => lane + 1))
     const baseline = y + 2 + homeTop * perViewer
     const lanesAt = y + loadHeight + 4
     byRow[day]!.forEach((piece, at) => {
-      const laneY = lanesAt + lanes[day]![at]! * (laneHeight + laneGap)
+      const laneY = lanesAt + lanes[at]! * (laneHeight + laneGap)
       const [left, right] = [x(Math.max(0, piece.from)), x(Math.min(minutesPerDay, piece.to))]
       pieces.push({
-        index: piece.index, day: piece.day, isRest: piece.isRest, row: day, lane: lanes[day]![at]!, x: left, width: Math.max(3, right - left), y: laneY,
+        index: piece.index, day: piece.day, isRest: piece.isRest, row: day, lane: lanes[at]!, x: left, width: Math.max(3, right - left), y: laneY,
         latestX: x(Math.min(minutesPerDay, Math.max(0, piece.latest))),
         points: clipped(piece).map(([minute, chance]) => `${x(minute).toFixed(1)},${(laneY + laneHeight - chance * laneHeight).toFixed(1)}`).join(' '),
       })
     })
     const row = {
-      day, label: weekdays[name], y, baseline, height: lanesAt - y + count * (laneHeight + laneGap),
+      ...group, y, baseline, height: lanesAt - y + count * (laneHeight + laneGap),
       home: loadPath(home, day, x, baseline, -perViewer), away: loadPath(away, day, x, baseline, perViewer),
     }
     y += row.height + rowGap
@@ -167,5 +204,5 @@ export function slotAt(layout: WeekLayout, pointX: number, pointY: number): numb
 /** Where a slot of the week lies in the picture. */
 export function placeOfSlot(layout: WeekLayout, slot: number): { readonly x: number, readonly row: WeekRow } {
   const minute = (slot * slotMinutes - dayStartsAt + minutesPerWeek) % minutesPerWeek
-  return { x: layout.x(minute % minutesPerDay), row: layout.rows[Math.floor(minute / minutesPerDay)]! }
+  return { x: layout.x(minute % minutesPerDay), row: layout.rows.find(row => row.days.includes(Math.floor(minute / minutesPerDay)))! }
 }

@@ -59,7 +59,7 @@ describe('the week by mouse', () => {
   it('moves a habit along its row, stretches it by its end, and moves it to another day', async () => {
     const { picture, habit, block } = mounted()
     const svg = picture.find('svg.week')
-    const perMinute = (640 - 54) / 1440
+    const perMinute = (640 - 102) / 1440
     await block('5-5').trigger('pointerdown', at(400, 450))
     await svg.trigger('pointermove', at(400 + 60 * perMinute, 450))
     await svg.trigger('pointerup', at(0, 0))
@@ -94,7 +94,7 @@ describe('one moment', () => {
     openDemo()
     const reading = mount(SlotReading, { props: { at: 6 * 288 + 254, busy: false } })
     expect(reading.text()).toContain('Sun 21:10: how many at once')
-    expect(reading.text()).toMatch(/expected; at most 4 in 95 of 100/)
+    expect(reading.text()).toMatch(/watch; no more than 4 in 95 weeks of 100/)
     expect(reading.findAll('.who li').map(entry => entry.find('strong').text())).toEqual(['Maren', 'Ilse', 'Thea, at sea', 'Grandfather'])
     expect(mount(SlotReading, { props: { at: 6 * 288 + 254, busy: true } }).text()).toContain('Guests in the parlour')
     expect(mount(SlotReading, { props: { at: 40, busy: false } }).text()).toContain('Nobody watches')

@@ -23,7 +23,7 @@ const years = computed(() => store.plan?.choices.horizonYears ?? 5)
 const signed = (value: number, unit: string) => `${value < 0 ? '−' : '+'}${number(Math.abs(value), 3)}\u00A0${unit}`
 function drivesText(drives: number | null): string {
   if (drives === null) return 'more drives than a plan holds'
-  return drives === 0 ? 'no drive more' : `${drives < 0 ? '−' : '+'}${Math.abs(drives)} ${Math.abs(drives) === 1 ? 'drive' : 'drives'}`
+  return drives === 0 ? 'no extra drive' : `${drives < 0 ? '−' : '+'}${Math.abs(drives)} ${Math.abs(drives) === 1 ? 'drive' : 'drives'}`
 }
 function tryOn(quality: string | null): void {
   const { plan } = store
@@ -61,7 +61,7 @@ function take(quality: string): void {
       <PlanField
         v-if="holding.quality !== 'given'"
         :path="path('addedGBPerMonth')"
-        label="And by size, a month"
+        label="Added a month by size"
       />
       <template v-if="isVideo">
         <PlanField :path="path('container')" />
@@ -90,7 +90,7 @@ function take(quality: string): void {
     >
       <h3>In another quality</h3>
       <p class="soft small">
-        Against how it is kept now; drives of the plan's largest size, their price and electricity over {{ years }} years. Under the pointer it is tried on the headroom line.
+        Each row compares with the quality kept now, in drives of the plan's largest size, with their price and electricity over {{ years }} years. Hover or focus to preview.
       </p>
       <table
         class="data-table"
@@ -98,20 +98,24 @@ function take(quality: string): void {
       >
         <thead>
           <tr>
-            <th>Quality</th>
-            <th class="number">
-              Today
+            <th scope="col">
+              Quality
             </th>
-            <th class="number">
+            <th
+              scope="col"
+              class="number"
+            >
               In {{ years }} years
             </th>
-            <th class="number">
-              Drives
-            </th>
-            <th class="number">
+            <th
+              scope="col"
+              class="number"
+            >
               Money
             </th>
-            <th><span class="visually-hidden">Take it</span></th>
+            <th scope="col">
+              <span class="visually-hidden">Apply</span>
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -128,21 +132,14 @@ function take(quality: string): void {
             <template v-if="cost.quality === holding.quality">
               <td
                 class="soft"
-                colspan="4"
+                colspan="3"
               >
-                as it is kept
+                kept now
               </td>
-              <td />
             </template>
             <template v-else>
               <td class="number">
-                {{ signed(cost.todayTB, 'TB') }}
-              </td>
-              <td class="number">
-                {{ signed(cost.horizonTB, 'TB') }} <small class="soft">({{ signed(Math.sign(cost.horizonTB) * tebibytes(Math.abs(cost.horizonTB)), 'TiB') }})</small>
-              </td>
-              <td class="number">
-                {{ drivesText(cost.drives) }}
+                {{ signed(cost.horizonTB, 'TB') }} <small class="soft">{{ signed(Math.sign(cost.horizonTB) * tebibytes(Math.abs(cost.horizonTB)), 'TiB') }}, {{ drivesText(cost.drives) }}</small>
               </td>
               <td class="number">
                 {{ cost.money === null ? '–' : cost.money === 0 ? '–' : `${cost.money < 0 ? '−' : '+'}${money(Math.abs(cost.money))}` }}
@@ -151,10 +148,10 @@ function take(quality: string): void {
                 <button
                   type="button"
                   class="plain-button link"
-                  :aria-label="`Keep it as ${cost.label}`"
+                  :aria-label="`Apply ${cost.label}`"
                   @click="take(cost.quality)"
                 >
-                  Keep it so
+                  Apply
                 </button>
               </td>
             </template>
@@ -166,8 +163,10 @@ function take(quality: string): void {
 </template>
 
 <style scoped>
-.details { grid-column: 1 / -1; display: flex; flex-direction: column; gap: 12px; padding: 10px 0 6px 12px; border-left: 3px solid rgb(var(--v-theme-primary)); }
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 14px 8px; }
+.details { display: flex; flex-direction: column; gap: 14px; }
+.fields { display: grid; grid-template-columns: 1fr 1fr; gap: 14px 8px; }
+.data-table { font-size: 0.84rem; }
+.data-table td small { display: block; }
 .costs { overflow-x: auto; }
 tbody tr:hover, tbody tr:focus-within { background: rgb(var(--v-theme-surface-light)); }
 .now td { font-weight: 600; }

@@ -1,33 +1,25 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
-import { mdiChevronDown, mdiChevronUp, mdiShieldAlertOutline } from '@mdi/js'
+import { computed } from 'vue'
+import { mdiShieldAlertOutline } from '@mdi/js'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { holdingKind, type HoldingKindId } from '~~/core/catalogue/holdingKinds'
 import { holdingSizes, isIrreplaceable } from '~~/core/library/holdingSizes'
 import { qualitiesOfKind, withKind } from '~~/core/library/qualitiesOfKind'
 import type { Holding } from '~~/core/plan/library'
 import { tebibytes } from '~~/core/units/dataSize'
-import ListEditor from '~/components/common/ListEditor.vue'
+import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import WorkingLink from '~/components/common/WorkingLink.vue'
 import { useHoldings } from '~/composables/useHoldings'
 import { fieldElementId } from '~/composables/views'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
-import { useWorkingStore } from '~/stores/workingStore'
 import HoldingDetails from './HoldingDetails.vue'
 
 /** What is kept, by kind and quality; each with a bar of today's size and what the horizon makes of its additions. */
 const store = usePlanStore()
 const { number } = useFormat()
-const working = useWorkingStore()
 const { holdings, add, remove } = useHoldings()
-const open = ref<number | null>(null)
-// A reader who follows a figure to one of these fields finds it unfolded.
-watch(() => working.target, (path) => {
-  const [, index, field = ''] = /^library\.holdings\.(\d+)\.(\w+)/.exec(path ?? '') ?? []
-  if (index !== undefined && !['name', 'kind', 'quality', 'titles', 'minutes', 'addedPerMonth', 'bitrateMbps'].includes(field)) open.value = Number(index)
-}, { immediate: true })
 
 const years = computed(() => store.plan?.choices.horizonYears ?? 5)
 const sizes = computed(() => {
@@ -45,6 +37,14 @@ function usual(quality: string): string {
 }
 const sized = (holding: Holding) => holding.quality === 'given' ? 'given' : holdingKind(holding.kind).sized
 const qualityItems = (kind: HoldingKindId) => qualitiesOfKind(kind, catalogue).map(({ id, label }) => ({ value: id, title: label }))
+function qualityLabel(holding: Holding): string {
+  return qualitiesOfKind(holding.kind, catalogue).find(({ id }) => id === holding.quality)?.label ?? 'unknown quality'
+}
+function amount(holding: Holding): string {
+  if (sized(holding) === 'given') return holding.addedGBPerMonth ? `+${number(holding.addedGBPerMonth)} GB a month` : ''
+  const titles = `${number(holding.titles)} ${sized(holding) === 'each' ? 'photos' : holding.kind === 'music' ? 'albums' : 'titles'}`
+  return holding.addedPerMonth ? `${titles}, +${number(holding.addedPerMonth)} a month` : titles
+}
 function setKind(index: number): (kind: unknown) => string | null {
   return kind => store.edit(`library.holdings.${index}`, withKind(holdings.value[index]!, kind as HoldingKindId, catalogue))
 }
@@ -57,83 +57,30 @@ const path = (index: number, field: string) => `library.holdings.${index}.${fiel
     class="sheet"
     tabindex="-1"
   >
-    <h2>What is kept</h2>
+    <h2>Holdings</h2>
     <p class="soft small">
-      The bars show today's size, and lighter what {{ years }} years of additions make of it. Without a bitrate of your own the usual one of the quality is taken.
+      The bars show today's size and, lighter, the size in {{ years }} years. Pick a holding to change it.
     </p>
     <p
       v-if="!holdings.length"
       class="soft"
     >
-      Nothing yet. Add a row for each kind of title: its quality, how many there are, and how many come in a month.
+      Nothing is entered yet. Add a holding for each kind of title: its quality, how many there are, and how many are added in a month.
     </p>
-    <ListEditor
-      class="holdings"
+    <PickList
       :entries="holdings"
+      path="library.holdings"
       add="Add a holding"
-      :name="holding => holding.name || 'holding'"
-      columns="minmax(110px, 1.6fr) minmax(96px, 1fr) minmax(130px, 1.6fr) repeat(4, minmax(76px, 0.8fr))"
+      :name="(holding, index) => holding.name || `Holding ${index + 1}`"
       @add="add"
       @remove="remove"
     >
-      <template #default="{ entry: holding, index }">
-        <PlanField
-          :path="path(index, 'name')"
-          class="name"
-        />
-        <PlanField
-          :path="path(index, 'kind')"
-          :set="setKind(index)"
-        />
-        <PlanField
-          :path="path(index, 'quality')"
-          :items="qualityItems(holding.kind)"
-          class="quality"
-        />
-        <template v-if="sized(holding) === 'given'">
-          <PlanField :path="path(index, 'sizeGB')" />
-          <PlanField
-            :path="path(index, 'addedGBPerMonth')"
-            label="A month"
-          />
-          <span class="gap" />
-        </template>
-        <template v-else>
-          <PlanField
-            :path="path(index, 'titles')"
-            :label="sized(holding) === 'each' ? 'Pictures' : holding.kind === 'music' ? 'Albums' : undefined"
-          />
-          <PlanField
-            :path="path(index, 'addedPerMonth')"
-            label="A month"
-          />
-          <PlanField
-            v-if="sized(holding) !== 'each'"
-            :path="path(index, 'minutes')"
-          />
-          <span
-            v-else
-            class="gap"
-          />
-        </template>
-        <PlanField
-          v-if="sized(holding) === 'video' || sized(holding) === 'sound'"
-          :path="path(index, 'bitrateMbps')"
-          :placeholder="usual(holding.quality)"
-        />
-        <span
-          v-else
-          class="gap"
-        />
-      </template>
-      <template #buttons="{ entry: holding, index }">
-        <VBtn
-          :icon="open === index ? mdiChevronUp : mdiChevronDown"
-          size="small"
-          :aria-expanded="open === index"
-          :aria-label="`More of ${holding.name || 'holding'}`"
-          @click="open = open === index ? null : index"
-        />
+      <template #line="{ entry: holding, index }">
+        <span class="line">
+          <strong>{{ holding.name || `Holding ${index + 1}` }}</strong>
+          <span class="soft">{{ holdingKind(holding.kind).label }}, {{ qualityLabel(holding) }}</span>
+          <span class="soft number">{{ amount(holding) }}</span>
+        </span>
       </template>
       <template #below="{ entry: holding, index }">
         <div class="bar">
@@ -157,12 +104,45 @@ const path = (index: number, field: string) => `library.holdings.${index}.${fiel
             >{{ number(sizes[index]?.today ?? 0, 3) }} TB</WorkingLink>
             ({{ number(tebibytes(sizes[index]?.today ?? 0), 3) }} TiB)<template v-if="sizes[index]?.month">{{ '\u00A0' }}{{ sizes[index]!.month < 0 ? '−' : '+' }} {{ number(Math.abs(sizes[index]!.month) * 1000, 3) }} GB a month</template></small>
         </div>
-        <HoldingDetails
-          v-if="open === index"
-          :index="index"
-        />
       </template>
-    </ListEditor>
+      <template #default="{ entry: holding, index }">
+        <div class="fields">
+          <PlanField
+            :path="path(index, 'name')"
+            class="wide"
+          />
+          <PlanField
+            :path="path(index, 'kind')"
+            :set="setKind(index)"
+          />
+          <PlanField
+            :path="path(index, 'quality')"
+            :items="qualityItems(holding.kind)"
+          />
+          <template v-if="sized(holding) === 'given'">
+            <PlanField :path="path(index, 'sizeGB')" />
+            <PlanField :path="path(index, 'addedGBPerMonth')" />
+          </template>
+          <template v-else>
+            <PlanField
+              :path="path(index, 'titles')"
+              :label="sized(holding) === 'each' ? 'Photos' : holding.kind === 'music' ? 'Albums' : undefined"
+            />
+            <PlanField :path="path(index, 'addedPerMonth')" />
+            <PlanField
+              v-if="sized(holding) !== 'each'"
+              :path="path(index, 'minutes')"
+            />
+          </template>
+          <PlanField
+            v-if="sized(holding) === 'video' || sized(holding) === 'sound'"
+            :path="path(index, 'bitrateMbps')"
+            :placeholder="usual(holding.quality)"
+          />
+        </div>
+        <HoldingDetails :index="index" />
+      </template>
+    </PickList>
     <div class="rest">
       <PlanField path="library.otherTB" />
       <PlanField path="library.otherGrowthGBPerMonth" />
@@ -175,16 +155,15 @@ const path = (index: number, field: string) => `library.holdings.${index}.${fiel
 </template>
 
 <style scoped>
-.holdings :deep(.list-row) { padding: 12px 0 8px; margin-bottom: 0; border-bottom: 1px solid rgb(var(--v-theme-hairline)); }
-.holdings :deep(.add) { margin-top: 12px; }
-.bar { grid-column: 1 / -1; position: relative; height: 24px; background: rgb(var(--v-theme-surface-light)); border-radius: 3px; overflow: hidden; }
+.line { display: grid; grid-template-columns: minmax(100px, 1.4fr) minmax(0, 1.6fr) minmax(0, 1.2fr); gap: 2px 14px; align-items: center; }
+.line .number { text-align: right; }
+.bar { position: relative; height: 22px; margin: 0 8px 6px; background: rgb(var(--v-theme-surface-light)); border-radius: 3px; overflow: hidden; }
 .bar span { position: absolute; inset: 0 auto 0 0; }
 .grown { background: rgba(var(--v-theme-water), 0.4); }
 .today { background: rgb(var(--v-theme-water)); }
-.bar small { position: absolute; right: 8px; top: 0; font-size: 0.78rem; line-height: 24px; white-space: nowrap; }
+.bar small { position: absolute; right: 8px; top: 0; font-size: 0.78rem; line-height: 22px; white-space: nowrap; }
+.fields { display: grid; grid-template-columns: 1fr 1fr; gap: 14px 8px; }
+.wide { grid-column: span 2; }
 .rest { display: grid; grid-template-columns: repeat(auto-fill, minmax(180px, 1fr)); gap: 12px 8px; margin-top: 14px; }
-@media (max-width: 900px) {
-  .name, .quality { grid-column: 1 / -1; }
-  .gap { display: none; }
-}
+@media (max-width: 800px) { .line { grid-template-columns: 1fr; gap: 0; } .line .number { text-align: left; } }
 </style>

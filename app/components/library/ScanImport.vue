@@ -78,12 +78,12 @@ async function copy(): Promise<void> {
     :class="{ dropping }"
     data-scan
   >
-    <h2>From your real files</h2>
+    <h2>Import a scan of your files</h2>
     <p class="small">
-      Drop a scan anywhere on this page: ffprobe JSON (one document, an array, or one after the other) or a CSV with a header row. It is read in the background and stays in this browser; nothing changes until you accept it.
+      Drop a scan anywhere on this page: ffprobe JSON (one document, an array, or one after the other) or a CSV with a header row. The file stays in this browser. Nothing changes until you apply it.
     </p>
     <details>
-      <summary>The line that makes the scan</summary>
+      <summary>Command that makes the scan</summary>
       <div class="command">
         <code>{{ command }}</code>
         <VBtn
@@ -157,7 +157,7 @@ async function copy(): Promise<void> {
         <table class="data-table">
           <thead>
             <tr>
-              <th>Would become</th><th class="number">
+              <th>New holding</th><th class="number">
                 Titles
               </th><th class="number">
                 Mean length, min
@@ -225,22 +225,22 @@ async function copy(): Promise<void> {
             variant="flat"
             @click="accept('replace')"
           >
-            Take these instead of the holdings below
+            Replace the holdings
           </VBtn>
           <VBtn
             color="primary"
             variant="outlined"
             @click="accept('add')"
           >
-            Add them
+            Add to the holdings
           </VBtn>
         </template>
         <VBtn @click="scan.reset()">
-          Leave it
+          Dismiss
         </VBtn>
       </div>
       <p class="small soft">
-        The additions a month are not in a scan: enter them afterwards. Taking it over can be undone.
+        A scan does not show monthly additions; enter them afterwards. The import can be undone.
       </p>
     </div>
   </section>

@@ -11,6 +11,7 @@ describe('holdings', () => {
   it('change their quality with their kind where they have to', async () => {
     const store = openDemo()
     const table = mount(HoldingsTable)
+    await table.find('[data-pick="0"]').trigger('click')
     const kind = table.findAllComponents({ name: 'PlanField' }).find(field => field.props('path') === 'library.holdings.0.kind')!
     ;(kind.props('set') as (value: unknown) => null)('photos')
     await nextTick()
@@ -34,7 +35,7 @@ describe('another quality', () => {
     const store = openDemo({ drives: { lots: [{ count: 4, sizeTB: 8, priceEach: 165 }], layout: 'rotating-1' } })
     const details = mount(HoldingDetails, { props: { index: 0 } })
     const row = details.find('[data-quality="hd1080-hevc"]')
-    expect(row.text()).toMatch(/−3\.\d+.TB/)
+    expect(row.text()).toMatch(/−7\.\d+.TB/)
     await row.trigger('pointerenter')
     expect(store.tried?.library.holdings[0]?.quality).toBe('hd1080-hevc')
     await row.find('button').trigger('click')

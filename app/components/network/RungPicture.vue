@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { awayStreams } from '~~/core/network/awayStreams'
-import { ladder } from '~~/core/network/ladder'
+import { ladder } from '~~/core/catalogue/sentQualities'
 import { editPlan } from '~~/core/plan/editPlan'
 import WorkingLink from '~/components/common/WorkingLink.vue'
 import { fieldElementId } from '~/composables/views'
@@ -9,7 +9,7 @@ import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 import type { Variant } from '~/stores/workingStore'
 
-/** Quality against viewers: how many streams the line carries on each rung. Press a rung to take it. */
+/** Quality against viewers: how many streams the line carries at each sent quality. Press one to send it. */
 const store = usePlanStore()
 const { number } = useFormat()
 const network = computed(() => store.plan?.network)
@@ -36,7 +36,7 @@ function choose(rungMbps: number): void {
   >
     <h2>Quality against viewers away</h2>
     <p class="soft small">
-      Each dot is a stream that the line carries; rings are viewers that need one and are not carried.
+      Each dot is a stream the line can carry; a ring is a viewer it cannot.
     </p>
     <fieldset>
       <legend class="visually-hidden">

@@ -6,7 +6,7 @@ import { useFormat } from '~/composables/useFormat'
 import { usePictureHandle } from '~/composables/usePictureHandle'
 import { usePlanStore } from '~/stores/planStore'
 
-/** A day at the socket: watts over 24 hours; the edge of the converting hours can be dragged. */
+/** Power over a day: watts over 24 hours; the edge of the converting hours can be dragged. */
 const store = usePlanStore()
 const { number } = useFormat()
 const size = { width: 480, height: 170, left: 40, right: 12, top: 16, bottom: 30 }
@@ -29,7 +29,7 @@ const { handle, follow, release } = usePictureHandle({
     :id="fieldElementId('choices.convertingHoursPerDay')"
     class="sheet"
   >
-    <h2>A day at the socket</h2>
+    <h2>Power over a day</h2>
     <svg
       :viewBox="`0 0 ${size.width} ${size.height}`"
       role="group"

@@ -27,7 +27,7 @@ const percent = (value: number) => `${value / most.value * 100}%`
 
 <template>
   <section class="sheet">
-    <h2>Paid now, and at the socket</h2>
+    <h2>Purchase and electricity</h2>
     <div class="line">
       <span class="label">To pay now</span>
       <div class="track">

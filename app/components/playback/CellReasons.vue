@@ -89,16 +89,16 @@ const isTrouble = computed(() => isOffered.value && plays.value.some(({ play }) 
     </div>
     <FigureValue
       :id="linkFigureId(device.key)"
-      label="What the link carries for each session"
+      label="What the link carries for each stream"
     />
     <template v-if="isTrouble">
-      <h3>Cheapest remedy here</h3>
+      <h3>Cheapest fix here</h3>
       <p
         v-if="looking"
         class="soft small"
         role="status"
       >
-        Being looked for …
+        Searching …
       </p>
       <RemedyButton
         v-else-if="remedy"
@@ -108,7 +108,7 @@ const isTrouble = computed(() => isOffered.value && plays.value.some(({ play }) 
         v-else
         class="soft small"
       >
-        No single step frees this pair of its conversion.
+        No single fix avoids this conversion.
       </p>
     </template>
   </section>

@@ -127,7 +127,7 @@ async function key(event: KeyboardEvent): Promise<void> {
       v-for="outcome in outcomes"
       :key="outcome"
     ><i :class="outcome" /> {{ outcomeTexts[outcome].long.split(':')[0] }}</span>
-    <span class="soft">A narrow right part: with subtitles shown. Pale: seldom watched.</span>
+    <span class="soft">The narrow part on the right is with subtitles shown. Pale cells are seldom watched.</span>
   </p>
 </template>
 

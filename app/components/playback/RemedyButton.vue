@@ -38,7 +38,7 @@ onBeforeUnmount(leave)
       small
     />
     <span>{{ remedy.label }}
-      <span class="soft small">{{ remedy.price === null ? '' : remedy.price === 0 ? 'costs nothing' : `about ${money(remedy.price)}` }}{{ remedy.extraTB > 0.0005 ? `${number(remedy.extraTB, 2)} TB more kept` : '' }}</span>
+      <span class="soft small">{{ remedy.price === null ? '' : remedy.price === 0 ? 'costs nothing' : `about ${money(remedy.price)}` }}{{ remedy.extraTB > 0.0005 ? `${number(remedy.extraTB, 2)} TB more space` : '' }}</span>
     </span>
     <VBtn
       size="small"

@@ -24,7 +24,7 @@ const fewer = (share: number) => `${number(share * 100, 2)} % fewer`
       <span
         v-if="working"
         role="status"
-      >Being worked out …</span>
+      >Calculating …</span>
     </p>
     <ol v-if="shown.length">
       <li

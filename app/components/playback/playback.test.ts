@@ -40,7 +40,7 @@ describe('one pair', () => {
     const column = matrix.columns.findIndex(entry => entry.deviceName === 'Cabin laptop')
     const reasons = mount(CellReasons, { props: { matrix, row, column, hours: 3, remedy: null, looking: false } })
     expect(reasons.findAll('[data-reason]').map(entry => entry.attributes('data-reason'))).toEqual(['CODEC', 'LINK_RATE', 'CAP', 'SOUND', 'CONTAINER'])
-    expect(reasons.text()).toContain('No single step frees')
+    expect(reasons.text()).toContain('No single fix avoids')
     await reasons.find('.outcome .working-link').trigger('click')
     expect(useWorkingStore().figureId).toMatch(/^playback\.work\./)
     expect(Object.keys(useWorkingStore().figures)).toContain(useWorkingStore().figureId)

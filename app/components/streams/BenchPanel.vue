@@ -60,19 +60,19 @@ function forget(): void {
   >
     <h2>Measure this machine</h2>
     <p class="soft small">
-      The computer on which Numeron runs converts a made-up 1080p clip in 1, 2, 3 … copies, until one falls behind real time. It takes a minute or two and all of the processor. Nothing is stored until you take it over.
+      The computer on which Numeron runs converts a made-up 1080p clip in more and more copies at once, until one falls behind real time. This takes a minute or two and the whole processor. The plan does not change until you apply the result.
     </p>
     <p
       v-if="measured !== null"
       class="small"
     >
-      In the plan: <strong>{{ number(measured, 3) }} reference streams</strong>, {{ store.plan?.machine.measuredBy }}; it goes before score and clock.
+      In the plan: <strong>{{ number(measured, 3) }} reference streams</strong>, {{ store.plan?.machine.measuredBy }}; it replaces the estimate from score or clock.
       <button
         type="button"
         class="plain-button link"
         @click="forget"
       >
-        Forget it
+        Remove the measurement
       </button>
     </p>
     <div class="actions">
@@ -101,7 +101,7 @@ function forget(): void {
       class="problem"
       role="alert"
     >
-      {{ refused ?? 'The server does not answer; what it measures is heard of again as soon as it does.' }}
+      {{ refused ?? 'The server does not answer; the measurement will show again when it does.' }}
     </p>
     <p
       v-if="bench?.state === 'failed' || bench?.state === 'cancelled'"
@@ -162,7 +162,7 @@ function forget(): void {
         variant="flat"
         @click="keep"
       >
-        Take it over as measured
+        Apply
       </VBtn>
     </template>
   </section>

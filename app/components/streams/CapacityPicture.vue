@@ -51,7 +51,7 @@ const rows = computed(() => (curve.value?.points ?? []).filter((_, at) => at % 4
 <template>
   <ChartFrame
     title="Demand against capacity"
-    :columns="['Machines like this', 'Minutes short a month']"
+    :columns="['Times this machine', 'Minutes short a month']"
     :rows="rows"
   >
     <template #default="{ width }">
@@ -61,7 +61,7 @@ const rows = computed(() => (curve.value?.points ?? []).filter((_, at) => at % 4
           :key="`capacity-${layout.bars.length}`"
         >
           <p class="soft small">
-            {{ weekTimeText(curve.slot * slotMinutes) }}, the moment that asks most: what conversions then need of this machine. Nothing at all: {{ share(curve.load[0] ?? 0) }}.
+            {{ weekTimeText(curve.slot * slotMinutes) }} is the worst moment. The bars show how much of the machine conversions need then; the chance that nothing is converted is {{ share(curve.load[0] ?? 0) }}.
           </p>
           <svg
             :width="width"
@@ -99,7 +99,7 @@ const rows = computed(() => (curve.value?.points ?? []).filter((_, at) => at % 4
               :x="layout.loadX(1) + 6"
               :y="margin.top + 2"
               class="wall-label"
-            >the machine, likely {{ possible?.likely }} of this mix</text>
+            >this machine: {{ possible?.likely }} conversions likely</text>
             <text
               v-for="tick in [0, 0.5, 1, 1.5, 2, 2.5]"
               :key="tick"
@@ -117,7 +117,7 @@ const rows = computed(() => (curve.value?.points ?? []).filter((_, at) => at % 4
             />
           </svg>
           <p class="soft small">
-            {{ enough ? `Minutes short a month with a machine so many times this one; ${number(enough, 2)} × keeps within ${number(target)}.` : 'Minutes short a month with a machine so many times this one.' }}
+            {{ enough ? `Minutes short a month if the machine were so many times as fast; ${number(enough, 2)} × keeps within ${number(target)}.` : 'Minutes short a month if the machine were so many times as fast.' }}
           </p>
           <svg
             :width="width"
@@ -205,7 +205,7 @@ const rows = computed(() => (curve.value?.points ?? []).filter((_, at) => at % 4
         v-else
         class="soft"
       >
-        It needs habits, and a processor that is known: then the worst moment of the week stands here against the machine.
+        Enter habits and a processor to see the worst moment of the week against the machine.
       </p>
     </template>
   </ChartFrame>

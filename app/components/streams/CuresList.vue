@@ -12,7 +12,7 @@ const { money, number } = useFormat()
 const { result, working } = useBackground('compare', () => store.plan, (work, plan) => work.cures(plan), 400)
 const cures = computed(() => (result.value ?? []).slice(0, 9))
 function cost({ price, extraTB }: ConversionCure): string {
-  return [...(price === null ? [] : [price === 0 ? 'costs nothing' : `about ${money(price)}`]), ...(extraTB > 0.0005 ? [`${number(extraTB, 2)} TB more kept`] : [])].join(', ')
+  return [...(price === null ? [] : [price === 0 ? 'costs nothing' : `about ${money(price)}`]), ...(extraTB > 0.0005 ? [`${number(extraTB, 2)} TB more space`] : [])].join(', ')
 }
 const band = ({ possible }: ConversionCure) => possible ? possible.low === possible.high ? String(possible.likely) : `${possible.low}–${possible.high}` : '–'
 function take(cure: ConversionCure): void {
@@ -32,11 +32,11 @@ onBeforeUnmount(() => {
   >
     <h2>What would help</h2>
     <p class="soft small">
-      Those that meet the need first, the cheapest first. Hover or focus to preview it on the headroom line.
+      Fixes that meet the need come first, then by price. Hover or focus to preview it on the headroom line.
       <span
         v-if="working"
         role="status"
-      >Being worked out …</span>
+      >Calculating …</span>
     </p>
     <div
       class="scroll"

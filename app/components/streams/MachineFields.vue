@@ -2,7 +2,8 @@
 import { computed } from 'vue'
 import { catalogue, entryOf } from '~~/core/catalogue/catalogue'
 import { ownEntry } from '~~/core/plan/constants'
-import ListEditor from '~/components/common/ListEditor.vue'
+import { planField } from '~~/core/plan/planField'
+import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'
 import { fieldElementId } from '~/composables/views'
@@ -29,6 +30,9 @@ function partOf(ref: string): { readonly label: string, readonly price: number |
   const processor = entryOf(catalogue.processors, ref)
   if (processor) return { label: processor.name, price: processor.price }
   return entryOf(catalogue.videoEngines, ref) ?? entryOf(catalogue.memoryModules, ref) ?? { label: ref, price: null }
+}
+function conditionOf(condition: string): string {
+  return planField('machine.parts.0.condition')?.options.find(option => option.value === condition)?.label.toLowerCase() ?? condition
 }
 function usualPrice(ref: string): string {
   const { price } = partOf(ref)
@@ -69,53 +73,47 @@ function usualPrice(ref: string): string {
       />
     </div>
     <div>
-      <h3>Parts put in</h3>
-      <ListEditor
+      <h2>Parts added</h2>
+      <PickList
         :id="fieldElementId('machine.parts')"
         :entries="parts"
-        add="Put in a part"
+        path="machine.parts"
+        add="Add a part"
         :name="part => partOf(part.ref).label"
         :full="parts.length >= mostParts"
-        columns="minmax(0, 2fr) 64px minmax(96px, 1.2fr) minmax(84px, 1fr)"
-        narrow="1fr 1fr"
         @add="add"
         @remove="remove"
       >
+        <template #line="{ entry }">
+          <span class="line">
+            <strong>{{ partOf(entry.ref).label }}</strong>
+            <span class="soft">{{ entry.count > 1 ? `${number(entry.count)} of them, ` : '' }}{{ conditionOf(entry.condition) }}</span>
+            <span class="soft number">{{ entry.condition === 'owned' ? 'nothing to pay' : entry.price === null ? usualPrice(entry.ref) : money(entry.price) }}</span>
+          </span>
+        </template>
         <template #default="{ entry, index }">
           <PlanField :path="`machine.parts.${index}.ref`" />
-          <PlanField
-            :path="`machine.parts.${index}.count`"
-            label="Count"
-          />
+          <PlanField :path="`machine.parts.${index}.count`" />
           <PlanField :path="`machine.parts.${index}.condition`" />
           <PlanField
             :path="`machine.parts.${index}.price`"
             :placeholder="entry.condition === 'owned' ? 'nothing' : usualPrice(entry.ref)"
           />
         </template>
-      </ListEditor>
+      </PickList>
     </div>
     <PlanField
       v-if="anyCard"
       path="machine.oneEngineAtATime"
     />
-    <div class="fields">
-      <PlanField path="choices.pointsPerStream" />
-      <PlanField path="choices.systemReserveShare" />
-      <PlanField
-        path="choices.fallbackShare"
-        placeholder="usual"
-      />
-      <PlanField path="choices.toneMapping" />
-    </div>
-    <PlanField path="choices.hardwareConversion" />
     <PlanField path="machine.passivelyCooled" />
   </div>
 </template>
 
 <style scoped>
 .machine { display: flex; flex-direction: column; gap: 14px; }
-.fields { display: grid; grid-template-columns: 1fr 1fr; gap: 12px 8px; }
+.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(190px, 1fr)); gap: 14px 8px; }
+.line { display: grid; grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) auto; gap: 2px 14px; align-items: center; }
 .wide { grid-column: 1 / -1; }
-h3 { margin-bottom: 6px; }
+h2 { margin-bottom: 6px; }
 </style>

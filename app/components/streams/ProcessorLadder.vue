@@ -62,12 +62,12 @@ onBeforeUnmount(() => tryOn(null))
         In the plan: {{ chosen.name }}.
       </template>
       <template v-if="inversion">
-        A score does not see the video engine: {{ inversion.better.processor.name }} ({{ number(inversion.better.processor.score, 3) }} points) converts more than {{ inversion.worse.processor.name }} ({{ number(inversion.worse.processor.score, 3) }}).
+        The score leaves out the video engine: {{ inversion.better.processor.name }} ({{ number(inversion.better.processor.score, 3) }} points) converts more than {{ inversion.worse.processor.name }} ({{ number(inversion.worse.processor.score, 3) }}).
       </template>
       <span
         v-if="working"
         role="status"
-      >Being worked out …</span>
+      >Calculating …</span>
     </p>
     <div
       class="rows"
@@ -120,7 +120,7 @@ onBeforeUnmount(() => tryOn(null))
       class="plain-button more small"
       @click="all = !all"
     >
-      {{ all ? 'Only those about enough' : `All ${result!.length} of the catalogue` }}
+      {{ all ? 'Show those close to enough' : `All ${result!.length} of the catalogue` }}
     </button>
   </section>
 </template>

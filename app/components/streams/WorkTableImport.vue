@@ -41,7 +41,7 @@ async function pick(event: Event): Promise<void> {
       v-if="own?.modelError?.median !== undefined"
       class="soft small"
     >
-      Against its own measured cases it errs by {{ Math.round(own.modelError.median * 1000) / 10 }} % in the median.
+      Its median error on its own measured cases is {{ Math.round(own.modelError.median * 1000) / 10 }} %.
     </p>
     <div class="actions">
       <VBtn
@@ -51,7 +51,7 @@ async function pick(event: Event): Promise<void> {
         tag="label"
         for="work-table-file"
       >
-        Take another table
+        Import another table
       </VBtn>
       <input
         id="work-table-file"
@@ -66,7 +66,7 @@ async function pick(event: Event): Promise<void> {
         size="small"
         @click="store.edit('calibration.workTable', null)"
       >
-        Back to the one that ships
+        Use the built-in table
       </VBtn>
     </div>
     <ul

@@ -69,7 +69,7 @@ describe('the smallest processor that is enough', () => {
     await button(ladder, 'All 35 of the catalogue')!.trigger('click')
     expect(ladder.findAll('[data-processor]')).toHaveLength(35)
     expect(some).toBeLessThan(35)
-    await button(ladder, 'Only those about enough')!.trigger('click')
+    await button(ladder, 'Show those close to enough')!.trigger('click')
     expect(ladder.findAll('[data-processor]')).toHaveLength(some)
   })
   it('no processor that leaves viewing short is told as enough', async () => {
@@ -165,10 +165,10 @@ describe('the measurement', () => {
     await panel.vm.$nextTick()
     expect(panel.text()).toContain('3.14 reference streams')
     expect(panel.text()).toContain('Simulated')
-    await button(panel, 'Take it over as measured')!.trigger('click')
+    await button(panel, 'Apply')!.trigger('click')
     expect(store.plan?.machine).toMatchObject({ measuredStreams: 3.14, measuredLow: 3 })
     expect(store.plan?.machine.measuredBy).toMatch(/^a made-up encoder, \d{4}-\d\d-\d\d$/)
-    await button(panel, 'Forget it')!.trigger('click')
+    await button(panel, 'Remove the measurement')!.trigger('click')
     expect(store.plan?.machine).toMatchObject({ measuredStreams: null, measuredLow: null, measuredBy: '' })
   })
   it('tells of a refusal, and of a server that does not answer', async () => {
@@ -224,7 +224,7 @@ describe('another work table', () => {
     await pick(panel, shipped.replace(/"source":\s*"[^"]*"/, '"source": "measured at Tide Mill House"'))
     expect(store.plan?.calibration.workTable?.source).toBe('measured at Tide Mill House')
     expect(panel.text()).toContain('A table of your own: measured at Tide Mill House')
-    await button(panel, 'Back to the one that ships')!.trigger('click')
+    await button(panel, 'Use the built-in table')!.trigger('click')
     expect(store.plan?.calibration.workTable).toBeNull()
   })
   it.each([['rubbish', '{"a":', undefined], ['another document', '{"source":"x"}', undefined], ['a huge one', '{}', 1_000_001]])('refuses %s and keeps the plan', async (_, text, size) => {

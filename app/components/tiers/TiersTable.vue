@@ -55,13 +55,13 @@ onBeforeUnmount(() => tryOn(null))
       class="scroll"
       tabindex="0"
       role="region"
-      aria-label="Ways of building compared"
+      aria-label="Builds compared"
       @pointerleave="tryOn(null)"
     >
       <table class="data-table">
         <thead>
           <tr>
-            <th>Way of building</th>
+            <th>Build</th>
             <th class="number">
               Price now
             </th>
@@ -77,7 +77,7 @@ onBeforeUnmount(() => tryOn(null))
               Electricity a year
             </th>
             <th>For this need</th>
-            <th><span class="visually-hidden">Adopt</span></th>
+            <th><span class="visually-hidden">Apply</span></th>
           </tr>
         </thead>
         <tbody
@@ -184,16 +184,16 @@ onBeforeUnmount(() => tryOn(null))
               ><VIcon
                 :icon="mdiCheck"
                 size="18"
-              /> The plan's machine</span>
+              /> In the plan</span>
               <VBtn
                 v-else
                 variant="outlined"
                 color="primary"
                 size="small"
-                :aria-label="`Adopt ${row.way.label}`"
+                :aria-label="`Apply ${row.way.label}`"
                 @click="adopt(row)"
               >
-                Adopt
+                Apply
               </VBtn>
             </td>
           </tr>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import { mdiDownload, mdiKeyboardOutline, mdiRedo, mdiUndo } from '@mdi/js'
+import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, provide, ref, watch } from 'vue'
+import { mdiDotsVertical, mdiMagnify, mdiRedo, mdiUndo } from '@mdi/js'
 import { navigateTo, useHead, useRoute } from '#imports'
 import HeadroomLine from '~/components/common/HeadroomLine.vue'
+import NavRail from '~/components/common/NavRail.vue'
 import NumeronMark from '~/components/common/NumeronMark.vue'
 import SaveStatus from '~/components/common/SaveStatus.vue'
-import SchemeButton from '~/components/common/SchemeButton.vue'
+import { colourScheme } from '~/composables/colourScheme'
+import { inspectorHost } from '~/composables/inspectorHost'
 import { downloadPlan } from '~/composables/planDownload'
 import { viewAddress, views } from '~/composables/views'
 import { afterPaint } from '~/services/afterPaint'
@@ -17,12 +19,16 @@ import { useWorkingStore } from '~/stores/workingStore'
 const WorkingPanel = defineAsyncComponent(() => afterPaint().then(() => import('~/components/common/WorkingPanel.vue')))
 const ConflictDialog = defineAsyncComponent(() => afterPaint().then(() => import('~/components/common/ConflictDialog.vue')))
 const ShortcutsDialog = defineAsyncComponent(() => afterPaint().then(() => import('~/components/common/ShortcutsDialog.vue')))
+const TrialBar = defineAsyncComponent(() => import('~/components/common/TrialBar.vue'))
+const CommandPalette = defineAsyncComponent(() => import('~/components/common/CommandPalette.vue'))
 
 const route = useRoute()
 const store = usePlanStore()
 const working = useWorkingStore()
 const problem = ref('')
 const showKeys = ref(false)
+provide(inspectorHost, '#inspector')
+const showPalette = ref(false)
 const planId = computed(() => String(route.params.id))
 const nameError = ref<string | null>(null)
 
@@ -36,7 +42,21 @@ async function open(): Promise<void> {
   }
 }
 watch(planId, open, { immediate: true })
-watch(() => route.path, () => working.close())
+watch(() => route.path, () => {
+  working.close()
+  store.tried = null
+})
+/** What the palette and the menu can do besides going somewhere. */
+const actions = computed(() => [
+  { label: 'Undo', run: () => store.undo(), off: !store.canUndo },
+  { label: 'Redo', run: () => store.redo(), off: !store.canRedo },
+  { label: 'Export this plan', run: () => store.plan && downloadPlan(store.plan), off: false },
+  { label: colourScheme.value === 'day' ? 'Switch to dark colours' : 'Switch to light colours', run: () => colourScheme.value = colourScheme.value === 'day' ? 'night' : 'day', off: false },
+  { label: 'Print this view', run: () => window.print(), off: false },
+  { label: 'Keyboard shortcuts', run: () => showKeys.value = true, off: false },
+  { label: 'Answer the five questions', run: () => navigateTo(`/plans/${planId.value}/start`), off: false },
+  { label: 'All plans', run: () => navigateTo('/plans'), off: false },
+])
 useHead({ title: () => store.plan ? `${store.plan.name} – Numeron` : 'Numeron' })
 
 function rename(event: Event): void {
@@ -58,8 +78,14 @@ function onKey(event: KeyboardEvent): void {
     }
     return
   }
+  if (command && event.key.toLowerCase() === 'k') {
+    event.preventDefault()
+    showPalette.value = true
+    return
+  }
   if (isTyping(event.target)) return
-  if (command && event.key.toLowerCase() === 'z') {
+  if (!command && !event.altKey && event.key.toLowerCase() === 't') store.togglePin()
+  else if (command && event.key.toLowerCase() === 'z') {
     event.preventDefault()
     if (event.shiftKey) store.redo()
     else store.undo()
@@ -126,41 +152,53 @@ onBeforeUnmount(() => {
             :disabled="!store.canRedo"
             @click="store.redo()"
           />
-          <VBtn
-            :icon="mdiDownload"
-            size="small"
-            aria-label="Export this plan"
-            @click="downloadPlan(store.plan)"
-          />
-          <VBtn
-            :icon="mdiKeyboardOutline"
-            size="small"
-            aria-label="Keys"
-            @click="showKeys = true"
-          />
-          <SchemeButton />
-        </div>
-      </header>
-      <div class="line">
-        <HeadroomLine />
-      </div>
-      <div class="body">
-        <nav
-          class="rail no-print"
-          aria-label="Views"
-        >
-          <NuxtLink
-            v-for="view in views"
-            :key="view.id"
-            :to="viewAddress(planId, view.id)"
-            :aria-current="route.path === viewAddress(planId, view.id) ? 'page' : undefined"
+          <button
+            type="button"
+            class="plain-button find"
+            aria-label="Find a view, field, figure or action"
+            aria-keyshortcuts="Control+K"
+            @click="showPalette = true"
           >
             <VIcon
-              :icon="view.icon"
-              size="20"
-            />{{ view.label }}
-          </NuxtLink>
-        </nav>
+              :icon="mdiMagnify"
+              size="18"
+            /><span>Find</span><kbd>Ctrl K</kbd>
+          </button>
+          <VMenu>
+            <template #activator="{ props: activator }">
+              <VBtn
+                v-bind="activator"
+                :icon="mdiDotsVertical"
+                size="small"
+                aria-label="More"
+              />
+            </template>
+            <VList density="compact">
+              <VListItem
+                v-for="action in actions.slice(2)"
+                :key="action.label"
+                :title="action.label"
+                @click="action.run()"
+              />
+            </VList>
+          </VMenu>
+        </div>
+      </header>
+      <div
+        v-if="!route.meta.calm"
+        class="line"
+      >
+        <HeadroomLine />
+        <TrialBar v-if="store.tried || store.pinned" />
+      </div>
+      <div
+        class="body"
+        :class="{ calm: route.meta.calm }"
+      >
+        <NavRail
+          v-if="!route.meta.calm"
+          :plan-id="planId"
+        />
         <main
           id="view"
           tabindex="-1"
@@ -170,22 +208,31 @@ onBeforeUnmount(() => {
             class="notice"
             role="status"
           >
-            Changes from last time that had not reached the server were taken up again. <button
+            Changes from your last visit had not reached the server and were restored. <button
               type="button"
               class="plain-button link"
               @click="store.restoredDraft = false"
             >
-              All right
+              Dismiss
             </button>
           </p>
           <NuxtPage />
         </main>
+        <aside
+          id="inspector"
+          aria-label="Inspector"
+        />
       </div>
       <WorkingPanel />
       <ConflictDialog v-if="store.conflict" />
       <ShortcutsDialog
         v-if="showKeys"
         v-model="showKeys"
+      />
+      <CommandPalette
+        v-if="showPalette"
+        v-model="showPalette"
+        :actions="actions"
       />
     </template>
     <div
@@ -213,31 +260,45 @@ onBeforeUnmount(() => {
 <style scoped>
 .skip { position: absolute; left: -999px; }
 .skip:focus { left: 8px; top: 8px; z-index: 20; background: rgb(var(--v-theme-surface)); padding: 6px 10px; }
-.top { display: flex; align-items: center; gap: 16px; padding: 6px 14px; background: rgb(var(--v-theme-surface)); border-bottom: 1px solid rgb(var(--v-theme-hairline)); }
+.top { display: flex; align-items: center; gap: 14px; padding: 4px 14px; background: rgb(var(--v-theme-surface)); border-bottom: 1px solid rgb(var(--v-theme-hairline)); }
 .plan-name { display: flex; flex-direction: column; min-width: 0; flex: 0 1 320px; }
-.plan-name input { font: inherit; font-weight: 600; color: inherit; background: none; border: 1px solid transparent; border-radius: 4px; padding: 4px 8px; width: 100%; }
+.plan-name input { font: inherit; font-weight: 600; color: inherit; background: none; border: 1px solid transparent; border-radius: 4px; padding: 4px 8px; width: 100%; text-overflow: ellipsis; }
 .plan-name input:hover, .plan-name input:focus { border-color: rgb(var(--v-theme-hairline)); }
 .plan-name small { color: rgb(var(--v-theme-error)); padding-left: 8px; }
-.tools { margin-left: auto; display: flex; }
+.tools { margin-left: auto; display: flex; align-items: center; flex: none; }
+.find { display: inline-flex; align-items: center; gap: 8px; min-height: 32px; padding: 2px 10px; border: 1px solid rgb(var(--v-theme-hairline)); border-radius: 5px; font-size: 0.88rem; }
+.find:hover { background: rgb(var(--v-theme-surface-light)); }
+.find kbd { font: inherit; font-size: 0.76rem; color: rgb(var(--v-theme-ink-soft)); }
 .line { position: sticky; top: 0; z-index: 5; }
-.body { display: grid; grid-template-columns: 150px minmax(0, 1fr); }
-.rail { display: flex; flex-direction: column; padding: 14px 8px; gap: 2px; position: sticky; top: 92px; align-self: start; }
-.rail a { display: flex; align-items: center; gap: 10px; padding: 8px 10px; border-radius: 5px; color: inherit; text-decoration: none; font-size: 0.94rem; }
-.rail a:hover { background: rgb(var(--v-theme-surface-light)); }
-.rail a[aria-current] { background: rgba(var(--v-theme-primary), 0.14); font-weight: 650; box-shadow: inset 3px 0 rgb(var(--v-theme-primary)); }
-main { padding: 18px 20px 60px; min-width: 0; }
+.body { display: grid; grid-template-columns: 158px minmax(0, 1fr) auto; }
+.body.calm { grid-template-columns: minmax(0, 1fr) auto; }
+main { padding: 16px 20px 60px; min-width: 0; }
 main:focus { outline: none; }
+#inspector { position: sticky; top: 96px; align-self: start; width: 0; max-height: calc(100vh - 110px); z-index: 4; }
+#inspector:not(:empty) { width: 350px; padding: 16px 16px 0 0; }
 .notice { border-left: 4px solid rgb(var(--v-theme-primary)); padding: 8px 14px; background: rgb(var(--v-theme-surface)); margin: 0 0 14px; }
 .link { color: rgb(var(--v-theme-primary)); text-decoration: underline; }
 .missing { padding: 40px; display: flex; flex-direction: column; gap: 20px; align-items: flex-start; }
+@media (max-width: 1080px) {
+  .body { grid-template-columns: 158px minmax(0, 1fr); }
+  .body.calm { grid-template-columns: minmax(0, 1fr); }
+  /* What is selected is edited in a sheet from below; the page keeps room to be scrolled clear of it. */
+  #inspector { position: fixed; left: 0; right: 0; bottom: 0; top: auto; max-height: 62vh; z-index: 8; }
+  #inspector:not(:empty) { width: auto; padding: 0; box-shadow: 0 -6px 24px rgb(0 0 0 / 0.25); }
+  .body:has(#inspector:not(:empty)) main { padding-bottom: 66vh; }
+}
 @media (max-width: 800px) {
-  .top { flex-wrap: wrap; gap: 6px 12px; }
-  .plan-name { flex: 1 1 40%; order: 5; }
-  .tools { order: 6; }
+  .top { gap: 6px; padding: 4px 8px; }
+  .top :deep(.numeron-mark span), .find span, .find kbd { display: none; }
+  .find { border: 0; padding: 2px 8px; }
+  .plan-name { flex: 1 1 0; }
   .body { grid-template-columns: minmax(0, 1fr); }
-  .rail { flex-direction: row; overflow-x: auto; position: static; padding: 8px; border-bottom: 1px solid rgb(var(--v-theme-hairline)); }
-  .rail a { white-space: nowrap; }
-  .rail a[aria-current] { box-shadow: inset 0 -3px rgb(var(--v-theme-primary)); }
-  main { padding: 14px 12px 60px; }
+  main { padding: 12px 12px 60px; }
+}
+@media print {
+  .line { position: static; }
+  .body { display: block; }
+  main { padding: 0; }
+  #inspector { display: none; }
 }
 </style>

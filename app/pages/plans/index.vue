@@ -1,24 +1,23 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef } from 'vue'
-import { mdiContentCopy, mdiDeleteOutline, mdiDownload, mdiPencilOutline, mdiPlus, mdiUpload } from '@mdi/js'
+import { computed, onMounted, ref } from 'vue'
+import { mdiMagnify, mdiPlus, mdiUpload } from '@mdi/js'
 import { navigateTo } from '#imports'
-import type { Assessment } from '~~/core/assess'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
 import type { PlanIssue } from '~~/core/plan/issues'
-import type { PlanEntry, StoredPlan } from '~~/core/plan/storedPlan'
+import type { PlanEntry } from '~~/core/plan/storedPlan'
 import NumeronMark from '~/components/common/NumeronMark.vue'
 import SchemeButton from '~/components/common/SchemeButton.vue'
-import TideGauge from '~/components/common/TideGauge.vue'
+import PlanCard from '~/components/plans/PlanCard.vue'
 import { downloadPlan } from '~/composables/planDownload'
 import { readPlanFile } from '~/composables/planFile'
+import { planOrders } from '~/composables/planSelection'
+import { usePlanCards } from '~/composables/usePlanCards'
 import { ApiProblem, planApi } from '~/services/planApi'
-import { inBackground } from '~/services/background'
-import { pageLocale } from '~/services/pageLocale'
 import { usePlanStore } from '~/stores/planStore'
 
 const store = usePlanStore()
-const entries = ref<PlanEntry[] | null>(null)
-const read = shallowRef<Record<string, { stored: StoredPlan, assessment: Assessment }>>({})
+const cards = usePlanCards()
+const { entries, search, order, archived, archivedCount, page, pages, found, shown, readings } = cards
 const message = ref('')
 const importIssues = ref<readonly PlanIssue[]>([])
 const importName = ref('')
@@ -38,16 +37,7 @@ async function attempt(work: () => Promise<void>): Promise<void> {
   }
 }
 
-async function load(): Promise<void> {
-  await attempt(async () => {
-    entries.value = await planApi.list()
-    for (const entry of entries.value) {
-      const stored = await planApi.get(entry.id)
-      const assessment = await inBackground('assess', work => work.assess(stored.plan, pageLocale()))
-      read.value = { ...read.value, [entry.id]: { stored, assessment } }
-    }
-  })
-}
+const load = () => attempt(cards.load)
 onMounted(async () => {
   await store.flush()
   store.close()
@@ -59,7 +49,7 @@ const nameError = computed(() => newName.value.trim().length >= 1 && newName.val
 const make = () => attempt(async () => {
   const startsOn = new Date().toISOString().slice(0, 7)
   const stored = await planApi.create({ name: 'New plan', library: { startsOn } })
-  await navigateTo(`/plans/${stored.id}`)
+  await navigateTo(`/plans/${stored.id}/start`)
 })
 const makeDemo = () => attempt(async () => {
   const stored = await planApi.create(tideMillHouse)
@@ -73,13 +63,17 @@ const copy = (entry: PlanEntry) => attempt(async () => {
 const remove = (entry: PlanEntry) => attempt(async () => {
   await planApi.remove(entry.id)
   deleted.value = entry
-  await load()
+  await cards.load()
 })
 const restore = () => attempt(async () => {
   if (!deleted.value) return
   await planApi.restore(deleted.value.id)
   deleted.value = null
-  await load()
+  await cards.load()
+})
+const archive = (entry: PlanEntry) => attempt(async () => {
+  await planApi.archive(entry.id, !entry.archived)
+  await cards.load()
 })
 const exportPlan = (entry: PlanEntry) => attempt(async () => downloadPlan((await planApi.get(entry.id)).plan))
 
@@ -109,9 +103,9 @@ async function importFile(file: File | undefined): Promise<void> {
   await attempt(async () => {
     const stored = await planApi.create(result.plan)
     asideNotice.value = result.keptAside.length
-      ? `Imported "${stored.plan.name}". This version does not know ${result.keptAside.length === 1 ? 'one field' : `${result.keptAside.length} fields`}: ${result.keptAside.join(', ')}. ${result.keptAside.length === 1 ? 'It is' : 'They are'} kept aside and exported again.`
+      ? `Imported "${stored.plan.name}". This version of Numeron does not use ${result.keptAside.length === 1 ? 'one field' : `${result.keptAside.length} fields`}: ${result.keptAside.join(', ')}. ${result.keptAside.length === 1 ? 'It is' : 'They are'} kept and exported unchanged.`
       : `Imported "${stored.plan.name}".`
-    await load()
+    await cards.load()
   })
 }
 function pick(event: Event): void {
@@ -123,7 +117,6 @@ function drop(event: DragEvent): void {
   dropping.value = false
   void importFile(event.dataTransfer?.files[0])
 }
-const when = (iso: string) => new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' }).format(new Date(iso))
 </script>
 
 <template>
@@ -141,7 +134,7 @@ const when = (iso: string) => new Intl.DateTimeFormat(undefined, { dateStyle: 'm
       </header>
       <h1>Plans</h1>
       <p class="soft">
-        One plan is one box for one household. Drop an exported plan anywhere on this page to bring it in.
+        A plan is one machine for one household. To import a plan, drop its file anywhere on this page.
       </p>
       <div class="actions">
         <VBtn
@@ -230,64 +223,78 @@ const when = (iso: string) => new Intl.DateTimeFormat(undefined, { dateStyle: 'm
         v-if="entries && !entries.length"
         class="sheet"
       >
-        There is no plan yet. Start with a new one and answer six questions, or open the demo to see a household that has outgrown its old tower.
+        There are no plans yet. Start a new one, or open the demo: a household that has outgrown its old machine.
+      </p>
+      <div
+        v-if="entries && entries.length"
+        class="find sheet"
+      >
+        <VTextField
+          v-model="search"
+          label="Search by name"
+          :prepend-inner-icon="mdiMagnify"
+          hide-details
+        />
+        <VSelect
+          v-model="order"
+          :items="planOrders"
+          label="Order"
+          hide-details
+        />
+        <VSwitch
+          v-if="archivedCount || archived"
+          v-model="archived"
+          :label="`Archived (${archivedCount})`"
+          color="primary"
+          density="compact"
+          hide-details
+        />
+      </div>
+      <p
+        v-if="entries && entries.length && !found.length"
+        role="status"
+      >
+        {{ search ? 'No plan is called that.' : archived ? 'Nothing is archived.' : 'All plans are archived.' }}
       </p>
       <ul class="list">
         <li
-          v-for="entry in entries ?? []"
+          v-for="entry in shown"
           :key="entry.id"
-          class="sheet"
-          :data-plan="entry.name"
         >
-          <NuxtLink
-            :to="`/plans/${entry.id}`"
-            class="name"
-          >
-            <strong>{{ entry.name }}</strong>
-            <small class="soft">saved {{ when(entry.updatedAt) }}</small>
-          </NuxtLink>
-          <div class="gauges">
-            <span
-              v-for="verdict in read[entry.id]?.assessment.verdicts ?? []"
-              :key="verdict.id"
-              :title="`${verdict.label}: ${verdict.sentence}`"
-            >
-              <TideGauge
-                :asked="verdict.asked"
-                :possible="verdict.possible"
-                :width="28"
-                :height="34"
-              />
-            </span>
-          </div>
-          <div class="buttons">
-            <VBtn
-              :icon="mdiPencilOutline"
-              size="small"
-              :aria-label="`Rename ${entry.name}`"
-              @click="startRename(entry)"
-            />
-            <VBtn
-              :icon="mdiContentCopy"
-              size="small"
-              :aria-label="`Copy ${entry.name}`"
-              @click="copy(entry)"
-            />
-            <VBtn
-              :icon="mdiDownload"
-              size="small"
-              :aria-label="`Export ${entry.name}`"
-              @click="exportPlan(entry)"
-            />
-            <VBtn
-              :icon="mdiDeleteOutline"
-              size="small"
-              :aria-label="`Delete ${entry.name}`"
-              @click="remove(entry)"
-            />
-          </div>
+          <PlanCard
+            :entry="entry"
+            :reading="readings.get(entry.id) ?? null"
+            @copy="copy(entry)"
+            @export="exportPlan(entry)"
+            @rename="startRename(entry)"
+            @archive="archive(entry)"
+            @remove="remove(entry)"
+          />
         </li>
       </ul>
+      <nav
+        v-if="pages > 1"
+        class="pages"
+        aria-label="Pages of plans"
+      >
+        <VBtn
+          variant="outlined"
+          size="small"
+          :disabled="page === 0"
+          @click="page--"
+        >
+          Previous
+        </VBtn>
+        <span>Page {{ page + 1 }} of {{ pages }}, {{ found.length }} plans</span>
+        <VBtn
+          variant="outlined"
+          size="small"
+          :disabled="page >= pages - 1"
+          @click="page++"
+        >
+          Next
+        </VBtn>
+      </nav>
       <VDialog
         :model-value="renaming !== null"
         max-width="420"
@@ -324,16 +331,14 @@ const when = (iso: string) => new Intl.DateTimeFormat(undefined, { dateStyle: 'm
 </template>
 
 <style scoped>
-.plans { max-width: 980px; margin: 0 auto; padding: 20px 20px 60px; display: flex; flex-direction: column; gap: 14px; min-height: 100vh; }
+.plans { max-width: 1180px; margin: 0 auto; padding: 20px 20px 60px; display: flex; flex-direction: column; gap: 14px; min-height: 100vh; }
 .plans.dropping { outline: 3px dashed rgb(var(--v-theme-primary)); outline-offset: -8px; }
 header { display: flex; justify-content: space-between; align-items: center; }
 .actions { display: flex; flex-wrap: wrap; gap: 10px; }
-.list { list-style: none; padding: 0; display: flex; flex-direction: column; gap: 10px; }
-.list li { display: flex; align-items: center; gap: 18px; flex-wrap: wrap; }
-.name { flex: 1; min-width: 200px; color: inherit; text-decoration: none; display: flex; flex-direction: column; }
-.name:hover strong { text-decoration: underline; }
-.gauges { display: flex; gap: 10px; }
-.buttons { display: flex; }
+.find { display: grid; grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) auto; gap: 10px; align-items: center; }
+.list { list-style: none; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(300px, 1fr)); gap: 12px; align-items: stretch; }
+.list li { display: grid; }
+.pages { display: flex; gap: 14px; align-items: center; justify-content: center; }
 .problem { border-left: 4px solid rgb(var(--v-theme-state-short)); padding: 8px 14px; background: rgb(var(--v-theme-surface)); }
 .problem ul { padding-left: 18px; }
 .notice { border-left: 4px solid rgb(var(--v-theme-primary)); padding: 8px 14px; background: rgb(var(--v-theme-surface)); }

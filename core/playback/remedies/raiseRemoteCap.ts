@@ -1,4 +1,4 @@
-import { ladder } from '../../network/ladder'
+import { ladder } from '../../catalogue/sentQualities'
 import type { RemedyKind } from './remedy'
 
 /** A higher rung for those who watch away. */

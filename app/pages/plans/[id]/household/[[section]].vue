@@ -2,12 +2,11 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import { habitsFromAnswers } from '~~/core/household/habitsFromAnswers'
 import { busiestQuarter } from '~~/core/household/weekCounts'
-import { homePlace } from '~~/core/plan/constants'
-import { slotMinutes } from '~~/core/units/week'
+import { slotMinutes, slotsPerWeek, weekTimeText } from '~~/core/units/week'
+import { navigateTo } from '#imports'
 import FigureValue from '~/components/common/FigureValue.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
 import PlanField from '~/components/common/PlanField.vue'
-import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import DevicesEditor from '~/components/household/DevicesEditor.vue'
 import HabitEditor from '~/components/household/HabitEditor.vue'
@@ -15,9 +14,11 @@ import SeatsPicture from '~/components/household/SeatsPicture.vue'
 import SlotReading from '~/components/household/SlotReading.vue'
 import ViewersEditor from '~/components/household/ViewersEditor.vue'
 import WeekPicture from '~/components/household/WeekPicture.vue'
-import { fieldElementId } from '~/composables/views'
+import { fieldElementId, viewAddress } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 import { useWorkingStore } from '~/stores/workingStore'
+
+definePageMeta({ key: 'household' })
 
 const store = usePlanStore()
 const selected = ref<number | null>(null)
@@ -56,27 +57,34 @@ watch(() => working.target, (path) => {
 function fill(): void {
   if (store.plan) store.replace(habitsFromAnswers(store.plan))
 }
+async function editHabit(index: number): Promise<void> {
+  await navigateTo(viewAddress(store.id ?? '', 'household'))
+  selected.value = index
+}
 async function edit(): Promise<void> {
   await nextTick()
   document.getElementById(fieldElementId(`household.habits.${selected.value}.name`))?.focus()
 }
-const nobodyAway = computed(() => !(store.plan?.household.viewers ?? []).some(viewer => viewer.place !== homePlace))
 </script>
 
 <template>
-  <ViewFrame question="Who watches when, and how many at once?">
-    <section
-      v-if="answers"
-      class="quick"
-    >
-      <SeatsPicture />
-      <p class="sheet">
-        <strong>{{ habits.length ? 'The plan follows this evening as answered, not the habits.' : 'These three answers carry the plan until habits are entered.' }}</strong>
-        A week of habits says more: how often so many really watch at once, and for how many minutes of a month the machine would fall behind.
+  <ViewFrame
+    view="household"
+    verdict="streams"
+    question="Who watches when, and how many at once?"
+  >
+    <template #week>
+      <p
+        v-if="answers"
+        class="sheet notice"
+      >
+        <strong>{{ habits.length ? 'The plan uses the busy evening, not the habits.' : 'The plan uses the three answers of the busy evening until you enter habits.' }}</strong>
+        A week of habits shows how often this many watch at once, and how many minutes a month the machine falls behind.
         <VBtn
           v-if="!habits.length"
           color="primary"
           variant="flat"
+          size="small"
           @click="fill"
         >
           Fill a week from these answers
@@ -85,49 +93,37 @@ const nobodyAway = computed(() => !(store.plan?.household.viewers ?? []).some(vi
           v-else
           color="primary"
           variant="outlined"
+          size="small"
           @click="store.edit('choices.school', 'level95')"
         >
-          Follow the habits again
+          Use the habits
         </VBtn>
       </p>
-    </section>
-    <WeekPicture
-      v-if="expected"
-      :id="fieldElementId('household.habits')"
-      :expected="expected"
-      :selected="selected"
-      :moment="slot"
-      :busy="busy"
-      @select="habit => selected = habit"
-      @read="at => read = at"
-      @busy="on => busy = on"
-      @edit="edit"
-    />
-    <HabitEditor
-      v-if="selected !== null"
-      :index="selected"
-      @select="habit => selected = habit"
-    />
-    <div class="columns">
-      <SlotReading
-        :at="slot"
+      <WeekPicture
+        v-if="expected"
+        :id="fieldElementId('household.habits')"
+        :expected="expected"
+        :selected="selected"
+        :moment="slot"
         :busy="busy"
+        @select="habit => selected = habit"
+        @read="at => read = at"
+        @busy="on => busy = on"
+        @edit="edit"
+      />
+      <HabitEditor
+        v-if="selected !== null"
+        :index="selected"
         @select="habit => selected = habit"
       />
       <section class="sheet side">
-        <h2>What is needed of the machine</h2>
-        <VerdictSentence id="streams" />
         <div class="figures">
-          <FigureValue id="household.busiestExpected" />
           <FigureValue id="household.watching95" />
           <FigureValue id="household.watching99" />
           <FigureValue id="household.headCount" />
           <FigureValue id="streams.asked95" />
           <FigureValue id="streams.asked99" />
           <FigureValue id="streams.askedHeadCount" />
-          <FigureValue id="streams.minutesShortPerMonth" />
-          <FigureValue id="household.watchingHomeAtOnce" />
-          <FigureValue id="household.watchingAwayAtOnce" />
         </div>
         <div class="fields">
           <PlanField path="choices.school" />
@@ -136,33 +132,75 @@ const nobodyAway = computed(() => !(store.plan?.household.viewers ?? []).some(vi
           <PlanField path="household.subtitlesShare" />
           <PlanField path="household.forcedSubtitlesShare" />
         </div>
-        <FindingsList view="household" />
       </section>
-    </div>
-    <ViewersEditor />
-    <DevicesEditor />
-    <details
-      v-if="!answers"
-      class="sheet"
-    >
-      <summary>The busy evening as answered{{ nobodyAway ? '' : ', at home and away' }}: the quick start, used only when the plan follows it</summary>
-      <div class="fields">
-        <PlanField path="household.watchingHome" />
-        <PlanField path="household.watchingAway" />
-        <PlanField path="household.converted" />
+      <FindingsList
+        view="household"
+        :most="2"
+      />
+    </template>
+    <template #moment>
+      <label class="sheet at-moment">
+        <span>Moment of the week: <strong>{{ weekTimeText(slot * slotMinutes) }}</strong></span>
+        <input
+          type="range"
+          min="0"
+          :max="slotsPerWeek - 1"
+          :value="slot"
+          :aria-valuetext="weekTimeText(slot * slotMinutes)"
+          @input="read = Number(($event.target as HTMLInputElement).value)"
+        >
+        <button
+          v-if="read !== null"
+          type="button"
+          class="plain-button link"
+          @click="read = null"
+        >
+          Back to the busiest moment
+        </button>
+      </label>
+      <SlotReading
+        :at="slot"
+        :busy="busy"
+        @select="editHabit"
+      />
+    </template>
+    <template #viewers>
+      <ViewersEditor />
+    </template>
+    <template #devices>
+      <DevicesEditor />
+    </template>
+    <template #evening>
+      <div class="quick">
+        <SeatsPicture />
+        <section class="sheet side">
+          <p>
+            {{ answers ? 'The plan uses these three answers.' : 'The plan follows the habits of your week; these three answers are used only if the planning rule is the busy evening.' }}
+          </p>
+          <div class="fields">
+            <PlanField path="household.watchingHome" />
+            <PlanField path="household.watchingAway" />
+            <PlanField path="household.converted" />
+            <PlanField path="choices.school" />
+          </div>
+          <div class="figures">
+            <FigureValue id="household.watchingHomeAtOnce" />
+            <FigureValue id="household.watchingAwayAtOnce" />
+          </div>
+        </section>
       </div>
-    </details>
+    </template>
   </ViewFrame>
 </template>
 
 <style scoped>
 .quick { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr); gap: 16px; align-items: stretch; }
-.quick p { line-height: 1.5; display: flex; flex-direction: column; gap: 10px; align-items: flex-start; justify-content: center; margin: 0; }
-.columns { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 16px; align-items: start; }
+.notice { display: flex; flex-wrap: wrap; gap: 6px 12px; align-items: center; line-height: 1.45; }
+.at-moment { display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: center; }
+.at-moment input { flex: 1 1 240px; accent-color: rgb(var(--v-theme-primary)); }
+.link { color: rgb(var(--v-theme-primary)); text-decoration: underline; }
 .side { display: flex; flex-direction: column; gap: 14px; }
 .figures { display: grid; grid-template-columns: repeat(auto-fill, minmax(140px, 1fr)); gap: 8px; }
 .fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(180px, 1fr)); gap: 12px 8px; }
-summary { cursor: pointer; min-height: 26px; }
-details .fields { margin-top: 12px; }
-@media (max-width: 900px) { .columns, .quick { grid-template-columns: minmax(0, 1fr); } }
+@media (max-width: 900px) { .quick { grid-template-columns: minmax(0, 1fr); } }
 </style>

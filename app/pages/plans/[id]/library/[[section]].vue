@@ -11,47 +11,60 @@ import HoldingsTable from '~/components/library/HoldingsTable.vue'
 import ScanImport from '~/components/library/ScanImport.vue'
 import { usePlanStore } from '~/stores/planStore'
 
+definePageMeta({ key: 'library' })
+
 const store = usePlanStore()
 const driver = computed(() => store.assessment?.figures['library.contentAtHorizonTB']?.note)
 const findings = computed(() => (store.assessment?.findings.length ?? 0) > 0)
 </script>
 
 <template>
-  <ViewFrame question="How big does the library grow, and when is the box full?">
-    <div class="columns">
-      <div class="stack">
-        <GrowthChart
-          stacked
-          :height="330"
-        />
-        <section
-          v-if="driver || findings"
-          class="sheet stack"
-        >
-          <p v-if="driver">
-            {{ driver }}
-          </p>
-          <FindingsList view="library" />
+  <ViewFrame
+    view="library"
+    question="How big will the library grow, and when will the drives be full?"
+  >
+    <template #growth>
+      <div class="columns">
+        <div class="stack">
+          <GrowthChart
+            stacked
+            :height="330"
+          />
+          <section
+            v-if="driver || findings"
+            class="sheet stack"
+          >
+            <p v-if="driver">
+              {{ driver }}
+            </p>
+            <FindingsList view="library" />
+          </section>
+        </div>
+        <section class="sheet side">
+          <VerdictSentence id="space" />
+          <div class="figures">
+            <FigureValue id="library.contentTB" />
+            <FigureValue id="library.growthTBPerMonth" />
+            <FigureValue id="library.contentAtHorizonTB" />
+            <FigureValue id="drives.monthFull" />
+            <FigureValue id="drives.usableNeededTB" />
+            <FigureValue id="library.ruleOfThumbTB" />
+            <FigureValue id="library.irreplaceableTB" />
+            <FigureValue id="drives.usableTiB" />
+          </div>
+          <PlanField path="choices.horizonYears" />
         </section>
       </div>
-      <section class="sheet side">
-        <VerdictSentence id="space" />
-        <div class="figures">
-          <FigureValue id="library.contentTB" />
-          <FigureValue id="library.growthTBPerMonth" />
-          <FigureValue id="library.contentAtHorizonTB" />
-          <FigureValue id="drives.monthFull" />
-          <FigureValue id="drives.usableNeededTB" />
-          <FigureValue id="library.ruleOfThumbTB" />
-          <FigureValue id="library.irreplaceableTB" />
-          <FigureValue id="drives.usableTiB" />
-        </div>
-        <PlanField path="choices.horizonYears" />
-      </section>
-    </div>
-    <ScanImport />
-    <HoldingsTable />
-    <EventsEditor />
+    </template>
+    <template #holdings>
+      <HoldingsTable />
+    </template>
+    <template #scan>
+      <ScanImport />
+    </template>
+    <template #events>
+      <EventsEditor />
+    </template>
   </ViewFrame>
 </template>
 

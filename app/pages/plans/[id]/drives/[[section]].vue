@@ -7,51 +7,78 @@ import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import DriveBays from '~/components/drives/DriveBays.vue'
 import LayoutTable from '~/components/drives/LayoutTable.vue'
-import LotsEditor from '~/components/drives/LotsEditor.vue'
+
+definePageMeta({ key: 'drives' })
 </script>
 
 <template>
-  <ViewFrame question="How much fits, and what happens when a drive fails?">
-    <div class="columns">
-      <div class="stack">
-        <WaterfallChart />
+  <ViewFrame
+    view="drives"
+    question="How much fits, and what happens when a drive fails?"
+  >
+    <template #space>
+      <div class="columns">
+        <div class="stack">
+          <section class="sheet side">
+            <VerdictSentence id="space" />
+            <VerdictSentence id="survival" />
+          </section>
+          <WaterfallChart />
+        </div>
+        <div class="stack">
+          <DriveBays />
+          <section class="sheet">
+            <div class="fields">
+              <PlanField path="drives.layout" />
+              <PlanField path="drives.driveClass" />
+              <PlanField path="drives.fileSystem" />
+              <PlanField path="drives.hotSpares" />
+            </div>
+          </section>
+        </div>
+      </div>
+      <FindingsList
+        view="drives"
+        :most="3"
+      />
+    </template>
+    <template #layouts>
+      <LayoutTable />
+      <section class="sheet narrow">
+        <PlanField path="choices.survivesAtLeast" />
+      </section>
+    </template>
+    <template #risk>
+      <div class="columns">
         <section class="sheet side">
           <VerdictSentence id="survival" />
           <div class="figures">
-            <FigureValue id="drives.usableTB" />
-            <FigureValue id="drives.usableTiB" />
-            <FigureValue id="drives.roomTB" />
             <FigureValue id="drives.rebuildHours" />
             <FigureValue id="drives.lossChancePerYear" />
             <FigureValue id="drives.lossChanceAtHorizon" />
             <FigureValue id="drives.fileLossChanceAtHorizon" />
+            <FigureValue id="drives.usableTB" />
+            <FigureValue id="drives.roomTB" />
             <FigureValue id="drives.monthFull" />
             <FigureValue id="drives.usableNeededTB" />
           </div>
           <FindingsList view="drives" />
         </section>
-      </div>
-      <div class="stack">
-        <DriveBays><LotsEditor /></DriveBays>
         <section class="sheet side">
-          <h2>Failures and free space</h2>
+          <h2>What makes drives fail sooner or later</h2>
           <div class="fields">
-            <PlanField path="drives.fileSystem" />
-            <PlanField path="drives.driveClass" />
-            <PlanField path="drives.hotSpares" />
-            <PlanField path="drives.replacement" />
             <PlanField
               path="drives.failuresPerYear"
               placeholder="usual for its kind"
             />
-            <PlanField path="drives.outerMBps" />
-            <PlanField path="drives.sheetReadErrorBits" />
-            <PlanField path="choices.survivesAtLeast" />
-            <PlanField path="choices.watchingHoursPerDay" />
             <PlanField
               path="drives.ageYears"
               placeholder="every year alike"
             />
+            <PlanField path="drives.replacement" />
+            <PlanField path="drives.outerMBps" />
+            <PlanField path="drives.sheetReadErrorBits" />
+            <PlanField path="choices.watchingHoursPerDay" />
             <PlanField path="drives.changedGBPerMonth" />
             <PlanField path="drives.snapshotMonths" />
           </div>
@@ -62,8 +89,7 @@ import LotsEditor from '~/components/drives/LotsEditor.vue'
           <PlanField path="choices.readErrorEndsRebuild" />
         </section>
       </div>
-    </div>
-    <LayoutTable />
+    </template>
   </ViewFrame>
 </template>
 
@@ -72,6 +98,7 @@ import LotsEditor from '~/components/drives/LotsEditor.vue'
 .stack { display: flex; flex-direction: column; gap: 16px; min-width: 0; }
 .side { display: flex; flex-direction: column; gap: 14px; }
 .figures { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 8px; }
+.narrow { max-width: 320px; }
 .fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(190px, 1fr)); gap: 12px 8px; }
 @media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); } }
 </style>

@@ -6,30 +6,37 @@ import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import PowerDay from '~/components/ownership/PowerDay.vue'
 import PurchaseSplit from '~/components/ownership/PurchaseSplit.vue'
+
+definePageMeta({ key: 'ownership' })
 </script>
 
 <template>
-  <ViewFrame question="What does it cost, now and at the socket?">
-    <div class="columns">
-      <PurchaseSplit />
-      <PowerDay />
-    </div>
-    <section class="sheet side">
-      <VerdictSentence id="money" />
-      <div class="figures">
-        <FigureValue id="ownership.purchase" />
-        <FigureValue id="ownership.kWhPerYear" />
-        <FigureValue id="ownership.electricityPerYear" />
-        <FigureValue id="machine.idleW" />
+  <ViewFrame
+    view="ownership"
+    question="What does it cost to buy and to run?"
+  >
+    <template #years>
+      <div class="columns">
+        <PurchaseSplit />
+        <PowerDay />
       </div>
-      <div class="figures">
-        <PlanField path="brief.budget" />
-        <PlanField path="costs.extras" />
-        <PlanField path="costs.pricePerKWh" />
-        <PlanField path="choices.convertingHoursPerDay" />
-      </div>
-      <FindingsList view="ownership" />
-    </section>
+      <section class="sheet side">
+        <VerdictSentence id="money" />
+        <div class="figures">
+          <FigureValue id="ownership.purchase" />
+          <FigureValue id="ownership.kWhPerYear" />
+          <FigureValue id="ownership.electricityPerYear" />
+          <FigureValue id="machine.idleW" />
+        </div>
+        <div class="figures">
+          <PlanField path="brief.budget" />
+          <PlanField path="costs.extras" />
+          <PlanField path="costs.pricePerKWh" />
+          <PlanField path="choices.convertingHoursPerDay" />
+        </div>
+        <FindingsList view="ownership" />
+      </section>
+    </template>
   </ViewFrame>
 </template>
 

@@ -1,0 +1,24 @@
+<script setup lang="ts">
+import PlanField from '~/components/common/PlanField.vue'
+import StartQuestion from './StartQuestion.vue'
+</script>
+
+<template>
+  <StartQuestion
+    :number="4"
+    question="What may it cost?"
+  >
+    <div class="fields">
+      <PlanField
+        path="brief.budget"
+        placeholder="no limit yet"
+      />
+      <PlanField path="brief.currency" />
+      <PlanField path="costs.pricePerKWh" />
+    </div>
+  </StartQuestion>
+</template>
+
+<style scoped>
+.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px 8px; }
+</style>

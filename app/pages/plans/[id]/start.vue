@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import GrowthQuestion from '~/components/start/GrowthQuestion.vue'
+import KeptQuestion from '~/components/start/KeptQuestion.vue'
+import MoneyQuestion from '~/components/start/MoneyQuestion.vue'
+import StartNeed from '~/components/start/StartNeed.vue'
+import StartResults from '~/components/start/StartResults.vue'
+import ThereQuestion from '~/components/start/ThereQuestion.vue'
+import WatchersQuestion from '~/components/start/WatchersQuestion.vue'
+import { viewAddress } from '~/composables/views'
+import { usePlanStore } from '~/stores/planStore'
+
+definePageMeta({ calm: true })
+
+const store = usePlanStore()
+</script>
+
+<template>
+  <div class="start">
+    <header>
+      <h1>What do you need?</h1>
+      <p class="soft">
+        Answer what you know, in any order. Everything can be changed later.
+        <NuxtLink :to="viewAddress(store.id ?? '', 'brief')">
+          Go to the whole plan
+        </NuxtLink>
+      </p>
+    </header>
+    <div class="columns">
+      <div class="questions">
+        <WatchersQuestion />
+        <KeptQuestion />
+      </div>
+      <div class="questions">
+        <GrowthQuestion />
+        <MoneyQuestion />
+        <ThereQuestion />
+        <StartNeed />
+      </div>
+    </div>
+    <StartResults />
+  </div>
+</template>
+
+<style scoped>
+.start { max-width: 1320px; margin: 0 auto; display: flex; flex-direction: column; gap: 12px; }
+header { display: flex; flex-wrap: wrap; gap: 4px 18px; align-items: baseline; }
+header a { color: rgb(var(--v-theme-primary)); }
+.columns { display: grid; grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr); gap: 10px; align-items: start; }
+.questions { display: flex; flex-direction: column; gap: 10px; min-width: 0; }
+@media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); } }
+</style>
