@@ -60,8 +60,10 @@ export class NumeronPage {
   }
 
   async exportPlan(): Promise<{ name: string, text: string }> {
-    await this.page.getByRole('button', { name: 'More' }).click()
-    const [download] = await Promise.all([this.page.waitForEvent('download'), this.page.getByText('Export this plan').click()])
+    await this.page.getByRole('button', { name: 'More', exact: true }).click()
+    const item = this.page.locator('.v-overlay--active .v-list-item').filter({ hasText: 'Export this plan' })
+    await expect(item).toBeVisible()
+    const [download] = await Promise.all([this.page.waitForEvent('download'), item.click()])
     const stream = await download.createReadStream()
     const chunks: Buffer[] = []
     for await (const chunk of stream) chunks.push(chunk as Buffer)

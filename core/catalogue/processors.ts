@@ -25,7 +25,7 @@ type Row = readonly [id: string, name: string, cls: string, year: number, cores:
 
 /* Weakest board first, big desktop and old servers last. Scores follow cores × GHz × points of the year within a fifth. */
 const rows: readonly Row[] = [
-  ['rill-1', 'Rill 1', 'ARM board, small', 2017, 4, 1, 1.4, 340, 260, 1, 5, 'none', 40, 'For shares and untouched play.'],
+  ['rill-1', 'Rill 1', 'ARM board, small', 2017, 4, 1, 1.4, 340, 260, 1, 5, 'none', 40, 'For shares and titles that play as they are.'],
   ['rill-2', 'Rill 2', 'ARM board, middle', 2019, 4, 1, 1.5, 900, 560, 2, 7, 'boardArm', 60, 'Untouched play.'],
   ['rill-3', 'Rill 3', 'ARM board, big cores', 2022, 8, 1, 2, 3600, 1150, 3, 12, 'boardArm', 120, 'Four big and four small cores.'],
   ['beck-14', 'Beck 14', 'small chip', 2014, 4, 1, 2, 1450, 620, 4, 10, 'builtInB', 30, 'Old appliance; soldered.'],

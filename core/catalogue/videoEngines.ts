@@ -51,7 +51,7 @@ export const videoEngines: readonly VideoEngine[] = [
   { ...card, id: 'cardWorkstation', label: 'Card, small workstation', years: '2017–20', decode: decodes(1400, { hevc8: 1500, hevc10: 1500 }), encodeH264: 1400, toneMap: 1000, memoryGB: 5, price: 140, idleW: 8, loadW: 28, notes: 'No session limit; fed by the slot, 75 W.' },
   { ...card, id: 'cardModern', label: 'Card, modern', years: '2022–', decode: decodes(2000, { hevc8: 2800, hevc10: 2800, av1: 2000 }), encodeH264: 2200, toneMap: 3000, memoryGB: 8, price: 260, idleW: 12, loadW: 40, notes: 'Encodes AV1 too.' },
   { ...card, id: 'cardOldGaming', label: 'Card, older gaming', years: '2016–18', decode: decodes(700, { hevc8: 900 }), encodeH264: 500, toneMap: 200, memoryGB: 6, price: 60, idleW: 14, loadW: 40, notes: 'Weaker than a built-in D; HEVC in 8 bits.' },
-  { ...builtIn, id: 'boardArm', kind: 'board', label: 'ARM board', years: '2019–23', decode: decodes(250, { hevc8: 500, hevc10: 500 }), encodeH264: 100, toneMap: null, idleW: 0, loadW: 4, notes: 'Plan for untouched play.' },
+  { ...builtIn, id: 'boardArm', kind: 'board', label: 'ARM board', years: '2019–23', decode: decodes(250, { hevc8: 500, hevc10: 500 }), encodeH264: 100, toneMap: null, idleW: 0, loadW: 4, notes: 'Plan for titles that play as they are.' },
 ]
 
 /** An engine's rates are good to this factor either way. */

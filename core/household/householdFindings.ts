@@ -21,7 +21,7 @@ function loose(household: Household): Finding[] {
     if (!isGuest && !household.viewers.some(viewer => viewer.id === habit.viewer)) {
       findings.push({
         severity: 'warning', code: 'HABIT_WITHOUT_VIEWER', sentence: `Habit ${nameOf(household, index)} has no viewer, so it is not counted.`,
-        from: [`household.habits.${index}.viewer`], cures: [{ sentence: 'Choose a viewer, or make it a habit of busy days.' }],
+        from: [`household.habits.${index}.viewer`], cures: [{ sentence: 'Choose a viewer, or make it a habit of guest days.' }],
       })
     }
     if (!household.devices.some(device => device.id === habit.device)) {

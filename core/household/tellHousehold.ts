@@ -9,7 +9,7 @@ import { watchingFigures } from './peakFigures'
 
 const schoolTexts = { level95: 'not exceeded in 95 weeks of 100', level99: 'not exceeded in 99 weeks of 100', minutesShort: 'exceeded for no more minutes a month than are accepted', headCount: 'everyone at once', atOnce: 'as answered' } as const
 const noHabits = 'No habits are entered yet.'
-const noneHappens = 'None of the habits ever happens: each has a chance of 0, no day, or is for busy days only.'
+const noneHappens = 'None of the habits ever happens: each has a chance of 0, no day, or is for guest days only.'
 
 /** The household's facts in words. */
 export function tellHousehold(facts: HouseholdFacts, slice: HouseholdSlice, format: Format): Telling {

@@ -21,8 +21,8 @@ export const oddityTexts = {
   noDuration: 'without a duration: left out, for neither length nor bitrate can be told',
   noSize: 'without size and bitrate: left out',
   noAudio: 'without sound',
-  unknownCodec: 'with a codec that the ladder does not know: counted as H.264 of that size',
-  otherRung: 'with a codec or picture size between the rungs: counted with the nearest quality',
+  unknownCodec: 'with an unknown codec: counted as H.264 of that size',
+  otherRung: 'with a codec or picture size between two qualities: counted with the nearest',
   interlaced: 'interlaced: some devices need these converted',
   variableFrameRate: 'with a variable frame rate',
 } as const

@@ -8,7 +8,7 @@ import { monthsPerYear } from '../units/time'
 import { extrasShare } from './holdingSizes'
 import type { LibraryFacts, LibrarySlice } from './libraryFacts'
 
-const ladder = 'Size of a title: Mb/s · minutes · 60 / 8 / 1000 GB; usual sizes of the quality ladder unless a holding gives its own.'
+const ladder = 'Size of a title: Mb/s · minutes · 60 / 8 / 1000 GB; the usual rates of the qualities unless a holding gives its own.'
 
 /** Name of a kind, or of what is not listed. */
 export function kindLabel(kind: HoldingKindId | 'other'): string {

@@ -4,7 +4,7 @@ import { choice, optionalQuantity, quantity, section, toggle } from './fields'
 export const choicesSchema = section({
   horizonYears: quantity({
     label: 'Horizon', unit: 'years', min: 1, max: 15, whole: true, fallback: 5,
-    description: 'How long the box should serve before anything has to be bought.',
+    description: 'How long the machine should serve before anything has to be bought.',
   }),
   school: choice({
     label: 'Planning rule', fallback: 'level95',
@@ -36,11 +36,11 @@ export const choicesSchema = section({
   }),
   toneMapping: choice({
     label: 'HDR is tone-mapped', fallback: 'atSourceSize',
-    description: 'At source size is usual and dear; some software scales down first.',
+    description: 'Most software maps at source size, which costs more; some scales down first.',
     options: { atSourceSize: 'At source size', afterScaling: 'After scaling down' },
   }),
   survivesAtLeast: quantity({
-    label: 'Must survive', unit: 'dead drives', min: 0, max: 3, whole: true, fallback: 1,
+    label: 'Must survive', unit: 'failed drives', min: 0, max: 3, whole: true, fallback: 1,
     description: 'How many drives may fail without loss of data.',
   }),
   readErrorEndsRebuild: toggle({

@@ -8,7 +8,7 @@ export const costsSchema = section({
   }),
   extras: quantity({
     label: 'Extras', unit: 'money', min: 0, max: 1_000_000, fallback: 0,
-    description: 'Cables, an uninterruptible supply, a boot disk, a licence: what is bought beside box and drives.',
+    description: 'Cables, a UPS, a boot drive, a licence: what is bought besides machine and drives.',
   }),
 }, { label: 'Costs', description: 'Prices that belong to no single part.' })
 

@@ -58,7 +58,7 @@ export const drivesSchema = section({
   }),
   outerMBps: quantity({
     label: 'Sequential rate', unit: 'MB/s', min: 1, max: 20_000, fallback: 200,
-    description: 'Outer-track rate from the data sheet: about 180 at 5400 turns, 250 at 7200, 530 for a SATA SSD.',
+    description: 'Outer-track rate from the data sheet: about 180 MB/s at 5400 rpm, 250 at 7200 rpm, 530 for a SATA SSD.',
   }),
   above45C: toggle({
     label: 'Warmer than 45 °C', fallback: false,
@@ -82,12 +82,12 @@ export const drivesSchema = section({
   }),
   replacement: choice({
     label: 'Replacement drive', fallback: 'order',
-    description: 'How long until a new drive is in the box.',
+    description: 'How long until a new drive is in the machine.',
     options: { shelf: 'On the shelf, 12 h', order: 'Ordered, 48 h', abroad: 'From abroad, 168 h' },
   }),
   sheetReadErrorBits: numberChoice({
     label: 'One unreadable sector in', unit: 'bits', values: [1e14, 1e15], fallback: 1e14, options: { [1e14]: '10¹⁴', [1e15]: '10¹⁵' },
-    description: 'From the drive\'s sheet; drives do about ten times better than it says.',
+    description: 'From the drive\'s data sheet; drives do about ten times better than it says.',
   }),
   changedGBPerMonth: quantity({
     label: 'Changed and deleted', unit: 'GB/month', min: 0, max: 100_000, fallback: 0,

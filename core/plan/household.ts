@@ -33,7 +33,7 @@ const viewerSchema = z.object({
 const deviceSchema = z.object({
   id: shortName('device'),
   name: text({ label: 'Device', description: 'What you call it.', max: 60 }),
-  class: text({ label: 'Class', description: 'A generic class, or one of your own: it says what the device plays untouched.', max: 40, fallback: 'tv2020' }),
+  class: text({ label: 'Class', description: 'A generic class, or one of your own: it says what the device plays as it is.', max: 40, fallback: 'tv2020' }),
   link: choice({ label: 'Link', fallback: 'wifiGood', description: 'How the device is connected.', options: linkKinds }),
   linkMbps: optionalQuantity({
     label: 'Link rate shown by the device', unit: 'Mb/s', min: 0.1, max: 100_000,
@@ -68,14 +68,14 @@ export const householdSchema = section({
   places: namedListOf(placeSchema, { label: 'Places away', max: 30, description: 'Where people watch over the internet line.' }),
   viewers: namedListOf(viewerSchema, {
     label: 'Viewers', max: 60,
-    description: 'Everyone the box serves. People who share one screen are one viewer.',
+    description: 'Everyone the machine serves. People who share one screen are one viewer.',
   }),
   capabilitySets: namedListOf(capabilitySetSchema, { label: 'Classes of your own', max: 40, description: 'Device classes beside the generic ones.' }),
   devices: namedListOf(deviceSchema, { label: 'Devices', max: 60, description: 'What people watch on.' }),
   habits: listOf(habitSchema, { label: 'Habits', max: 200, description: 'Who watches when. Without any, the three answers of the busy evening are used.' }),
   busyDaysPerYear: quantity({
     label: 'Guest days a year', unit: 'days', min: 0, max: 365, whole: true, fallback: 12,
-    description: 'Days on which the habits of busy days come on top.',
+    description: 'Days on which the habits of guest days are added.',
   }),
   subtitlesShare: quantity({
     label: 'Watched with subtitles', unit: 'share', min: 0, max: 1, fallback: 0.2, description: 'Share of watching with subtitles shown.',

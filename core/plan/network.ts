@@ -19,7 +19,7 @@ export const networkSchema = section({
     description: `The rate at which streams are sent to viewers away. ${heights}.`,
   }),
   serverPortMbps: numberChoice({
-    label: 'Network port of the box', unit: 'Mb/s', values: [100, 1000, 2500, 10_000], fallback: 1000,
+    label: 'Network port of the machine', unit: 'Mb/s', values: [100, 1000, 2500, 10_000], fallback: 1000,
     description: 'The slower of its port and the cable or switch behind it.',
   }),
 }, { label: 'Network', description: 'The wire at home and the line out of the house.' })

@@ -115,7 +115,7 @@ export const playbackRules: readonly PlaybackRule[] = [
 
 /** What stops a title altogether. These are no rules: they follow from the rest. */
 export const stops = {
-  NO_RUNG: ({ allowedMbps }: ReasonValues, { number: n }: Pick<Format, 'number'>) => `Not even the lowest sent quality fits into ${n(Number(allowedMbps), 3)} Mb/s.`,
+  NO_RUNG: ({ allowedMbps }: ReasonValues, { number: n }: Pick<Format, 'number'>) => `Even the lowest sent quality is more than the ${n(Number(allowedMbps), 3)} Mb/s allowed.`,
   NO_OUTPUT: () => 'The device plays no H.264 to convert to.',
   TOO_SLOW: ({ lines, needs, has }: ReasonValues, { number: n }: Pick<Format, 'number'>) =>
     `Even to ${lines}p it needs ${n(Number(needs), 3)} reference streams, and one conversion alone can use ${n(Number(has), 3)} of this machine.`,

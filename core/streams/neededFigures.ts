@@ -41,7 +41,7 @@ export function neededFigures({ needed, demand }: StreamsFacts, slice: StreamsSl
     level('99', counts.level99, counts.slot99),
     figure(heads, {
       id: 'streams.askedHeadCount', label: 'Conversions if every viewer watches', unit: 'conversions', inputs: ['household.viewers', 'household.habits', 'library.holdings'],
-      formula: `viewers with any conversion in their habits = ${heads}`, note: 'Guests are counted apart.',
+      formula: `viewers with any conversion in their habits = ${heads}`, note: 'Guests are not included.',
     }),
   ]
 }

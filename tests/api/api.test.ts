@@ -84,6 +84,16 @@ describe('a stored plan', () => {
     expect(body.plan.name).toBe(plan.name)
     expect((await api.send('POST', '/api/assessments', body.plan)).body.verdicts).toHaveLength(7)
   })
+  it('is put away and taken out again, which is no save', async () => {
+    const { body: { id, updatedAt } } = await api.send('POST', '/api/plans', { name: 'Boat' })
+    const listed = async () => (await api.send('GET', '/api/plans')).body.plans.find((entry: { id: string }) => entry.id === id)
+    expect(await listed()).toMatchObject({ archived: false })
+    expect((await api.send('POST', `/api/plans/${id}/archive`, { archived: true })).status).toBe(204)
+    expect(await listed()).toMatchObject({ archived: true, version: 1, updatedAt })
+    expect((await api.send('GET', `/api/plans/${id}`)).status).toBe(200)
+    await api.send('POST', `/api/plans/${id}/archive`, { archived: false })
+    expect(await listed()).toMatchObject({ archived: false, updatedAt })
+  })
   it('near every limit is saved and assessed in reasonable time', async () => {
     const holdings = Array.from({ length: 200 }, (_, at) => ({ name: `Holding ${at}`, titles: 500, addedPerMonth: 2, quality: ['hd1080-h264', 'hd1080-hevc', 'uhd-hdr'][at % 3] }))
     const viewers = Array.from({ length: 60 }, (_, at) => ({ id: `v${at}`, name: `Viewer ${at}` }))
@@ -128,6 +138,8 @@ describe('bad requests', () => {
     ['GET', '/api/plans/none', undefined, 404],
     ['GET', '/api/nothing/here', undefined, 404],
     ['POST', '/api/plans/none/restore', {}, 404],
+    ['POST', '/api/plans/none/archive', { archived: true }, 404],
+    ['POST', '/api/plans/none/archive', { archived: 'yes' }, 422],
   ] as const)('%s %s %j answers %d as a problem document, without a stack', async (method, path, body, status) => {
     const before = (await api.send('GET', '/api/health')).body.plans
     const answer = await api.send(method, path, body)

@@ -28,7 +28,7 @@ const field = computed(() => planField(props.path))
 const stored = computed(() => valueAt(store.plan, props.path))
 const label = computed(() => props.label ?? field.value?.label ?? props.path)
 // A count says what it counts in its label already.
-const counted = new Set(['viewers', 'conversions', 'cores', 'bays', 'drives', 'titles', 'dead drives'])
+const counted = new Set(['viewers', 'conversions', 'cores', 'bays', 'drives', 'titles', 'failed drives'])
 const isTime = computed(() => field.value?.unit === 'time of day')
 const suffix = computed(() => field.value?.kind === 'number' && !isTime.value && !counted.has(field.value.unit) ? unitText(field.value.unit) : '')
 const factor = computed(() => field.value?.unit === 'share' ? 100 : 1)

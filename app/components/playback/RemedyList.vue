@@ -18,7 +18,7 @@ const fewer = (share: number) => `${number(share * 100, 2)} % fewer`
     :aria-busy="working"
     data-remedies
   >
-    <h2>What removes most conversions</h2>
+    <h2>Fixes that remove most conversions</h2>
     <p class="soft small">
       Each is put through the whole matrix; its mark says how conversions stand then. Hover or focus to preview it on the headroom line; once applied it can be undone.
       <span
@@ -46,7 +46,7 @@ const fewer = (share: number) => `${number(share * 100, 2)} % fewer`
       v-else-if="!working"
       class="soft"
     >
-      {{ anyHabits ? 'Nothing is converted, or no single step removes any of it.' : 'Who watches what is not known yet: enter habits under Household, and the remedies are ranked here.' }}
+      {{ anyHabits ? 'Nothing is converted, or no single fix removes any of it.' : 'Nobody watches anything yet. Enter habits under Household, and the fixes are ranked here.' }}
     </p>
     <button
       v-if="ranked.length > 6"

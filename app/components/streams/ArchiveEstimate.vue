@@ -43,13 +43,13 @@ onBeforeUnmount(() => tryOn(null))
   >
     <h2>Re-encoding the archive</h2>
     <p class="soft small">
-      What is kept, once re-encoded at its own picture size in software at a fast preset, day and night with the whole
+      This estimates re-encoding the library in software, at its own picture size and a fast preset, day and night with the whole
       <WorkingLink
         figure="streams.softwareReference"
         name="Processor capacity"
       >
         processor
-      </WorkingLink>. A slower preset saves more and takes several times as long; every re-encoding loses a little of the picture, so keep what cannot be had again as it is.
+      </WorkingLink>. A slower preset saves more and takes several times as long; every re-encoding loses a little of the picture, so keep what is irreplaceable as it is.
     </p>
     <div
       class="codecs"

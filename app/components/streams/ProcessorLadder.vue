@@ -57,7 +57,7 @@ onBeforeUnmount(() => tryOn(null))
   >
     <h2>The smallest processor that is enough</h2>
     <p class="soft small">
-      Invented models of generic classes in this machine, with their built-in engines and your cards, each through the same assessment. The line marks what is needed.
+      Invented models of generic classes in this machine, with their built-in engines and your cards, each through the same assessment. The mark shows what is needed.
       <template v-if="chosen">
         In the plan: {{ chosen.name }}.
       </template>

@@ -232,7 +232,7 @@ function drop(event: DragEvent): void {
         <VTextField
           v-model="search"
           label="Search by name"
-          :prepend-inner-icon="mdiMagnify"
+          :append-inner-icon="mdiMagnify"
           hide-details
         />
         <VSelect
