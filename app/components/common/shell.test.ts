@@ -53,17 +53,18 @@ describe('a view', () => {
 
 describe('the inspector', () => {
   it('closes with Escape, and steps with the arrows of its heading', async () => {
-    const panel = mount(InspectorPanel, { props: { heading: 'A film', index: 1, count: 3 } })
+    let closed = 0
+    const panel = mount(InspectorPanel, { props: { heading: 'A film', index: 1, count: 3, onClose: () => closed++ } })
     expect(panel.text()).toContain('2 of 3')
     await panel.find('h2').trigger('keydown', { key: 'ArrowRight' })
     await panel.find('h2').trigger('keydown', { key: 'ArrowUp' })
     await panel.find('h2').trigger('keydown', { key: 'a' })
     expect(panel.emitted('step')).toEqual([[1], [-1]])
     key('Escape')
-    expect(panel.emitted('close')).toHaveLength(1)
+    expect(closed).toBe(1)
     panel.unmount()
     key('Escape')
-    expect(panel.emitted('close')).toHaveLength(1)
+    expect(closed).toBe(1)
   })
   it('leaves Escape to whatever has taken it', () => {
     const panel = mount(InspectorPanel, { props: { heading: 'x' } })
@@ -78,7 +79,7 @@ describe('the inspector', () => {
 describe('a list to pick from', () => {
   const list = (entries = ['heron', 'otter', 'eel']) => mount(PickList<string>, {
     props: { entries, path: 'pond.animals', add: 'Add an animal', name: (entry: string) => entry },
-    slots: { line: ({ entry }: { entry: unknown }) => `line ${entry}`, default: ({ entry }: { entry: unknown }) => `fields of ${entry}` },
+    slots: { line: ({ entry }: { entry: unknown }) => `line ${entry}`, default: ({ entry }: { entry: unknown }) => `fields of ${entry}`, below: () => '', buttons: () => '' },
     attachTo: document.body,
   })
   it('edits what is picked in the inspector, and lets it go again', async () => {

@@ -66,6 +66,6 @@ describe('remedies', () => {
   })
   it('say what to do while nothing can be ranked', () => {
     opened()
-    expect(mount(RemedyList, { props: { ranked: [], working: false, anyHabits: false } }).text()).toContain('enter habits under Household')
+    expect(mount(RemedyList, { props: { ranked: [], working: false, anyHabits: false } }).text()).toContain('Enter habits under Household')
   })
 })
