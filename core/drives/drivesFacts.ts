@@ -10,7 +10,7 @@ import { layoutOf } from './automaticLayout'
 import { fileSystems } from './fileSystem'
 import { isRefusal, type LayoutRefusal, type LossKind } from './layouts/layout'
 import { layouts } from './layouts/layouts'
-import { longestRebuildHours, poolLossChance, type RiskConditions } from './layoutRisk'
+import { longestRebuildHours, poolLossChance, type LossQuestion, type RiskConditions } from './layoutRisk'
 import { driveClassOf, drivesOf, isShaken, poolOf, snapshotsTB, usableNeededTB, type Pool, type PoolDrives } from './poolOf'
 import { readErrorShares } from './readError'
 import { spaceWaterfall, type WaterfallStep } from './waterfall'
@@ -100,6 +100,7 @@ export function drivesFacts(slice: DrivesSlice): DrivesFacts {
 }
 
 function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
+  const chance = rememberedLossChance(pool)
   const { arrangement, conditions, layout } = pool
   const { drives, forecast, horizonYears, readErrorEndsRebuild } = slice
   const waterfall = spaceWaterfall(arrangement, fileSystems[drives.fileSystem], snapshotsTB(drives))
@@ -112,22 +113,36 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
     loss: layout.loss,
     parity: layout.parity,
     rebuildHours: longestRebuildHours(layout, arrangement, conditions),
-    lossChancePerYear: lossBand(pool, 1, readErrorEndsRebuild ? 'ends' : 'costsFile'),
-    lossChanceAtHorizon: lossBand(pool, horizonYears, readErrorEndsRebuild ? 'ends' : 'costsFile'),
-    fileLossChanceAtHorizon: lossBand(pool, horizonYears, 'fileAlone'),
+    lossChancePerYear: lossBand(chance, 1, readErrorEndsRebuild ? 'ends' : 'costsFile'),
+    lossChanceAtHorizon: lossBand(chance, horizonYears, readErrorEndsRebuild ? 'ends' : 'costsFile'),
+    fileLossChanceAtHorizon: lossBand(chance, horizonYears, 'fileAlone'),
     roomier: arrangement.usableTB < leastKeptShare * arrangement.rawTB ? roomierLayouts(slice) : [],
   }
 }
 
+/** The chance of loss of a pool, its failure rate and (where they end a rebuild) its read errors times these factors. */
+type LossChanceAt = (swing: { readonly rate: number, readonly readErrors: number }, question: LossQuestion) => number
+
+/** Several bands ask for the same chances: each is worked out once. Without read errors that end a rebuild their rate has no part in it. */
+function rememberedLossChance({ arrangement, conditions }: Pool): LossChanceAt {
+  const known = new Map<string, number>()
+  return ({ rate, readErrors }, question) => {
+    const { years, readErrorEndsRebuild } = question
+    const key = `${rate} ${years} ${readErrorEndsRebuild ? readErrors : ''}`
+    const found = known.get(key)
+    if (found !== undefined) return found
+    const swung = { ...conditions, failuresPerYear: Math.min(mostFailuresPerYear, conditions.failuresPerYear * rate), readErrorsPerBit: conditions.readErrorsPerBit * readErrors }
+    const chance = poolLossChance(arrangement, swung, question)
+    known.set(key, chance)
+    return chance
+  }
+}
+
 /** Chance of loss with its band: failure rates are swung, and, where they count, read errors from a hundredth of the sheet to the sheet. */
-function lossBand({ arrangement, conditions }: Pool, years: number, readError: 'ends' | 'costsFile' | 'fileAlone'): Estimate {
+function lossBand(chance: LossChanceAt, years: number, readError: 'ends' | 'costsFile' | 'fileAlone'): Estimate {
   const readErrors = readError === 'costsFile' ? exactly(1) : mapShares(readErrorShares)
   return band({ rate: failureRateBand, readErrors }, (values) => {
-    const swung = {
-      ...conditions, failuresPerYear: Math.min(mostFailuresPerYear, conditions.failuresPerYear * values.rate),
-      readErrorsPerBit: conditions.readErrorsPerBit * values.readErrors,
-    }
-    const loss = (readErrorEndsRebuild: boolean) => poolLossChance(arrangement, swung, { years, readErrorEndsRebuild })
+    const loss = (readErrorEndsRebuild: boolean) => chance(values, { years, readErrorEndsRebuild })
     return readError === 'fileAlone' ? Math.max(0, loss(true) - loss(false)) : loss(readError === 'ends')
   }, 'linear')
 }

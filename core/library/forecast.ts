@@ -62,7 +62,10 @@ export function forecastLibrary(library: Library, sizes: readonly HoldingSize[],
   for (const size of [...sizes, other]) {
     const course1 = course(size, 1, months)
     const isStill = size.addedTB === 0 && size.growthPerYear === 0
-    const [low, high] = isStill ? [course1, course1] : [course(size, library.growthLowFactor, months), course(size, library.growthHighFactor, months)]
+    // What neither grows by itself nor loses titles is linear in its additions.
+    const isLinear = size.growthPerYear === 0 && size.removedTB === 0 && size.addedTB >= 0
+    const at = (growth: number) => isStill ? course1 : isLinear ? course1.map(tb => size.todayTB + growth * (tb - size.todayTB)) : course(size, growth, months)
+    const [low, high] = [at(library.growthLowFactor), at(library.growthHighFactor)]
     const kind = size.index < 0 ? 'other' : size.kind
     const ofKind = kinds.get(kind) ?? new Float64Array(months + 1)
     kinds.set(kind, ofKind)

@@ -19,7 +19,6 @@ const asTable = ref(false)
       <button
         type="button"
         class="plain-button toggle small no-print"
-        :aria-pressed="asTable"
         @click="asTable = !asTable"
       >
         {{ asTable ? 'Show as chart' : 'Show as table' }}
@@ -44,6 +43,7 @@ const asTable = ref(false)
             <th
               v-for="(column, index) in columns"
               :key="column"
+              scope="col"
               :class="{ number: index > 0 }"
             >
               {{ column }}

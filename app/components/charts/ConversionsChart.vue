@@ -136,6 +136,7 @@ function drawn(width: number) {
           aria-valuemin="0"
           aria-valuemax="100"
           :aria-valuenow="asked"
+          :aria-valuetext="`${asked} needed`"
           :aria-readonly="isFixed"
           v-bind="handle"
         >

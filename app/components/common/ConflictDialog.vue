@@ -38,7 +38,15 @@ async function settle(how: 'mine' | 'theirs' | 'both'): Promise<void> {
       <div class="scroll">
         <table class="data-table">
           <thead>
-            <tr><th>Field</th><th>In this tab</th><th>Saved</th></tr>
+            <tr>
+              <th scope="col">
+                Field
+              </th><th scope="col">
+                In this tab
+              </th><th scope="col">
+                Saved
+              </th>
+            </tr>
           </thead>
           <tbody>
             <tr

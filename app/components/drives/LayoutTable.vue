@@ -50,24 +50,45 @@ function choose(id: string): void {
       <table class="data-table">
         <thead>
           <tr>
-            <th>Layout</th>
-            <th class="number">
+            <th scope="col">
+              Layout
+            </th>
+            <th
+              scope="col"
+              class="number"
+            >
               Usable, TB
             </th>
-            <th class="number">
+            <th
+              scope="col"
+              class="number"
+            >
               Room, TB
             </th>
-            <th class="number">
+            <th
+              scope="col"
+              class="number"
+            >
               Survives
             </th>
-            <th class="number">
+            <th
+              scope="col"
+              class="number"
+            >
               Rebuild
             </th>
-            <th class="number">
+            <th
+              scope="col"
+              class="number"
+            >
               Loss in {{ years }} years
             </th>
-            <th>Grows by</th>
-            <th>One drive readable alone</th>
+            <th scope="col">
+              Grows by
+            </th>
+            <th scope="col">
+              One drive readable alone
+            </th>
           </tr>
         </thead>
         <tbody>

@@ -15,7 +15,7 @@ const rows = computed(() => {
   const row = (place: 'home' | 'away', path: string, watching: number) => {
     const names = heads(place)
     const seats = Math.max(names.length, watching) + 1
-    return { place, path, watching, seats: Math.min(seats, 24), names, label: place === 'home' ? 'At home' : 'Away' }
+    return { place, path, watching, seats: Math.min(seats, mostSeats), names, label: place === 'home' ? 'At home' : 'Away' }
   }
   return [row('home', 'household.watchingHome', plan.watchingHome), row('away', 'household.watchingAway', plan.watchingAway)]
 })
@@ -26,14 +26,16 @@ function isConverted(place: 'home' | 'away', seat: number): boolean {
   const away = household.value?.watchingAway ?? 0
   return place === 'away' ? seat < Math.min(converted.value, away) : seat < converted.value - away
 }
+/** As many as the picture has seats for; more can be typed. */
+const mostSeats = 24
 function set(path: string, value: number): void {
   store.edit(path, Math.max(0, Math.min(100, value)))
 }
 function key(event: KeyboardEvent, path: string, value: number): void {
-  const step = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key]
-  if (!step) return
+  const next = { ArrowRight: value + 1, ArrowUp: value + 1, ArrowLeft: value - 1, ArrowDown: value - 1, Home: 0, End: mostSeats }[event.key]
+  if (next === undefined) return
   event.preventDefault()
-  set(path, value + step)
+  set(path, next)
 }
 </script>
 
@@ -54,6 +56,7 @@ function key(event: KeyboardEvent, path: string, value: number): void {
         aria-valuemin="0"
         aria-valuemax="100"
         :aria-valuenow="row.watching"
+        :aria-valuetext="`${row.watching} ${row.watching === 1 ? 'viewer' : 'viewers'}`"
         @keydown="key($event, row.path, row.watching)"
       >
         <span
@@ -83,6 +86,7 @@ function key(event: KeyboardEvent, path: string, value: number): void {
         aria-valuemin="0"
         aria-valuemax="100"
         :aria-valuenow="converted"
+        :aria-valuetext="`${converted} of ${watching} converted`"
         @keydown="key($event, 'household.converted', converted)"
       >
         <span

@@ -148,8 +148,8 @@ function blockKey(event: KeyboardEvent, index: number): void {
   else if (event.key === '+' || event.key === '-') widen(index, windowOf(habit) + (event.key === '+' ? 15 : -15))
   else if (digit >= 1 && digit <= 7) toggleDay(index, digit - 1)
   else if (event.key === 'Delete') take(index)
-  else if (event.key === 'Enter') emit('edit')
-  else if (event.key !== ' ') return
+  else if (event.key === 'Enter' || event.key === ' ') emit('edit')
+  else return
   event.preventDefault()
 }
 function toggleDay(index: number, day: number): void {
@@ -163,9 +163,10 @@ function take(index: number): void {
 }
 function cursorKey(event: KeyboardEvent): void {
   const step = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: minutesPerDay / slotMinutes, ArrowUp: -minutesPerDay / slotMinutes, PageDown: 60 / slotMinutes, PageUp: -60 / slotMinutes }[event.key]
-  if (!step) return
+  const end = { Home: 0, End: slotsPerWeek - 1 }[event.key]
+  if (!step && end === undefined) return
   event.preventDefault()
-  emit('read', (props.moment + step + slotsPerWeek) % slotsPerWeek)
+  emit('read', end ?? (props.moment + step! + slotsPerWeek) % slotsPerWeek)
 }
 function add(): void {
   const viewer = penViewer.value?.id

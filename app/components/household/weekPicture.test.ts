@@ -51,6 +51,10 @@ describe('the week by keyboard', () => {
     const { picture } = mounted()
     await picture.find('.cursor').trigger('keydown', { key: 'ArrowUp' })
     expect(picture.emitted('read')?.at(-1)).toEqual([240 - 288 + 2016])
+    await picture.find('.cursor').trigger('keydown', { key: 'End' })
+    expect(picture.emitted('read')?.at(-1)).toEqual([2015])
+    await picture.find('.cursor').trigger('keydown', { key: 'Home' })
+    expect(picture.emitted('read')?.at(-1)).toEqual([0])
   })
 })
 

@@ -157,13 +157,27 @@ async function copy(): Promise<void> {
         <table class="data-table">
           <thead>
             <tr>
-              <th>New holding</th><th class="number">
+              <th scope="col">
+                New holding
+              </th><th
+                scope="col"
+                class="number"
+              >
                 Titles
-              </th><th class="number">
+              </th><th
+                scope="col"
+                class="number"
+              >
                 Mean length, min
-              </th><th class="number">
+              </th><th
+                scope="col"
+                class="number"
+              >
                 Bitrate, Mb/s
-              </th><th class="number">
+              </th><th
+                scope="col"
+                class="number"
+              >
                 GB
               </th>
             </tr>

@@ -73,7 +73,14 @@ onBeforeUnmount(() => tryOn(null))
     >
       <thead>
         <tr>
-          <th>Holding</th><th>Saved</th><th class="number">
+          <th scope="col">
+            Holding
+          </th><th scope="col">
+            Saved
+          </th><th
+            scope="col"
+            class="number"
+          >
             Days of the processor
           </th>
         </tr>

@@ -122,7 +122,14 @@ function forget(): void {
     >
       <thead>
         <tr>
-          <th>Copies at once</th><th>Slowest, times real time</th><th class="number">
+          <th scope="col">
+            Copies at once
+          </th><th scope="col">
+            Slowest, times real time
+          </th><th
+            scope="col"
+            class="number"
+          >
             All together
           </th>
         </tr>

@@ -50,13 +50,30 @@ onBeforeUnmount(() => {
       >
         <thead>
           <tr>
-            <th>Fix</th><th>Cost</th><th class="number">
+            <th scope="col">
+              Fix
+            </th><th scope="col">
+              Cost
+            </th><th
+              scope="col"
+              class="number"
+            >
               Needed
-            </th><th class="number">
+            </th><th
+              scope="col"
+              class="number"
+            >
               Possible
-            </th><th class="number">
+            </th><th
+              scope="col"
+              class="number"
+            >
               Min short
-            </th><th>Then</th><th><span class="visually-hidden">Apply</span></th>
+            </th><th scope="col">
+              Then
+            </th><th scope="col">
+              <span class="visually-hidden">Apply</span>
+            </th>
           </tr>
         </thead>
         <tbody>

@@ -28,11 +28,21 @@ const percent = (work: number) => `${work / most.value * 100}%`
     >
       <thead>
         <tr>
-          <th>Conversion</th><th class="number">
+          <th scope="col">
+            Conversion
+          </th><th
+            scope="col"
+            class="number"
+          >
             {{ fromHabits ? 'Of conversions' : 'Of titles' }}
-          </th><th class="number">
+          </th><th
+            scope="col"
+            class="number"
+          >
             Work
-          </th><th>Low to high</th>
+          </th><th scope="col">
+            Low to high
+          </th>
         </tr>
       </thead>
       <tbody>

@@ -61,23 +61,45 @@ onBeforeUnmount(() => tryOn(null))
       <table class="data-table">
         <thead>
           <tr>
-            <th>Build</th>
-            <th class="number">
+            <th scope="col">
+              Build
+            </th>
+            <th
+              scope="col"
+              class="number"
+            >
               Price now
             </th>
-            <th class="number">
+            <th
+              scope="col"
+              class="number"
+            >
               Conversions
             </th>
-            <th>Room</th>
-            <th>If a drive fails</th>
-            <th class="number">
+            <th scope="col">
+              Room
+            </th>
+            <th scope="col">
+              If a drive fails
+            </th>
+            <th
+              scope="col"
+              class="number"
+            >
               Idle
             </th>
-            <th class="number">
+            <th
+              scope="col"
+              class="number"
+            >
               Electricity a year
             </th>
-            <th>For this need</th>
-            <th><span class="visually-hidden">Apply</span></th>
+            <th scope="col">
+              For this need
+            </th>
+            <th scope="col">
+              <span class="visually-hidden">Apply</span>
+            </th>
           </tr>
         </thead>
         <tbody
