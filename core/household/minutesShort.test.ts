@@ -1,8 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { chancesAbove, loadRoom, type Lump } from './compoundLoad'
+import { planSchema } from '../plan/planSchema'
+import { slotMinutes, weeksPerMonth } from '../units/week'
 import { HabitSets, type WatcherHabits } from './habitSets'
 import { LoadTransform } from './loadTransform'
+import { drawsAt, minutesShort, mostSetsOfSlot } from './minutesShort'
+import { watchingWeek } from './watchingWeek'
 
 /** Watchers with up to three habits each, and what sessions of those habits put on. */
 const slot = fc.array(fc.array(fc.array(fc.record({ cells: fc.oneof({ weight: 5, arbitrary: fc.integer({ min: 0, max: 260 }) }, { weight: 1, arbitrary: fc.constant(Infinity) }), parts: fc.integer({ min: 1, max: 5 }) }), { minLength: 1, maxLength: 4 }), { minLength: 1, maxLength: 3 }), { maxLength: 5 })
@@ -52,5 +56,26 @@ describe('chances that the loads of a slot exceed limits', () => {
     const sums = [0, 0, 0]
     new LoadTransform(lumps, limits).addTo(sums, watchers, 1)
     byConvolution({ lumps, watchers }, limits).forEach((chance, index) => expect(sums[index]).toBeCloseTo(chance, 9))
+  })
+})
+
+describe('minutes short of a week', () => {
+  it.each([3, 8, 9, 14])('are the same as by convolution for %d who watch at once', (watchers) => {
+    const week = watchingWeek(planSchema.parse({ name: 'x', household: {
+      viewers: Array.from({ length: watchers }, (_, at) => ({ id: `v${at}` })), devices: [{ id: 'd' }],
+      habits: Array.from({ length: watchers }, (_, at) => ({ viewer: `v${at}`, device: 'd', days: ['fri'], earliest: 1200, latest: 1200 + 10 * at, minutes: 60, chance: 0.2 + at / 20 })),
+    } }).household)
+    const lumps: Lump[][] = week.habits.map((_, at) => [{ cells: 30 + 7 * at, chance: 0.7 }, { cells: 12, chance: 0.2 }, { cells: Infinity, chance: 0.01 }])
+    // Eight watchers of one habit make as many sets as are still summed; nine are worked out by the transform.
+    expect(2 ** 8).toBe(mostSetsOfSlot)
+    const limits = [150, 200]
+    const expected = limits.map(() => 0)
+    for (const slot of week.ordinary.slots) {
+      chancesAbove(drawsAt({ week, occupancy: week.ordinary, lumps }, slot), limits, loadRoom(200)).forEach((chance, index) => {
+        expected[index]! += chance * slotMinutes * weeksPerMonth
+      })
+    }
+    minutesShort({ week, lumps }, limits)(week.ordinary).forEach((minutes, index) => expect(minutes).toBeCloseTo(expected[index]!, 6))
+    expect(expected[0]).toBeGreaterThan(0.1)
   })
 })
