@@ -96,7 +96,7 @@ try {
   const scan = join(folder, 'scan.json')
   const documents = readdirSync('tests/fixtures').filter(name => name.startsWith('ffprobe')).map(name => readFileSync(join('tests/fixtures', name), 'utf8'))
   for (let at = 0; at < 100_000; at += 1000) appendFileSync(scan, Array.from({ length: 1000 }, (_, file) => documents[(at + file) % documents.length]).join('\n') + '\n')
-  await page.goto(`${page.url()}/library`)
+  await page.goto(`${page.url()}/library/scan`)
   await page.locator('#scan-file').waitFor({ state: 'attached' })
   await page.evaluate(() => {
     window.longestGap = 0

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, provide, ref, watch } from 'vue'
-import { mdiDotsVertical, mdiMagnify, mdiRedo, mdiUndo } from '@mdi/js'
+import { mdiMagnify, mdiRedo, mdiUndo } from '@mdi/js'
 import { navigateTo, useHead, useRoute } from '#imports'
 import HeadroomLine from '~/components/common/HeadroomLine.vue'
 import NavRail from '~/components/common/NavRail.vue'
@@ -19,6 +19,7 @@ import { useWorkingStore } from '~/stores/workingStore'
 const WorkingPanel = defineAsyncComponent(() => afterPaint().then(() => import('~/components/common/WorkingPanel.vue')))
 const ConflictDialog = defineAsyncComponent(() => afterPaint().then(() => import('~/components/common/ConflictDialog.vue')))
 const ShortcutsDialog = defineAsyncComponent(() => afterPaint().then(() => import('~/components/common/ShortcutsDialog.vue')))
+const ShellMenu = defineAsyncComponent(() => afterPaint().then(() => import('~/components/common/ShellMenu.vue')))
 const TrialBar = defineAsyncComponent(() => import('~/components/common/TrialBar.vue'))
 const CommandPalette = defineAsyncComponent(() => import('~/components/common/CommandPalette.vue'))
 
@@ -164,24 +165,7 @@ onBeforeUnmount(() => {
               size="18"
             /><span>Find</span><kbd>Ctrl K</kbd>
           </button>
-          <VMenu>
-            <template #activator="{ props: activator }">
-              <VBtn
-                v-bind="activator"
-                :icon="mdiDotsVertical"
-                size="small"
-                aria-label="More"
-              />
-            </template>
-            <VList density="compact">
-              <VListItem
-                v-for="action in actions.slice(2)"
-                :key="action.label"
-                :title="action.label"
-                @click="action.run()"
-              />
-            </VList>
-          </VMenu>
+          <ShellMenu :actions="actions.slice(2)" />
         </div>
       </header>
       <div
