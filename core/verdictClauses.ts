@@ -29,6 +29,9 @@ export function joinClauses(list: readonly string[]): string {
 /** One answer for a whole plan, and why. */
 export interface Overall { readonly answer: 'no' | 'open' | 'just' | 'yes', readonly because: string }
 
+/** The answers as people read them. */
+export const overallWords: Readonly<Record<Overall['answer'], string>> = { no: 'This will not do', open: 'Not known yet', just: 'This will just do', yes: 'This will do' }
+
 /**
  * The answer for the whole plan: no when a headroom is short, open while one cannot be judged, else yes, or just yes.
  * @param hasBudget without one nobody asks whether the money is enough

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { meetsNeed } from '~~/core/verdict'
-import { overallAnswer } from '~~/core/verdictClauses'
+import { overallAnswer, overallWords } from '~~/core/verdictClauses'
 import { useBackground } from '~/composables/useBackground'
 import { viewAddress } from '~/composables/views'
 import { useFormat } from '~/composables/useFormat'
@@ -14,7 +14,6 @@ const { money } = useFormat()
 const verdicts = computed(() => store.assessment?.verdicts ?? [])
 const failing = computed(() => verdicts.value.filter(verdict => verdict.state === 'short' || verdict.state === 'impossible'))
 const overall = computed(() => overallAnswer(verdicts.value, store.plan?.brief.budget !== null))
-const words = { no: 'This will not do', open: 'Not known yet', just: 'This will just do', yes: 'This will do' } as const
 
 // Six assessments more: they are made off the page, so that the headroom line never waits for them.
 const { result: ways } = useBackground('compare', () => store.plan, (work, plan) => work.compareWays(plan, pageLocale()))
@@ -33,7 +32,7 @@ const needsOther = computed(() => failing.value.length > 0 && verdicts.value.eve
     data-overall
   >
     <p class="word">
-      {{ words[overall.answer] }}<span>, because {{ overall.because }}.</span>
+      {{ overallWords[overall.answer] }}<span>, because {{ overall.because }}.</span>
     </p>
     <p class="cheapest">
       <template v-if="needsOther && cheapest">

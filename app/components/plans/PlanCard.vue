@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { mdiArchiveArrowDownOutline, mdiArchiveArrowUpOutline, mdiContentCopy, mdiDeleteOutline, mdiDotsVertical, mdiDownload, mdiPencilOutline } from '@mdi/js'
 import type { PlanEntry } from '~~/core/plan/storedPlan'
 import { formatOf } from '~~/core/units/format'
-import { overallAnswer } from '~~/core/verdictClauses'
+import { overallAnswer, overallWords } from '~~/core/verdictClauses'
 import TideGauge from '~/components/common/TideGauge.vue'
 import type { PlanReading } from '~/composables/usePlanCards'
 import { pageLocale } from '~/services/pageLocale'
@@ -14,7 +14,6 @@ const emit = defineEmits<{ copy: [], export: [], rename: [], archive: [], remove
 const format = computed(() => formatOf({ locale: pageLocale(), currency: props.reading?.plan.brief.currency ?? 'EUR' }))
 const verdicts = computed(() => props.reading?.assessment.verdicts ?? [])
 const overall = computed(() => props.reading ? overallAnswer(verdicts.value, props.reading.plan.brief.budget !== null) : null)
-const words = { no: 'This will not do', open: 'Not known yet', just: 'This will just do', yes: 'This will do' } as const
 const value = (id: string) => props.reading?.assessment.figures[id]?.value ?? null
 const facts = computed(() => {
   const [toPay, room, possible, needed] = ['ownership.purchase', 'drives.roomTB', 'streams.possible', 'streams.asked'].map(value)
@@ -69,7 +68,7 @@ const actions = computed(() => [
     </header>
     <template v-if="overall">
       <p class="word">
-        <strong>{{ words[overall.answer] }}</strong>, because {{ overall.because }}.
+        <strong>{{ overallWords[overall.answer] }}</strong>, because {{ overall.because }}.
       </p>
       <div
         class="gauges"
