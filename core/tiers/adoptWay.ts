@@ -3,6 +3,7 @@ import type { WayOfBuilding } from '../catalogue/waysOfBuilding'
 import { newPart } from '../machine/partChanges'
 import { machineSchema } from '../plan/machine'
 import type { Plan } from '../plan/planSchema'
+import { newDrives } from './newDrives'
 
 /**
  * The plan with a build as its machine: base, parts, drives, layout and network port are the build's; the need (household,
@@ -14,8 +15,7 @@ export function adoptWay(plan: Plan, way: WayOfBuilding, { machineBases }: Pick<
     ...plan,
     machine: machineSchema.parse({ name: way.label, base: way.base, parts: way.parts.map(newPart) }),
     drives: {
-      ...plan.drives, lots: [{ ...lot, condition: 'new', role: 'any' }], layout, fileSystem, hotSpares: 0, shingled: false, failuresPerYear: null, driveClass: 'nas',
-      above45C: false, unmounted: false, ageYears: plan.drives.ageYears === null ? null : 0,
+      ...plan.drives, ...newDrives(plan.drives), lots: [{ ...lot, condition: 'new', role: 'any' }], layout, fileSystem, driveClass: 'nas',
     },
     network: { ...plan.network, serverPortMbps: entryOf(machineBases, way.base)?.portMbps ?? plan.network.serverPortMbps },
   }

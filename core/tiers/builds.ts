@@ -4,6 +4,7 @@ import { automaticLayout } from '../plan/constants'
 import type { Drives } from '../plan/drives'
 import { machineSchema } from '../plan/machine'
 import type { Plan } from '../plan/planSchema'
+import { newDrives } from './newDrives'
 
 /** What is put into a base so that it converts: ids of parts. */
 export interface ConverterChoice {
@@ -13,19 +14,22 @@ export interface ConverterChoice {
   readonly memory: string | null
 }
 
-/** Drives of one model under a layout. */
+/** Drives of one model under a layout, with the owned ones of the plan or without them. */
 export interface PoolChoice {
+  /** of the new drives; where owned drives stay, the plan's kind stands for all of them */
   readonly driveClass: string
   readonly sizeTB: number
+  /** new drives; 0 only beside owned ones */
   readonly count: number
+  readonly keepsOwned?: boolean
   readonly layout: string
   readonly fileSystem: Drives['fileSystem']
 }
 
 /** One build of a search: an entry of each axis. */
 export interface Build {
-  /** id of a base */
-  readonly base: string
+  /** id of a base; null where the plan's machine stays */
+  readonly base: string | null
   readonly converter: ConverterChoice
   readonly pool: PoolChoice
 }
@@ -35,16 +39,26 @@ export function partsOf({ processor, card, memory }: ConverterChoice): string[] 
   return [processor, card, memory].filter((ref): ref is string => ref !== null)
 }
 
+/** The drives of a plan that are owned already. */
+export function ownedLots({ drives: { lots } }: Plan): Drives['lots'] {
+  return lots.filter(lot => lot.condition === 'owned')
+}
+
+function machineOf(plan: Plan, base: string | null, parts: Plan['machine']['parts']): Plan['machine'] {
+  return base === null ? { ...plan.machine, parts: [...plan.machine.parts, ...parts] } : machineSchema.parse({ base, parts })
+}
+
 /** The plan with a build as its machine and drives; the need stays as it is. */
 export function adoptBuild(plan: Plan, { base, converter, pool }: Build, { machineBases }: Pick<Catalogue, 'machineBases'>): Plan {
-  const { driveClass, sizeTB, count, layout, fileSystem } = pool
+  const { driveClass, sizeTB, count, layout, fileSystem, keepsOwned = false } = pool
+  const kept = keepsOwned ? ownedLots(plan) : []
   return {
     ...plan,
-    machine: machineSchema.parse({ base, parts: partsOf(converter).map(newPart) }),
+    machine: machineOf(plan, base, partsOf(converter).map(newPart)),
     drives: {
-      ...plan.drives, driveClass, fileSystem, layout: layout || automaticLayout, hotSpares: 0, failuresPerYear: null,
-      lots: [{ count, sizeTB, condition: 'new', priceEach: null, role: 'any' }],
+      ...plan.drives, ...(kept.length ? { hotSpares: 0 } : { ...newDrives(plan.drives), driveClass }), fileSystem, layout: layout || automaticLayout,
+      lots: [...kept, ...(count > 0 ? [{ count, sizeTB, condition: 'new' as const, priceEach: null, role: 'any' as const }] : [])],
     },
-    network: { ...plan.network, serverPortMbps: entryOf(machineBases, base)?.portMbps ?? plan.network.serverPortMbps },
+    network: { ...plan.network, serverPortMbps: (base === null ? undefined : entryOf(machineBases, base)?.portMbps) ?? plan.network.serverPortMbps },
   }
 }

@@ -1,6 +1,6 @@
 import { entryOf, type Catalogue } from '../catalogue/catalogue'
 import type { Plan } from '../plan/planSchema'
-import { adoptBuild, type Build, type ConverterChoice, type PoolChoice } from './builds'
+import { adoptBuild, ownedLots, type Build, type ConverterChoice, type PoolChoice } from './builds'
 import { createEvaluator, type Evaluation } from './evaluator'
 
 /** A build for a need, the cheapest on its base. */
@@ -27,48 +27,79 @@ const mostForProcessor = 400
 
 const headrooms = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money'] as const
 
-/** What cannot be put together, or is not sold: a prebuilt machine keeps its processor and memory, a board needs both. */
-function fits(processorOfBase: string | null, { processor, memory }: ConverterChoice): boolean {
-  return processorOfBase === null ? processor !== null && memory !== null : processor === null && memory === null
+/** What cannot be put together, or is not sold: a whole machine keeps its processor and memory, a board needs both. */
+function fits(isBoard: boolean, { processor, memory }: ConverterChoice): boolean {
+  return isBoard ? processor !== null && memory !== null : processor === null && memory === null
+}
+
+/** New drives by themselves, and beside those owned, under every layout that so many drives make sense of. */
+function poolsOf(ownedDrives: number): PoolChoice[] {
+  const ways = ownedDrives > 0 ? [false, true] : [false]
+  return ways.flatMap(keepsOwned => triedLayouts.flatMap(({ layout, from, fileSystem, ...rest }) => {
+    const most = 'to' in rest ? rest.to : mostBays
+    const makesSense = (count: number) => count >= from && count <= most
+    const pool = { driveClass: 'nas', layout, fileSystem, keepsOwned }
+    const kept = keepsOwned ? ownedDrives : 0
+    const asOwned = keepsOwned && makesSense(kept) ? [{ ...pool, sizeTB: driveSizesTB[0]!, count: 0 }] : []
+    return [...asOwned, ...driveCounts.filter(count => makesSense(kept + count)).flatMap(count => driveSizesTB.map((sizeTB): PoolChoice => ({ ...pool, sizeTB, count })))]
+  }))
+}
+
+/** Another card goes into a machine that has none yet. */
+function hasCard({ machine: { parts } }: Plan, { videoEngines }: Catalogue): boolean {
+  return parts.some(({ ref }) => entryOf(videoEngines, ref)?.kind === 'card')
+}
+
+/** Whether the plan has a machine that is there already and of which enough is known to judge it. */
+function hasMachine({ machine: { base, condition, score, cores, sustainedGHz } }: Plan): boolean {
+  return condition === 'owned' && (base !== 'own' || score !== null || cores !== null || sustainedGHz !== null)
 }
 
 /**
  * The cheapest build on each base of the catalogue that meets the plan's need, cheapest first; behind them, for bases on
- * which nothing does, the one that lacks least. Drives are bought new, all of one size. Of equals the first in the order of
- * the catalogue.
- * @param most at most so many are returned
+ * which nothing does, the one that lacks least. What is bought are drives of one size; owned drives are used where that is
+ * cheaper. A machine that is owned is a base as well, and comes before all others. Of equals the first in the order of the
+ * catalogue.
+ * @param most at most so many are returned, the owned machine not counted
  */
 export function cheapestBuilds(plan: Plan, catalogue: Catalogue, most: number): BuildForNeed[] {
   const processors = catalogue.processors.filter(({ price }) => price > 0 && price <= mostForProcessor)
+  const hasOne = hasCard(plan, catalogue)
+  const owned = ownedLots(plan).reduce((sum, { count }) => sum + count, 0)
+  const bases: { readonly id: string | null, readonly isBoard: boolean, readonly bays: number }[] = [
+    ...hasMachine(plan) ? [{ id: null, isBoard: false, bays: Infinity }] : [],
+    ...catalogue.machineBases.map(({ id, processor, bays }) => ({ id, isBoard: processor === null, bays })),
+  ]
   const axes = {
-    bases: catalogue.machineBases.map(({ id }) => id),
+    bases: bases.map(({ id }) => id),
     converters: cards.filter(card => card === null || entryOf(catalogue.videoEngines, card)).flatMap((card): ConverterChoice[] => [
       { processor: null, card, memory: null }, ...processors.map(({ id }) => ({ processor: id, card, memory: memoryOfBoards })),
     ]),
-    pools: triedLayouts.flatMap(({ layout, from, fileSystem, ...rest }) => driveCounts.filter(count => count >= from && count <= ('to' in rest ? rest.to : mostBays))
-      .flatMap(count => driveSizesTB.map((sizeTB): PoolChoice => ({ driveClass: 'nas', sizeTB, count, layout, fileSystem })))),
+    pools: poolsOf(owned),
   }
   const evaluator = createEvaluator(plan, catalogue, axes)
-  const best = catalogue.machineBases.flatMap(({ processor, bays }, base): BuildForNeed[] => {
+  const best = bases.flatMap(({ id, isBoard, bays }, base): BuildForNeed[] => {
     let found: { readonly converter: number, readonly pool: number, readonly evaluation: Evaluation, readonly lacks: readonly string[] } | null = null
     axes.converters.forEach((choice, converter) => {
-      if (!fits(processor, choice)) return
+      if (!fits(isBoard, choice) || (id === null && choice.card !== null && hasOne)) return
       axes.pools.forEach((pool, poolAt) => {
-        if (pool.count > bays) return
+        if (pool.count + (pool.keepsOwned ? owned : 0) > bays) return
         const evaluation = evaluator.evaluate(base, converter, poolAt)
-        const lacks = headrooms.filter(id => evaluation[id] === 'short' || evaluation[id] === 'impossible')
+        const lacks = headrooms.filter(headroom => evaluation[headroom] === 'short' || evaluation[headroom] === 'impossible')
         if (found === null || lacks.length < found.lacks.length || (lacks.length === found.lacks.length && evaluation.toPay < found.evaluation.toPay)) found = { converter, pool: poolAt, evaluation, lacks }
       })
     })
     if (found === null) return []
     const { converter, pool, evaluation, lacks } = found
-    return [{ build: { base: axes.bases[base]!, converter: axes.converters[converter]!, pool: axes.pools[pool]! }, evaluation, lacks }]
+    return [{ build: { base: id, converter: axes.converters[converter]!, pool: axes.pools[pool]! }, evaluation, lacks }]
   })
-  return best.sort((a, b) => a.lacks.length - b.lacks.length || a.evaluation.toPay - b.evaluation.toPay).slice(0, most)
+  const isOwned = ({ build }: BuildForNeed) => build.base === null
+  const others = best.filter(entry => !isOwned(entry)).sort((a, b) => a.lacks.length - b.lacks.length || a.evaluation.toPay - b.evaluation.toPay)
+  return [...best.filter(isOwned), ...others.slice(0, most)]
 }
 
-/** The plan with a build applied, named after its base. */
+/** The plan with a build applied, named after its base; the plan's own machine keeps its name. */
 export function applyBuild(plan: Plan, build: Build, catalogue: Catalogue): Plan {
   const applied = adoptBuild(plan, build, catalogue)
-  return { ...applied, machine: { ...applied.machine, name: entryOf(catalogue.machineBases, build.base)?.label ?? '' } }
+  return build.base === null ? applied : { ...applied, machine: { ...applied.machine, name: entryOf(catalogue.machineBases, build.base)?.label ?? '' } }
 }

@@ -9,16 +9,16 @@ import { adoptBuild, type ConverterChoice, type PoolChoice } from './builds'
 import { createEvaluator, type Axes } from './evaluator'
 
 const axes: Axes = {
-  bases: catalogue.machineBases.map(base => base.id),
+  bases: [...catalogue.machineBases.map(base => base.id), null],
   converters: [null, 'rill-1', 'beck-16', 'leat-17', 'leat-22', 'race-22'].flatMap(processor => [null, 'cardEntry', 'cardOldGaming'].flatMap(card => [null, 'memory-16'].map((memory): ConverterChoice => ({ processor, card, memory })))),
-  pools: ['nas', 'refurbished', 'ssd'].flatMap(driveClass => [4, 12, 20].flatMap(sizeTB => [1, 2, 4, 6, 9].flatMap(count => ['mirror', 'rotating-1', 'rotating-2', 'separate'].map((layout): PoolChoice => ({ driveClass, sizeTB, count, layout, fileSystem: count % 2 ? 'journalled' : 'copyOnWrite' }))))),
+  pools: ['nas', 'refurbished', 'ssd'].flatMap(driveClass => [4, 12, 20].flatMap(sizeTB => [1, 2, 4, 6, 9].flatMap(count => ['mirror', 'rotating-1', 'rotating-2', 'separate'].flatMap(layout => [false, true].map((keepsOwned): PoolChoice => ({ driveClass, sizeTB, count, layout, keepsOwned, fileSystem: count % 2 ? 'journalled' : 'copyOnWrite' })))))),
 }
 const anyBuild = fc.record({ base: fc.nat(axes.bases.length - 1), converter: fc.nat(axes.converters.length - 1), pool: fc.nat(axes.pools.length - 1) })
 
 describe('an evaluator of builds', () => {
   it.each([
     ['the demo household', planSchema.parse(tideMillHouse)],
-    ['an evening as answered, without a budget', planSchema.parse({ ...tideMillHouse, brief: {}, choices: { school: 'atOnce', convertingHoursPerDay: 7 }, drives: { ...tideMillHouse.drives, ageYears: 2, above45C: true } })],
+    ['an evening as answered, without a budget', planSchema.parse({ ...tideMillHouse, brief: {}, choices: { school: 'atOnce', convertingHoursPerDay: 7 }, drives: { ...tideMillHouse.drives, ageYears: 2, above45C: true, unmounted: true, shingled: true } })],
   ])('says of any build what the assessment of the adopted plan says: %s', (_, plan) => {
     const evaluator = createEvaluator(plan, catalogue, axes)
     fc.assert(fc.property(anyBuild, ({ base, converter, pool }) => {
@@ -42,7 +42,7 @@ describe('an evaluator of builds', () => {
     }), { numRuns: 60 })
   })
   it('makes each row of its tables once, and finds builds that meet the need', () => {
-    const few: Axes = { ...axes, converters: axes.converters.slice(0, 12), pools: axes.pools.slice(0, 60) }
+    const few: Axes = { bases: axes.bases.slice(0, 6), converters: axes.converters.slice(0, 12), pools: axes.pools.slice(0, 60) }
     const evaluator = createEvaluator(planSchema.parse({ ...tideMillHouse, brief: { budget: 3000 } }), catalogue, few)
     expect(evaluator.fill()).toBe(6 * 12 + 60)
     const builds = few.bases.flatMap((_, base) => few.converters.flatMap((__, converter) => few.pools.map((___, pool) => evaluator.evaluate(base, converter, pool))))

@@ -1,7 +1,7 @@
 import { planAssessor } from '../assess'
 import type { Catalogue } from '../catalogue/catalogue'
 import { fitState } from '../machine/fitState'
-import { powerStates } from '../machine/machinePower'
+import { powerStates, supplyEfficiency } from '../machine/machinePower'
 import { kWhPerYear } from '../ownership/kWhPerYear'
 import { moneyState, purchaseSum } from '../ownership/ownershipFacts'
 import type { Plan } from '../plan/planSchema'
@@ -10,8 +10,8 @@ import { adoptBuild, type ConverterChoice, type PoolChoice } from './builds'
 
 /** The axes of a search; a build is one entry of each. */
 export interface Axes {
-  /** ids of bases */
-  readonly bases: readonly string[]
+  /** ids of bases; null is the plan's own machine */
+  readonly bases: readonly (string | null)[]
   readonly converters: readonly ConverterChoice[]
   readonly pools: readonly PoolChoice[]
 }
@@ -44,7 +44,7 @@ interface BoxRow {
   readonly price: number
   readonly priceMissing: boolean
   readonly bays: number
-  /** watts at the wall without drives */
+  /** watts at the wall without drives; below nothing where a thrifty processor takes the place of another */
   readonly idleW: number
   readonly loadW: number
   readonly streams: VerdictState
@@ -92,10 +92,10 @@ export function createEvaluator(plan: Plan, catalogue: Catalogue, axes: Axes): E
   function boxRow(base: number, converter: number): BoxRow {
     const adopted = adoptBuild(plan, { base: axes.bases[base]!, converter: axes.converters[converter]!, pool: firstPool }, catalogue)
     const { machine, streams } = assessor.facts(adopted, catalogue, ['machine', 'streams'])
-    const [idle, converting] = powerStates(machine.power, { idleW: noDrives, activeW: noDrives }, convertingHoursPerDay)
+    const { baseIdleW, baseLoadW, partsIdleW, partsLoadW } = machine.power
     return {
       price: machine.prices.reduce((sum, line) => sum + (line.toPay ?? 0), 0), priceMissing: machine.prices.some(line => line.toPay === null),
-      bays: machine.build.bays, idleW: idle.watts.likely, loadW: converting.watts.likely,
+      bays: machine.build.bays, idleW: baseIdleW + partsIdleW / supplyEfficiency, loadW: baseLoadW + partsLoadW / supplyEfficiency,
       streams: streams.state, possible: streams.possible?.likely ?? 0, minutesShort: streams.minutes?.perMonth.likely ?? 0,
       home: verdictOf(adopted, 'home'), away: verdictOf(adopted, 'away'),
     }
@@ -119,7 +119,7 @@ export function createEvaluator(plan: Plan, catalogue: Catalogue, axes: Axes): E
       const box = boxAt(base, converter)
       const drives = poolAt(pool)
       const toPay = purchaseSum(box.price, drives.price, extras)
-      const idleW = box.idleW + drives.idleW
+      const idleW = Math.max(0, box.idleW + drives.idleW)
       const loadW = Math.max(idleW, box.loadW + drives.activeW)
       const kWh = kWhPerYear([{ hoursPerDay: 24 - convertingHoursPerDay, watts: idleW }, { hoursPerDay: convertingHoursPerDay, watts: loadW }])
       const freeBays = box.bays - drives.count

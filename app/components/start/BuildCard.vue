@@ -10,7 +10,7 @@ const props = defineProps<{
   detail: string
   bays: number
   drives: number
-  sizeTB: number
+  lots: readonly { readonly count: number, readonly sizeTB: number, readonly isOwned: boolean }[]
   toPay: number
   idleW: number
   conversions: { readonly needed: number, readonly possible: number }
@@ -24,6 +24,9 @@ const tower = { width: 108, height: 76 }
 const bayWidth = computed(() => Math.min(16, (tower.width - 12) / bayCount.value))
 const share = (of: { readonly needed: number, readonly possible: number }) => Math.min(1, of.needed / Math.max(of.needed, of.possible, 1e-9))
 const reach = (of: { readonly needed: number, readonly possible: number }) => Math.min(1, of.possible / Math.max(of.needed, of.possible, 1e-9))
+const ownedDrives = computed(() => props.lots.reduce((sum, { count, isOwned }) => isOwned ? sum + count : sum, 0))
+const drivesText = computed(() => props.lots.length > 2 ? `${props.drives} drives` : props.lots.map(({ count, sizeTB }) => `${count} × ${number(sizeTB, 3)}`).join(' + ').concat(props.lots.length ? ' TB' : 'no drives'))
+const ownedText = computed(() => ownedDrives.value === 0 ? '' : ownedDrives.value === props.drives ? 'Your own drives.' : `${ownedDrives.value} of the drives ${ownedDrives.value === 1 ? 'is' : 'are'} yours.`)
 const rows = computed(() => [
   { label: 'Conversions', of: props.conversions, text: `${number(props.conversions.possible)} possible, ${number(props.conversions.needed)} needed` },
   { label: 'Room', of: props.room, text: `${number(props.room.possible, 3)} of ${number(props.room.needed, 3)} TB` },
@@ -57,19 +60,25 @@ const rows = computed(() => [
             :width="bayWidth - 3"
             :height="tower.height - 26"
             rx="1.5"
-            :class="bay <= drives ? 'drive' : 'bay'"
+            :class="bay <= ownedDrives ? 'drive owned' : bay <= drives ? 'drive' : 'bay'"
           />
         </g>
         <text
           :x="tower.width / 2"
           :y="tower.height - 5"
           text-anchor="middle"
-        >{{ drives ? `${drives} × ${number(sizeTB, 3)} TB` : 'no drives' }}</text>
+        >{{ drivesText }}</text>
       </svg>
       <div class="title">
         <h3>{{ name }}</h3>
         <p class="soft small">
           {{ detail }}
+        </p>
+        <p
+          v-if="ownedText"
+          class="soft small"
+        >
+          {{ ownedText }}
         </p>
         <p class="price">
           {{ money(toPay) }}
@@ -129,6 +138,7 @@ header { display: flex; gap: 12px; }
 header svg { flex: none; }
 .case { fill: rgb(var(--v-theme-surface-light)); stroke: rgb(var(--v-theme-wall)); }
 .drive { fill: rgb(var(--v-theme-water)); stroke: rgb(var(--v-theme-wall)); stroke-width: 0.8; }
+.owned { fill: rgb(var(--v-theme-surface)); }
 .bay { fill: none; stroke: rgb(var(--v-theme-ink-soft)); stroke-dasharray: 2 2; }
 header text { font-size: 10.5px; }
 .price { font-size: 1.25rem; font-weight: 650; font-variant-numeric: tabular-nums; }

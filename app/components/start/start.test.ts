@@ -101,7 +101,7 @@ describe('what is there already', () => {
 
 describe('a build as a card', () => {
   const card = (changes: object = {}) => mount(BuildCard, { props: {
-    name: 'Wherry 4', detail: 'Prebuilt', bays: 4, drives: 2, sizeTB: 12, toPay: 1234, idleW: 20, conversions: { needed: 1, possible: 4 }, room: { needed: 8, possible: 10 }, state: 'enough', lacks: '', ...changes,
+    name: 'Wherry 4', detail: 'Prebuilt', bays: 4, drives: 2, lots: [{ count: 2, sizeTB: 12, isOwned: false }], toPay: 1234, idleW: 20, conversions: { needed: 1, possible: 4 }, room: { needed: 8, possible: 10 }, state: 'enough', lacks: '', ...changes,
   } })
   it('draws its bays and drives, and tells price, conversions and room', () => {
     openDemo()
@@ -111,9 +111,18 @@ describe('a build as a card', () => {
     expect(card().text()).toContain('4 possible, 1 needed')
     expect(card().text()).toContain('10 of 8 TB')
   })
+  it('tells owned drives from new ones', () => {
+    openDemo()
+    const mixed = card({ drives: 3, lots: [{ count: 2, sizeTB: 4, isOwned: true }, { count: 1, sizeTB: 12, isOwned: false }] })
+    expect(mixed.findAll('.owned')).toHaveLength(2)
+    expect(mixed.text()).toContain('2 × 4 + 1 × 12 TB')
+    expect(mixed.text()).toContain('2 of the drives are yours.')
+    expect(card({ lots: [{ count: 2, sizeTB: 12, isOwned: true }] }).text()).toContain('Your own drives.')
+    expect(card().text()).not.toContain('our')
+  })
   it('draws at both ends: no drives, and more than bays', () => {
     openDemo()
-    expect(card({ drives: 0, bays: 0 }).text()).toContain('no drives')
+    expect(card({ drives: 0, bays: 0, lots: [] }).text()).toContain('no drives')
     expect(card({ drives: 6 }).findAll('.drive')).toHaveLength(6)
     const need = (of: object) => card({ conversions: of }).find('.need').attributes('x')
     expect([need({ needed: 0, possible: 0 }), need({ needed: 5, possible: 0 })]).toEqual(['0', '98.5'])
