@@ -42,7 +42,7 @@ describe('what was put right', () => {
     const read = readPlan(document)
     return read.ok ? assess(read.plan, catalogue).figures : {}
   }
-  it('a card of an older plan is a part: it costs 90 and draws 8 W at rest', () => {
+  it('a card of an older plan is a part: it costs 90 and draws 8 W idle', () => {
     const was = saved.find(entry => entry.name === 'v2-cards.json')!.likely
     const now = figuresOf('v2-cards.json')
     expect(now['ownership.purchase']!.value! - was['ownership.purchase']!).toBe(90)

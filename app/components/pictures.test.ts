@@ -181,6 +181,6 @@ describe('work by quality', () => {
     expect(table.findAll('tbody tr').length).toBe(store.assessment!.domains.streams.mix.length)
     store.edit('library.holdings', [])
     await nextTick()
-    expect(table.text()).toContain('plain 1080p stream stands in')
+    expect(table.text()).toContain('plain 1080p stream is assumed')
   })
 })

@@ -12,7 +12,7 @@ describe('a scan that is too large', () => {
     } }))
     scan.read({ name: 'all.json', size: 2_000_000_000 } as File)
     expect(scan.state.value).toBe('failed')
-    expect(scan.message.value).toBe('The file has 2.0 GB; a scan may have at most 1.5 GB. Scan the library in parts.')
+    expect(scan.message.value).toBe('The file is 2.0 GB; a scan may have at most 1.5 GB. Scan the library in parts.')
     scan.reset()
     expect(scan.state.value).toBe('idle')
   })

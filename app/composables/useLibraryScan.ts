@@ -34,7 +34,7 @@ export function useLibraryScan() {
     reset()
     name.value = file.name
     if (file.size > scanLimitBytes) {
-      fail(`The file has ${(file.size / 1e9).toFixed(1)} GB; a scan may have at most ${scanLimitBytes / 1e9} GB. Scan the library in parts.`)
+      fail(`The file is ${(file.size / 1e9).toFixed(1)} GB; a scan may have at most ${scanLimitBytes / 1e9} GB. Scan the library in parts.`)
       return
     }
     share.value = 0

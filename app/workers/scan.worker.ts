@@ -31,7 +31,7 @@ async function read(file: Blob): Promise<void> {
     }
   }
   reader.end()
-  if (unreadable) reader.note(1, 'Some letters are not UTF-8 and were replaced; names may look odd, the figures are not touched.')
+  if (unreadable) reader.note(1, 'Some letters are not UTF-8 and were replaced. Names may look odd; the figures are not affected.')
   post({ kind: 'done', summary: grouping.summary(), problems: reader.problems, problemCount: reader.problemCount })
 }
 

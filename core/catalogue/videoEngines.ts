@@ -42,9 +42,9 @@ const card = { kind: 'card', sessionCap: null, flagged: false, usualFallback: 0 
 export const videoEngines: readonly VideoEngine[] = [
   { ...builtIn, id: 'builtInA', label: 'Built-in A', years: '2011–13', decode: decodes(700), encodeH264: 350, toneMap: null, flagged: true, usualFallback: 0.1, notes: 'Poor picture; some workloads hang it.' },
   { ...builtIn, id: 'builtInB', label: 'Built-in B', years: '2013–15', decode: decodes(1000), encodeH264: 700, toneMap: null, usualFallback: 0.1, notes: 'H.264 only.' },
-  { ...builtIn, id: 'builtInC', label: 'Built-in C', years: '2015–16', decode: decodes(1200, { hevc8: 1000 }), encodeH264: 1000, toneMap: null, usualFallback: 0.1, notes: 'HEVC in 8 bits; 10 bits fall to software.' },
+  { ...builtIn, id: 'builtInC', label: 'Built-in C', years: '2015–16', decode: decodes(1200, { hevc8: 1000 }), encodeH264: 1000, toneMap: null, usualFallback: 0.1, notes: 'HEVC in 8 bits; 10-bit titles are converted in software.' },
   { ...builtIn, id: 'builtInD', label: 'Built-in D', years: '2017–20', decode: decodes(1500, { hevc8: 1800, hevc10: 1800, vp9: 1500 }), encodeH264: 1200, toneMap: 600, notes: 'HEVC in 10 bits, tone mapping; no AV1.' },
-  { ...builtIn, id: 'builtInE', label: 'Built-in E, small chip', years: '2021–24', decode: decodes(1800, { hevc8: 2000, hevc10: 2000, av1: 1600 }), encodeH264: 1300, toneMap: 600, notes: 'One memory channel.' },
+  { ...builtIn, id: 'builtInE', label: 'Built-in E, small chip', years: '2021–24', decode: decodes(1800, { hevc8: 2000, hevc10: 2000, av1: 1600 }), encodeH264: 1300, toneMap: 600, notes: 'Runs on one memory channel; its rates already allow for that.' },
   { ...builtIn, id: 'builtInF', label: 'Built-in F', years: '2021–24', decode: decodes(3600, { hevc8: 4000, hevc10: 4000, av1: 3200 }), encodeH264: 2600, toneMap: 1600, notes: 'Two encode units.' },
   { ...builtIn, id: 'builtInG', label: 'Built-in G', years: '2024–', decode: decodes(4000, { hevc8: 4500, hevc10: 4500, av1: 3600 }), encodeH264: 2800, toneMap: 2000, notes: 'Encodes AV1 too.' },
   { ...card, id: 'cardEntry', label: 'Card, entry', years: '2016–19', decode: decodes(1400, { hevc8: 1500, hevc10: 1500 }), encodeH264: 1300, toneMap: 800, sessionCap: { low: 3, likely: 5, high: 8 }, memoryGB: 4, price: 90, idleW: 8, loadW: 25, notes: 'The driver allows 3 to 8 sessions.' },

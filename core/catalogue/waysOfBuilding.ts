@@ -1,7 +1,7 @@
 /** One build of the catalogue: a base, parts in it and drives, at one budget. Models are invented. */
 export interface WayOfBuilding {
   readonly id: string
-  readonly tier: 'Lean' | 'Household' | 'Ample'
+  readonly tier: 'Lean' | 'Middle' | 'Large'
   /** most that this tier may cost now */
   readonly capPrice: number
   readonly kind: 'prebuilt' | 'self-built'
@@ -34,19 +34,19 @@ export const waysOfBuilding: readonly WayOfBuilding[] = [
     description: 'A used office board and processor in a small case with three bays.',
   },
   {
-    id: 'household-prebuilt', tier: 'Household', capPrice: 1700, kind: 'prebuilt', label: 'Wherry 4', base: 'wherry-4', parts: [], drives: fourOf12,
+    id: 'middle-prebuilt', tier: 'Middle', capPrice: 1700, kind: 'prebuilt', label: 'Wherry 4', base: 'wherry-4', parts: [], drives: fourOf12,
     description: 'Four-bay appliance with an efficient four-core processor and a faster port.',
   },
   {
-    id: 'household-built', tier: 'Household', capPrice: 1700, kind: 'self-built', label: 'Millrace', base: 'millrace', parts: ['leat-22', 'memory-16'], drives: fourOf12,
+    id: 'middle-built', tier: 'Middle', capPrice: 1700, kind: 'self-built', label: 'Millrace', base: 'millrace', parts: ['leat-22', 'memory-16'], drives: fourOf12,
     description: 'A new six-core processor on a small board, in a quiet case with six bays.',
   },
   {
-    id: 'ample-prebuilt', tier: 'Ample', capPrice: 2900, kind: 'prebuilt', label: 'Lighter 8', base: 'lighter-8', parts: [], drives: sixOf12,
+    id: 'large-prebuilt', tier: 'Large', capPrice: 2900, kind: 'prebuilt', label: 'Lighter 8', base: 'lighter-8', parts: [], drives: sixOf12,
     description: 'Eight-bay appliance with room for years and a fast port.',
   },
   {
-    id: 'ample-built', tier: 'Ample', capPrice: 2900, kind: 'self-built', label: 'Weir', base: 'weir', parts: ['race-22', 'memory-32'], drives: sixOf12,
+    id: 'large-built', tier: 'Large', capPrice: 2900, kind: 'self-built', label: 'Weir', base: 'weir', parts: ['race-22', 'memory-32'], drives: sixOf12,
     description: 'A strong desktop processor, error-correcting memory and eight front bays.',
   },
 ]

@@ -176,7 +176,7 @@ describe('prices of drives', () => {
   })
   it('without one never make money ample by themselves: the usual price stands in, and is said', () => {
     const { figures, verdicts } = assessed({ lots: [{ count: 4, sizeTB: 12 }] }, { brief: { budget: 900 }, machine: { price: 100 } })
-    expect(figures['ownership.purchase']).toMatchObject({ value: 4 * 240 + 100, note: expect.stringContaining('Usual prices stand in where none is entered: 4 × 12 TB') })
+    expect(figures['ownership.purchase']).toMatchObject({ value: 4 * 240 + 100, note: expect.stringContaining('Usual prices are used where none is entered: 4 × 12 TB') })
     expect(verdicts.find(entry => entry.id === 'money')!.state).toBe('short')
   })
 })

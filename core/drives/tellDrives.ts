@@ -195,7 +195,7 @@ function findingsOf(pool: PoolFacts, tale: DrivesTale): Finding[] {
 
 function unknownClassFindings({ facts, slice: { drives } }: DrivesTale): Finding[] {
   return facts.unknownClass
-    ? [finding('warning', 'UNKNOWN_DRIVE_CLASS', { sentence: `The kind of drive "${drives.driveClass}" is not in the catalogue, so the first of it stands in.`, from: ['drives.driveClass'], fixes: ['Choose another kind of drive.'] })]
+    ? [finding('warning', 'UNKNOWN_DRIVE_CLASS', { sentence: `The kind of drive "${drives.driveClass}" is not in the catalogue, so the first of its list is used.`, from: ['drives.driveClass'], fixes: ['Choose another kind of drive.'] })]
     : []
 }
 

@@ -30,6 +30,6 @@ export function spaceWaterfall(arrangement: Arrangement, fileSystem: FileSystem,
     { id: 'reserve', label: 'File-system reserve', sizeTB: reserveTB, kind: 'loss' },
     { id: 'ceiling', label: 'Left empty (fill limit)', sizeTB: ceilingTB, kind: 'loss' },
     { id: 'snapshots', label: 'Snapshots', sizeTB: heldTB, kind: 'loss' },
-    { id: 'room', label: 'Room for content', sizeTB: underCeilingTB - heldTB, kind: 'total' },
+    { id: 'room', label: 'Room', sizeTB: underCeilingTB - heldTB, kind: 'total' },
   ]
 }

@@ -36,7 +36,7 @@ export class JsonObjectSplitter {
         }
         else if (!this.isSeparator(code) && this.strayLine !== this.line) {
           this.strayLine = this.line
-          pieces.push({ kind: 'problem', line: this.line, message: 'Text outside of a JSON object was passed over.' })
+          pieces.push({ kind: 'problem', line: this.line, message: 'Text outside a JSON object was skipped.' })
         }
         continue
       }
@@ -60,7 +60,7 @@ export class JsonObjectSplitter {
       this.collected.push(part)
       this.collectedLength += part.length
       if (this.collectedLength > longestObject) {
-        pieces.push({ kind: 'problem', line: this.started, message: 'An object larger than 2 MB was passed over; a scan has one object for each file.' })
+        pieces.push({ kind: 'problem', line: this.started, message: 'An object larger than 2 MB was skipped; a scan has one object for each file.' })
         this.forget()
         this.depth = 0
         this.inString = false

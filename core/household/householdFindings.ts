@@ -26,7 +26,7 @@ function loose(household: Household): Finding[] {
     }
     if (!household.devices.some(device => device.id === habit.device)) {
       findings.push({
-        severity: 'warning', code: 'HABIT_WITHOUT_DEVICE', sentence: `${nameOf(household, index)}: no device is chosen, so a television of about 2020 stands in.`,
+        severity: 'warning', code: 'HABIT_WITHOUT_DEVICE', sentence: `${nameOf(household, index)}: no device is chosen, so a television of about 2020 is assumed.`,
         from: [`household.habits.${index}.device`], cures: [{ sentence: 'Choose the device.' }],
       })
     }

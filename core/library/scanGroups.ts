@@ -43,7 +43,7 @@ const codecs: Readonly<Record<string, VideoCodec>> = {
 const discAboveMbps: Readonly<Record<number, number>> = { 1080: 15, 2160: 40 }
 const examplesKept = 5
 
-/** Picture lines of the ladder for a picture of this size; wide pictures are told by their width. */
+/** Picture height of the ladder for a picture of this size; wide pictures are told by their width. */
 function linesOf(width: number | null, height: number | null): 576 | 720 | 1080 | 2160 {
   const bySize = (size: number | null, steps: readonly [number, number, number]) => size === null ? 0 : size <= steps[0] ? 576 : size <= steps[1] ? 720 : size <= steps[2] ? 1080 : 2160
   const lines = Math.max(bySize(width, [1024, 1366, 2048]), bySize(height, [576, 800, 1200]))

@@ -21,7 +21,7 @@ const names = (lines: readonly { readonly label: string }[]) => lines.map(line =
 function purchaseFigure({ machineToPay, drivesToPay, toPay, unpriced, usual }: OwnershipFacts, { extras }: OwnershipSlice, { money }: Format): Figure {
   const notes = [
     ...(unpriced.length ? [`Not in the sum, because no price is entered: ${names(unpriced)}.`] : []),
-    ...(usual.length ? [`Usual prices stand in where none is entered: ${names(usual)}.`] : []),
+    ...(usual.length ? [`Usual prices are used where none is entered: ${names(usual)}.`] : []),
   ]
   return figure(toPay, {
     id: 'ownership.purchase', label: 'To pay now', unit: 'money', inputs: ['machine.price', 'machine.condition', 'machine.parts', 'machine.base', 'drives.lots', 'drives.driveClass', 'costs.extras'],

@@ -8,7 +8,7 @@ export const briefSchema = section({
   }),
   place: choice({
     label: 'Where it stands', fallback: 'cupboard',
-    description: 'The place decides how much noise, heat and size can be borne.',
+    description: 'The place decides how much noise, heat and size are acceptable.',
     options: { livingRoom: 'Living room', study: 'Study', cupboard: 'Cupboard', cellar: 'Cellar', loft: 'Loft', workshop: 'Workshop' },
   }),
   currency: choice({

@@ -4,8 +4,8 @@ import { section } from './fields'
 
 export const calibrationSchema = section({
   workTable: workTableFileSchema.nullable().default(null).meta({
-    title: 'Work table', description: 'Coefficients of conversions measured elsewhere, in the place of those that ship. Empty: those that ship.',
+    title: 'Work table', description: 'Coefficients of conversions that were measured elsewhere. If this is empty, the built-in ones are used.',
   }),
-}, { label: 'Calibration', description: 'What was measured, in the place of what ships.' })
+}, { label: 'Calibration', description: 'Measured values that replace the built-in ones.' })
 
 export type Calibration = z.infer<typeof calibrationSchema>

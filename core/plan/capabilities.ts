@@ -5,7 +5,7 @@ import { choice, choices, listOf, numberChoice, quantity, reference, text, toggl
 const videoAbilitySchema = z.object({
   codec: choice({ label: 'Codec', fallback: 'h264', options: codecFamilies, description: 'Codec of the picture.' }),
   level: quantity({ label: 'Highest level', unit: 'level', min: 1, max: 7, fallback: 4.1, description: 'Highest level of the codec\'s standard, such as 4.1.' }),
-  lines: numberChoice({ label: 'Picture lines', unit: 'lines', values: [576, 720, 1080, 2160], fallback: 1080, description: 'Largest picture it decodes.' }),
+  lines: numberChoice({ label: 'Picture height', unit: 'lines', values: [576, 720, 1080, 2160], fallback: 1080, description: 'Largest picture it decodes.' }),
   framesPerSecond: quantity({ label: 'Frames a second', unit: '/s', min: 1, max: 240, fallback: 30, description: 'Highest frame rate it decodes.' }),
   bits: numberChoice({ label: 'Bit depth', unit: 'bit', values: [8, 10], fallback: 8, description: 'Bits of each sample.' }),
 })
@@ -15,10 +15,10 @@ const { none: _noSubtitles, ...subtitleOptions } = subtitleKinds
 
 /** A device class of the user's own: what it takes without any help from the server. */
 export const capabilitySetSchema = z.object({
-  id: reference({ label: 'Short name', description: 'By this name devices refer to the class.' }),
+  id: reference({ label: 'Short name', description: 'The name by which devices refer to this class.' }),
   label: text({ label: 'Class', max: 60, description: 'What this class of device is called.' }),
   video: listOf(videoAbilitySchema, { label: 'Picture codecs', max: 12, description: 'What it decodes, each with its limits.' }),
-  screenLines: quantity({ label: 'Shows at most', unit: 'lines', min: 144, max: 4320, whole: true, fallback: 1080, description: 'Picture lines of its screen.' }),
+  screenLines: quantity({ label: 'Shows at most', unit: 'lines', min: 144, max: 4320, whole: true, fallback: 1080, description: 'Picture height of its screen.' }),
   hdr: choices({ label: 'HDR', fallback: [], options: hdrOptions, description: 'Kinds of high dynamic range that it shows.' }),
   containers: choices({ label: 'Containers', fallback: ['mp4', 'mkv'], options: containers, description: 'File formats that it opens.' }),
   sound: choices({ label: 'Sound codecs', fallback: ['aac', 'ac3'], options: soundCodecs, description: 'Codecs of the sound that it plays.' }),

@@ -23,12 +23,12 @@ export const choicesSchema = section({
     description: 'Benchmark points that convert one 1080p H.264 stream. The 80 % range is 25 % either way.',
   }),
   systemReserveShare: quantity({
-    label: 'Kept for the system', unit: 'share', min: 0, max: 0.9, fallback: 0.15,
-    description: 'Share of the processor left for the system and other services.',
+    label: 'Reserved for the system', unit: 'share', min: 0, max: 0.9, fallback: 0.15,
+    description: 'Share of the processor reserved for the system and other services.',
   }),
   hardwareConversion: toggle({
     label: 'Convert on the video engine', fallback: true,
-    description: 'The streaming software may need a paid licence for it. Off: everything is converted in software.',
+    description: 'The streaming software may need a paid licence for it. If it is off, everything is converted in software.',
   }),
   fallbackShare: optionalQuantity({
     label: 'Share that falls back to software', unit: 'share', min: 0, max: 1,
@@ -59,6 +59,6 @@ export const choicesSchema = section({
     label: 'Rule of thumb', unit: '× today', min: 1, max: 20, fallback: 2,
     description: 'Space to buy as a multiple of today\'s library, shown beside the forecast.',
   }),
-}, { label: 'Choices', description: 'Schools, targets and the horizon.' })
+}, { label: 'Choices', description: 'Planning rule, targets and the horizon.' })
 
 export type Choices = z.infer<typeof choicesSchema>

@@ -4,7 +4,7 @@ import { quantity, section } from './fields'
 export const costsSchema = section({
   pricePerKWh: quantity({
     label: 'Electricity', unit: 'money/kWh', min: 0, max: 1000, fallback: 0.3,
-    description: 'What one kilowatt-hour costs you.',
+    description: 'What you pay for one kilowatt-hour.',
   }),
   extras: quantity({
     label: 'Extras', unit: 'money', min: 0, max: 1_000_000, fallback: 0,

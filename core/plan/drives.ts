@@ -22,9 +22,9 @@ const lotSchema = z.object({
     description: 'What one of them costs. If this is empty, the usual price of a terabyte of this kind of drive is used.',
   }),
   role: choice({
-    label: 'Use', fallback: 'any',
-    description: 'Only dedicated and snapshot parity tell drives apart: left open, the largest hold the parity.',
-    options: { any: 'Wherever it fits', data: 'Data', parity: 'Parity' },
+    label: 'Role', fallback: 'any',
+    description: 'Only dedicated and nightly parity use this. If it is automatic, the largest drives hold the parity.',
+    options: { any: 'Automatic', data: 'Data', parity: 'Parity' },
   }),
 })
 

@@ -49,7 +49,7 @@ export function choice<const Options extends Record<string, string>>(
   return z.enum(ids, { error }).default(fallback as never).meta({ title: label, description, options })
 }
 
-const idError = (label: string) => `${label}: 1 to 60 letters, digits, - or _.`
+const idError = (label: string) => `${label} must be 1 to 60 letters, digits, - or _.`
 const idPattern = /^[\w-]{1,60}$/
 
 /**
@@ -63,9 +63,9 @@ export function catalogued({ label, description, options, fallback }: FieldText 
 
 /** Other entries of the plan, by their short names; each at most once. */
 export function references({ label, description, max }: FieldText & { readonly max: number }) {
-  const error = `${label}: a list of at most ${max} short names.`
+  const error = `${label} must be a list of at most ${max} short names.`
   return z.array(z.string({ error }).regex(/^[\w-]{1,40}$/, { error }), { error }).max(max, { error })
-    .refine(list => new Set(list).size === list.length, { error: `${label}: each at most once.` })
+    .refine(list => new Set(list).size === list.length, { error: `${label} may name each at most once.` })
     .default([]).meta({ title: label, description })
 }
 
@@ -79,30 +79,30 @@ export function numberChoice<const Value extends number>(
 
 /** A yes-or-no choice. */
 export function toggle({ label, description, fallback }: FieldText & { readonly fallback: boolean }) {
-  return z.boolean({ error: `${label}: true or false.` }).default(fallback).meta({ title: label, description })
+  return z.boolean({ error: `${label} must be true or false.` }).default(fallback).meta({ title: label, description })
 }
 
 /** Text of limited length; trimmed. */
 export function text({ label, description, max, fallback = '' }: FieldText & { readonly max: number, readonly fallback?: string }) {
-  const error = `${label}: text of at most ${formatNumber(max)} characters.`
+  const error = `${label} must be text of at most ${formatNumber(max)} characters.`
   return z.string({ error }).max(max, { error }).default(fallback).meta({ title: label, description })
 }
 
 /** A list of entries with a stated limit. */
 export function listOf<Entry extends z.ZodType>(entry: Entry, { label, description, max }: FieldText & { readonly max: number }) {
-  const error = `${label}: a list of at most ${formatNumber(max)} entries.`
+  const error = `${label} must be a list of at most ${formatNumber(max)} entries.`
   return z.array(entry, { error }).max(max, { error }).default([]).meta({ title: label, description })
 }
 
 /** A section of the plan: every field may be left out and then takes its default. */
 export function section<Shape extends z.ZodRawShape>(shape: Shape, { label, description }: FieldText) {
-  const error = `${label}: an object with named fields.`
+  const error = `${label} must be an object with named fields.`
   return z.object(shape, { error }).meta({ title: label, description })
 }
 
 /** A short name by which other entries of the plan refer to this one. */
 export function reference({ label, description }: FieldText) {
-  const error = `${label}: 1 to 40 letters, digits, - or _.`
+  const error = `${label} must be 1 to 40 letters, digits, - or _.`
   return z.string({ error }).regex(/^[\w-]{1,40}$/, { error }).meta({ title: label, description })
 }
 
@@ -120,13 +120,13 @@ export function namedListOf<Entry extends z.ZodType<{ id: string }>>(entry: Entr
 
 /** A time of day, kept as minutes after midnight. */
 export function timeOfDay({ label, description, fallback }: FieldText & { readonly fallback: number }) {
-  const error = `${label}: a time of day from 00:00 to 23:59.`
+  const error = `${label} must be a time of day from 00:00 to 23:59.`
   return z.number({ error }).int({ error }).min(0, { error }).max(1439, { error }).default(fallback).meta({ title: label, description, unit: 'time of day' })
 }
 
 /** A calendar month, '2027-03'. */
 export function calendarMonth({ label, description, fallback }: FieldText & { readonly fallback: string }) {
-  const error = `${label}: a month such as 2027-03.`
+  const error = `${label} must be a month such as 2027-03.`
   return z.string({ error }).regex(/^(19|20|21)\d\d-(0[1-9]|1[0-2])$/, { error }).default(fallback).meta({ title: label, description, unit: 'month of year' })
 }
 
@@ -135,8 +135,8 @@ export function choices<const Options extends Record<string, string>>(
   { label, description, options, fallback }: FieldText & { readonly options: Options, readonly fallback: readonly (keyof Options & string)[] },
 ) {
   const ids = Object.keys(options) as [keyof Options & string, ...(keyof Options & string)[]]
-  const error = `${label}: a list of ${ids.map(id => `"${id}"`).join(', ')}.`
+  const error = `${label} must be a list of ${ids.map(id => `"${id}"`).join(', ')}.`
   return z.array(z.enum(ids, { error }), { error }).max(ids.length, { error })
-    .refine(list => new Set(list).size === list.length, { error: `${label}: each at most once.` })
+    .refine(list => new Set(list).size === list.length, { error: `${label} may name each at most once.` })
     .default([...fallback] as never).meta({ title: label, description, options })
 }

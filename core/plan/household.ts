@@ -4,22 +4,22 @@ import { capabilitySetSchema } from './capabilities'
 import { homePlace, viewerColours, weekdays } from './constants'
 import { choice, choices, listOf, namedListOf, optionalQuantity, quantity, reference, section, text, timeOfDay, toggle } from './fields'
 
-const shortName = (what: string) => reference({ label: 'Short name', description: `By this name habits refer to the ${what}.` })
+const shortName = (what: string) => reference({ label: 'Short name', description: `The name by which habits refer to this ${what}.` })
 
 const placeSchema = z.object({
   id: shortName('place'),
   name: text({ label: 'Place', description: 'A place away from home, over the internet line.', max: 60 }),
   downloadMbps: optionalQuantity({
     label: 'Download rate', unit: 'Mb/s', min: 0, max: 100_000,
-    description: 'What its own line brings in, measured rather than promised. Empty: not known, and then only the line at home limits it.',
+    description: 'Download rate at that place, measured rather than promised. If this is empty, only the upload at home limits what arrives there.',
   }),
 })
 
 const viewerSchema = z.object({
   id: shortName('viewer'),
   name: text({ label: 'Viewer', description: 'A name or nickname. People who share a screen are one viewer.', max: 60 }),
-  colour: choice({ label: 'Colour', fallback: 'moss', description: 'Ink of this viewer in the week.', options: viewerColours }),
-  place: text({ label: 'Place', description: 'At home on the house network, or at a place away.', max: 40, fallback: homePlace }),
+  colour: choice({ label: 'Colour', fallback: 'moss', description: 'Colour of this viewer in the week.', options: viewerColours }),
+  place: text({ label: 'Place', description: 'At home on the home network, or at a place away.', max: 40, fallback: homePlace }),
   lowestRungMbps: quantity({
     label: 'Lowest quality accepted', unit: 'Mb/s', min: 0, max: 22, fallback: 2.8,
     description: 'A stream sent below this rate counts as short. 720p at 2.8 Mb/s is usual.',
@@ -37,12 +37,12 @@ const deviceSchema = z.object({
   link: choice({ label: 'Link', fallback: 'wifiGood', description: 'How the device is connected.', options: linkKinds }),
   linkMbps: optionalQuantity({
     label: 'Link rate shown by the device', unit: 'Mb/s', min: 0.1, max: 100_000,
-    description: 'The rate that the device shows for its Wi-Fi or mobile link. Empty: 300 for Wi-Fi, 20 for mobile.',
+    description: 'The rate that the device shows for its Wi-Fi or mobile link. If this is empty, 300 is used for Wi-Fi and 20 for mobile.',
   }),
 })
 
 const weight = (label: string, fallback: number) => quantity({
-  label, unit: 'parts', min: 0, max: 100, fallback, description: 'Parts of this habit\'s time that go to this kind; only their ratio counts.',
+  label, unit: 'parts', min: 0, max: 100, fallback, description: 'How much of this habit\'s time goes to this kind; only the ratios count.',
 })
 
 const habitSchema = z.object({
@@ -59,7 +59,7 @@ const habitSchema = z.object({
   }).prefault({}).meta({ title: 'Watches', description: 'What it is spent on.' }),
   capMbps: optionalQuantity({
     label: 'Quality cap', unit: 'Mb/s', min: 0.1, max: 1000,
-    description: 'The viewer limits the quality to this rate, as on a data plan. Empty: no limit.',
+    description: 'The viewer limits the quality to this rate, as on a data plan. If this is empty, there is no limit.',
   }),
   onBusyDays: toggle({ label: 'On guest days only', fallback: false, description: 'On guest days this habit is added to the ordinary week.' }),
 })
@@ -78,18 +78,18 @@ export const householdSchema = section({
     description: 'Days on which the habits of guest days are added.',
   }),
   subtitlesShare: quantity({
-    label: 'Watched with subtitles', unit: 'share', min: 0, max: 1, fallback: 0.2, description: 'Share of watching with subtitles shown.',
+    label: 'Watched with subtitles', unit: 'share', min: 0, max: 1, fallback: 0.2, description: 'Share of watching time with subtitles shown.',
   }),
   forcedSubtitlesShare: quantity({
     label: 'With forced subtitles only', unit: 'share', min: 0, max: 1, fallback: 0.05, description: 'Share of watching time with subtitles for foreign dialogue only; these are burned in too.',
   }),
   watchingHome: quantity({
     label: 'Watching at once at home', unit: 'viewers', min: 0, max: 100, whole: true, fallback: 2,
-    description: 'Screens playing at the same moment on a busy evening, on the house network.',
+    description: 'Viewers who watch at the same moment on a busy evening, on the home network.',
   }),
   watchingAway: quantity({
     label: 'Watching at once away', unit: 'viewers', min: 0, max: 100, whole: true, fallback: 1,
-    description: 'Screens playing at the same moment over the internet line.',
+    description: 'Viewers who watch at the same moment over the internet line.',
   }),
   converted: quantity({
     label: 'Of these, converted', unit: 'conversions', min: 0, max: 100, whole: true, fallback: 1,

@@ -24,7 +24,7 @@ export const holdingSchema = z.object({
   }),
   minutes: quantity({
     label: 'Length', unit: 'min', min: 0.1, max: 1440, fallback: 110,
-    description: 'Mean length of one title.',
+    description: 'Average length of one title.',
   }),
   addedPerMonth: quantity({
     label: 'Added a month', unit: 'titles', min: 0, max: 100_000, fallback: 0,
@@ -32,19 +32,19 @@ export const holdingSchema = z.object({
   }),
   removedPerMonth: quantity({
     label: 'Deleted a month', unit: 'titles', min: 0, max: 100_000, fallback: 0,
-    description: 'How many are thrown out in an ordinary month.',
+    description: 'How many are deleted in an ordinary month.',
   }),
   bitrateMbps: optionalQuantity({
     label: 'Bitrate', unit: 'Mb/s', min: 0.01, max: 1000,
-    description: 'Mean of picture and sound, when you know it. Empty: the usual one of the quality, with its range.',
+    description: 'Average of picture and sound. If this is empty, the usual bitrate of the quality is used, with its range.',
   }),
   sizeGB: optionalQuantity({
     label: 'Size today', unit: 'GB', min: 0, max: 1_000_000,
-    description: 'Size of the whole holding, when you know it. Empty: worked out from titles, length and quality.',
+    description: 'Size of the whole holding. If this is empty, it is worked out from titles, length and quality.',
   }),
   addedGBPerMonth: quantity({
     label: 'Added a month', unit: 'GB/month', min: 0, max: 100_000, fallback: 0,
-    description: 'What comes in an ordinary month, for what is counted by its size.',
+    description: 'What is added in an ordinary month, for a holding that is counted by its size.',
   }),
   changePerYear: optionalQuantity({
     label: 'Additions change by', unit: 'share', min: -0.9, max: 2,
@@ -55,17 +55,17 @@ export const holdingSchema = z.object({
     description: 'Yearly growth on top of the additions, applied every month.',
   }),
   loss: choice({
-    label: 'If it is lost', fallback: 'byKind', description: 'Whether it can be had again; risk and backup differ by it.',
+    label: 'If it is lost', fallback: 'byKind', description: 'Whether it can be replaced. Risk and backup depend on this.',
     options: { byKind: 'As usual for the kind', replaceable: 'Replaceable', irreplaceable: 'Irreplaceable' },
   }),
   container: choice({ label: 'Container', fallback: 'usual', options: { ...usual, ...containers }, description: 'File format around picture and sound.' }),
   sound: choice({ label: 'Sound', fallback: 'usual', options: { ...usual, ...soundCodecs }, description: 'Codec of the sound.' }),
-  channels: optionalQuantity({ label: 'Sound channels', unit: 'channels', min: 1, max: 16, whole: true, description: 'Channels of the sound. Empty: as usual for the quality.' }),
+  channels: optionalQuantity({ label: 'Sound channels', unit: 'channels', min: 1, max: 16, whole: true, description: 'Channels of the sound. If this is empty, the usual number for the quality is used.' }),
   subtitles: choice({ label: 'Subtitles', fallback: 'usual', options: { ...usual, ...subtitleKinds }, description: 'Kind of the subtitles. Image subtitles nearly always have to be burned in.' }),
-  framesPerSecond: optionalQuantity({ label: 'Frames a second', unit: '/s', min: 1, max: 240, description: 'Empty: as usual for the quality.' }),
+  framesPerSecond: optionalQuantity({ label: 'Frames a second', unit: '/s', min: 1, max: 240, description: 'If this is empty, the usual rate for the quality is used.' }),
   interlaced: choice({ label: 'Interlaced', fallback: 'usual', options: { ...usual, yes: 'Yes', no: 'No' }, description: 'Lines of two moments woven into one picture, as on old discs and recordings.' }),
   smallCopies: choice({
-    label: 'Second copy', fallback: 'none', description: 'A small copy of each title that plays almost anywhere; it takes space and saves conversions.',
+    label: 'Second copy', fallback: 'none', description: 'A smaller version of each title that plays almost anywhere. It takes space and saves conversions.',
     options: { none: 'None', hd720: `720p H.264, ${smallCopyRates.hd720} Mb/s`, hd1080: `1080p H.264, ${smallCopyRates.hd1080} Mb/s` },
   }),
   notOfferedTo: references({
@@ -75,9 +75,9 @@ export const holdingSchema = z.object({
 })
 
 const eventSchema = z.object({
-  name: text({ label: 'Event', description: 'What comes or goes, such as digitising the reels.', max: 80 }),
+  name: text({ label: 'Event', description: 'What is added or deleted, such as digitising the reels.', max: 80 }),
   month: calendarMonth({ label: 'Month', fallback: '2027-01', description: 'When it is done.' }),
-  sizeGB: quantity({ label: 'Size', unit: 'GB', min: -1_000_000, max: 1_000_000, fallback: 0, description: 'What it adds; below nothing for what is deleted.' }),
+  sizeGB: quantity({ label: 'Size', unit: 'GB', min: -1_000_000, max: 1_000_000, fallback: 0, description: 'How much it adds. Enter a negative size for what is deleted.' }),
 })
 
 export const librarySchema = section({
@@ -86,7 +86,7 @@ export const librarySchema = section({
     description: 'What is kept, by kind and quality.',
   }),
   startsOn: calendarMonth({ label: 'The forecast starts in', fallback: '2026-11', description: 'The month of today\'s sizes; dated events are placed by it.' }),
-  events: listOf(eventSchema, { label: 'Dated events', max: 100, description: 'What comes or goes once, in a certain month.' }),
+  events: listOf(eventSchema, { label: 'Dated events', max: 100, description: 'What is added or deleted once, in a certain month.' }),
   otherTB: quantity({
     label: 'Anything else kept', unit: 'TB', min: 0, max: 1000, fallback: 0,
     description: 'Whatever else is kept and not listed as a holding, as it is today.',
@@ -101,11 +101,11 @@ export const librarySchema = section({
   }),
   growthLowFactor: quantity({
     label: 'Slow growth', unit: '× likely', min: 0, max: 1, fallback: 0.6,
-    description: 'Lower end of the growth band: the monthly additions times this.',
+    description: 'Lower end of the range of growth: the monthly additions times this.',
   }),
   growthHighFactor: quantity({
     label: 'Fast growth', unit: '× likely', min: 1, max: 10, fallback: 1.6,
-    description: 'Upper end of the growth band: the monthly additions times this.',
+    description: 'Upper end of the range of growth: the monthly additions times this.',
   }),
 }, { label: 'Library', description: 'What is kept, at what quality, and how fast it grows.' })
 

@@ -72,7 +72,7 @@ export const machineSchema = section({
   }),
   measuredStreams: optionalQuantity({
     label: 'Measured', unit: 'reference streams', min: 0, max: 1000,
-    description: 'What a measurement of this very machine found; it replaces the estimate from score or clock. Empty: not measured.',
+    description: 'The result of measuring this machine. It replaces the estimate from score or clock. If this is empty, the estimate is used.',
   }),
   measuredLow: optionalQuantity({
     label: 'Measured, at least', unit: 'reference streams', min: 0, max: 1000,

@@ -22,6 +22,6 @@ export const networkSchema = section({
     label: 'Network port of the machine', unit: 'Mb/s', values: [100, 1000, 2500, 10_000], fallback: 1000,
     description: 'The slower of its port and the cable or switch behind it.',
   }),
-}, { label: 'Network', description: 'The wire at home and the line out of the house.' })
+}, { label: 'Network', description: 'The home network and the internet line.' })
 
 export type Network = z.infer<typeof networkSchema>

@@ -12,7 +12,7 @@ import { networkSchema } from './network'
 /** Version of the document this program writes; older ones are brought up by {@link readPlan}. */
 export const currentSchemaVersion = 4
 
-const nameError = 'Name: text of 1 to 80 characters.'
+const nameError = 'Name must be 1 to 80 characters long.'
 
 /** The plan document. A plan with only a name is valid: every other field has a default. */
 export const planSchema = z.object({

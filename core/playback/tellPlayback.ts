@@ -1,4 +1,5 @@
 import type { Telling } from '../domain'
+import { joinClauses } from '../verdictClauses'
 import { figure, noFigure, type Figure } from '../figure'
 import { finding, type Finding } from '../finding'
 import { habitConvertingId } from '../streams/conversionsNeeded'
@@ -71,14 +72,24 @@ const stuckTold = 4
 function stuckFindings({ matrix, stuck }: PlaybackFacts): Finding[] {
   const why: Readonly<Record<Stuck['stoppedBy'], { readonly text: string, readonly from: readonly string[], readonly fix: string }>> = {
     machine: { text: 'one conversion alone is too slow on this machine', from: ['machine.score', 'machine.cores'], fix: 'Use a device that plays it as it is, keep a second copy, do not offer it to these devices, or use a stronger machine; Playback ranks what helps.' },
-    line: { text: 'the line carries not even the lowest sent quality', from: ['network.uploadMbps', 'household.places'], fix: 'Get a faster line there or here, or raise the cap.' },
+    line: { text: 'the internet line or the quality cap does not carry even the lowest sent quality', from: ['network.uploadMbps', 'household.places'], fix: 'Get a faster internet line there or here, or raise the cap.' },
     device: { text: 'the device plays nothing that it could be converted to', from: ['household.devices'], fix: 'Use another device.' },
   }
-  return stuck.slice(0, stuckTold).map(({ row, stoppedBy, columns }) => {
+  // Titles that the same cause keeps from the same devices are one finding.
+  const alike = new Map<string, Stuck & { rows: number[] }>()
+  for (const entry of stuck) {
+    const key = `${entry.stoppedBy} ${entry.columns.join(' ')}`
+    const known = alike.get(key)
+    if (known) known.rows.push(entry.row)
+    else alike.set(key, { ...entry, rows: [entry.row] })
+  }
+  return [...alike.values()].slice(0, stuckTold).map(({ rows, stoppedBy, columns }) => {
+    const named = rows.slice(0, 3).map(row => matrix.rows[row]!.label)
+    const titles = rows.length > 3 ? `${named.join(', ')} and ${rows.length - 3} more` : joinClauses(named)
     const devices = columns.slice(0, 3).map(at => matrix.columns[at]!.deviceName).join(', ')
     const { text, from, fix } = why[stoppedBy]
     return finding('warning', 'CANNOT_PLAY', {
-      sentence: `${matrix.rows[row]!.label} cannot be played on ${devices}${columns.length > 3 ? ` and ${columns.length - 3} more` : ''}: ${text}.`,
+      sentence: `${titles} cannot be played on ${devices}${columns.length > 3 ? ` and ${columns.length - 3} more` : ''}: ${text}.`,
       from: [...new Set(['playback.cannotShare', 'household.devices', 'library.holdings', ...from])], fixes: [fix],
     })
   })
@@ -89,9 +100,9 @@ function belowFindings({ belowAccepted, matrix }: PlaybackFacts, { week }: Playb
     const { index, habit, watcher } = week.habits[at]!
     const column = matrix.columns.find(candidate => candidate.habits.includes(at))
     return finding('warning', 'BELOW_ACCEPTED', {
-      sentence: `${habit.name || 'A habit'}: line or cap let through ${n(mbps, 3)} Mb/s at most, and ${week.watchers[watcher]!.name} accepts no less than ${n(acceptedMbps, 3)} Mb/s. No machine can mend that.`,
+      sentence: `${habit.name || 'A habit'}: the internet line or the quality cap carries at most ${n(mbps, 3)} Mb/s, and ${week.watchers[watcher]!.name} accepts no less than ${n(acceptedMbps, 3)} Mb/s. No machine can change that.`,
       from: [`household.habits.${index}.capMbps`, ...(column?.isAway ? ['network.awayRungMbps', 'network.uploadMbps'] : ['household.devices'])],
-      fixes: ['Raise the sent quality or the cap, get a faster line, or accept a lower quality.'],
+      fixes: ['Raise the sent quality or the cap, get a faster internet line, or accept a lower quality.'],
     })
   })
 }
@@ -106,7 +117,7 @@ function otherFindings({ nothingOffered, unknownClasses }: PlaybackFacts, { week
       })
     }),
     ...unknownClasses.map(index => finding('warning', 'UNKNOWN_DEVICE_CLASS', {
-      sentence: `${household.devices[index]!.name || `Device ${index + 1}`}: its class "${household.devices[index]!.class}" is not in the catalogue, so a television of about 2020 stands in.`,
+      sentence: `${household.devices[index]!.name || `Device ${index + 1}`}: its class "${household.devices[index]!.class}" is not in the catalogue, so a television of about 2020 is assumed.`,
       from: [`household.devices.${index}.class`], fixes: ['Choose another class.'],
     })),
   ]

@@ -19,6 +19,8 @@ export interface WarningQuestion {
   readonly converter: ConversionMachine
   readonly mix: readonly MixPart[]
   readonly needed: number
+  /** another finding names what is too slow already */
+  readonly stuckIsTold?: boolean
 }
 
 /** A card that leaves less than this share of what the built-in engine would do is a downgrade. */
@@ -30,7 +32,7 @@ function capacityOn(engines: readonly VideoEngine[], mix: readonly MixPart[], ma
 }
 
 /** What is warned of before it is bought. */
-export function engineWarnings({ hardware, choices, converter, mix, needed }: WarningQuestion): EngineWarning[] {
+export function engineWarnings({ hardware, choices, converter, mix, needed, stuckIsTold }: WarningQuestion): EngineWarning[] {
   const { builtIn, cards, oneEngineAtATime, passivelyCooled } = hardware
   const { engines } = converter
   const warnings: EngineWarning[] = []
@@ -38,7 +40,7 @@ export function engineWarnings({ hardware, choices, converter, mix, needed }: Wa
     if (parts.length) warnings.push({ code, labels: parts.map(part => part.label) })
   }
   const onEngine = (part: MixPart) => engines.some(engine => engineTakes(part.task, engine))
-  if (needed > 0) labelled('ONE_ALONE_TOO_SLOW', mix.filter(part => !machineTakes(part.task, part.work.likely, converter)))
+  if (needed > 0 && !stuckIsTold) labelled('ONE_ALONE_TOO_SLOW', mix.filter(part => !machineTakes(part.task, part.work.likely, converter)))
   if (converter.fallbackShare > 0) labelled('FALLBACK_TOO_SLOW', mix.filter(part => onEngine(part) && !softwareTakes(part.work.likely, converter)))
   if (cards.length > 0 && builtIn && oneEngineAtATime && choices.hardwareConversion && mix.length > 0) {
     const [withCard, without] = [capacityOn(engines, mix, converter), capacityOn([builtIn], mix, converter)]

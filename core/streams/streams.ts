@@ -1,11 +1,11 @@
 import { defineDomain } from '../domain'
 import type { HouseholdFacts } from '../household/householdFacts'
 import type { MachineFacts } from '../machine/machineFacts'
-import type { Demand } from './demand'
+import type { PlaybackFacts } from '../playback/playbackFacts'
 import { streamsFacts } from './streamsFacts'
 import { tellStreams } from './tellStreams'
 
-interface Needed { readonly household: HouseholdFacts, readonly playback: { readonly demand: Demand }, readonly machine: MachineFacts }
+interface Needed { readonly household: HouseholdFacts, readonly playback: Pick<PlaybackFacts, 'demand' | 'stuck'>, readonly machine: MachineFacts }
 
 /** What the machine converts at once, against what the household needs. */
 export const streams = defineDomain({
@@ -16,6 +16,7 @@ export const streams = defineDomain({
     return {
       household, library, qualities, workTable, pointsPerStream, systemReserveShare, hardwareConversion, fallbackShare, toneMapping, school, minutesShortTarget,
       hardware: needed.machine.hardware, demand: needed.household.fromHabits ? needed.playback.demand : null,
+      stuckIsTold: needed.household.fromHabits && needed.playback.stuck.some(({ stoppedBy }) => stoppedBy === 'machine'),
     }
   },
   facts: streamsFacts,

@@ -25,6 +25,8 @@ export interface StreamsSlice extends ConversionChoices, Pick<Choices, 'school' 
   readonly workTable: WorkTable
   /** what habits, devices and titles make; null where habits are not planned for */
   readonly demand: Demand | null
+  /** Playback names the titles that the machine is too slow for, with their devices */
+  readonly stuckIsTold: boolean
 }
 
 /** What is needed and what is possible in conversions at once. */
@@ -83,6 +85,6 @@ export function streamsFacts(slice: StreamsSlice): StreamsFacts {
     score: plannedScore(hardware),
     pure: pureCases.map(pure => pureFacts(pure, converter, toneMapping)),
     state: possible ? worseState(conversionState(needed.needed, possible), byMinutes) : 'unknown',
-    warnings: engineWarnings({ hardware, choices: slice, converter, mix, needed: needed.needed }),
+    warnings: engineWarnings({ hardware, choices: slice, converter, mix, needed: needed.needed, stuckIsTold: slice.stuckIsTold }),
   }
 }

@@ -29,7 +29,7 @@ export function tellStreams(facts: StreamsFacts, slice: StreamsSlice, format: Fo
 const mixNotes = {
   habits: 'The conversions that habits, devices and titles make, weighted by watching hours. 1 is one 1080p H.264 stream at 24 frames a second.',
   library: 'Every title counted as equally likely to be watched, converted to 1080p at most. 1 is one 1080p H.264 stream at 24 frames a second.',
-  plainStream: 'The library holds no video yet, so a plain 1080p stream stands in.',
+  plainStream: 'The library holds no video yet, so a plain 1080p stream is assumed.',
 } as const
 /** Parts of the mix that a formula names. */
 const partsNamed = 4

@@ -74,7 +74,7 @@ describe('a verdict on conversions', () => {
     expect(figures['playback.cannotShare']!.value).toBe(1)
     expect(figures['streams.asked']!.value).toBe(0)
     expect(domains.streams.state).toBe('ample')
-    expect(findings.find(entry => entry.code === 'CANNOT_PLAY')?.sentence).toContain('the line carries not even')
+    expect(findings.find(entry => entry.code === 'CANNOT_PLAY')?.sentence).toContain('does not carry even')
   })
   it('tells each title by what stops it, not by what stops another', () => {
     const plan = planSchema.parse({
@@ -85,8 +85,23 @@ describe('a verdict on conversions', () => {
       },
     })
     const sentences = assess(plan, catalogue).findings.filter(entry => entry.code === 'CANNOT_PLAY').map(entry => entry.sentence)
-    expect(sentences.find(text => text.startsWith('HD 1080'))).toContain('the line carries')
+    expect(sentences.find(text => text.startsWith('HD 1080'))).toContain('does not carry')
     expect(sentences.find(text => text.startsWith('UHD'))).toContain('too slow on this machine')
+  })
+  it('tells titles that one cause keeps from the same devices in one sentence', () => {
+    const plan = planSchema.parse({
+      name: 'x', network: { uploadMbps: 0.5 }, library: { holdings: ['hd1080-h264', 'hd1080-hevc', 'uhd-hdr-hevc', 'hd1080-disc'].map(quality => ({ quality, titles: 5 })) },
+      household: { places: [{ id: 'ship' }], viewers: [{ id: 'a', place: 'ship' }], devices: [{ id: 'tv', name: 'Cabin set' }], habits: [{ viewer: 'a', device: 'tv' }] },
+    })
+    const sentences = assess(plan, catalogue).findings.filter(entry => entry.code === 'CANNOT_PLAY').map(entry => entry.sentence)
+    expect(sentences).toHaveLength(1)
+    expect(sentences[0]).toMatch(/ and 1 more cannot be played on Cabin set: the internet line/)
+  })
+  it('warns once of what the machine is too slow for: by title and device where habits say who watches, else by title', () => {
+    const codes = (plan: object) => assess(planSchema.parse(plan), catalogue).findings.map(entry => entry.code).filter(code => code === 'CANNOT_PLAY' || code === 'ONE_ALONE_TOO_SLOW')
+    const slow = { ...tideMillHouse, machine: { ...tideMillHouse.machine, score: 900 } }
+    expect(new Set(codes(slow))).toEqual(new Set(['CANNOT_PLAY']))
+    expect(codes({ ...slow, choices: { school: 'atOnce' }, household: { watchingHome: 2, converted: 2 } })).toEqual(['ONE_ALONE_TOO_SLOW'])
   })
   it('is the same wherever it is told', () => {
     const plan = planSchema.parse(tideMillHouse)

@@ -36,7 +36,7 @@ export function conversionCures(plan: Plan, catalogue: Catalogue): ConversionCur
   const cures: ConversionCure[] = remediesOf(plan, catalogue).ranked.slice(0, remediesTried).map(({ id, label, price, extraTB, plan: next }) => ({ ...outcome(next), id, label, price, extraTB }))
   if (cards.length === 0) {
     for (const card of catalogue.videoEngines.filter(engine => engine.kind === 'card')) {
-      cures.push({ ...withMachine(withPart(machine, card.id)), id: `card-${card.id}`, label: `Put in a card: ${card.label.replace('Card, ', '')}, ${card.years}, ${card.idleW} W at rest`, price: card.price, extraTB: 0 })
+      cures.push({ ...withMachine(withPart(machine, card.id)), id: `card-${card.id}`, label: `Add a card: ${card.label.replace('Card, ', '')}, ${card.years}, ${card.idleW} W idle`, price: card.price, extraTB: 0 })
     }
   }
   else if (builtIn && machine.oneEngineAtATime) {
@@ -48,7 +48,7 @@ export function conversionCures(plan: Plan, catalogue: Catalogue): ConversionCur
   const sufficient = compareProcessors(plan, catalogue).filter(entry => meetsNeed(entry.state)).sort((a, b) => a.processor.price - b.processor.price)[0]
   if (sufficient) {
     const { processor, ...rest } = sufficient
-    cures.push({ ...rest, id: `processor-${processor.id}`, label: `Use a processor such as ${processor.name} (${processor.class}, ${processor.year})`, price: processor.price, extraTB: 0 })
+    cures.push({ ...rest, id: `processor-${processor.id}`, label: `Change to a processor such as ${processor.name} (${processor.class}, ${processor.year})`, price: processor.price, extraTB: 0 })
   }
   const { costOf } = planningPrices(plan, catalogue)
   const minutes = ({ minutesShort, possible }: ConversionCure) => minutesShort?.likely ?? -(possible?.likely ?? 0)

@@ -13,7 +13,7 @@ const rows = compareWays(demo, catalogue, plainFormat)
 describe('ways of building', () => {
   it('are a prebuilt and a self-built one at each of three budgets, within the tier\'s cap for the demo', () => {
     expect(rows.map(row => [row.way.tier, row.way.kind])).toEqual([
-      ['Lean', 'prebuilt'], ['Lean', 'self-built'], ['Household', 'prebuilt'], ['Household', 'self-built'], ['Ample', 'prebuilt'], ['Ample', 'self-built'],
+      ['Lean', 'prebuilt'], ['Lean', 'self-built'], ['Middle', 'prebuilt'], ['Middle', 'self-built'], ['Large', 'prebuilt'], ['Large', 'self-built'],
     ])
     expect(rows.every(row => row.withinCap)).toBe(true)
   })
@@ -23,7 +23,7 @@ describe('ways of building', () => {
   it('meet the need or say what fails', () => {
     expect(rows.filter(row => row.meets).map(row => row.way.label)).toEqual(['Wherry 4', 'Millrace'])
     expect(rows.find(row => row.way.id === 'lean-prebuilt')?.failing.map(entry => entry.id)).toEqual(['space'])
-    expect(rows.find(row => row.way.id === 'ample-built')?.failing.map(entry => entry.id)).toEqual(['money'])
+    expect(rows.find(row => row.way.id === 'large-built')?.failing.map(entry => entry.id)).toEqual(['money'])
   })
   it('do not need a budget to meet the need', () => {
     const free = compareWays({ ...demo, brief: { ...demo.brief, budget: null } }, catalogue, plainFormat)

@@ -40,7 +40,7 @@ export function problemDocument(error: unknown): ProblemDocument {
   const known: Record<number, [string, string]> = {
     400: ['Bad request', 'The request cannot be read.'],
     404: ['Not found', 'There is nothing at this address.'],
-    405: ['Method not allowed', 'This address does not take that method.'],
+    405: ['Method not allowed', 'This address does not accept that method.'],
   }
   const [title, detail] = known[status] ?? ['Something went wrong', 'The server could not do this. Nothing was changed; try again.']
   return { type: 'about:blank', status: known[status] ? status : 500, title, detail, errors: [] }

@@ -70,7 +70,7 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
         :height="height"
         :viewBox="`0 0 ${width} ${height}`"
         role="group"
-        aria-label="Content of the library month by month against the room for it"
+        aria-label="The library month by month, and the room for it"
         tabindex="0"
         @pointermove="move"
         @pointerup="release"

@@ -48,7 +48,7 @@ function lines(label: string, width: number): string[] {
         :height="height"
         :viewBox="`0 0 ${width} ${height}`"
         role="group"
-        aria-label="Raw space, what is taken from it, and the room that stays"
+        aria-label="Raw space, what is subtracted from it, and the room that is left"
       >
         <g
           v-for="(bar, index) in bars(width)"

@@ -105,7 +105,7 @@ function onKey(event: KeyboardEvent): void {
         class="soft"
         role="status"
       >
-        Nothing is called that. Try fewer letters, or another word for it.
+        Nothing has that name. Try fewer letters, or another word for it.
       </p>
     </div>
   </VDialog>

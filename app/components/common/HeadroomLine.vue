@@ -84,4 +84,7 @@ onMounted(() => planEditor.loadInTime())
 @media (max-width: 1000px) {
   .headroom-line { grid-template-columns: none; grid-auto-flow: column; grid-auto-columns: 176px; overflow-x: auto; scrollbar-width: thin; }
 }
+@media print {
+  .headroom-line { grid-template-columns: repeat(4, minmax(0, 1fr)); grid-auto-flow: row; overflow: visible; border: 1px solid rgb(var(--v-theme-hairline)); }
+}
 </style>

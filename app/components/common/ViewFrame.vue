@@ -11,6 +11,8 @@ const route = useRoute()
 const store = usePlanStore()
 const own = computed(() => viewOf(props.view))
 const answer = computed(() => store.assessment?.verdicts.find(candidate => candidate.id === props.verdict))
+/** The day on which it is printed, as far as the page knows. */
+const printedOn = new Intl.DateTimeFormat(undefined, { dateStyle: 'long' }).format(new Date())
 const section = computed(() => own.value.sections.find(candidate => candidate.id === route.params.section) ?? own.value.sections[0]!)
 </script>
 
@@ -19,6 +21,9 @@ const section = computed(() => own.value.sections.find(candidate => candidate.id
     class="view-frame"
     :data-section="section.id"
   >
+    <p class="print-only soft small">
+      {{ store.plan?.name }} · {{ own.label }}: {{ section.label }} · {{ printedOn }}
+    </p>
     <header>
       <h1>{{ question }}</h1>
       <nav

@@ -72,10 +72,10 @@ describe('the drives', () => {
     const store = openDemo({ drives: { lots: [{ count: 4, sizeTB: 8 }], layout: 'rotating-1' } })
     const lots = mount(LotsEditor)
     await pick(lots, 0)
-    expect(lots.text()).not.toContain('Use')
+    expect(lots.text()).not.toContain('Role')
     store.edit('drives.layout', 'dedicated-1')
     await lots.vm.$nextTick()
-    expect(lots.text()).toContain('Use')
+    expect(lots.text()).toContain('Role')
   })
 })
 

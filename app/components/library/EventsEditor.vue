@@ -6,7 +6,7 @@ import PlanField from '~/components/common/PlanField.vue'
 import { fieldElementId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 
-/** What comes or goes once, in a certain month. */
+/** What is added or deleted once, in a certain month. */
 const store = usePlanStore()
 const library = computed(() => store.plan?.library)
 const events = computed(() => library.value?.events ?? [])

@@ -52,7 +52,7 @@ const percent = (value: number) => `${value / most.value * 100}%`
       />
     </div>
     <div class="line">
-      <span class="label">Socket, {{ years }} years</span>
+      <span class="label">Electricity, {{ years }} years</span>
       <div class="track">
         <span
           v-for="year in years"

@@ -114,7 +114,7 @@ function forget(): void {
       v-if="bench?.isSimulated && bench.state !== 'idle'"
       class="problem"
     >
-      Simulated: the encoder program is not installed where Numeron runs, so a made-up machine stands in. Install Debian's package <code>ffmpeg</code> to measure the real one.
+      Simulated: the encoder program is not installed where Numeron runs, so a made-up machine takes its place. Install Debian's package <code>ffmpeg</code> to measure the real one.
     </p>
     <table
       v-if="bench?.rounds.length"

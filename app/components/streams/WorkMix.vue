@@ -92,7 +92,7 @@ const percent = (work: number) => `${work / most.value * 100}%`
       v-if="!mix.length"
       class="soft"
     >
-      The library holds no titles yet, so a plain 1080p stream stands in.
+      The library holds no titles yet, so a plain 1080p stream is assumed.
     </p>
   </section>
 </template>

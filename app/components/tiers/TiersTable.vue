@@ -223,7 +223,7 @@ onBeforeUnmount(() => tryOn(null))
       </table>
     </div>
     <p class="soft small">
-      The same household, library, line and choices for all six; each brings its own machine, drives and layout. Models are invented, prices are planning values. Applying one can be undone.
+      Household, library, internet line and choices are the same for all six; each brings its own machine, drives and layout. Models are invented, prices are planning values. Applying one can be undone.
     </p>
   </section>
 </template>

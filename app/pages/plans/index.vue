@@ -254,7 +254,7 @@ function drop(event: DragEvent): void {
         v-if="entries && entries.length && !found.length"
         role="status"
       >
-        {{ search ? 'No plan is called that.' : archived ? 'Nothing is archived.' : 'All plans are archived.' }}
+        {{ search ? 'No plan has that name.' : archived ? 'Nothing is archived.' : 'All plans are archived.' }}
       </p>
       <ul class="list">
         <li

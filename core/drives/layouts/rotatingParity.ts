@@ -12,7 +12,7 @@ export function rotatingParity(parityDrives: 1 | 2 | 3): Layout {
     minimumDrives: parityDrives + 2,
     survives: () => parityDrives,
     loss: 'everything',
-    growsBy: 'one drive where the system can expand, else a whole new group',
+    growsBy: 'one drive where the system can expand, otherwise a whole new group',
     readableAlone: 'no',
     tiedTo: 'the program or controller that made it',
     fileAware: false,

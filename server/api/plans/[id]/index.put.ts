@@ -9,7 +9,7 @@ import { Problem, unprocessable } from '../../../http/problem'
 import { readJsonBody } from '../../../http/readJsonBody'
 
 const bodySchema = z.object({
-  version: z.int({ error: 'Version: the whole number that the plan had when it was read.' }).min(1),
+  version: z.int({ error: 'Version must be the whole number that the plan had when it was read.' }).min(1),
   plan: z.unknown(),
 })
 
