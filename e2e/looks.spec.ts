@@ -1,11 +1,15 @@
 import { views } from '../app/composables/views'
 import { expect, test } from './fixtures'
 
-// The structure is the same by day and by night: by night the colours alone are looked at.
-for (const scheme of ['day', 'night'] as const) {
-  test(`axe finds nothing in any view, by ${scheme}`, async ({ numeron, page }) => {
+// The structure is the same by day and by night: by night the colours alone are looked at. At 200 % a window of 1280×800
+// holds 640×400.
+for (const { scheme, rules, size } of [
+  { scheme: 'day', rules: 'all', size: { width: 1280, height: 800 } }, { scheme: 'day', rules: 'all', size: { width: 640, height: 400 } },
+  { scheme: 'night', rules: 'contrast', size: { width: 1280, height: 800 } },
+] as const) {
+  test(`axe finds nothing in any view, by ${scheme} at ${size.width}×${size.height}`, async ({ numeron, page }) => {
     test.slow()
-    const rules = scheme === 'day' ? 'all' : 'contrast'
+    await page.setViewportSize(size)
     await page.addInitScript(value => localStorage.setItem('numeron.scheme', value), scheme)
     await numeron.openLatest()
     for (const { label, sections } of views) {
@@ -27,7 +31,7 @@ for (const scheme of ['day', 'night'] as const) {
   })
 }
 
-for (const [width, height] of [[1280, 800], [1920, 1080], [390, 844]] as const) {
+for (const [width, height] of [[1280, 800], [1920, 1080], [640, 400], [390, 844]] as const) {
   test(`nothing runs out of the page at ${width}×${height}`, async ({ numeron, page }) => {
     await page.setViewportSize({ width, height })
     await numeron.openLatest()
@@ -43,6 +47,30 @@ for (const [width, height] of [[1280, 800], [1920, 1080], [390, 844]] as const) 
     }
   })
 }
+
+test('every view prints within the paper, by day also from the night, and under its plan and name', async ({ numeron, page }) => {
+  await page.addInitScript(() => localStorage.setItem('numeron.scheme', 'night'))
+  await numeron.openLatest()
+  // A4 within its margins
+  const [screen, paper] = [{ width: 1280, height: 800 }, { width: 703, height: 1000 }]
+  for (const { label, sections } of views) {
+    for (const [index, section] of sections.entries()) {
+      await numeron.goTo(label, index === 0 ? undefined : section.label)
+      await page.emulateMedia({ media: 'print' })
+      await page.setViewportSize(paper)
+      await expect(page.locator('.view-frame .print-only')).toContainText(`Tide Mill House · ${label}: ${section.label}`)
+      const { overflow, colour } = await page.evaluate(() => ({
+        overflow: document.documentElement.scrollWidth - document.documentElement.clientWidth, colour: getComputedStyle(document.querySelector('.view-frame h1')!).color,
+      }))
+      // as rgb() of 255 or as color() of 1
+      const ink = Math.max(...(colour.match(/[\d.]+/g) ?? ['255']).slice(0, 3).map(Number)) / (colour.startsWith('rgb') ? 255 : 1)
+      expect(overflow, `${label}, ${section.label}`).toBeLessThanOrEqual(0)
+      expect(ink).toBeLessThan(0.3)
+      await page.emulateMedia({ media: 'screen' })
+      await page.setViewportSize(screen)
+    }
+  }
+})
 
 test('the page runs under its content security policy and fetches nothing from outside', async ({ numeron, page, server }) => {
   const outside: string[] = []

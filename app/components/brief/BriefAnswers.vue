@@ -23,7 +23,7 @@ const usual = useUsualMachine()
       v-if="fromHabits"
       class="small"
     >
-      It follows from {{ habits }} {{ habits === 1 ? 'habit' : 'habits' }} of the week:
+      From the {{ habits === 1 ? 'one habit' : `${habits} habits` }} of your week:
       <FigureValue
         id="household.watching95"
         inline
@@ -105,7 +105,6 @@ const usual = useUsualMachine()
 
 <style scoped>
 .answers { display: flex; flex-direction: column; gap: 12px; }
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px 8px; }
 .wide { grid-column: 1 / -1; }
 h3 { margin-top: 6px; }
 .answers p a { margin-left: 10px; }

@@ -58,7 +58,7 @@ const order = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money']
 
 <style scoped>
 .pictures { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 14px; }
-.columns { display: grid; grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr); gap: 16px; align-items: start; }
+.columns { --page-columns: minmax(0, 1.2fr) minmax(0, 1fr); }
 .sentences { display: flex; flex-direction: column; gap: 14px; }
 h2 { margin-bottom: 8px; }
 @media (max-width: 900px) {

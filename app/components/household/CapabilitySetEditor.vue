@@ -68,5 +68,5 @@ function removeCodec(at: number): void {
 <style scoped>
 .set { border-top: 1px solid rgb(var(--v-theme-hairline)); margin-top: 12px; padding-top: 8px; }
 summary { cursor: pointer; min-height: 26px; font-weight: 600; }
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px 8px; margin: 10px 0; }
+.fields { margin: 10px 0; }
 </style>

@@ -37,7 +37,7 @@ onBeforeUnmount(leave)
       :state="remedy.state"
       small
     />
-    <span>{{ remedy.label }}
+    <span class="what">{{ remedy.label }}
       <span class="soft small">{{ remedy.price === null ? '' : remedy.price === 0 ? 'costs nothing' : `about ${money(remedy.price)}` }}{{ remedy.extraTB > 0.0005 ? `${number(remedy.extraTB, 2)} TB more space` : '' }}</span>
     </span>
     <VBtn
@@ -53,5 +53,6 @@ onBeforeUnmount(leave)
 </template>
 
 <style scoped>
-.remedy { display: flex; gap: 12px; align-items: center; justify-content: space-between; width: 100%; }
+.remedy { display: flex; gap: 12px; align-items: center; width: 100%; }
+.what { flex: 1; min-width: 0; text-align: left; }
 </style>

@@ -18,7 +18,3 @@ import StartQuestion from './StartQuestion.vue'
     </div>
   </StartQuestion>
 </template>
-
-<style scoped>
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px 8px; }
-</style>

@@ -70,5 +70,5 @@ function choose(value: string): void {
 </template>
 
 <style scoped>
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(140px, 1fr)); gap: 12px 8px; }
+.fields { --least: 140px; }
 </style>

@@ -38,7 +38,7 @@ function change(to: (household: Household) => Household): void {
       <div
         v-for="side in sides"
         :key="side.label"
-        class="side"
+        class="where"
         role="group"
         :aria-label="side.label"
         :data-side="side.isAway ? 'away' : 'home'"

@@ -11,7 +11,7 @@ import HatchPattern from '../charts/HatchPattern.vue'
 
 /** What the worst moment of the week asks against what the machine has, and minutes short a month if it were stronger or weaker. */
 const store = usePlanStore()
-const { number, share } = useFormat()
+const { number, quantity, share } = useFormat()
 const hatchId = useId()
 const margin = { left: 46, right: 14, top: 18, bottom: 34 }
 const height = 190
@@ -99,7 +99,7 @@ const rows = computed(() => (curve.value?.points ?? []).filter((_, at) => at % 4
               :x="layout.loadX(1) + 6"
               :y="margin.top + 2"
               class="wall-label"
-            >this machine: {{ possible?.likely }} conversions likely</text>
+            >this machine{{ width < 520 ? '' : `: ${quantity(possible?.likely ?? 0, 'conversions')} likely` }}</text>
             <text
               v-for="tick in [0, 0.5, 1, 1.5, 2, 2.5]"
               :key="tick"

@@ -112,7 +112,7 @@ function usualPrice(ref: string): string {
 
 <style scoped>
 .machine { display: flex; flex-direction: column; gap: 14px; }
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(190px, 1fr)); gap: 14px 8px; }
+.fields { --least: 190px; gap: 14px 8px; }
 .line { display: grid; grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) auto; gap: 2px 14px; align-items: center; }
 .wide { grid-column: 1 / -1; }
 h2 { margin-bottom: 6px; }

@@ -45,7 +45,6 @@ const store = usePlanStore()
 .start { max-width: 1320px; margin: 0 auto; display: flex; flex-direction: column; gap: 12px; }
 header { display: flex; flex-wrap: wrap; gap: 4px 18px; align-items: baseline; }
 header a { color: rgb(var(--v-theme-primary)); }
-.columns { display: grid; grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr); gap: 10px; align-items: start; }
+.columns { --page-columns: minmax(0, 1.35fr) minmax(0, 1fr); gap: 10px; }
 .questions { display: flex; flex-direction: column; gap: 10px; min-width: 0; }
-@media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); } }
 </style>

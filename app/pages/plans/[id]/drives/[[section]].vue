@@ -94,11 +94,8 @@ definePageMeta({ key: 'drives' })
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: minmax(0, 1.4fr) minmax(0, 1fr); gap: 16px; align-items: start; }
+.columns { --page-columns: minmax(0, 1.4fr) minmax(0, 1fr); }
 .stack { display: flex; flex-direction: column; gap: 16px; min-width: 0; }
-.side { display: flex; flex-direction: column; gap: 14px; }
-.figures { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 8px; }
 .narrow { max-width: 320px; }
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(190px, 1fr)); gap: 12px 8px; }
-@media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); } }
+.fields { --least: 190px; }
 </style>

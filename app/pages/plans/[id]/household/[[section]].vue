@@ -199,8 +199,7 @@ async function edit(): Promise<void> {
 .at-moment { display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: center; }
 .at-moment input { flex: 1 1 240px; accent-color: rgb(var(--v-theme-primary)); }
 .link { color: rgb(var(--v-theme-primary)); text-decoration: underline; }
-.side { display: flex; flex-direction: column; gap: 14px; }
-.figures { display: grid; grid-template-columns: repeat(auto-fill, minmax(140px, 1fr)); gap: 8px; }
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(180px, 1fr)); gap: 12px 8px; }
+.figures { --least: 140px; }
+.fields { --least: 180px; }
 @media (max-width: 900px) { .quick { grid-template-columns: minmax(0, 1fr); } }
 </style>

@@ -69,9 +69,7 @@ const findings = computed(() => (store.assessment?.findings.length ?? 0) > 0)
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: minmax(0, 1.7fr) minmax(260px, 1fr); gap: 16px; align-items: start; }
+.columns { --page-columns: minmax(0, 1.7fr) minmax(260px, 1fr); }
 .stack { display: flex; flex-direction: column; gap: 16px; min-width: 0; }
-.side { display: flex; flex-direction: column; gap: 14px; }
 .figures { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
-@media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); } }
 </style>

@@ -72,9 +72,6 @@ const usual = useUsualMachine()
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 16px; align-items: start; }
-.side { display: flex; flex-direction: column; gap: 14px; }
-.figures, .fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(160px, 1fr)); gap: 12px 8px; }
+.figures, .fields { --least: 160px; }
 .wide { grid-column: 1 / -1; }
-@media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); } }
 </style>

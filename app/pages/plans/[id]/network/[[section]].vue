@@ -49,8 +49,5 @@ const fromHabits = computed(() => store.assessment?.domains.household.fromHabits
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr); gap: 16px; align-items: start; }
-.side { display: flex; flex-direction: column; gap: 14px; }
-.figures, .fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px 8px; }
-@media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); } }
+.columns { --page-columns: minmax(0, 1.3fr) minmax(0, 1fr); }
 </style>

@@ -41,8 +41,6 @@ definePageMeta({ key: 'ownership' })
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 16px; align-items: stretch; }
-.side { display: flex; flex-direction: column; gap: 14px; }
-.figures { display: grid; grid-template-columns: repeat(auto-fill, minmax(180px, 1fr)); gap: 12px 8px; }
-@media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); } }
+.columns { align-items: stretch; }
+.figures { --least: 180px; }
 </style>

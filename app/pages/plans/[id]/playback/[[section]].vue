@@ -123,9 +123,8 @@ const anyDevices = computed(() => (store.plan?.household.devices.length ?? 0) > 
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: minmax(0, 2.1fr) minmax(250px, 1fr); gap: 16px; align-items: start; }
+.columns { --page-columns: minmax(0, 2.1fr) minmax(250px, 1fr); }
 .shares { display: flex; flex-direction: column; gap: 8px; }
-.figures { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 8px; }
 a { color: rgb(var(--v-theme-primary)); }
 @media (max-width: 1000px) { .columns { grid-template-columns: minmax(0, 1fr); } }
 </style>

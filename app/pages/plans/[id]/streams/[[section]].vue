@@ -111,10 +111,8 @@ const binding = computed(() => store.assessment?.figures['streams.possible']?.no
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: minmax(0, 1.6fr) minmax(280px, 1fr); gap: 16px; align-items: start; }
+.columns { --page-columns: minmax(0, 1.6fr) minmax(280px, 1fr); }
 .stack { display: flex; flex-direction: column; gap: 14px; min-width: 0; }
-.side { display: flex; flex-direction: column; gap: 14px; }
 .figures, .fields { display: grid; grid-template-columns: 1fr 1fr; gap: 14px 8px; }
 .side a { color: rgb(var(--v-theme-primary)); }
-@media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); } }
 </style>
