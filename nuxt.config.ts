@@ -1,4 +1,5 @@
 import { theme } from './app/theme/theme'
+import { assessWorkerModule, assessWorkerName } from './scripts/bundleAssessWorker.mjs'
 
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt', 'vuetify-nuxt-module', 'nuxt-security', '@nuxt/eslint'],
@@ -18,6 +19,7 @@ export default defineNuxtConfig({
   },
   css: ['@fontsource-variable/archivo/index.css', '~/theme/numeron.css'],
   compatibilityDate: '2026-11-01',
+  nitro: { virtual: { [assessWorkerName]: assessWorkerModule } },
   vite: {
     worker: { format: 'es' },
     optimizeDeps: { include: ['zod', 'd3-array', 'd3-scale', 'd3-shape', '@mdi/js'] },

@@ -1,15 +1,23 @@
 import { fileURLToPath } from 'node:url'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
+import { assessWorkerModule, assessWorkerName } from './scripts/bundleAssessWorker.mjs'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 const alias = { '~~': here('.'), '~': here('./app') }
+
+/** The server's worker threads run a program that is bundled by itself. */
+const assessWorker = {
+  name: 'assess-worker',
+  resolveId: (id: string) => id === assessWorkerName ? `\0${assessWorkerName}` : undefined,
+  load: (id: string) => id === `\0${assessWorkerName}` ? assessWorkerModule() : undefined,
+}
 
 export default defineConfig({
   test: {
     projects: [
       { resolve: { alias }, test: { name: 'core', include: ['core/**/*.test.ts'], environment: 'node', testTimeout: 60_000 } },
-      { resolve: { alias }, test: { name: 'project', include: ['tests/**/*.test.ts', 'server/**/*.test.ts'], environment: 'node', testTimeout: 60_000 } },
+      { plugins: [assessWorker], resolve: { alias }, test: { name: 'project', include: ['tests/**/*.test.ts', 'server/**/*.test.ts'], environment: 'node', testTimeout: 60_000 } },
       {
         plugins: [vue()],
         resolve: { alias: { ...alias, '#imports': here('./tests/stubs/imports.ts') } },

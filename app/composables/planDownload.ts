@@ -6,12 +6,17 @@ export function planFileName(plan: Plan): string {
   return `${stem || 'plan'}.numeron.json`
 }
 
-/** Hands a plan to the browser as a file. */
-export function downloadPlan(plan: Plan): void {
-  const address = URL.createObjectURL(new Blob([JSON.stringify(plan, null, 2), '\n'], { type: 'application/json' }))
+/** Hands a text to the browser as a file. */
+export function downloadText(name: string, text: string): void {
+  const address = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
   const link = document.createElement('a')
   link.href = address
-  link.download = planFileName(plan)
+  link.download = name
   link.click()
   setTimeout(() => URL.revokeObjectURL(address), 10_000)
+}
+
+/** Hands a plan to the browser as a file. */
+export function downloadPlan(plan: Plan): void {
+  downloadText(planFileName(plan), `${JSON.stringify(plan, null, 2)}\n`)
 }

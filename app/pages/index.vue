@@ -8,7 +8,7 @@ const failed = ref(false)
 async function go(): Promise<void> {
   failed.value = false
   try {
-    const [latest] = await planApi.list()
+    const latest = await planApi.latest()
     await navigateTo(latest ? `/plans/${latest.id}` : '/plans', { replace: true })
   }
   catch {

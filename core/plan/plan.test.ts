@@ -8,14 +8,15 @@ import { migrateDocument } from './migrations'
 import { valueAt, withValueAt } from './paths'
 import { planField, planJsonSchema } from './planField'
 import { newPlan, planSchema } from './planSchema'
-import { readPlan, readPlanText } from './readPlan'
+import { keptAsideLimits } from './keptAside'
+import { mostValues, readPlan, readPlanText } from './readPlan'
 
 const demo = planSchema.parse(tideMillHouse)
 
 describe('the plan document', () => {
   it('is valid with only a name', () => expect(readPlan({ name: 'Canal boat' })).toMatchObject({ ok: true, plan: { name: 'Canal boat', network: { uploadMbps: 20 } } }))
   it('comes back unchanged from its JSON', () => {
-    expect(readPlanText(JSON.stringify(demo))).toEqual({ ok: true, plan: demo, keptAside: [] })
+    expect(readPlanText(JSON.stringify(demo))).toEqual({ ok: true, plan: demo, keptAside: [], leftOut: [] })
   })
   it('opens with a byte-order mark in front', () => expect(readPlanText(`\uFEFF${JSON.stringify(demo)}`).ok).toBe(true))
   it('keeps fields aside that it does not know, and gives them back', () => {
@@ -25,6 +26,44 @@ describe('the plan document', () => {
     if (!read.ok) return
     expect(read.plan.keptAside).toEqual({ 'future': { a: [1] }, 'machine.colour': 'red' })
     expect(readPlan(JSON.parse(JSON.stringify(read.plan)))).toMatchObject({ ok: true, keptAside: [], plan: read.plan })
+  })
+})
+
+describe('what is kept aside', () => {
+  const { letters, fields, depth, pathLetters } = keptAsideLimits
+  const asideOf = (extra: object) => {
+    const read = readPlan({ name: 'x', ...extra })
+    if (!read.ok) throw new Error(JSON.stringify(read.issues))
+    return read
+  }
+  const nested = (levels: number): unknown => levels === 0 ? 1 : [nested(levels - 1)]
+  it('is capped in letters, fields, depth and path, and tells what is left out', () => {
+    expect(keptAsideLimits).toEqual({ letters: 64_000, fields: 500, pathLetters: 500, depth: 32 })
+    const around = JSON.stringify({ a: '' }).length
+    expect(asideOf({ a: 'x'.repeat(letters - around) })).toMatchObject({ keptAside: ['a'], leftOut: [] })
+    expect(asideOf({ a: 'x'.repeat(letters - around + 1), b: 1 })).toMatchObject({ keptAside: ['b'], leftOut: ['a'], plan: { keptAside: { b: 1 } } })
+    const many = asideOf(Object.fromEntries(Array.from({ length: fields + 3 }, (_, at) => [`f${at}`, at])))
+    expect([many.keptAside.length, many.leftOut]).toEqual([fields, [`f${fields}`, `f${fields + 1}`, `f${fields + 2}`]])
+    expect(asideOf({ deep: nested(depth), deeper: nested(depth + 1) })).toMatchObject({ keptAside: ['deep'], leftOut: ['deeper'] })
+    expect(asideOf({ ['p'.repeat(pathLetters)]: 1, ['q'.repeat(pathLetters + 1)]: 1 }).leftOut).toEqual(['q'.repeat(pathLetters + 1)])
+  })
+  it('counts what was kept before, and comes back unchanged from what was stored', () => {
+    const first = asideOf({ a: 'x'.repeat(letters - 100) })
+    expect(readPlan({ ...first.plan, b: 'y'.repeat(200) })).toMatchObject({ keptAside: [], leftOut: ['b'], plan: { keptAside: first.plan.keptAside } })
+    const full = asideOf({ deep: nested(depth), ['p'.repeat(pathLetters)]: 'é'.repeat(1000), many: Object.fromEntries(Array.from({ length: 900 }, (_, at) => [`k${at}`, at])) })
+    expect(readPlanText(JSON.stringify(full.plan))).toMatchObject({ ok: true, keptAside: [], leftOut: [], plan: full.plan })
+  })
+  it('holds a field called __proto__ as any other', () => {
+    const read = readPlanText('{"name":"x","__proto__":{"a":1}}')
+    expect(read).toMatchObject({ ok: true, keptAside: ['__proto__'] })
+    expect(read.ok && JSON.stringify(read.plan.keptAside)).toBe('{"__proto__":{"a":1}}')
+  })
+  it('is measured before anything slow looks at it: a document of 5 MB is read or refused in under a second', () => {
+    const started = performance.now()
+    expect(asideOf({ keptAside: { big: 'x'.repeat(4_800_000) } })).toMatchObject({ leftOut: ['big'], plan: { keptAside: {} } })
+    expect(asideOf({ keptAside: Object.fromEntries(Array.from({ length: 90_000 }, (_, at) => [`k${at}`, at])) }).leftOut).toHaveLength(90_000 - fields)
+    expect(readPlan({ name: 'x', keptAside: { list: Array.from({ length: mostValues }, () => 0) } })).toMatchObject({ ok: false, issues: [{ code: 'TOO_MUCH' }] })
+    expect(performance.now() - started).toBeLessThan(1000)
   })
 })
 

@@ -1,10 +1,11 @@
 import { issuesOf, type PlanIssue } from './issues'
 import { migrateDocument, type RawDocument } from './migrations'
 import { currentSchemaVersion, planSchema, type Plan } from './planSchema'
+import { isDeeperThan, keepAside, type FieldsAside } from './keptAside'
 import { unknownFields } from './unknownFields'
 
 export type ReadPlanResult
-  = | { readonly ok: true, readonly plan: Plan, /** paths this version does not know; their values are in plan.keptAside */ readonly keptAside: readonly string[] }
+  = | { readonly ok: true, readonly plan: Plan, /** paths this version does not know; their values are in plan.keptAside */ readonly keptAside: readonly string[], /** paths of those that are too many, too large or too deep to keep */ readonly leftOut: readonly string[] }
     | { readonly ok: false, readonly issues: readonly PlanIssue[] }
 
 function refuse(path: string, code: string, message: string): ReadPlanResult {
@@ -16,13 +17,17 @@ function isRecord(value: unknown): value is RawDocument {
 }
 
 const deepestNesting = 40
+/** Values in a document, objects and lists counted too. The largest valid plan has about a third of it. */
+export const mostValues = 100_000
 
-/** Whether a value is nested deeper than any plan is; looks level by level, so that depth itself cannot hurt it. */
-function isTooDeep(value: unknown): boolean {
-  let level: unknown[] = [value]
-  for (let depth = 0; level.length > 0; depth++) {
-    if (depth > deepestNesting) return true
-    level = level.flatMap(entry => typeof entry === 'object' && entry !== null ? Object.values(entry) : [])
+/** Whether a document holds more values than any plan does; stops counting there. */
+function isTooMuch(value: unknown): boolean {
+  const waiting: unknown[] = [value]
+  let count = 0
+  while (waiting.length > 0) {
+    const entry = waiting.pop()
+    if (++count > mostValues) return true
+    if (typeof entry === 'object' && entry !== null) for (const key in entry) waiting.push((entry as RawDocument)[key])
   }
   return false
 }
@@ -33,7 +38,8 @@ function isTooDeep(value: unknown): boolean {
  */
 export function readPlan(value: unknown): ReadPlanResult {
   if (!isRecord(value)) return refuse('', 'NOT_A_PLAN', 'A plan is a JSON object with at least a name.')
-  if (isTooDeep(value)) return refuse('', 'TOO_DEEP', `This document is nested deeper than ${deepestNesting} levels; a plan never is.`)
+  if (isTooMuch(value)) return refuse('', 'TOO_MUCH', `This document holds more than ${mostValues} values; a plan never does.`)
+  if (isDeeperThan(value, deepestNesting)) return refuse('', 'TOO_DEEP', `This document is nested deeper than ${deepestNesting} levels; a plan never is.`)
   const version = value.schemaVersion ?? currentSchemaVersion
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) {
     return refuse('schemaVersion', 'SCHEMA_VERSION', `Schema version must be a whole number from 1 to ${currentSchemaVersion}.`)
@@ -42,13 +48,16 @@ export function readPlan(value: unknown): ReadPlanResult {
     return refuse('schemaVersion', 'SCHEMA_NEWER', `This plan was written by a newer Numeron (version ${version}); this one reads up to version ${currentSchemaVersion}. Update Numeron, then open it again.`)
   }
   const document = migrateDocument(value, { from: version, to: currentSchemaVersion })
-  const parsed = planSchema.safeParse(document)
+  // Before the schema looks at it, which takes long over much.
+  const before = keepAside(isRecord(document.keptAside) ? document.keptAside as FieldsAside : {})
+  const parsed = planSchema.safeParse(isRecord(document.keptAside) ? { ...document, keptAside: before.kept } : document)
   if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }
   const aside = unknownFields(document, parsed.data)
-  const plan = { ...parsed.data, keptAside: { ...parsed.data.keptAside, ...aside } }
-  const checked = planSchema.safeParse(plan)
-  if (!checked.success) return { ok: false, issues: issuesOf(checked.error) }
-  return { ok: true, plan: checked.data, keptAside: Object.keys(aside) }
+  const { kept, leftOut } = keepAside({ ...before.kept, ...aside })
+  return {
+    ok: true, plan: { ...parsed.data, keptAside: kept },
+    keptAside: Object.keys(aside).filter(path => Object.hasOwn(kept, path)), leftOut: [...before.leftOut, ...leftOut],
+  }
 }
 
 /** The same from text. Tells where a cut or broken document stops making sense. */

@@ -1,6 +1,4 @@
-import type { z } from 'zod'
-
-type Json = z.core.util.JSONType
+import type { Json } from './keptAside'
 
 function isRecord(value: unknown): value is Record<string, unknown> {
   return typeof value === 'object' && value !== null && !Array.isArray(value)
@@ -13,7 +11,8 @@ function isRecord(value: unknown): value is Record<string, unknown> {
  */
 export function unknownFields(raw: unknown, known: unknown, path = ''): Record<string, Json> {
   if (path === 'keptAside') return {}
-  const found: Record<string, Json> = {}
+  // Without a prototype: a field may be called __proto__.
+  const found: Record<string, Json> = Object.create(null) as Record<string, Json>
   const at = (key: string | number) => path ? `${path}.${key}` : String(key)
   if (Array.isArray(raw) && Array.isArray(known)) {
     raw.forEach((entry, index) => Object.assign(found, unknownFields(entry, known[index], at(index))))

@@ -1,11 +1,11 @@
 import { defineDomain } from '../domain'
 import type { HouseholdFacts } from '../household/householdFacts'
 import type { MachineFacts } from '../machine/machineFacts'
-import type { PlaybackFacts } from '../playback/playbackFacts'
+import type { Demand } from './demand'
 import { streamsFacts } from './streamsFacts'
 import { tellStreams } from './tellStreams'
 
-interface Needed { readonly household: HouseholdFacts, readonly playback: Pick<PlaybackFacts, 'demand' | 'stuck'>, readonly machine: MachineFacts }
+interface Needed { readonly household: HouseholdFacts, readonly playback: { readonly demand: Demand, readonly stuck: readonly { readonly stoppedBy: string }[] }, readonly machine: MachineFacts }
 
 /** What the machine converts at once, against what the household needs. */
 export const streams = defineDomain({

@@ -1,5 +1,6 @@
 import { finding, type Finding } from '../finding'
 import type { Format } from '../units/format'
+import { joinClauses } from '../verdictClauses'
 import { passiveFactor } from './capacity'
 import type { EngineWarning } from './engineWarnings'
 
@@ -14,12 +15,12 @@ export function warningFindings(warnings: readonly EngineWarning[], format: Form
 function warningFinding(warning: EngineWarning, { number: n }: Format): Finding {
   switch (warning.code) {
     case 'ONE_ALONE_TOO_SLOW': return finding('warning', warning.code, {
-      sentence: `${warning.labels.slice(0, labelsNamed).join(' and ')}: not even one such title converts in real time on this machine.`,
+      sentence: `${joinClauses(warning.labels.slice(0, labelsNamed))}: not even one such title converts in real time on this machine.`,
       from: ['streams.softwareReference', 'machine.cores', 'library.holdings'],
       fixes: ['Offer these titles only to devices that play them as they are.', 'Keep a second, smaller copy of them.', 'Use a stronger processor, or one with a video engine.'],
     })
     case 'FALLBACK_TOO_SLOW': return finding('warning', warning.code, {
-      sentence: `${warning.labels.slice(0, labelsNamed).join(' and ')}: when the video engine fails and the processor has to convert it, it is too slow.`,
+      sentence: `${joinClauses(warning.labels.slice(0, labelsNamed))}: when the video engine fails and the processor has to convert it, it is too slow.`,
       from: ['choices.fallbackShare', 'streams.softwareReference'], fixes: ['Use a stronger processor, or an engine that does not fall back.'],
     })
     case 'CARD_DOWNGRADES': return finding('warning', warning.code, {
@@ -27,7 +28,7 @@ function warningFinding(warning: EngineWarning, { number: n }: Format): Finding 
       from: ['machine.parts', 'machine.engine', 'machine.oneEngineAtATime'], fixes: ['Leave the card out, or set the streaming software to the built-in engine.'],
     })
     case 'TEN_BIT_IN_SOFTWARE': return finding('warning', warning.code, {
-      sentence: `${warning.labels.slice(0, labelsNamed).join(', ')}: the video engine does not decode 10-bit pictures, so the processor converts them.`,
+      sentence: `${joinClauses(warning.labels.slice(0, labelsNamed))}: the video engine does not decode 10-bit pictures, so the processor converts them.`,
       from: ['machine.engine', 'machine.parts', 'library.holdings'], fixes: ['Use an engine from class D on, or a card that decodes 10 bits.', 'Keep a second copy in 8 bits.'],
     })
     case 'TONE_MAP_IN_SOFTWARE': return finding('warning', warning.code, {

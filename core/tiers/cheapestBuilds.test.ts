@@ -3,7 +3,7 @@ import { assess } from '../assess'
 import { catalogue } from '../catalogue/catalogue'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { newPlan, planSchema } from '../plan/planSchema'
-import { applyBuild, cheapestBuilds } from './cheapestBuilds'
+import { applyBuild, cheapestBuilds, mostForProcessor } from './cheapestBuilds'
 
 const demo = planSchema.parse(tideMillHouse)
 const fails = (plan: typeof demo) => assess(plan, catalogue).verdicts.filter(({ state }) => state === 'short' || state === 'impossible').map(verdict => verdict.id)
@@ -77,6 +77,16 @@ describe('the cheapest builds for a need', () => {
     const bases = cheapestBuilds(demo, catalogue, 9).map(entry => entry.build.base)
     expect(new Set(bases).size).toBe(bases.length)
     expect(bases).toHaveLength(catalogue.machineBases.length + 1)
+  })
+  it('reach up to eight drives of 24 TB, and to processors of 400', () => {
+    const vast = planSchema.parse({ name: 'x', library: { otherTB: 125 } })
+    const [first] = cheapestBuilds(vast, catalogue, 1)
+    expect(first).toMatchObject({ lacks: [], build: { pool: { count: 8, sizeTB: 24, layout: 'rotating-1' } } })
+    expect(mostForProcessor).toBe(400)
+    const busy = planSchema.parse({ name: 'x', library: { otherTB: 1 }, choices: { school: 'atOnce' }, household: { watchingHome: 40, converted: 40 } })
+    const small = { ...catalogue, machineBases: catalogue.machineBases.filter(({ processor }) => processor === null), videoEngines: catalogue.videoEngines.filter(({ kind }) => kind !== 'card') }
+    const priced = (price: number) => ({ ...small, processors: small.processors.map(entry => ({ ...entry, price })) })
+    expect([cheapestBuilds(busy, priced(400), 1).length, cheapestBuilds(busy, priced(401), 1).length]).toEqual([1, 0])
   })
   it('lack money alone where the budget is a single euro', () => {
     const [, first] = cheapestBuilds({ ...demo, brief: { ...demo.brief, budget: 1 } }, catalogue, 3)

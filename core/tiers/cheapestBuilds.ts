@@ -23,7 +23,7 @@ const triedLayouts = [
 const cards = [null, 'cardEntry', 'cardModern'] as const
 const memoryOfBoards = 'memory-16'
 /** Processors more costly than this are left to a search of their own. */
-const mostForProcessor = 400
+export const mostForProcessor = 400
 
 const headrooms = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money'] as const
 

@@ -1,12 +1,12 @@
-import { assess } from '~~/core/assess'
-import { catalogue } from '~~/core/catalogue/catalogue'
-import { acceptPlan } from '../http/acceptPlan'
+import { setResponseHeader, setResponseStatus } from 'h3'
 import { apiHandler } from '../http/apiHandler'
-import { readJsonBody } from '../http/readJsonBody'
+import { readJsonText } from '../http/readJsonBody'
+import { assessmentPool } from '../work/assessmentPool'
 
-/** Assesses the plan in the body; nothing is stored. */
+/** Assesses the plan in the body, in a thread of its own; nothing is stored. */
 export default apiHandler(async (event) => {
-  const { plan, keptAside } = acceptPlan(await readJsonBody(event))
-  const { figures, verdicts, findings } = assess(plan, catalogue)
-  return { figures, verdicts, findings, keptAside }
+  const { status, body } = await assessmentPool.assess(await readJsonText(event))
+  setResponseStatus(event, status)
+  setResponseHeader(event, 'content-type', status === 200 ? 'application/json' : 'application/problem+json')
+  return body
 })

@@ -46,6 +46,13 @@ export function problemDocument(error: unknown): ProblemDocument {
   return { type: 'about:blank', status: known[status] ? status : 500, title, detail, errors: [] }
 }
 
+export function notJson(): Problem {
+  return new Problem(400, 'Not JSON', 'The request is not valid JSON. Nothing was stored.')
+}
+
+/** Most fields that an answer names one by one. */
+export const mostIssuesTold = 200
+
 export function unprocessable(issues: readonly PlanIssue[]): Problem {
-  return new Problem(422, 'The plan is not valid', `${issues.length} ${issues.length === 1 ? 'field needs' : 'fields need'} a change; nothing was stored.`, issues)
+  return new Problem(422, 'The plan is not valid', `${issues.length} ${issues.length === 1 ? 'field needs' : 'fields need'} a change; nothing was stored.`, issues.slice(0, mostIssuesTold))
 }

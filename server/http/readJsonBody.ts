@@ -1,5 +1,5 @@
 import { getRequestHeader, type H3Event } from 'h3'
-import { Problem } from './problem'
+import { notJson, Problem } from './problem'
 
 /** Largest body a route takes, in bytes. A plan of 200 holdings is about 40 kB. */
 export const bodyLimitBytes = 5_000_000
@@ -8,14 +8,17 @@ function tooLarge(): Problem {
   return new Problem(413, 'Too large', `A plan may be at most ${bodyLimitBytes / 1e6} MB.`)
 }
 
+/** Whether a Content-Type names JSON. Its parameters do not count: browsers send form types with any of them unasked. */
+export function isJson(contentType: string): boolean {
+  return /^application\/([\w.-]+\+)?json$/.test(contentType.split(';')[0]!.trim().toLowerCase())
+}
+
 /**
- * The body as JSON. Counts the bytes as they come, so that a body without a stated length is limited too.
+ * The text of a JSON body. Counts the bytes as they come, so that a body without a stated length is limited too.
  * Asking for a JSON content type also keeps foreign web pages out: they cannot send it without being asked first.
  */
-export async function readJsonBody(event: H3Event): Promise<unknown> {
-  if (!/^application\/(.+\+)?json\b/i.test(getRequestHeader(event, 'content-type') ?? '')) {
-    throw new Problem(415, 'Not JSON', 'Send the plan as application/json.')
-  }
+export async function readJsonText(event: H3Event): Promise<string> {
+  if (!isJson(getRequestHeader(event, 'content-type') ?? '')) throw new Problem(415, 'Not JSON', 'Send the plan as application/json.')
   if (Number(getRequestHeader(event, 'content-length') ?? 0) > bodyLimitBytes) {
     event.node.req.resume()
     throw tooLarge()
@@ -30,10 +33,16 @@ export async function readJsonBody(event: H3Event): Promise<unknown> {
     }
     chunks.push(chunk)
   }
+  return Buffer.concat(chunks).toString('utf8').replace(/^\uFEFF/, '')
+}
+
+/** The body as JSON. */
+export async function readJsonBody(event: H3Event): Promise<unknown> {
+  const text = await readJsonText(event)
   try {
-    return JSON.parse(Buffer.concat(chunks).toString('utf8').replace(/^\uFEFF/, ''))
+    return JSON.parse(text)
   }
   catch {
-    throw new Problem(400, 'Not JSON', 'The request is not valid JSON. Nothing was stored.')
+    throw notJson()
   }
 }

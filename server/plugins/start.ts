@@ -1,5 +1,6 @@
 import { plans } from '../database/plans'
 import { isLoopback } from '../http/allowedHost'
+import { gate } from '../http/gate'
 
 /** Loopback unless another host is set on purpose. Runs before the server listens. */
 function chooseHost(): void {
@@ -11,7 +12,9 @@ function chooseHost(): void {
   }
 }
 
-export default defineNitroPlugin(() => {
+export default defineNitroPlugin(({ h3App }) => {
   chooseHost()
+  // Before every other layer, so that it stands before static files as well.
+  h3App.stack.unshift({ route: '/', handler: gate })
   plans().catch((error: unknown) => console.error('The database could not be opened.', error))
 })

@@ -5,6 +5,7 @@ import { assess } from '~~/core/assess'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
 import { newPlan, planSchema } from '~~/core/plan/planSchema'
+import { mostIssuesTold } from '../../server/http/problem'
 import { startApi } from './apiServer'
 
 let api: Awaited<ReturnType<typeof startApi>>
@@ -50,6 +51,30 @@ describe('plans', () => {
     expect((await api.send('PUT', `/api/plans/${id}`, { version: 1, plan: newPlan('x') })).status).toBe(404)
     expect(await api.send('POST', `/api/plans/${id}/restore`, {})).toMatchObject({ status: 200, body: { plan: { name: 'Short-lived' } } })
     expect((await api.send('GET', `/api/plans/${id}`)).status).toBe(200)
+  })
+
+  it('come in pages, last saved first, each once', async () => {
+    const made: string[] = []
+    for (let at = 0; at < 5; at++) made.push((await create(`Page ${at}`)).id)
+    const seen: string[] = []
+    for (let after: string | null = ''; after !== null;) {
+      const { body } = await api.send('GET', `/api/plans?limit=2${after ? `&after=${encodeURIComponent(after)}` : ''}`)
+      expect(body.plans.length).toBeLessThanOrEqual(2)
+      seen.push(...body.plans.map((entry: { id: string }) => entry.id))
+      after = body.next
+    }
+    expect(new Set(seen).size).toBe(seen.length)
+    expect(seen).toEqual((await api.send('GET', '/api/plans')).body.plans.map((entry: { id: string }) => entry.id))
+    for (const id of made) expect(seen).toContain(id)
+    for (const query of ['limit=0', 'limit=1001', 'limit=x']) expect((await api.send('GET', `/api/plans?${query}`)).status).toBe(422)
+    expect((await api.send('GET', '/api/plans?after=rubbish')).status).toBe(200)
+  })
+
+  it('with far too much that is unknown are stored without it, say so, and can be saved back', async () => {
+    const answer = await api.send('POST', '/api/plans', { name: 'Padded', keptAside: { big: 'x'.repeat(4_800_000), small: 1 } })
+    expect(answer).toMatchObject({ status: 201, body: { leftOut: ['big'], plan: { keptAside: { small: 1 } } } })
+    const { id, plan } = answer.body
+    expect(await api.send('PUT', `/api/plans/${id}`, { version: 1, plan })).toMatchObject({ status: 200, body: { leftOut: [], plan } })
   })
 
   it('keep unknown fields aside and report them', async () => {
@@ -106,6 +131,17 @@ describe('a stored plan', () => {
     expect(assessed.status).toBe(200)
     expect((await api.send('POST', '/api/plans', plan)).status).toBe(201)
     expect(Date.now() - since).toBeLessThan(20_000)
+    // What it costs is another thread's: the server answers meanwhile.
+    const heavy = Promise.all([1, 2, 3].map(() => api.send('POST', '/api/assessments', plan)))
+    const waits: number[] = []
+    for (let at = 0; at < 40; at++) {
+      const asked = performance.now()
+      expect((await api.send('GET', '/api/health')).status).toBe(200)
+      waits.push(performance.now() - asked)
+      await new Promise(done => setTimeout(done, 10))
+    }
+    expect((await heavy).map(answer => answer.status)).toEqual([200, 200, 200])
+    expect(waits.sort((a, b) => a - b)[36]).toBeLessThan(150)
     for (const figure of Object.values(assessed.body.figures) as { value: number | null }[]) expect(figure.value === null || Number.isFinite(figure.value)).toBe(true)
   })
 })
@@ -113,8 +149,8 @@ describe('a stored plan', () => {
 describe('assessments', () => {
   it('equal what the page computes, to the last number', async () => {
     const { body } = await api.send('POST', '/api/assessments', tideMillHouse)
-    const { keptAside, ...assessment } = body
-    expect(keptAside).toEqual([])
+    const { keptAside, leftOut, ...assessment } = body
+    expect([keptAside, leftOut]).toEqual([[], []])
     const { figures, verdicts, findings } = assess(demo, catalogue)
     expect(assessment).toEqual(JSON.parse(JSON.stringify({ figures, verdicts, findings })))
   })
@@ -137,6 +173,9 @@ describe('bad requests', () => {
     ['PUT', '/api/plans/none', { plan: { name: 'x' } }, 422],
     ['GET', '/api/plans/none', undefined, 404],
     ['GET', '/api/nothing/here', undefined, 404],
+    ['GET', '/api/plans/%00', undefined, 404],
+    ['DELETE', '/api/plans/a%00b', undefined, 404],
+    ['POST', '/api/assessments', '{"name": ', 400],
     ['POST', '/api/plans/none/restore', {}, 404],
     ['POST', '/api/plans/none/archive', { archived: true }, 404],
     ['POST', '/api/plans/none/archive', { archived: 'yes' }, 422],
@@ -152,6 +191,34 @@ describe('bad requests', () => {
 
   it('a body that is not declared as JSON is refused: a foreign page could send it', async () => {
     expect((await api.send('POST', '/api/plans', '{"name":"x"}', { 'content-type': 'text/plain' })).status).toBe(415)
+  })
+
+  it.each(['application/x-www-form-urlencoded; a=+json', 'text/plain;application/json', 'multipart/form-data; x=application/json', 'application/jsonp', 'application/+json'])('%s is no JSON', async (type) => {
+    const before = (await api.send('GET', '/api/health')).body.plans
+    for (const path of ['/api/plans', '/api/assessments', '/api/bench']) expect((await api.send('POST', path, '{"name":"x"}', { 'content-type': type })).status).toBe(415)
+    expect((await api.send('GET', '/api/health')).body.plans).toBe(before)
+  })
+  it.each(['application/json', 'APPLICATION/JSON; charset=utf-8', 'application/vnd.plan+json'])('%s is JSON', async (type) => {
+    expect((await api.send('POST', '/api/plans', '{"name":"x"}', { 'content-type': type })).status).toBe(201)
+  })
+  it.each<Record<string, string>>([
+    { origin: 'http://evil.example' }, { origin: 'null' }, { 'sec-fetch-site': 'cross-site' }, { 'sec-fetch-site': 'same-site' }, { origin: 'http://127.0.0.1:1' },
+  ])('a page elsewhere changes nothing: %j', async (headers) => {
+    const { id } = await create('Untouched')
+    const asked = { 'content-type': 'application/json', ...headers }
+    for (const [method, path] of [['POST', '/api/plans'], ['PUT', `/api/plans/${id}`], ['DELETE', `/api/plans/${id}`], ['POST', '/api/bench'], ['DELETE', '/api/bench']] as const) {
+      expect(await api.send(method, path, { name: 'x' }, asked)).toMatchObject({ status: 403, type: expect.stringContaining('application/problem+json'), body: { status: 403 } })
+    }
+    expect((await api.send('GET', `/api/plans/${id}`)).status).toBe(200)
+  })
+  it('a page of this server may', async () => {
+    expect((await api.send('POST', '/api/plans', { name: 'x' }, { 'content-type': 'application/json', 'origin': api.base, 'sec-fetch-site': 'same-origin' })).status).toBe(201)
+  })
+  it('a document of many wrong fields is answered with the first of them', async () => {
+    const answer = await api.send('POST', '/api/plans', { name: 'x', library: { holdings: Array.from({ length: 200 }, () => ({ titles: -1, minutes: -1, addedPerMonth: -1 })) } })
+    expect(answer.status).toBe(422)
+    expect(answer.body.detail).toMatch(/^600 fields need a change/)
+    expect(answer.body.errors).toHaveLength(mostIssuesTold)
   })
 
   it('50 MB are refused with 413, whether the length is stated or not, and the server stays up', async () => {

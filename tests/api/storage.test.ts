@@ -4,9 +4,11 @@ import { join } from 'node:path'
 import { QueryTypes } from 'sequelize'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { newPlan } from '~~/core/plan/planSchema'
+import type { PlanPage } from '~~/core/plan/storedPlan'
 import { databaseFile } from '../../server/database/location'
 import { migrator, openDatabase } from '../../server/database/open'
-import { isAllowedHost, isLoopback } from '../../server/http/allowedHost'
+import { allowedHosts, isAllowedHost, isLoopback } from '../../server/http/allowedHost'
+import { refusalOf } from '../../server/http/gate'
 import { migrations } from '../../server/migrations/migrations'
 import { planRepository } from '../../server/repositories/planRepository'
 
@@ -42,6 +44,29 @@ describe('the database', () => {
     expect(await planRepository(second).get(id)).toMatchObject({ id, plan: { name: 'Kept' } })
     await second.close()
   })
+  it('lists ten thousand plans, a page in little time, and a row that was spoiled among them', async () => {
+    const database = await openDatabase(join(folder, 'e.sqlite'))
+    const repository = planRepository(database)
+    const { id } = await repository.create(newPlan('One'))
+    const spoiled = await repository.create(newPlan('Spoiled'))
+    await database.query(`UPDATE plans SET document = '{"name":', createdAt = 'yesterday', updatedAt = 'rubbish' WHERE id = '${spoiled.id}'`)
+    await database.query(`WITH RECURSIVE n(i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 9998)
+      INSERT INTO plans (id, name, document, version, createdAt, updatedAt) SELECT 'p' || i, 'Plan ' || i, '{"name":"x"}', 1, '2026-01-01 00:00:00.000 +00:00', '2026-01-01 00:00:00.000 +00:00' FROM n`)
+    const times: number[] = []
+    const seen = new Set<string>()
+    for (let after: string | null = ''; after !== null;) {
+      const since = performance.now()
+      const page: PlanPage = await repository.list({ limit: 500, after })
+      times.push(performance.now() - since)
+      for (const entry of page.plans) seen.add(entry.id)
+      after = page.next
+    }
+    expect(seen.size).toBe(10_000)
+    expect(times.sort((a, b) => a - b)[Math.floor(times.length / 2)]).toBeLessThan(100)
+    expect(seen.has(id)).toBe(true)
+    expect(await repository.get(spoiled.id)).toMatchObject({ name: 'Spoiled', raw: '{"name":', issues: [{ code: 'NOT_JSON' }] })
+    await database.close()
+  })
   it('ends plans deleted long ago, and only those', async () => {
     const database = await openDatabase(join(folder, 'd.sqlite'))
     const repository = planRepository(database)
@@ -50,7 +75,7 @@ describe('the database', () => {
     expect(await repository.purgeDeletedBefore(new Date(Date.now() - 60_000))).toBe(0)
     expect(await repository.purgeDeletedBefore(new Date(Date.now() + 60_000))).toBe(1)
     expect(await repository.restore(gone.id)).toBeNull()
-    expect((await repository.list()).map(entry => entry.id)).toEqual([kept.id])
+    expect((await repository.list()).plans.map(entry => entry.id)).toEqual([kept.id])
     await database.close()
   })
   it('lies where it is told, else in the user\'s data directory, and its folder is made', () => {
@@ -62,9 +87,24 @@ describe('the database', () => {
 
 describe('who may ask', () => {
   it('a server on loopback answers to loopback names only', () => {
-    expect(['localhost:3000', '127.0.0.1:3000', '[::1]:3000', 'LOCALHOST'].every(host => isAllowedHost(host, '127.0.0.1'))).toBe(true)
-    expect(['evil.example:3000', '127.0.0.1.evil.example', ''].some(host => isAllowedHost(host, '127.0.0.1'))).toBe(false)
-    expect(isAllowedHost('mill.local:3000', '0.0.0.0')).toBe(true)
+    expect(['localhost:3000', '127.0.0.1:3000', '[::1]:3000', 'LOCALHOST'].every(host => isAllowedHost(host, '127.0.0.1', []))).toBe(true)
+    expect(['evil.example:3000', '127.0.0.1.evil.example', ''].some(host => isAllowedHost(host, '127.0.0.1', ['evil.example']))).toBe(false)
+  })
+  it('a server that is open to a network answers to the names it was given, and to loopback', () => {
+    const named = allowedHosts({ NUMERON_ALLOWED_HOSTS: 'mill.example, 192.0.2.7:4780' })
+    expect(['mill.example:3000', 'MILL.example', '192.0.2.7:4780', '127.0.0.1:3000'].every(host => isAllowedHost(host, '0.0.0.0', named))).toBe(true)
+    expect(['evil.example', '192.0.2.7:80', 'mill.example.evil.example', ''].some(host => isAllowedHost(host, '0.0.0.0', named))).toBe(false)
+    expect(allowedHosts({})).toEqual([])
+  })
+  it('a request is judged by its host first, then by where it comes from; reading needs the host alone', () => {
+    const asked = { method: 'POST', host: 'localhost:3000', origin: undefined, fetchSite: undefined }
+    expect(refusalOf(asked, {})).toBeNull()
+    expect(refusalOf({ ...asked, host: 'evil.example' }, {})?.status).toBe(421)
+    expect(refusalOf({ ...asked, fetchSite: 'none', origin: 'http://localhost:3000' }, {})).toBeNull()
+    expect(refusalOf({ ...asked, origin: 'https://localhost:3000' }, {})).toBeNull()
+    expect(refusalOf({ ...asked, origin: 'http://localhost:3001' }, {})?.status).toBe(403)
+    expect(refusalOf({ ...asked, origin: 'not an address' }, {})?.status).toBe(403)
+    expect(refusalOf({ ...asked, method: 'GET', origin: 'http://evil.example', fetchSite: 'cross-site' }, {})).toBeNull()
   })
   it('knows what loopback is', () => {
     expect(['localhost', '::1', '127.0.0.1', '127.8.9.1'].every(isLoopback)).toBe(true)

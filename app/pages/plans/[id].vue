@@ -8,7 +8,7 @@ import NumeronMark from '~/components/common/NumeronMark.vue'
 import SaveStatus from '~/components/common/SaveStatus.vue'
 import { colourScheme } from '~/composables/colourScheme'
 import { inspectorHost } from '~/composables/inspectorHost'
-import { downloadPlan } from '~/composables/planDownload'
+import { downloadPlan, downloadText } from '~/composables/planDownload'
 import { viewAddress, views } from '~/composables/views'
 import { afterPaint } from '~/services/afterPaint'
 import { ApiProblem } from '~/services/planApi'
@@ -27,6 +27,8 @@ const route = useRoute()
 const store = usePlanStore()
 const working = useWorkingStore()
 const problem = ref('')
+/** the text of a plan that cannot be read, as it is stored */
+const raw = ref<string | null>(null)
 const showKeys = ref(false)
 provide(inspectorHost, '#inspector')
 const showPalette = ref(false)
@@ -35,11 +37,13 @@ const nameError = ref<string | null>(null)
 
 async function open(): Promise<void> {
   problem.value = ''
+  raw.value = null
   try {
     await store.open(planId.value)
   }
   catch (error) {
     problem.value = error instanceof ApiProblem ? error.message : 'The plan cannot be opened.'
+    raw.value = error instanceof ApiProblem ? error.raw : null
   }
 }
 watch(planId, open, { immediate: true })
@@ -232,6 +236,14 @@ onBeforeUnmount(() => {
           @click="open"
         >
           Try again
+        </VBtn>
+        <VBtn
+          v-if="raw !== null"
+          variant="outlined"
+          color="primary"
+          @click="downloadText('stored-plan.json', raw)"
+        >
+          Export what is stored
         </VBtn>
         <VBtn to="/plans">
           All plans

@@ -9,6 +9,7 @@ import NumeronMark from '~/components/common/NumeronMark.vue'
 import SchemeButton from '~/components/common/SchemeButton.vue'
 import PlanCard from '~/components/plans/PlanCard.vue'
 import { downloadPlan } from '~/composables/planDownload'
+import { importNotice } from '~/composables/importNotice'
 import { readPlanFile } from '~/composables/planFile'
 import { planOrders } from '~/composables/planSelection'
 import { usePlanCards } from '~/composables/usePlanCards'
@@ -44,7 +45,7 @@ onMounted(async () => {
   await load()
 })
 
-const nameError = computed(() => newName.value.trim().length >= 1 && newName.value.trim().length <= 80 ? null : 'Name: text of 1 to 80 characters.')
+const nameError = computed(() => newName.value.trim().length >= 1 && newName.value.trim().length <= 80 ? null : 'Name must be 1 to 80 characters long.')
 
 const make = () => attempt(async () => {
   const startsOn = new Date().toISOString().slice(0, 7)
@@ -102,9 +103,7 @@ async function importFile(file: File | undefined): Promise<void> {
   }
   await attempt(async () => {
     const stored = await planApi.create(result.plan)
-    asideNotice.value = result.keptAside.length
-      ? `Imported "${stored.plan.name}". This version of Numeron does not use ${result.keptAside.length === 1 ? 'one field' : `${result.keptAside.length} fields`}: ${result.keptAside.join(', ')}. ${result.keptAside.length === 1 ? 'It is' : 'They are'} kept and exported unchanged.`
-      : `Imported "${stored.plan.name}".`
+    asideNotice.value = importNotice(stored.plan.name, result)
     await cards.load()
   })
 }

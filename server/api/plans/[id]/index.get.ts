@@ -1,10 +1,9 @@
-import { getRouterParam } from 'h3'
 import { plans } from '../../../database/plans'
 import { apiHandler } from '../../../http/apiHandler'
-import { noSuchPlan } from '../../../http/noSuchPlan'
+import { planId } from '../../../http/planId'
+import { readable } from '../../../http/readable'
 
 export default apiHandler(async (event) => {
-  const stored = await (await plans()).get(getRouterParam(event, 'id') ?? '')
-  if (!stored) throw noSuchPlan()
-  return stored
+  const id = planId(event)
+  return readable(await (await plans()).get(id))
 })

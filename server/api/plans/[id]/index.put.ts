@@ -1,11 +1,12 @@
-import { getRouterParam } from 'h3'
 import { z } from 'zod'
 import { issuesOf } from '~~/core/plan/issues'
 import { plans } from '../../../database/plans'
 import { acceptPlan } from '../../../http/acceptPlan'
 import { apiHandler } from '../../../http/apiHandler'
 import { noSuchPlan } from '../../../http/noSuchPlan'
+import { planId } from '../../../http/planId'
 import { Problem, unprocessable } from '../../../http/problem'
+import { readable } from '../../../http/readable'
 import { readJsonBody } from '../../../http/readJsonBody'
 
 const bodySchema = z.object({
@@ -15,16 +16,16 @@ const bodySchema = z.object({
 
 /** Saves a plan over the version it was read at; 409 with the stored one when somebody else saved meanwhile. */
 export default apiHandler(async (event) => {
-  const id = getRouterParam(event, 'id') ?? ''
+  const id = planId(event)
   const body = bodySchema.safeParse(await readJsonBody(event))
   if (!body.success) throw unprocessable(issuesOf(body.error))
-  const { plan, keptAside } = acceptPlan(body.data.plan)
+  const { plan, keptAside, leftOut } = acceptPlan(body.data.plan)
   const repository = await plans()
   const stored = await repository.update(id, body.data.version, plan)
   if (stored === 'missing') throw noSuchPlan()
   if (stored === 'stale') {
-    const current = await repository.get(id)
+    const current = readable(await repository.get(id))
     throw new Problem(409, 'Changed meanwhile', 'This plan was saved elsewhere since it was read here; nothing was overwritten.', [], { current })
   }
-  return { ...stored, keptAside }
+  return { ...stored, keptAside, leftOut }
 })

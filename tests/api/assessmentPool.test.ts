@@ -1,0 +1,48 @@
+import { existsSync, readdirSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { afterEach, describe, expect, it } from 'vitest'
+import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
+import { AssessmentPool, mostWaiting } from '../../server/work/assessmentPool'
+
+const pools: AssessmentPool[] = []
+const poolOf = (...given: ConstructorParameters<typeof AssessmentPool>) => pools[pools.push(new AssessmentPool(...given)) - 1]!
+afterEach(async () => {
+  for (const pool of pools.splice(0)) await pool.close()
+})
+const folders = () => readdirSync(tmpdir()).filter(name => name.startsWith('numeron-work-'))
+/** A program whose work never ends. */
+const endless = 'const { worker } = require(process.cwd() + "/node_modules/workerpool"); worker({ assessText: text => { if (text === "wait") for (;;); return { status: 200, body: text } } })'
+
+describe('the threads that assess', () => {
+  it('answer for a plan, and for what is none', async () => {
+    const pool = poolOf()
+    const { status, body } = await pool.assess(JSON.stringify(tideMillHouse))
+    expect(status).toBe(200)
+    expect(JSON.parse(body).verdicts).toHaveLength(7)
+    expect(await pool.assess('{')).toMatchObject({ status: 400 })
+    expect(JSON.parse((await pool.assess('{"name":""}')).body)).toMatchObject({ status: 422, errors: [{ path: 'name' }] })
+  })
+  it('are stopped when one takes too long, and others go on', async () => {
+    const pool = poolOf(300, endless)
+    const stuck = pool.assess('wait')
+    expect((await pool.assess('next')).body).toBe('next')
+    await expect(stuck).rejects.toMatchObject({ status: 503, detail: expect.stringContaining('longer to assess than 0.3 s') })
+    expect((await pool.assess('after')).body).toBe('after')
+  })
+  it('refuse calmly when too many wait', async () => {
+    const pool = poolOf(250, endless)
+    const asked = await Promise.allSettled(Array.from({ length: mostWaiting + 12 }, () => pool.assess('wait')))
+    const refused = asked.filter(answer => answer.status === 'rejected' && /Too many plans wait/.test(answer.reason.message))
+    expect(refused.length).toBeGreaterThan(0)
+    expect(refused.length).toBeLessThan(12)
+  }, 60_000)
+  it('leave nothing behind when they are ended', async () => {
+    const before = folders()
+    const pool = poolOf()
+    await pool.assess('{}')
+    const mine = folders().filter(name => !before.includes(name))
+    expect(mine.length).toBeGreaterThan(0)
+    await pool.close()
+    expect(mine.some(name => existsSync(`${tmpdir()}/${name}`))).toBe(false)
+  })
+})
