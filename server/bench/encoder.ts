@@ -1,8 +1,8 @@
 import { spawn, spawnSync } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { benchClipS } from '~~/core/streams/bench'
+import { passingFolder } from '../lifetime/leftovers'
 
 /** Something that runs reference conversions. */
 export interface Encoder {
@@ -34,14 +34,8 @@ function runProgram(program: string, given: readonly string[], signal: AbortSign
     const end = () => child.kill('SIGKILL')
     const timer = setTimeout(end, programLimitMs)
     signal.addEventListener('abort', end, { once: true })
-    // A server that is told to end takes the program with it, and then ends as it would have.
-    const onSignal = (name: NodeJS.Signals) => {
-      end()
-      child.once('close', () => process.kill(process.pid, name))
-    }
+    // A server that ends takes the program with it.
     process.once('exit', end)
-    process.once('SIGTERM', onSignal)
-    process.once('SIGINT', onSignal)
     child.stderr.on('data', (data: Buffer) => {
       said = (said + data.toString('utf8')).slice(-mostErrorText)
     })
@@ -49,8 +43,6 @@ function runProgram(program: string, given: readonly string[], signal: AbortSign
       clearTimeout(timer)
       signal.removeEventListener('abort', end)
       process.removeListener('exit', end)
-      process.removeListener('SIGTERM', onSignal)
-      process.removeListener('SIGINT', onSignal)
     }
     child.on('error', (error) => {
       settle()
@@ -70,7 +62,7 @@ export function realEncoder(program = 'ffmpeg'): Encoder | null {
   const asked = spawnSync(program, ['-version'], { encoding: 'utf8', timeout: 5000 })
   const version = /^ffmpeg version (\S+)/.exec(asked.stdout ?? '')?.[1]
   if (asked.error || !version) return null
-  const folder = mkdtempSync(join(tmpdir(), 'numeron-bench-'))
+  const folder = passingFolder('bench')
   const clip = join(folder, 'clip.mkv')
   return {
     name: `ffmpeg ${version}`,

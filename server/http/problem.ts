@@ -1,4 +1,5 @@
 import type { PlanIssue } from '~~/core/plan/issues'
+import { DatabaseProblem, sqliteCode } from '../database/databaseProblem'
 
 /** A refusal that the client is told about, as RFC 9457 describes it. */
 export class Problem extends Error {
@@ -28,6 +29,18 @@ function statusOf(error: unknown): number {
   return Number.isInteger(status) && status >= 400 && status < 600 ? status : 500
 }
 
+/** What the disk or the database refuses, said as what can be done about it; null for errors of another kind. */
+function storageProblem(error: unknown): Problem | null {
+  if (error instanceof DatabaseProblem) return new Problem(503, 'The database cannot be used', error.message)
+  switch (sqliteCode(error)) {
+    case 'SQLITE_FULL': return new Problem(507, 'The disk is full', 'The disk of the computer that runs Numeron is full, so nothing was stored. Free some space there.')
+    case 'SQLITE_BUSY': return new Problem(503, 'The database is busy', 'Another program holds the database. Nothing was stored; try again.')
+    case 'SQLITE_READONLY': case 'SQLITE_CANTOPEN': case 'SQLITE_IOERR': case 'SQLITE_CORRUPT': case 'SQLITE_NOTADB':
+      return new Problem(503, 'The database cannot be used', 'The database cannot be read or written, so nothing was stored. The computer that runs Numeron says why when it is started again.')
+    default: return null
+  }
+}
+
 /** Any error as a problem document; the unknown ones without a word of their inside. */
 export function problemDocument(error: unknown): ProblemDocument {
   if (error instanceof Problem) {
@@ -36,6 +49,8 @@ export function problemDocument(error: unknown): ProblemDocument {
       errors: error.issues.map(({ path, message }) => ({ path, message })), ...error.extra,
     }
   }
+  const stored = storageProblem(error)
+  if (stored) return problemDocument(stored)
   const status = statusOf(error)
   const known: Record<number, [string, string]> = {
     400: ['Bad request', 'The request cannot be read.'],

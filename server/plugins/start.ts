@@ -1,20 +1,59 @@
-import { plans } from '../database/plans'
+import { startNightlyBackups } from '../backup/nightlyBackups'
+import { bench } from '../bench/benchJob'
+import { DatabaseProblem } from '../database/databaseProblem'
+import { closePlans, copyPlans, plans } from '../database/plans'
 import { isLoopback } from '../http/allowedHost'
 import { gate } from '../http/gate'
+import { endStreams } from '../lifetime/eventStreams'
+import { clearLeftovers } from '../lifetime/leftovers'
+import { listenProblem, settingsOf } from '../lifetime/settings'
+import { assessmentPool } from '../work/assessmentPool'
 
-/** Loopback unless another host is set on purpose. Runs before the server listens. */
+/** Longest that requests under way may take once the server was told to leave, ms. */
+const leavingMs = 4000
+
+/** Ends the start with one sentence. */
+function giveUp(sentence: string): never {
+  console.error(sentence)
+  process.exit(1)
+}
+
 function chooseHost(): void {
-  const host = process.env.NUMERON_HOST || '127.0.0.1'
+  const settings = settingsOf(process.env)
+  if ('problem' in settings) giveUp(settings.problem)
+  const { host, port } = settings
   process.env.NITRO_HOST = host
-  if (process.env.NUMERON_PORT) process.env.NITRO_PORT = process.env.NUMERON_PORT
-  if (!isLoopback(host)) {
-    console.warn(`Numeron is open to every computer that reaches ${host}: it has no sign-in. Use it like this only on a network you trust.`)
+  if (port !== null) process.env.NITRO_PORT = port
+  if (!isLoopback(host)) console.warn(`Numeron is open to every computer that reaches ${host}: it has no sign-in. Use it like this only on a network you trust.`)
+  process.prependListener('uncaughtException', (error) => {
+    const sentence = listenProblem(error, { host, port: process.env.NITRO_PORT ?? process.env.PORT ?? '3000' })
+    if (sentence) giveUp(sentence)
+  })
+}
+
+/** What never ends by itself is ended as soon as the server is told to leave; requests under way may finish. */
+function leaveAtOnce(): void {
+  process.env.NITRO_SHUTDOWN_TIMEOUT = String(leavingMs)
+  for (const signal of ['SIGTERM', 'SIGINT'] as const) {
+    process.once(signal, () => {
+      bench.cancel()
+      endStreams()
+    })
   }
 }
 
-export default defineNitroPlugin(({ h3App }) => {
+export default defineNitroPlugin(({ h3App, hooks }) => {
   chooseHost()
   // Before every other layer, so that it stands before static files as well.
   h3App.stack.unshift({ route: '/', handler: gate })
-  plans().catch((error: unknown) => console.error('The database could not be opened.', error))
+  leaveAtOnce()
+  let endBackups: () => void = () => undefined
+  hooks.hook('close', async () => {
+    endBackups()
+    await Promise.allSettled([assessmentPool.close(), closePlans()])
+  })
+  clearLeftovers()
+  plans().then(() => {
+    endBackups = startNightlyBackups(process.env.NUMERON_BACKUPS, copyPlans)
+  }).catch((error: unknown) => giveUp(error instanceof DatabaseProblem ? error.message : `The database could not be opened: ${String(error)}`))
 })

@@ -1,12 +1,13 @@
 // The pages read the types of the routes, and so of this file, but not the declarations beside it.
 // eslint-disable-next-line @typescript-eslint/triple-slash-reference
 /// <reference path="./assessWorkerCode.d.ts" />
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
-import { availableParallelism, tmpdir } from 'node:os'
+import { rmSync, writeFileSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import code from '#assess-worker'
 import workerpool, { type Pool } from 'workerpool'
 import { Problem } from '../http/problem'
+import { passingFolder } from '../lifetime/leftovers'
 import type { TextAnswer } from './assessText'
 
 /** Longest that one assessment may take once a thread has taken it up, ms. The largest plan takes about 2 s. */
@@ -49,7 +50,7 @@ export class AssessmentPool {
   private open(): Pool {
     if (this.pool) return this.pool
     // A thread is started from a file; in the bundle its program is text.
-    this.folder = mkdtempSync(join(tmpdir(), 'numeron-work-'))
+    this.folder = passingFolder('work')
     const file = join(this.folder, 'assess.cjs')
     writeFileSync(file, this.script)
     this.pool = workerpool.pool(file, { workerType: 'thread', maxWorkers: Math.max(2, Math.min(4, availableParallelism() - 1)), maxQueueSize: mostWaiting })

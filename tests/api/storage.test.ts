@@ -1,14 +1,19 @@
-import { mkdtempSync, rmSync, existsSync } from 'node:fs'
+import { spawnSync } from 'node:child_process'
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { QueryTypes } from 'sequelize'
+import { QueryTypes, type Sequelize } from 'sequelize'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { newPlan } from '~~/core/plan/planSchema'
 import type { PlanPage } from '~~/core/plan/storedPlan'
-import { databaseFile } from '../../server/database/location'
-import { migrator, openDatabase } from '../../server/database/open'
+import { databaseFile } from '../../server/database/databasePath.mjs'
+import { DatabaseProblem, databaseProblem } from '../../server/database/databaseProblem'
+import { closeDatabase, migrator, openDatabase } from '../../server/database/open'
 import { allowedHosts, isAllowedHost, isLoopback } from '../../server/http/allowedHost'
 import { refusalOf } from '../../server/http/gate'
+import { problemDocument } from '../../server/http/problem'
+import { clearLeftovers, passingFolder } from '../../server/lifetime/leftovers'
+import { listenProblem, settingsOf } from '../../server/lifetime/settings'
 import { migrations } from '../../server/migrations/migrations'
 import { planRepository } from '../../server/repositories/planRepository'
 
@@ -78,10 +83,100 @@ describe('the database', () => {
     expect((await repository.list()).plans.map(entry => entry.id)).toEqual([kept.id])
     await database.close()
   })
-  it('lies where it is told, else in the user\'s data directory, and its folder is made', () => {
-    expect(databaseFile({ NUMERON_DB: join(folder, 'deep/er/x.sqlite') })).toBe(join(folder, 'deep/er/x.sqlite'))
-    expect(existsSync(join(folder, 'deep/er'))).toBe(true)
+  it('lies where it is told, else in the user\'s data directory, and its folder is made', async () => {
+    const file = join(folder, 'deep/er/x.sqlite')
+    expect(databaseFile({ NUMERON_DB: file })).toBe(file)
+    await (await openDatabase(file)).close()
+    expect(existsSync(file)).toBe(true)
     expect(databaseFile({ XDG_DATA_HOME: folder })).toBe(join(folder, 'numeron', 'numeron.sqlite'))
+  })
+})
+
+describe('a database that cannot be used says why, and what to do', () => {
+  const reasonOf = (file: string) => openDatabase(file).then(() => 'opened', (error: unknown) => error instanceof DatabaseProblem ? error.message : `another error: ${String(error)}`)
+  it('a folder', async () => {
+    expect(await reasonOf(folder)).toBe(`${folder} is a folder. Set NUMERON_DB to a file.`)
+  })
+  it('a path that cannot be made', async () => {
+    writeFileSync(join(folder, 'file'), '')
+    expect(await reasonOf(join(folder, 'file/deeper/x.sqlite'))).toMatch(/cannot be made \(E\w+\)\. Set NUMERON_DB to a file in a folder/)
+  })
+  it('a file that is no database', async () => {
+    const file = join(folder, 'notes.txt')
+    writeFileSync(file, 'These are notes, and no database at all. '.repeat(100))
+    expect(await reasonOf(file)).toContain('is not a database')
+    expect(readFileSync(file, 'utf8')).toContain('These are notes')
+  })
+  it('one that is damaged', async () => {
+    const file = join(folder, 'damaged.sqlite')
+    const database = await openDatabase(file)
+    const repository = planRepository(database)
+    for (let at = 0; at < 60; at++) await repository.create(newPlan(`Plan ${at}`))
+    await closeDatabase(database)
+    const bytes = readFileSync(file)
+    bytes.fill(0x5A, 8192, Math.min(bytes.length, 60_000))
+    writeFileSync(file, bytes)
+    expect(await reasonOf(file)).toMatch(/is damaged.*npm run restore/)
+  })
+  it('one of a later version, which is left as it is', async () => {
+    const file = join(folder, 'later.sqlite')
+    const database = await openDatabase(file)
+    await database.query('INSERT INTO SequelizeMeta (name) VALUES (\'29990101A-tomorrow\')')
+    await closeDatabase(database)
+    const before = readFileSync(file)
+    expect(await reasonOf(file)).toContain('was written by a newer Numeron')
+    expect(readFileSync(file).equals(before)).toBe(true)
+  })
+  it.each([
+    ['SQLITE_FULL', 'is full'], ['SQLITE_READONLY', 'is read-only'], ['SQLITE_BUSY', 'locked by another program'], ['SQLITE_CANTOPEN', 'cannot be opened'], ['SQLITE_IOERR', 'cannot be read or written'], ['SQLITE_PERM', 'may not be used'],
+  ])('%s', (code, text) => {
+    expect(databaseProblem(Object.assign(new Error('inner'), { original: Object.assign(new Error('x'), { code }) }), '/data/x.sqlite').message).toContain(text)
+  })
+  it.each([['SQLITE_FULL', 507, 'full'], ['SQLITE_READONLY', 503, 'cannot be read or written'], ['SQLITE_BUSY', 503, 'Another program'], ['', 500, 'try again']])('while it is used: %s', (code, status, detail) => {
+    expect(problemDocument(Object.assign(new Error('inner'), { parent: { code } }))).toMatchObject({ status, detail: expect.stringContaining(detail) })
+  })
+  it('of two openings of one new file at once both are well, and what is prepared is prepared once', async () => {
+    const file = join(folder, 'both.sqlite')
+    const prepare = async (database: Sequelize) => {
+      const repository = planRepository(database)
+      if (await repository.count() === 0) await repository.create(newPlan('Demo'))
+    }
+    const opened = await Promise.all([1, 2, 3].map(() => openDatabase(file, prepare)))
+    expect(await planRepository(opened[0]!).count()).toBe(1)
+    for (const database of opened) await closeDatabase(database)
+    expect(existsSync(`${file}-wal`)).toBe(false)
+  })
+})
+
+describe('where the server listens', () => {
+  it('is loopback, or an address that was set on purpose with the names it answers to', () => {
+    expect(settingsOf({})).toEqual({ host: '127.0.0.1', port: null })
+    expect(settingsOf({ NUMERON_PORT: '4780', NUMERON_HOST: '::1' })).toEqual({ host: '::1', port: '4780' })
+    expect(settingsOf({ NUMERON_HOST: '0.0.0.0', NUMERON_ALLOWED_HOSTS: 'mill.example' })).toEqual({ host: '0.0.0.0', port: null })
+  })
+  it.each([
+    [{ NUMERON_PORT: '99999' }, 'from 0 to 65535'], [{ NUMERON_PORT: 'http' }, 'from 0 to 65535'], [{ NUMERON_PORT: '-1' }, 'from 0 to 65535'],
+    [{ NUMERON_HOST: 'not a host' }, 'must be an address'], [{ NUMERON_HOST: '0.0.0.0' }, 'NUMERON_ALLOWED_HOSTS must name'],
+  ])('%j is refused with what to do', (environment, text) => {
+    expect(settingsOf(environment)).toEqual({ problem: expect.stringContaining(text) })
+  })
+  it.each([['EADDRINUSE', 'Port 80 is in use'], ['EACCES', 'from 1024 on'], ['EADDRNOTAVAIL', 'is no address of this computer'], ['EWHATEVER', 'cannot listen on']])('%s is told', (code, text) => {
+    expect(listenProblem(Object.assign(new Error('x'), { code, syscall: 'listen' }), { host: '127.0.0.1', port: '80' })).toContain(text)
+    expect(listenProblem(Object.assign(new Error('x'), { code, syscall: 'read' }), { host: '127.0.0.1', port: '80' })).toBeNull()
+  })
+})
+
+describe('passing folders', () => {
+  it('of processes that ended are cleared; those of running ones stay', () => {
+    const mine = passingFolder('work')
+    const ended = spawnSync(process.execPath, ['-e', '0']).pid
+    const dead = join(tmpdir(), `numeron-bench-${ended}-abc`)
+    const other = join(tmpdir(), `numeron-other-${ended}-abc`)
+    mkdirSync(dead)
+    mkdirSync(other)
+    expect(clearLeftovers()).toBeGreaterThan(0)
+    expect([mine, dead, other].map(path => existsSync(path))).toEqual([true, false, true])
+    for (const path of [mine, other]) rmSync(path, { recursive: true })
   })
 })
 

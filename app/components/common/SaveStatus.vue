@@ -7,7 +7,7 @@ const text = computed(() => ({
   saved: 'Saved',
   unsaved: 'Not saved yet',
   saving: 'Saving',
-  offline: 'The server does not answer. Changes are kept in this browser; Numeron keeps trying.',
+  offline: `${store.saveMessage || 'The server does not answer.'} Changes are kept in this browser; Numeron keeps trying.`,
   conflict: 'Changed elsewhere',
   refused: `Not saved: ${store.saveMessage}`,
 })[store.saveState])
