@@ -53,7 +53,7 @@ test('rubbish is not imported, and every problem is named', async ({ numeron, pa
   await numeron.importText('newer.json', '{"name":"x","schemaVersion":7}')
   await expect(alert).toContainText('newer Numeron (version 7)')
   await numeron.importText('wrong.json', '{"name":"","network":{"uploadMbps":-1}}')
-  await expect(alert).toContainText('Name: text of 1 to 80')
+  await expect(alert).toContainText('Name must be 1 to 80')
   await expect(alert).toContainText('Upload must be a number from 0')
   await numeron.importText('large.json', `{"name":"${'x'.repeat(6_000_000)}"}`)
   await expect(alert).toContainText('at most 5 MB')

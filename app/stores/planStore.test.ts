@@ -1,3 +1,4 @@
+import { clear, createStore } from 'idb-keyval'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
@@ -12,8 +13,10 @@ let server: { version: number, plan: Plan }
 let reachable: boolean
 const stored = (): StoredPlan => ({ id: 'a', createdAt: '', updatedAt: '', ...server })
 
-beforeEach(() => {
-  vi.useFakeTimers()
+beforeEach(async () => {
+  await clear(createStore('numeron', 'drafts'))
+  // Not those by which the browser's storage works.
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'Date'] })
   localStorage.clear()
   setActivePinia(createPinia())
   server = { version: 1, plan: demo }

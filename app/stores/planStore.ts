@@ -93,6 +93,15 @@ export const usePlanStore = defineStore('plan', () => {
     history.remember('', mine)
     return copy?.id ?? null
   }
+  /** Stores what is open here as a plan of its own, because the stored one was deleted elsewhere. Answers its id. */
+  async function saveAsNew(): Promise<string | null> {
+    const [deleted, mine] = [id.value, plan.value]
+    if (!deleted || !mine) return null
+    const stored = await planApi.create(mine)
+    draftBox.drop(deleted)
+    sync.adopt(stored)
+    return stored.id
+  }
   function close(): void {
     openings++
     tried.value = null
@@ -114,10 +123,10 @@ export const usePlanStore = defineStore('plan', () => {
     pinned.value = null
   }
 
-  const { version, saveState, saveMessage, conflict, save, flush } = sync
+  const { version, saveState, saveMessage, conflict, gone, save, flush } = sync
   const { canUndo, canRedo, grab, letGo, giveUp, undo, redo } = history
   return {
-    id, version, plan, tried, pinned, assessment, triedAssessment, assessing, saveState, saveMessage, conflict, restoredDraft,
-    canUndo, canRedo, open, edit, togglePin, keepPinned, dropPinned, grab, letGo, giveUp, replace, undo, redo, save, flush, settle, close,
+    id, version, plan, tried, pinned, assessment, triedAssessment, assessing, saveState, saveMessage, conflict, gone, restoredDraft,
+    canUndo, canRedo, open, edit, togglePin, keepPinned, dropPinned, grab, letGo, giveUp, replace, undo, redo, save, flush, settle, saveAsNew, close,
   }
 })

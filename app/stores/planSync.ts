@@ -15,6 +15,8 @@ export function usePlanSync({ id, plan }: { readonly id: Ref<string | null>, rea
   const saveState = ref<SaveState>('saved')
   const saveMessage = ref('')
   const conflict = shallowRef<StoredPlan | null>(null)
+  /** the plan was deleted elsewhere while it is open here */
+  const gone = ref(false)
   let acknowledged: Plan | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
   let saving: Promise<void> | null = null
@@ -38,6 +40,7 @@ export function usePlanSync({ id, plan }: { readonly id: Ref<string | null>, rea
     acknowledged = stored.plan
     saveMessage.value = ''
     conflict.value = null
+    gone.value = false
     happen('opened')
   }
   /** The open plan was changed here: it lies in this browser at once, and goes to the server when the typing rests. */
@@ -104,6 +107,7 @@ export function usePlanSync({ id, plan }: { readonly id: Ref<string | null>, rea
       return
     }
     saveMessage.value = problem.errors[0]?.message ?? problem.message
+    gone.value = problem.status === 404
     if (problem.status === 0 || problem.status >= 500) {
       if (saveState.value === 'unsaved') happen('sent')
       happen('unreachable')
@@ -131,7 +135,8 @@ export function usePlanSync({ id, plan }: { readonly id: Ref<string | null>, rea
     plan.value = null
     acknowledged = null
     conflict.value = null
+    gone.value = false
     happen('opened')
   }
-  return { version, saveState, saveMessage, conflict, adopt, changed, meet, save, flush, overwrite, close }
+  return { version, saveState, saveMessage, conflict, gone, adopt, changed, meet, save, flush, overwrite, close }
 }

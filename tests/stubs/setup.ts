@@ -1,3 +1,4 @@
+import 'fake-indexeddb/auto'
 import { config } from '@vue/test-utils'
 import { createVuetify } from 'vuetify'
 import { VBtn } from 'vuetify/components/VBtn'

@@ -12,7 +12,7 @@ const props = withDefaults(defineProps<{ height?: number }>(), { height: 260 })
 const store = usePlanStore()
 const { number, format } = useFormat()
 const working = useWorkingStore()
-const margin = { left: 4, right: 4, top: 34, bottom: 48 }
+const margin = { left: 4, right: 4, top: 34, bottom: 62 }
 const steps = computed(() => store.assessment?.domains.drives.pool?.waterfall ?? [])
 const figureOf: Readonly<Record<string, string>> = {
   raw: 'drives.rawTB', spares: 'drives.usableTB', redundancy: 'drives.usableTB', mismatch: 'drives.usableTB', usable: 'drives.usableTB',
@@ -22,7 +22,7 @@ const rows = computed(() => steps.value.map(step =>
   [step.label, `${step.kind === 'loss' && step.sizeTB > 0 ? '−' : ''}${number(step.sizeTB, 4)}`, number(tebibytes(step.sizeTB), 4)]))
 const bars = (width: number) => waterfallLayout(steps.value, width, props.height, margin)
 
-/** Labels below the bars break into at most three short lines. */
+/** Labels below the bars break into at most four short lines. */
 function lines(label: string, width: number): string[] {
   const most = Math.max(7, Math.floor(width / 6.2))
   const result: string[] = []
@@ -31,7 +31,7 @@ function lines(label: string, width: number): string[] {
     if (last !== undefined && `${last} ${word}`.length <= most) result[result.length - 1] = `${last} ${word}`
     else result.push(word)
   }
-  return result.slice(0, 3)
+  return result.slice(0, 4)
 }
 </script>
 

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { draftBox } from '~/services/draftBox'
 import { usePlanStore } from '~/stores/planStore'
 
 const store = usePlanStore()
+const { isKeeping } = draftBox
 const text = computed(() => ({
   saved: 'Saved',
   unsaved: 'Not saved yet',
   saving: 'Saving',
-  offline: `${store.saveMessage || 'The server does not answer.'} Changes are kept in this browser; Numeron keeps trying.`,
+  offline: `${store.saveMessage || 'The server does not answer.'} ${isKeeping.value ? 'Changes are kept in this browser' : 'Changes are in this tab only, because the browser cannot keep them: leave it open, or export the plan'}; Numeron keeps trying.`,
   conflict: 'Changed elsewhere',
-  refused: `Not saved: ${store.saveMessage}`,
+  refused: store.gone ? 'Not saved: the plan was deleted elsewhere' : `Not saved: ${store.saveMessage}`,
 })[store.saveState])
 </script>
 

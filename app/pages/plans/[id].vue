@@ -11,6 +11,7 @@ import { inspectorHost } from '~/composables/inspectorHost'
 import { downloadPlan, downloadText } from '~/composables/planDownload'
 import { viewAddress, views } from '~/composables/views'
 import { afterPaint } from '~/services/afterPaint'
+import { draftBox } from '~/services/draftBox'
 import { ApiProblem } from '~/services/planApi'
 import { usePlanStore } from '~/stores/planStore'
 import { useWorkingStore } from '~/stores/workingStore'
@@ -64,6 +65,10 @@ const actions = computed(() => [
 ])
 useHead({ title: () => store.plan ? `${store.plan.name} – Numeron` : 'Numeron' })
 
+async function saveAsNew(): Promise<void> {
+  const fresh = await store.saveAsNew().catch(() => null)
+  if (fresh) await navigateTo(`/plans/${fresh}`)
+}
 function rename(event: Event): void {
   const input = event.target as HTMLInputElement
   nameError.value = store.edit('name', input.value)
@@ -106,7 +111,7 @@ function onKey(event: KeyboardEvent): void {
 function onLeave(event: BeforeUnloadEvent): void {
   // What is not acknowledged lies in this browser's storage already; the server gets it as soon as it can.
   void store.flush()
-  if (store.saveState === 'refused') event.preventDefault()
+  if (store.saveState === 'refused' || (store.saveState !== 'saved' && !draftBox.isKeeping.value)) event.preventDefault()
 }
 onMounted(() => {
   window.addEventListener('keydown', onKey)
@@ -202,6 +207,19 @@ onBeforeUnmount(() => {
               @click="store.restoredDraft = false"
             >
               Dismiss
+            </button>
+          </p>
+          <p
+            v-if="store.gone"
+            class="notice"
+            role="alert"
+          >
+            This plan was deleted elsewhere. What you see is kept in this browser. <button
+              type="button"
+              class="plain-button link"
+              @click="saveAsNew"
+            >
+              Save it as a new plan
             </button>
           </p>
           <NuxtPage />

@@ -9,6 +9,8 @@ import NumeronMark from '~/components/common/NumeronMark.vue'
 import SchemeButton from '~/components/common/SchemeButton.vue'
 import PlanCard from '~/components/plans/PlanCard.vue'
 import { downloadPlan } from '~/composables/planDownload'
+import DraftList from '~/components/plans/DraftList.vue'
+import { useDrafts } from '~/composables/useDrafts'
 import { importNotice } from '~/composables/importNotice'
 import { readPlanFile } from '~/composables/planFile'
 import { planOrders } from '~/composables/planSelection'
@@ -39,9 +41,11 @@ async function attempt(work: () => Promise<void>): Promise<void> {
 }
 
 const load = () => attempt(cards.load)
+const drafts = useDrafts(() => void load())
 onMounted(async () => {
   await store.flush()
   store.close()
+  void drafts.load()
   await load()
 })
 
@@ -218,6 +222,12 @@ function drop(event: DragEvent): void {
           Undo
         </button>
       </p>
+      <DraftList
+        v-if="drafts.drafts.value.length"
+        :drafts="drafts.drafts.value"
+        @save-as-new="entry => attempt(() => drafts.saveAsNew(entry))"
+        @discard="drafts.discard"
+      />
       <p
         v-if="entries && !entries.length"
         class="sheet"

@@ -1,0 +1,13 @@
+import { expect, test } from '@playwright/test'
+import { execFile } from 'node:child_process'
+import { promisify } from 'node:util'
+
+// The short form; `npm run torture` is the long one.
+for (const part of ['kills', 'races', 'rubbish', 'crowd']) {
+  test(`nothing is lost, and nothing hangs: ${part}`, async () => {
+    test.slow()
+    const { stdout } = await promisify(execFile)(process.execPath, ['scripts/torture.mjs', '--short', '--seed', '26', part])
+    expect(stdout).toContain('nothing was lost')
+    expect(stdout).toMatch(/^ok/m)
+  })
+}
