@@ -13,6 +13,8 @@ const storedAs = (id: string, plan: Plan = newPlan(`plan ${id}`)): StoredPlan =>
 let answers: Map<string, (stored: StoredPlan) => void>
 
 beforeEach(async () => {
+  // What the test before still keeps is kept first.
+  await draftBox.list()
   await clear(createStore('numeron', 'drafts'))
   setActivePinia(createPinia())
   answers = new Map()

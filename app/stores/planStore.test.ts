@@ -14,6 +14,8 @@ let reachable: boolean
 const stored = (): StoredPlan => ({ id: 'a', createdAt: '', updatedAt: '', ...server })
 
 beforeEach(async () => {
+  // What the test before still keeps is kept first.
+  await draftBox.list()
   await clear(createStore('numeron', 'drafts'))
   // Not those by which the browser's storage works.
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'Date'] })
