@@ -10,6 +10,7 @@ const leave = (planId: string, tab: string, part: object = {}) => set(`${planId}
 
 beforeEach(async () => {
   localStorage.clear()
+  localStorage.setItem('numeron.drafts', 'some')
   await clear(store)
   vi.spyOn(tabs, 'livingTabs').mockImplementation(async () => new Set([await tabs.thisTab(), 'open']))
 })
@@ -57,6 +58,22 @@ describe('drafts', () => {
   })
 })
 
+describe('a browser without drafts', () => {
+  it('does not look for any, until one is kept, and not any more once the last has gone', async () => {
+    localStorage.clear()
+    await leave('a', 'closed')
+    expect(await draftBox.take('a')).toBeNull()
+    draftBox.put('b', { version: 1, plan: newPlan('mine') })
+    expect(await draftBox.take('a')).toMatchObject({ plan: { name: 'of closed' } })
+    draftBox.drop('b')
+    await draftBox.list()
+    expect(localStorage.getItem('numeron.drafts')).toBe('some')
+    draftBox.drop('a')
+    await draftBox.list()
+    expect(localStorage.getItem('numeron.drafts')).toBeNull()
+  })
+})
+
 describe('drafts of an earlier version', () => {
   it('are brought over, also those that are none', async () => {
     vi.resetModules()
@@ -65,6 +82,6 @@ describe('drafts of an earlier version', () => {
     const { draftBox: fresh } = await import('./draftBox')
     expect((await fresh.take('a'))?.plan.name).toBe('earlier')
     expect((await fresh.list()).find(entry => entry.planId === 'b')).toMatchObject({ draft: null, raw: '{"version":' })
-    expect(localStorage.length).toBe(0)
+    expect(Object.keys(localStorage).filter(key => key.startsWith('numeron.draft.'))).toEqual([])
   })
 })

@@ -21,6 +21,24 @@ export interface KeptDraft {
 /** Whether the last draft could be kept: a full or forbidden storage keeps none. */
 export const isKeeping = ref(true)
 
+const flag = 'numeron.drafts'
+/** Notes that there may be drafts, or that there are none: a page without any need not fetch what reads them. */
+export function noteDrafts(some: boolean): void {
+  try {
+    if (some) localStorage.setItem(flag, 'some')
+    else localStorage.removeItem(flag)
+  }
+  catch { /* they are looked for every time then */ }
+}
+function mayHaveDrafts(): boolean {
+  try {
+    return Object.keys(localStorage).some(key => key === flag || key.startsWith('numeron.draft.'))
+  }
+  catch {
+    return true
+  }
+}
+
 /** The storage is reached by code that the first view does not wait for. */
 const store = () => import('./draftStore').then(module => module.draftStore)
 
@@ -31,15 +49,16 @@ const store = () => import('./draftStore').then(module => module.draftStore)
 export const draftBox = {
   isKeeping,
   put(planId: string, draft: Draft): void {
+    noteDrafts(true)
     void store().then(drafts => drafts.put(planId, draft)).catch(() => {
       isKeeping.value = false
     })
   },
   /** The newest draft of a plan that is this tab's or was left by a closed one; this tab has it from then on. */
-  take: (planId: string): Promise<Draft | null> => store().then(drafts => drafts.take(planId), () => null),
+  take: async (planId: string): Promise<Draft | null> => mayHaveDrafts() ? store().then(drafts => drafts.take(planId), () => null) : null,
   /** Ends this tab's draft of a plan. */
   drop(planId: string): void {
-    void store().then(drafts => drafts.drop(planId)).catch(() => undefined)
+    if (mayHaveDrafts()) void store().then(drafts => drafts.drop(planId)).catch(() => undefined)
   },
   /** All drafts that lie here and that no other open tab is working on, newest first. */
   list: (): Promise<KeptDraft[]> => store().then(drafts => drafts.list(), () => []),

@@ -1,5 +1,5 @@
-import { createStore, del, entries, set, type UseStore } from 'idb-keyval'
-import { isKeeping, type Draft, type KeptDraft } from './draftBox'
+import { createStore, del, entries, keys, set, type UseStore } from 'idb-keyval'
+import { isKeeping, noteDrafts, type Draft, type KeptDraft } from './draftBox'
 import { livingTabs, thisTab } from './tabs'
 
 interface Record { readonly planId: string, readonly tab: string, readonly at: number, readonly version: unknown, readonly plan: unknown }
@@ -25,11 +25,20 @@ async function write(planId: string): Promise<void> {
   const tab = await thisTab()
   try {
     await set(keyOf(planId, tab), { planId, tab, at: Date.now(), ...draft } satisfies Record, store())
+    noteDrafts(true)
     isKeeping.value = true
   }
   catch {
     isKeeping.value = false
   }
+}
+
+async function end(key: string): Promise<void> {
+  await del(key, store())
+  if ((await keys(store())).length > 0) return
+  noteDrafts(false)
+  // Another tab may have kept one in between.
+  if ((await keys(store())).length > 0) noteDrafts(true)
 }
 
 function isRecord(value: unknown): value is Record {
@@ -100,7 +109,7 @@ export const draftStore = {
   /** Ends this tab's draft of a plan. */
   drop(planId: string): void {
     waiting.delete(planId)
-    void inTurn(async () => del(keyOf(planId, await thisTab()), store()).catch(() => undefined))
+    void inTurn(async () => end(keyOf(planId, await thisTab())).catch(() => undefined))
   },
   /** All drafts that lie here and that no other open tab is working on, newest first. */
   list(): Promise<KeptDraft[]> {
@@ -108,6 +117,6 @@ export const draftStore = {
   },
   /** Ends one draft, because a person says so. */
   discard(key: string): Promise<void> {
-    return inTurn(() => del(key, store()))
+    return inTurn(() => end(key))
   },
 }
