@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Assessment } from '~~/core/assess'
-import { newPlan, type Plan } from '~~/core/plan/planSchema'
-import { createAssessmentQueue } from './assessmentQueue'
+import { newPlan, planSchema, type Plan } from '~~/core/plan/planSchema'
+import { createAssessmentQueue, mostAtOnce, quickMs } from './assessmentQueue'
 
 function watched(ms: { here: number, there: number }, canWait = true) {
   let clock = 0
@@ -30,7 +30,7 @@ const settle = () => new Promise(done => setTimeout(done))
 
 describe('assessing plans as they come', () => {
   it('is done at once while it is quick', () => {
-    const { queue, taken, sent } = watched({ here: 10, there: 0 })
+    const { queue, taken, sent } = watched({ here: quickMs, there: 0 })
     for (const name of ['a', 'b', 'c']) queue.ask(plan(name))
     expect(taken).toEqual(['a', 'b', 'c'])
     expect(sent).toHaveLength(0)
@@ -59,7 +59,7 @@ describe('assessing plans as they come', () => {
     expect(here).toEqual(['a', 'c'])
   })
   it('a single hiccup changes nothing', () => {
-    const { queue, here } = watched({ here: 10, there: 0 })
+    const { queue, here } = watched({ here: quickMs, there: 0 })
     queue.ask(plan('a'))
     queue.ask(plan('b'))
     expect(here).toEqual(['a', 'b'])
@@ -72,6 +72,36 @@ describe('assessing plans as they come', () => {
     sent[0]!.done()
     await settle()
     expect(taken).toEqual(['a', 'other'])
+  })
+  it('goes to the worker above 8 ms, and at opening for plans of more than 40 habits and holdings', async () => {
+    expect([quickMs, mostAtOnce]).toEqual([8, 40])
+    const slow = watched({ here: quickMs + 0.1, there: 0 })
+    slow.queue.ask(plan('a'))
+    slow.queue.ask(plan('b'))
+    expect(slow.here).toEqual(['a'])
+    const sized = (habits: number, holdings: number) => planSchema.parse({ name: 'big', household: { viewers: [{ id: 'v' }], habits: Array.from({ length: habits }, () => ({ viewer: 'v' })) }, library: { holdings: Array.from({ length: holdings }, () => ({})) } })
+    const { queue, taken, sent, here } = watched({ here: 1, there: 1 })
+    queue.askAnew(sized(20, 20))
+    expect([here, sent]).toEqual([['big'], []])
+    queue.askAnew(sized(20, 21))
+    expect(sent).toHaveLength(1)
+    sent[0]!.done()
+    await settle()
+    expect(taken).toEqual(['big', 'big'])
+    const alone = watched({ here: 1, there: 1 }, false)
+    alone.queue.askAnew(sized(100, 100))
+    expect(alone.taken).toEqual(['big'])
+  })
+  it('of a large plan that is opened while another is under way waits for it, and only its answer counts', async () => {
+    const { queue, taken, sent } = watched({ here: 100, there: 80 })
+    queue.ask(plan('a'))
+    queue.ask(plan('b'))
+    queue.askAnew(planSchema.parse({ name: 'big', library: { holdings: Array.from({ length: 41 }, () => ({})) } }))
+    sent[0]!.done()
+    await settle()
+    sent[1]!.done()
+    await settle()
+    expect(taken).toEqual(['a', 'big'])
   })
   it('stays on the page where there is no worker', () => {
     const { queue, taken } = watched({ here: 500, there: 0 }, false)

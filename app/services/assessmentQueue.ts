@@ -7,8 +7,14 @@ import { pageLocale } from './pageLocale'
 /** One memory for all that is assessed on the page. */
 const onPage = createPageAssessor()
 
-/** An assessment that takes no longer than this is done at once, within a frame or two. */
-const quickMs = 24
+/** An assessment that takes no longer than this is done at once, within half a frame. */
+export const quickMs = 8
+/** A plan of more habits and holdings than this is not assessed on the page when it is opened, before anything is known of its time. */
+export const mostAtOnce = 40
+
+function isLarge({ household: { habits }, library: { holdings } }: Plan): boolean {
+  return habits.length + holdings.length > mostAtOnce
+}
 
 export interface Answer { readonly assessment: Assessment, readonly ms: number }
 
@@ -27,7 +33,7 @@ export interface QueueParts {
 export function createAssessmentQueue({
   take, here = plan => onPage.assess(plan, pageLocale()), there = plan => inBackground('assess', work => work.assess(plan, pageLocale())), canWait = hasBackground(), now = () => performance.now(),
 }: QueueParts) {
-  const took: number[] = []
+  let took: number[] = []
   let busy = false
   let waiting: Plan | null = null
   /** plans told to be done with are not answered any more */
@@ -72,11 +78,13 @@ export function createAssessmentQueue({
 
   return {
     ask,
-    /** Answers this one now, whatever else is under way; used when another plan is opened. */
+    /** Another plan is opened: whatever else is under way is not answered any more. A plan of usual size is answered now. */
     askAnew(plan: Plan): void {
       round++
       waiting = null
-      atOnce(plan)
+      took = canWait && isLarge(plan) ? [Infinity] : []
+      if (took.length > 0) ask(plan)
+      else atOnce(plan)
     },
     get isBusy() {
       return busy

@@ -28,8 +28,14 @@ export function usePlanAssessments({ id, plan, tried }: { readonly id: Ref<strin
       return
     }
     assessing.value = true
-    if (assessment.value === null || id.value !== assessedId) own.askAnew(next)
-    else own.ask(next)
+    if (assessment.value === null || id.value !== assessedId) {
+      // Nothing of the plan before stands beside this one, however long its own takes.
+      assessment.value = null
+      own.askAnew(next)
+    }
+    else {
+      own.ask(next)
+    }
     assessedId = id.value
   }, { flush: 'sync' })
   watch(tried, (next) => {

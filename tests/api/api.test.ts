@@ -1,6 +1,6 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { request } from 'node:http'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { assess } from '~~/core/assess'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
@@ -221,6 +221,20 @@ describe('bad requests', () => {
     expect(answer.body.errors).toHaveLength(mostIssuesTold)
   })
 
+  it('an upload that is broken off says so in one line, and changes nothing', async () => {
+    const [warned, failed] = [vi.spyOn(console, 'warn').mockImplementation(() => undefined), vi.spyOn(console, 'error').mockImplementation(() => undefined)]
+    const before = (await api.send('GET', '/api/health')).body.plans
+    const call = request(`${api.base}/api/plans`, { method: 'POST', headers: { 'content-type': 'application/json', 'content-length': 1000 } })
+    call.on('error', () => undefined)
+    call.write('{"name":"half')
+    await new Promise(done => setTimeout(done, 100))
+    call.destroy()
+    await vi.waitFor(() => expect(warned).toHaveBeenCalledTimes(1))
+    expect(warned.mock.calls[0]![0]).toBe('POST /api/plans: the client broke off; nothing was changed.')
+    expect(failed).not.toHaveBeenCalled()
+    expect((await api.send('GET', '/api/health')).body.plans).toBe(before)
+    vi.restoreAllMocks()
+  })
   it('50 MB are refused with 413, whether the length is stated or not, and the server stays up', async () => {
     expect((await api.send('POST', '/api/plans', `{"name":"${'x'.repeat(50_000_000)}"}`)).status).toBe(413)
     const status = await new Promise<number>((done, fail) => {

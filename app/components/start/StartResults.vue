@@ -31,7 +31,7 @@ function stateOf({ evaluation, lacks }: BuildForNeed): VerdictState {
   return lacks.length ? 'short' : [streams, space, survival, home, away, fit, money].reduce(worseState)
 }
 const layoutWords: Readonly<Record<string, string>> = { 'separate': 'drives by themselves', 'mirror': 'a mirror', 'rotating-1': 'one parity drive\'s worth', 'rotating-2': 'two parity drives\' worth' }
-const cardsOf = computed(() => builds.value.map((entry) => {
+const cardsOf = computed(() => (store.assessment ? builds.value : []).map((entry) => {
   const { build: { base, converter, pool }, evaluation } = entry
   const known = base === null ? undefined : entryOf(catalogue.machineBases, base)
   const parts = [converter.processor && entryOf(catalogue.processors, converter.processor)?.name, converter.card && entryOf(catalogue.videoEngines, converter.card)?.label].filter(Boolean)
