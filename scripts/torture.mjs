@@ -78,7 +78,13 @@ async function kills() {
     await Promise.all(writers)
     server = await startServer(file)
     for (const plan of plans) {
-      const stored = (await send(server.base, 'GET', `/api/plans/${plan.id}`)).json()
+      const answer = await send(server.base, 'GET', `/api/plans/${plan.id}`)
+      if (answer.status !== 200) {
+        lost++
+        console.log(`       after kill ${round + 1} a plan is answered with ${answer.status}: ${answer.text.slice(0, 200)}`)
+        continue
+      }
+      const stored = answer.json()
       const { score } = stored.plan.machine
       // What was sent and not answered may have been stored; what was answered must have been.
       if (!(stored.version === plan.version && score === plan.score) && !(stored.version === plan.version + 1 && score === plan.tried)) lost++
