@@ -112,6 +112,7 @@ test('a machine is put together from a base and parts, owned or bought, and its 
   const withCard = await toPay.textContent()
   await numeron.enter('machine.parts.0.price', '500')
   await expect(toPay).not.toHaveText(withCard!)
+  await expect(page.locator('.headroom-line')).toHaveAttribute('aria-busy', 'false')
   await numeron.field('machine.parts.0.condition').focus()
   await page.keyboard.press('ArrowDown')
   await page.getByRole('option', { name: 'Owned' }).click()
