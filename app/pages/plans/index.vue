@@ -355,4 +355,5 @@ header { display: flex; justify-content: space-between; align-items: center; }
 .dialog { display: flex; flex-direction: column; gap: 14px; }
 .dialog-buttons { display: flex; justify-content: flex-end; gap: 8px; }
 #import-file:focus-visible + .v-btn { outline: 2px solid rgb(var(--v-theme-primary)); }
+@media (max-width: 600px) { .find { grid-template-columns: minmax(0, 1fr); } }
 </style>
