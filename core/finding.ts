@@ -22,15 +22,6 @@ export function finding(severity: Severity, code: string, { sentence, from, fixe
   return { severity, code, sentence, from, cures: fixes.map(fix => ({ sentence: fix })) }
 }
 
-/** What another finding says as well, in more words: not told beside it. */
-const saidBy: Readonly<Record<string, string>> = { NO_BACKUP: 'IRREPLACEABLE' }
-
-/** Findings for one list, none that another of them says as well. */
-export function toldOnce(findings: readonly Finding[]): Finding[] {
-  const codes = new Set(findings.map(({ code }) => code))
-  return findings.filter(({ code }) => !codes.has(saidBy[code] ?? ''))
-}
-
 /** Findings with the worst first; of one severity in the order they came. */
 export function worstFirst(findings: readonly Finding[]): Finding[] {
   return [...findings].sort((a, b) => severities.indexOf(b.severity) - severities.indexOf(a.severity))

@@ -47,6 +47,16 @@ export class NumeronPage {
     await this.field(path).fill(value)
   }
 
+  /** Chooses in the menu of a field, once it has unfolded: what is pressed before that moves away from under the pointer. */
+  async choose(path: string, name: string | RegExp): Promise<void> {
+    await this.field(path).focus()
+    await this.page.keyboard.press('ArrowDown')
+    const menu = this.page.locator('.v-menu > .v-overlay__content')
+    await expect(menu).toBeVisible()
+    await expect(menu).not.toHaveClass(/-enter-/)
+    await this.page.getByRole('option', { name }).click()
+  }
+
   gauge(id: string) {
     return this.page.locator(`[data-verdict="${id}"]`)
   }

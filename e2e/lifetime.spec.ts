@@ -75,6 +75,7 @@ test('a server that cannot start says why in one sentence, and what to do', asyn
     [{ NUMERON_PORT: '70000' }, /NUMERON_PORT is "70000"\. It must be/],
     [{ NUMERON_HOST: 'mill', NUMERON_PORT: '0' }, /NUMERON_HOST is "mill"\. It must be an address/],
     [{ NUMERON_HOST: '0.0.0.0', NUMERON_PORT: '0' }, /NUMERON_ALLOWED_HOSTS must name/],
+    [{ NUMERON_PASSPHRASE_FILE: join(folder, 'none'), NUMERON_PORT: '0' }, /NUMERON_PASSPHRASE_FILE is ".*", which cannot be read/],
     [{ NUMERON_HOST: '192.0.2.1', NUMERON_ALLOWED_HOSTS: 'mill.example', NUMERON_PORT: '0' }, /192\.0\.2\.1 is no address of this computer/],
     [{ NUMERON_DB: join(folder, 'inner'), NUMERON_PORT: '0' }, /is a folder\. Set NUMERON_DB to a file\./],
     [{ NUMERON_DB: join(folder, 'notes.txt'), NUMERON_PORT: '0' }, /is not a database/],
@@ -94,11 +95,11 @@ test('a server that cannot start says why in one sentence, and what to do', asyn
 test('no file of the page is served under a foreign name, and none but its own names by a server open to a network', async () => {
   const port = await freePort()
   start({ NUMERON_PORT: String(port), NUMERON_HOST: '0.0.0.0', NUMERON_ALLOWED_HOSTS: 'mill.example' })
-  await ready(port)
+  await expect.poll(() => fetch(`http://127.0.0.1:${port}/api/session`).then(answer => answer.status, () => 0), { timeout: 30_000 }).toBe(200)
   const { request } = await import('node:http')
   const status = (path: string, host: string) => new Promise(done => request(`http://127.0.0.1:${port}${path}`, { headers: { host } }, answer => done(answer.statusCode)).end())
-  for (const path of ['/', '/icon.svg', '/api/plans']) {
-    expect(await status(path, `mill.example:${port}`), path).toBe(200)
+  for (const [path, answered] of [['/', 302], ['/icon.svg', 200], ['/sign-in', 200], ['/api/plans', 401]] as const) {
+    expect(await status(path, `mill.example:${port}`), path).toBe(answered)
     expect(await status(path, 'evil.example'), path).toBe(421)
   }
 })

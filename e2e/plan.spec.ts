@@ -208,7 +208,7 @@ test('pictures are worked on, with the mouse and with the keyboard', async ({ nu
   await expect(page.locator('[data-verdict=streams] .asked')).toHaveText('2')
 
   await numeron.goTo('Drives')
-  await page.getByRole('button', { name: 'Add a drive to bay 4' }).click()
+  await page.getByRole('button', { name: 'Put in a drive of 4 TB' }).click()
   await expect(page.getByRole('heading', { name: '4 drives in 4 bays' })).toBeVisible()
   await numeron.goTo('Drives', 'Layouts')
   await page.locator('[data-layout="rotating-1"] input').check()

@@ -15,14 +15,15 @@ export class TestServer {
     return `http://127.0.0.1:${this.port}`
   }
 
-  async start(): Promise<void> {
+  /** @param environment what else the server is told, such as the address it listens on */
+  async start(environment: Readonly<Record<string, string>> = {}): Promise<void> {
     this.port ||= await freePort()
     this.process = spawn(process.execPath, ['.output/server/index.mjs'], {
-      env: { ...process.env, NUMERON_DB: join(this.folder, 'numeron.sqlite'), NUMERON_DEMO: '1', NUMERON_BENCH: 'simulated', NUMERON_PORT: String(this.port), NUMERON_HOST: '' },
+      env: { ...process.env, NUMERON_DB: join(this.folder, 'numeron.sqlite'), NUMERON_DEMO: '1', NUMERON_BENCH: 'simulated', NUMERON_PORT: String(this.port), NUMERON_HOST: '', ...environment },
       stdio: 'ignore',
     })
     for (let attempt = 0; attempt < 600; attempt++) {
-      if (await fetch(`${this.address}/api/health`).then(answer => answer.ok, () => false)) return
+      if (await fetch(`${this.address}/api/health`).then(answer => answer.ok || answer.status === 401, () => false)) return
       await new Promise(done => setTimeout(done, 100))
     }
     throw new Error('the built server did not start; run npm run build first')
@@ -30,8 +31,12 @@ export class TestServer {
 
   /** Leaves the demo plan alone in the database. */
   async reset(): Promise<void> {
-    const { plans } = await (await fetch(`${this.address}/api/plans`)).json()
-    for (const { id } of plans) await fetch(`${this.address}/api/plans/${id}`, { method: 'DELETE' })
+    // The list comes in pages: a test may have left more than one.
+    for (;;) {
+      const { plans } = await (await fetch(`${this.address}/api/plans?limit=50`)).json()
+      if (plans.length === 0) break
+      await Promise.all(plans.map(({ id }: { id: string }) => fetch(`${this.address}/api/plans/${id}`, { method: 'DELETE' })))
+    }
     await fetch(`${this.address}/api/plans`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(tideMillHouse) })
   }
 

@@ -3,7 +3,7 @@ import { execFile } from 'node:child_process'
 import { promisify } from 'node:util'
 
 // The short form; `npm run torture` is the long one.
-for (const part of ['kills', 'races', 'rubbish', 'crowd']) {
+for (const part of ['kills', 'power', 'races', 'rubbish', 'heavy', 'crowd']) {
   test(`nothing is lost, and nothing hangs: ${part}`, async () => {
     test.slow()
     const { stdout } = await promisify(execFile)(process.execPath, ['scripts/torture.mjs', '--short', '--seed', '26', part])

@@ -1,5 +1,5 @@
 // npm run torture: kills, races, rubbish and crowds against the built server; prints what was tried and what was lost.
-// --short makes it fit into the tests; --seed N repeats a run; each part can be named alone: kills races rubbish crowd disk.
+// --short makes it fit into the tests; --seed N repeats a run; each part can be named alone: kills power races rubbish heavy crowd disk.
 import { spawn, spawnSync } from 'node:child_process'
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -7,6 +7,9 @@ import { join } from 'node:path'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { uniformInt } from 'pure-rand/distribution/uniformInt'
 import { freePort } from './freePort.mjs'
+import { largestPlan } from './torture/largestPlan.mjs'
+import { buildLayer, cutPower } from './torture/unsynced.mjs'
+import { watchHealth } from './torture/watchHealth.mjs'
 
 const given = process.argv.slice(2)
 const isShort = given.includes('--short')
@@ -16,7 +19,7 @@ const random = xoroshiro128plus(seed)
 /** A whole number from 0 to below `most`. */
 const below = most => uniformInt(random, 0, most - 1)
 const oneOf = list => list[below(list.length)]
-const size = isShort ? { kills: 15, races: 40, requests: 2500, clients: 30, seconds: 4 } : { kills: 1000, races: 300, requests: 100_000, clients: 200, seconds: 60 }
+const size = isShort ? { kills: 15, cuts: 10, races: 40, requests: 2500, clients: 30, seconds: 4 } : { kills: 1000, cuts: 300, races: 300, requests: 100_000, clients: 200, seconds: 60 }
 /** A request that is not answered after so long hangs. */
 const hangMs = 20_000
 
@@ -40,6 +43,7 @@ async function startServer(file, environment = {}) {
   const base = `http://127.0.0.1:${port}`
   for (let attempt = 0; ; attempt++) {
     if (await fetch(`${base}/api/health`).then(answer => answer.ok, () => false)) break
+    if (child.exitCode !== null) throw new Error(`the server ended by itself with code ${child.exitCode}`)
     if (attempt > 600) throw new Error('the built server did not start; run npm run build first')
     await wait(25)
   }
@@ -52,15 +56,17 @@ async function send(base, method, path, body, headers = { 'content-type': 'appli
 }
 const planOf = (name, score) => ({ name, machine: { score } })
 
-/** Ends the server in the middle of saves, and looks whether what was acknowledged is there and nothing is half written. */
-async function kills() {
-  const file = join(folder, 'kills.sqlite')
-  let server = await startServer(file)
+/**
+ * Ends a server in the middle of saves, again and again, and looks whether what was acknowledged is there and nothing is half written.
+ * @param afterKill what is done to the files before the server starts again
+ */
+async function savesUnderKills(file, { rounds, environment = {}, afterKill = () => {}, report = console.log }) {
+  let server = await startServer(file, environment)
   const plans = []
   for (let at = 0; at < 4; at++) plans.push({ id: (await send(server.base, 'POST', '/api/plans', planOf(`Plan ${at}`, 1))).json().id, version: 1, score: 1, tried: 1 })
   let acknowledged = 0
   let lost = 0
-  for (let round = 0; round < size.kills; round++) {
+  for (let round = 0; round < rounds; round++) {
     let isOver = false
     const writers = plans.map(async (plan) => {
       while (!isOver) {
@@ -76,12 +82,13 @@ async function kills() {
     await server.kill()
     isOver = true
     await Promise.all(writers)
-    server = await startServer(file)
+    afterKill()
+    server = await startServer(file, environment)
     for (const plan of plans) {
       const answer = await send(server.base, 'GET', `/api/plans/${plan.id}`)
       if (answer.status !== 200) {
         lost++
-        console.log(`       after kill ${round + 1} a plan is answered with ${answer.status}: ${answer.text.slice(0, 200)}`)
+        report(`       after kill ${round + 1} a plan is answered with ${answer.status}: ${answer.text.slice(0, 200)}`)
         continue
       }
       const stored = answer.json()
@@ -93,7 +100,40 @@ async function kills() {
     }
   }
   await server.stop()
+  return { acknowledged, lost }
+}
+
+async function kills() {
+  const { acknowledged, lost } = await savesUnderKills(join(folder, 'kills.sqlite'), { rounds: size.kills })
   tell(lost === 0, `${size.kills} kills in the middle of saves: ${acknowledged} saves acknowledged, ${lost} lost`)
+}
+
+/**
+ * Power cuts: after each kill, of what was not synchronised every sector is lost or kept by chance. A disk that only says it has
+ * synchronised is tried last: it must lose something, or else this would find nothing.
+ */
+async function power() {
+  const layer = buildLayer(folder)
+  if (!layer) {
+    console.log('skipped power cuts: they need a C compiler (Debian: gcc)')
+    return
+  }
+  const cuts = async (name, { rounds, lies }) => {
+    const place = join(folder, name)
+    mkdirSync(place)
+    const log = join(folder, `${name}.log`)
+    let atStake = 0
+    const environment = { LD_PRELOAD: layer, POWER_CUT_FOLDER: place, POWER_CUT_LOG: log, ...(lies ? { POWER_CUT_LIES: '1' } : {}) }
+    const afterKill = () => {
+      atStake += cutPower(log, () => below(2) === 0)
+    }
+    return { ...await savesUnderKills(join(place, 'plans.sqlite'), { rounds, environment, afterKill, ...(lies ? { report: () => {} } : {}) }), atStake: () => atStake }
+  }
+  const { acknowledged, lost, atStake } = await cuts('power', { rounds: size.cuts, lies: false })
+  // Whether anything was at stake is chance in a short run; that the layer loses it at all is tried below.
+  tell(lost === 0, `${size.cuts} power cuts in the middle of saves: ${acknowledged} saves acknowledged, ${atStake()} sectors not synchronised, ${lost} lost`)
+  const caught = await cuts('liar', { rounds: 3, lies: true }).then(result => result.lost > 0, () => true)
+  tell(caught, 'a disk that lies about synchronising is found out')
 }
 
 /** Two servers on one file: of saves from one version exactly one wins. */
@@ -132,7 +172,7 @@ async function rubbish() {
   const { id } = (await send(server.base, 'POST', '/api/plans', planOf('Target', 1))).json()
   const ids = [id, 'none', '%00', '..%2f..', '%E0%A4%A', 'a'.repeat(300), '__proto__', `${id}'--`, '🛶']
   const paths = [() => '/api/plans', () => `/api/plans?limit=${oneOf(['1', '0', 'x', '1e9', '-1', ''])}&after=${oneOf(['', 'x', '2026-11-26T00:00:00.000Z_x', '%00'])}`, () => `/api/plans/${oneOf(ids)}`, () => `/api/plans/${oneOf(ids)}/restore`,
-    () => `/api/plans/${oneOf(ids)}/archive`, () => '/api/assessments', () => '/api/health', () => '/api/catalogue', () => '/api/schema/plan', () => '/api/bench', () => `/api/${oneOf(ids)}`, () => `/${oneOf(ids)}`, () => '/']
+    () => `/api/plans/${oneOf(ids)}/archive`, () => '/api/assessments', () => '/api/health', () => '/api/catalogue', () => '/api/schema/plan', () => '/api/bench', () => '/api/session', () => '/api/passphrase', () => `/api/plans/${oneOf(ids)}/reader-link`, () => `/api/read/${oneOf(ids)}`, () => `/read/${oneOf(ids)}`, () => `/api/${oneOf(ids)}`, () => `/${oneOf(ids)}`, () => '/']
   const types = ['application/json', 'application/json', 'application/json', 'text/plain', 'application/x-www-form-urlencoded; a=+json', '']
   const counts = new Map()
   const bad = []
@@ -155,11 +195,33 @@ async function rubbish() {
   for (const line of bad.slice(0, 10)) console.log(`       ${line}`)
 }
 
+/** The largest plan, assessed by as many as may wait and again and again: whoever asks something else is answered meanwhile. */
+async function heavy() {
+  const server = await startServer(join(folder, 'heavy.sqlite'))
+  const plan = JSON.stringify(largestPlan())
+  const until = Date.now() + size.seconds * 1000
+  const watch = watchHealth(server.base)
+  let [assessed, refused, wrong] = [0, 0, 0]
+  let longest = 0
+  await Promise.all(Array.from({ length: 8 }, async () => {
+    while (Date.now() < until) {
+      const since = performance.now()
+      const { status } = await send(server.base, 'POST', '/api/assessments', plan)
+      longest = Math.max(longest, performance.now() - since)
+      if (status === 200) assessed++
+      else if (status === 503) refused++
+      else wrong++
+    }
+  }))
+  const health = await watch.end()
+  await server.stop()
+  tell(wrong === 0 && assessed > 0, `8 clients with the largest plan for ${size.seconds} s: ${assessed} assessed, ${refused} refused, the longest wait ${Math.round(longest)} ms; ${health}`)
+}
+
 /** Many clients at once that list, read, save and assess; what each saved is there at the end. */
 async function crowd() {
   const server = await startServer(join(folder, 'crowd.sqlite'))
   const until = Date.now() + size.seconds * 1000
-  const waits = []
   let [requests, refused, wrong] = [0, 0, 0]
   const client = async (_, at) => {
     const created = (await send(server.base, 'POST', '/api/plans', planOf(`Client ${at}`, 1))).json()
@@ -190,18 +252,11 @@ async function crowd() {
       }
     }
   }
-  const watch = async () => {
-    while (Date.now() < until) {
-      const since = performance.now()
-      await send(server.base, 'GET', '/api/health')
-      waits.push(performance.now() - since)
-      await wait(50)
-    }
-  }
-  await Promise.all([watch(), ...Array.from({ length: size.clients }, client)])
+  const watch = watchHealth(server.base)
+  await Promise.all(Array.from({ length: size.clients }, client))
+  const health = await watch.end()
   await server.stop()
-  waits.sort((a, b) => a - b)
-  tell(wrong === 0, `${size.clients} clients for ${size.seconds} s: ${requests} requests, ${wrong} wrong, ${refused} assessments refused as too many; health answered in ${Math.round(waits[waits.length >> 1])} ms (median), ${Math.round(waits[Math.floor(waits.length * 0.99)])} ms (99th percentile)`)
+  tell(wrong === 0, `${size.clients} clients for ${size.seconds} s: ${requests} requests, ${wrong} wrong, ${refused} assessments refused as too many; ${health}`)
 }
 
 /** A disk that is full: saves are refused with 507, nothing that was acknowledged is lost, and it goes on once there is room. */
@@ -231,7 +286,7 @@ async function disk() {
   }
 }
 
-const parts = { kills, races, rubbish, crowd, disk }
+const parts = { kills, power, races, rubbish, heavy, crowd, disk }
 const chosen = Object.keys(parts).filter(name => given.includes(name))
 console.log(`seed ${seed}`)
 try {

@@ -48,7 +48,8 @@ export function useDrafts(saved: () => void) {
       saved()
       drafts.value = await Promise.all((await draftBox.list()).map(entryOf))
     }
-    if (!ended && drafts.value.some(({ kept, state }) => kept.isOwn && (state === 'unreachable' || state === 'ready'))) timer = setTimeout(() => void load(), retryMs)
+    // Looked at again by itself: the server may answer by then, and a tab may have been closed.
+    if (!ended) timer = setTimeout(() => void load(), retryMs)
   }
   async function send({ kept, state }: DraftEntry): Promise<boolean> {
     if (!kept.isOwn || !kept.draft || state !== 'ready') return false

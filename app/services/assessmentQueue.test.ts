@@ -73,8 +73,8 @@ describe('assessing plans as they come', () => {
     await settle()
     expect(taken).toEqual(['a', 'other'])
   })
-  it('goes to the worker above 24 ms, and at opening for plans of more than 40 habits and holdings', async () => {
-    expect([quickMs, mostAtOnce]).toEqual([24, 40])
+  it('goes to the worker above 8 ms, and at opening for plans of more than 40 habits and holdings', async () => {
+    expect([quickMs, mostAtOnce]).toEqual([8, 40])
     const slow = watched({ here: quickMs + 0.1, there: 0 })
     slow.queue.ask(plan('a'))
     slow.queue.ask(plan('b'))

@@ -7,8 +7,8 @@ import { pageLocale } from './pageLocale'
 /** One memory for all that is assessed on the page. */
 const onPage = createPageAssessor()
 
-/** An assessment that takes no longer than this is done at once, within a frame or two. */
-export const quickMs = 24
+/** An assessment that takes no longer than this is done at once; half of a frame is left for drawing. */
+export const quickMs = 8
 /** A plan of more habits and holdings than this is not assessed on the page when it is opened, before anything is known of its time. */
 export const mostAtOnce = 40
 

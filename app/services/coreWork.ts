@@ -1,4 +1,5 @@
 import { catalogue } from '~~/core/catalogue/catalogue'
+import { simulatePlanLoss, type PlanSimulation } from '~~/core/drives/simulateLoss'
 import type { Plan } from '~~/core/plan/planSchema'
 import { cheapestBuilds } from '~~/core/tiers/cheapestBuilds'
 import { capacityCurve } from '~~/core/tiers/capacityCurve'
@@ -18,6 +19,7 @@ export function createCoreWork() {
     remedies: (plan: Plan) => remediesOf(plan, catalogue),
     processors: (plan: Plan) => compareProcessors(plan, catalogue),
     cures: (plan: Plan) => conversionCures(plan, catalogue),
+    simulateLoss: (plan: Plan, question: Omit<PlanSimulation, 'driveClasses'>) => simulatePlanLoss(plan, { driveClasses: catalogue.driveClasses, ...question }),
     capacityCurve: (plan: Plan) => capacityCurve(plan, catalogue),
   }
 }

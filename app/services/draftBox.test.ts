@@ -24,6 +24,13 @@ describe('drafts', () => {
     expect((await draftBox.list()).map(entry => entry.planId).sort()).toEqual(['a', 'b'])
     expect(draftBox.isKeeping.value).toBe(true)
   })
+  it('are told to be on their way until they lie in the storage', async () => {
+    draftBox.put('a', { version: 1, plan: newPlan('first') })
+    expect(draftBox.isWriting.value).toBe(true)
+    draftBox.put('b', { version: 1, plan: newPlan('other') })
+    await vi.waitFor(() => expect(draftBox.isWriting.value).toBe(false))
+    expect((await entries(store)).map(([key]) => String(key).split(' ')[0]).sort()).toEqual(['a', 'b'])
+  })
   it('go only by the tab that wrote them', async () => {
     await leave('a', 'open')
     await leave('a', 'closed')

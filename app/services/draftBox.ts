@@ -20,6 +20,8 @@ export interface KeptDraft {
 
 /** Whether the last draft could be kept: a full or forbidden storage keeps none. */
 export const isKeeping = ref(true)
+/** A draft is on its way into the storage: a tab that is closed now may not have kept it. */
+export const isWriting = ref(false)
 
 const flag = 'numeron.drafts'
 /** Notes that there may be drafts, or that there are none: a page without any need not fetch what reads them. */
@@ -48,10 +50,17 @@ const store = () => import('./draftStore').then(module => module.draftStore)
  */
 export const draftBox = {
   isKeeping,
+  isWriting,
+  /** Opens what keeps drafts before the first is there, so that it is kept at once. */
+  prepare(): void {
+    void store().then(drafts => drafts.prepare()).catch(() => undefined)
+  },
   put(planId: string, draft: Draft): void {
     noteDrafts(true)
+    isWriting.value = true
     void store().then(drafts => drafts.put(planId, draft)).catch(() => {
       isKeeping.value = false
+      isWriting.value = false
     })
   },
   /** The newest draft of a plan that is this tab's or was left by a closed one; this tab has it from then on. */

@@ -1,5 +1,5 @@
 import { createStore, del, entries, keys, set, type UseStore } from 'idb-keyval'
-import { isKeeping, noteDrafts, type Draft, type KeptDraft } from './draftBox'
+import { isKeeping, isWriting, noteDrafts, type Draft, type KeptDraft } from './draftBox'
 import { livingTabs, thisTab } from './tabs'
 
 interface Record { readonly planId: string, readonly tab: string, readonly at: number, readonly version: unknown, readonly plan: unknown }
@@ -83,9 +83,13 @@ const ready = () => broughtOver ??= bringOver().catch(() => undefined)
 
 /** The drafts in the browser's storage, as `draftBox` hands them on. */
 export const draftStore = {
+  /** The storage and this tab's name in it, before there is anything to keep. */
+  prepare: (): Promise<unknown> => inTurn(() => Promise.all([thisTab(), keys(store())]).catch(() => undefined)),
   put(planId: string, draft: Draft): void {
     waiting.set(planId, draft)
-    void inTurn(() => write(planId))
+    void inTurn(() => write(planId)).finally(() => {
+      isWriting.value = waiting.size > 0
+    })
   },
   /** The newest draft of a plan that is this tab's or was left by a closed one; this tab has it from then on. */
   take(planId: string): Promise<Draft | null> {

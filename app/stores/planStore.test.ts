@@ -74,6 +74,16 @@ describe('editing', () => {
     store.undo()
     expect(store.plan).toEqual(demo)
   })
+  it('is undone a step at a time where lists are exchanged, however quickly', async () => {
+    const store = await opened()
+    const lots = demo.drives.lots
+    store.edit('drives.lots', [...lots, { sizeTB: 12, count: 1 }])
+    store.edit('drives.lots', lots.slice(0, 1))
+    store.undo()
+    expect(store.plan?.drives.lots.at(-1)?.sizeTB).toBe(12)
+    store.undo()
+    expect(store.plan).toEqual(demo)
+  })
   it('is undone and redone, typing in one field as one step', async () => {
     const store = await opened()
     for (const score of [2, 20, 200]) store.edit('machine.score', score)

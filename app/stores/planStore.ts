@@ -45,7 +45,8 @@ export const usePlanStore = defineStore('plan', () => {
     const draft = await draftBox.take(planId)
     if (opening !== openings) return
     if (!draft || sameValue(draft.plan, stored.plan)) {
-      draftBox.drop(planId)
+      // An edit made while it was looked for keeps its own.
+      if (plan.value === stored.plan) draftBox.drop(planId)
       return
     }
     plan.value = draft.plan
@@ -65,7 +66,8 @@ export const usePlanStore = defineStore('plan', () => {
     }
     const result = planEditor.now(plan.value, path, value)
     if (!result.ok) return result.issues[0]?.message ?? 'This value is not possible.'
-    step(result.plan, path)
+    // Typing in one field undoes together; a list or a record that is exchanged whole, such as drives put in or taken out, is a step of its own.
+    step(result.plan, typeof value === 'object' && value !== null ? '' : path)
     return null
   }
   /** Takes over a whole plan as one step that can be undone. */
@@ -123,10 +125,10 @@ export const usePlanStore = defineStore('plan', () => {
     pinned.value = null
   }
 
-  const { version, saveState, saveMessage, conflict, gone, save, flush } = sync
+  const { version, saveState, saveMessage, conflict, gone, signedOut, save, flush } = sync
   const { canUndo, canRedo, grab, letGo, giveUp, undo, redo } = history
   return {
-    id, version, plan, tried, pinned, assessment, triedAssessment, assessing, saveState, saveMessage, conflict, gone, restoredDraft,
+    id, version, plan, tried, pinned, assessment, triedAssessment, assessing, saveState, saveMessage, conflict, gone, signedOut, restoredDraft,
     canUndo, canRedo, open, edit, togglePin, keepPinned, dropPinned, grab, letGo, giveUp, replace, undo, redo, save, flush, settle, saveAsNew, close,
   }
 })

@@ -17,6 +17,8 @@ export function usePlanSync({ id, plan }: { readonly id: Ref<string | null>, rea
   const conflict = shallowRef<StoredPlan | null>(null)
   /** the plan was deleted elsewhere while it is open here */
   const gone = ref(false)
+  /** the server wants a passphrase again: saving goes on as soon as somebody has signed in, in any tab */
+  const signedOut = ref(false)
   let acknowledged: Plan | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
   let saving: Promise<void> | null = null
@@ -88,6 +90,7 @@ export function usePlanSync({ id, plan }: { readonly id: Ref<string | null>, rea
     if (id.value !== planId) return
     version.value = stored.version
     acknowledged = sent
+    signedOut.value = false
     if (plan.value && sameValue(plan.value, sent)) {
       saveMessage.value = ''
       happen('acknowledged')
@@ -108,7 +111,8 @@ export function usePlanSync({ id, plan }: { readonly id: Ref<string | null>, rea
     }
     saveMessage.value = problem.errors[0]?.message ?? problem.message
     gone.value = problem.status === 404
-    if (problem.status === 0 || problem.status >= 500) {
+    signedOut.value = problem.status === 401
+    if (problem.status === 0 || problem.status === 401 || problem.status >= 500) {
       if (saveState.value === 'unsaved') happen('sent')
       happen('unreachable')
       inTime(retryDelayMs)
@@ -138,5 +142,5 @@ export function usePlanSync({ id, plan }: { readonly id: Ref<string | null>, rea
     gone.value = false
     happen('opened')
   }
-  return { version, saveState, saveMessage, conflict, gone, adopt, changed, meet, save, flush, overwrite, close }
+  return { version, saveState, saveMessage, conflict, gone, signedOut, adopt, changed, meet, save, flush, overwrite, close }
 }

@@ -1,19 +1,22 @@
 import { CoreRangeError } from '../errors'
 import { isRefusal, type Layout, type LayoutDrive, type LayoutRefusal, type LayoutSpace } from './layouts/layout'
-import { sumTB } from './layouts/sizes'
+import { placesDescending, sumTB } from './layouts/sizes'
 
 /** The space of a set of drives under a layout, with hot spares set apart. */
 export interface Arrangement extends LayoutSpace {
   readonly rawTB: number
   readonly sparesTB: readonly number[]
+  /** places of the drives among those of the machine: `parts` and the groups' members count along these */
+  readonly memberPlaces: readonly number[]
+  readonly sparePlaces: readonly number[]
   /** drives outside the spares */
   readonly members: number
 }
 
-/** Drives as the layout sees them: hot spares, the largest ones, are set aside first. */
-function setSparesAside(drives: readonly LayoutDrive[], hotSpares: number): { members: LayoutDrive[], spares: LayoutDrive[] } {
-  const byPreference = [...drives].sort((a, b) => b.sizeTB - a.sizeTB)
-  return { members: byPreference.slice(hotSpares), spares: byPreference.slice(0, hotSpares) }
+/** Places of the drives that the layout gets; hot spares, the largest ones, are set aside first. */
+function setSparesAside(drives: readonly LayoutDrive[], hotSpares: number): { members: number[], spares: number[] } {
+  const places = placesDescending(drives)
+  return { members: places.slice(hotSpares), spares: places.slice(0, hotSpares) }
 }
 
 /**
@@ -30,13 +33,15 @@ export function arrangeDrives(layout: Layout, drives: readonly LayoutDrive[], ho
   const { members, spares } = setSparesAside(drives, hotSpares)
   const wrong = members.length < layout.minimumDrives ? 'TOO_FEW_DRIVES' : members.length > (layout.maximumDrives ?? Infinity) ? 'TOO_MANY_DRIVES' : null
   if (wrong) return { refused: wrong, takes: wrong === 'TOO_FEW_DRIVES' ? layout.minimumDrives : layout.maximumDrives!, have: members.length, besideSpares: hotSpares > 0 }
-  const space = layout.arrange(members)
+  const space = layout.arrange(members.map(place => drives[place]!))
   if (isRefusal(space)) return space
   return {
     ...space,
     mismatchTB: Math.max(0, space.mismatchTB),
     rawTB: sumTB(drives.map(drive => drive.sizeTB)),
-    sparesTB: spares.map(drive => drive.sizeTB),
+    sparesTB: spares.map(place => drives[place]!.sizeTB),
+    memberPlaces: members,
+    sparePlaces: spares,
     members: members.length,
   }
 }

@@ -10,7 +10,7 @@ export const drives = defineDomain({
   needs: ['library'],
   read: ({ drives, choices: { survivesAtLeast, readErrorEndsRebuild, watchingHoursPerDay, horizonYears } }, { driveClasses }, { library }: { readonly library: LibraryFacts }) => ({
     drives: withoutPrices(drives), driveClasses, survivesAtLeast, readErrorEndsRebuild, watchingHoursPerDay, horizonYears,
-    forecast: library.forecast, contentTB: library.contentTB, contentAtHorizonTB: library.contentAtHorizonTB, nothingKept: library.empty,
+    forecast: library.forecast, contentTB: library.contentTB, contentAtHorizonTB: library.contentAtHorizonTB, nothingKept: library.empty, irreplaceableTB: library.irreplaceableTB,
   }),
   facts: drivesFacts,
   tell: tellDrives,

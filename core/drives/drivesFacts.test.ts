@@ -6,10 +6,11 @@ import { readPlan } from '../plan/readPlan'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { layoutFor } from './automaticLayout'
 import { priceOfLot } from './drivePrices'
-import { failureRateBand, leastKeptShare } from './drivesFacts'
-import { causeFactor } from './failureRate'
+import { leastKeptShare } from './drivesFacts'
+import { failureRateBand, causeFactor } from './failureRate'
 import { batchFactor } from './layoutRisk'
-import { farBelow, isFarBelowOtherPerils, theftFireWaterPerYear } from './perils'
+import { usualPerils } from '../plan/constants'
+import { farBelow, isFarBelowOtherPerils } from './perils'
 import { readErrorShares } from './readError'
 import { likelyLost, longRebuildHours, unusedShare } from './tellDrives'
 
@@ -125,8 +126,9 @@ describe('space that is given away', () => {
 
 describe('chances that say nothing', () => {
   it('are those a thousandth of theft, fire and water, one in 200 a year', () => {
-    expect([theftFireWaterPerYear, farBelow]).toEqual([0.005, 0.001])
-    expect([isFarBelowOtherPerils(2.4e-5, 5), isFarBelowOtherPerils(2.6e-5, 5)]).toEqual([true, false])
+    expect(usualPerils).toEqual({ sectorChance: 0.01, deletionChance: 0.03, malwareChance: 0.01, surgeChance: 0.005, theftChance: 0.005, boardChance: 0.03 })
+    expect(farBelow).toBe(0.001)
+    expect([isFarBelowOtherPerils(2.4e-5, 5, 0.005), isFarBelowOtherPerils(2.6e-5, 5, 0.005)]).toEqual([true, false])
   })
   it('are told as such instead of as a number', () => {
     const four = assessed({ lots: [{ count: 4, sizeTB: 8 }], layout: 'mirror' })

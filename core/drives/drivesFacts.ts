@@ -7,10 +7,13 @@ import type { Choices } from '../plan/choices'
 import { automaticLayout } from '../plan/constants'
 import { arrangeDrives, type Arrangement } from './arrangeDrives'
 import { layoutOf } from './automaticLayout'
+import { failureRateBand, mostFailuresPerYear } from './failureRate'
 import { fileSystems } from './fileSystem'
 import { isRefusal, type LayoutRefusal, type LossKind } from './layouts/layout'
 import { layouts } from './layouts/layouts'
 import { longestRebuildHours, poolLossChance, type LossQuestion, type RiskConditions } from './layoutRisk'
+import { perilChances, type PerilChances } from './perilChances'
+import { hasCopy, perilQuestion } from './perilQuestion'
 import { driveClassOf, drivesOf, isShaken, poolOf, snapshotsTB, usableNeededTB, type Pool, type PoolDrives } from './poolOf'
 import { readErrorShares } from './readError'
 import { spaceWaterfall, type WaterfallStep } from './waterfall'
@@ -23,6 +26,8 @@ export interface DrivesSlice extends Pick<Choices, 'survivesAtLeast' | 'readErro
   readonly contentTB: Estimate
   readonly contentAtHorizonTB: Estimate
   readonly nothingKept: boolean
+  /** today */
+  readonly irreplaceableTB: number
 }
 
 /** What a pool comes to. */
@@ -43,6 +48,11 @@ export interface PoolFacts {
   readonly lossChanceAtHorizon: Estimate
   /** a file lost in a rebuild, to the horizon */
   readonly fileLossChanceAtHorizon: Estimate
+  readonly perils: PerilChances
+  /** the chances of the other perils and of failing drives at their low and high ends */
+  readonly perilEnds: { readonly low: PerilChances, readonly high: PerilChances }
+  /** something is irreplaceable, and nothing holds a second copy of it */
+  readonly hasOneCopyOnly: boolean
   /** ids of layouts that keep more than half of the space and survive what must be survived; empty unless this one does not */
   readonly roomier: readonly string[]
 }
@@ -68,10 +78,6 @@ export interface DrivesFacts {
   readonly refusal: LayoutRefusal | null
 }
 
-/** Real failure rates of one model lie between half and twice the usual figure of its class. */
-export const failureRateBand: Estimate = { low: 0.5, likely: 1, high: 2 }
-/** No rate is swung beyond this share a year. */
-const mostFailuresPerYear = 0.95
 /** A layout that leaves less of what was bought gives away too much to pass in silence. */
 export const leastKeptShare = 0.5
 
@@ -116,7 +122,20 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
     lossChancePerYear: lossBand(chance, 1, readErrorEndsRebuild ? 'ends' : 'costsFile'),
     lossChanceAtHorizon: lossBand(chance, horizonYears, readErrorEndsRebuild ? 'ends' : 'costsFile'),
     fileLossChanceAtHorizon: lossBand(chance, horizonYears, 'fileAlone'),
+    ...perilFacts(pool, slice, chance),
     roomier: arrangement.usableTB < leastKeptShare * arrangement.rawTB ? roomierLayouts(slice) : [],
+  }
+}
+
+/** Planning values of perils are right within this. */
+export const perilBand: Estimate = { low: 0.5, likely: 1, high: 2 }
+
+function perilFacts(pool: Pool, slice: DrivesSlice, chance: LossChanceAt): Pick<PoolFacts, 'perils' | 'perilEnds' | 'hasOneCopyOnly'> {
+  const loss = lossBand(chance, 1, slice.readErrorEndsRebuild ? 'ends' : 'costsFile')
+  const at = (end: keyof Estimate) => perilChances(perilQuestion(pool, slice, { drivesLoss: loss[end], factor: perilBand[end] }))
+  return {
+    perils: at('likely'), perilEnds: { low: at('low'), high: at('high') },
+    hasOneCopyOnly: slice.irreplaceableTB > 0 && !hasCopy(slice.drives),
   }
 }
 

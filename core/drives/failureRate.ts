@@ -1,4 +1,5 @@
 import { requireWithin } from '../errors'
+import type { Estimate } from '../figure'
 import { hoursPerYear } from '../units/time'
 import type { Span } from './lossChance'
 
@@ -11,6 +12,11 @@ export function failureRatePerHour(failuresPerYear: number): number {
   requireWithin('AFR', failuresPerYear, { min: 0, max: 0.999 })
   return -Math.log1p(-failuresPerYear) / hoursPerYear
 }
+
+/** Real failure rates of one model lie between half and twice the usual figure of its class. */
+export const failureRateBand: Estimate = { low: 0.5, likely: 1, high: 2 }
+/** No rate is swung beyond this share a year. */
+export const mostFailuresPerYear = 0.95
 
 /** What each cause multiplies λ by: heat, and vibration. */
 export const causeFactor = 1.5

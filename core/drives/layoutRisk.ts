@@ -1,7 +1,7 @@
 import type { Arrangement } from './arrangeDrives'
 import { failureSpans, type FailureConditions } from './failureRate'
 import type { Layout, RiskGroup } from './layouts/layout'
-import { anyLost, lossChance } from './lossChance'
+import { anyLost, lossChance, type FailureChain } from './lossChance'
 import { readErrorChance } from './readError'
 import { rebuildHours } from './rebuildHours'
 
@@ -38,15 +38,20 @@ export interface LossQuestion {
   readonly readErrorEndsRebuild: boolean
 }
 
-function groupLoss(group: RiskGroup, conditions: RiskConditions, { years, readErrorEndsRebuild }: LossQuestion): number {
+/** The Markov chain of a group. */
+export function groupChain(group: RiskGroup, conditions: RiskConditions, readErrorEndsRebuild: boolean): Required<FailureChain> {
   const readTB = group.readsTB.reduce((sum, size) => sum + Math.min(size, group.rebuiltTB), 0) * conditions.usedShare
-  return lossChance({
+  return {
     drives: group.sizesTB.length,
     survives: group.survives,
     repairRatePerHour: 1 / Math.max(shortestRepairHours, conditions.leadHours + groupRebuildHours(group, conditions)),
     batchFactor: conditions.batchFactor,
     rebuildEndsChance: readErrorEndsRebuild ? readErrorChance(readTB, conditions.readErrorsPerBit) : 0,
-  }, failureSpans(conditions, years))
+  }
+}
+
+function groupLoss(group: RiskGroup, conditions: RiskConditions, { years, readErrorEndsRebuild }: LossQuestion): number {
+  return lossChance(groupChain(group, conditions, readErrorEndsRebuild), failureSpans(conditions, years))
 }
 
 /** The chance that the pool loses data through failing drives within some years; for separate disks, that any of them fails. */

@@ -20,6 +20,17 @@ describe('the chance of losing a group', () => {
     expect(Math.abs(result / expected - 1)).toBeLessThan(0.004)
   })
 
+  // The table that the literature on redundant arrays begins with: 100 data disks, MTTF 30 000 h, MTTR 1 h.
+  it.each([
+    ['mirrors', 2, 100, 4_500_000], ['groups of ten and a check disk', 11, 10, 820_000], ['groups of 25 and a check disk', 26, 4, 346_000],
+  ])('of a hundred disks in %s comes to the mean time to loss of the literature', (_, drives, groups, hoursToLoss) => {
+    const hours = 10_000
+    const one = lossChance({ drives, survives: 1, failureRatePerHour: 1 / 30_000, repairRatePerHour: 1 }, hours)
+    const all = anyLost(Array<number>(groups).fill(one))
+    // The first loss comes as often at any time, so the mean time follows from any stretch of it.
+    expect(Math.abs(-hours / Math.log1p(-all) / hoursToLoss - 1)).toBeLessThan(0.005)
+  })
+
   it('without redundancy equals 1 − (1 − AFR)^(n·years)', () => {
     expect(lossChance(chain(4, 0), fiveYears)).toBeCloseTo(1 - 0.98 ** 20, 12)
   })

@@ -9,7 +9,8 @@ import type { DrivesFacts, DrivesSlice, PoolFacts } from './drivesFacts'
 import { failedDriveText } from './failedDrive'
 import { fileSystems } from './fileSystem'
 import { layouts } from './layouts/layouts'
-import { isFarBelowOtherPerils, theftFireWaterPerYear } from './perils'
+import { isFarBelowOtherPerils } from './perils'
+import { perilFigures, perilFindings } from './tellPerils'
 import { layoutLabel, refusalText } from './refusalText'
 import { riskFigures } from './riskFigures'
 import { ageFindings } from './riskFindings'
@@ -24,7 +25,7 @@ export function tellDrives(facts: DrivesFacts, slice: DrivesSlice, format: Forma
   const raw = rawFigure(tale)
   return pool
     ? {
-        figures: [raw, ...spaceFigures(pool, tale), neededFigure(tale), ...riskFigures(pool, tale)],
+        figures: [raw, ...spaceFigures(pool, tale), neededFigure(tale), ...riskFigures(pool, tale), ...perilFigures(pool, tale)],
         verdicts: [spaceVerdict(pool, tale), survivalVerdict(pool, tale)],
         findings: [...findingsOf(pool, tale), ...unknownClassFindings(tale)],
       }
@@ -130,22 +131,23 @@ export const likelyLost = 0.05
 
 function survivalVerdict(pool: PoolFacts, { facts, slice, format }: DrivesTale): Verdict {
   const { survives, lossChanceAtHorizon: atHorizon } = pool
-  const { survivesAtLeast: asked, horizonYears } = slice
-  const state: VerdictState = survives < asked ? 'short' : atHorizon.likely > likelyLost ? 'tight' : survives > asked ? 'ample' : 'enough'
+  const { survivesAtLeast: asked } = slice
+  const state: VerdictState = survives < asked ? 'short' : atHorizon.likely > likelyLost ? 'tight' : survives > asked && !pool.hasOneCopyOnly ? 'ample' : 'enough'
   const failed = failedDriveText({ ...pool, layoutId: facts.layoutId }, format)
   const must = survives < asked ? `It must survive ${asked === 1 ? 'one failed drive' : `${asked} failed drives`}, and survives ${survives === 0 ? 'none' : survives}. ` : ''
+  const alone = pool.hasOneCopyOnly ? ' What is irreplaceable has no second copy.' : ''
   return {
     id: 'survival', label: 'Survival', domain: 'drives', unit: 'failed drives',
     asked: exactly(asked), possible: exactly(survives), share: headroomShare(exactly(asked), exactly(survives)), state,
-    sentence: `${must}If one drive fails, ${failed.charAt(0).toLowerCase()}${failed.slice(1)} ${chanceSentence(atHorizon, horizonYears, format)}`,
-    figures: ['drives.lossChanceAtHorizon', 'drives.rebuildHours', 'drives.lossChancePerYear'],
+    sentence: `${must}If one drive fails, ${failed.charAt(0).toLowerCase()}${failed.slice(1)} ${chanceSentence(atHorizon, slice, format)}${alone}`,
+    figures: ['drives.lossChanceAtHorizon', 'drives.rebuildHours', slice.irreplaceableTB > 0 ? 'drives.irreplaceableLossChancePerYear' : 'drives.lossChancePerYear'],
   }
 }
 
-function chanceSentence(chance: Estimate, years: number, format: Format): string {
+function chanceSentence(chance: Estimate, { horizonYears: years, drives: { theftChance } }: DrivesSlice, format: Format): string {
   const drives = `The chance of losing data to drive failures in ${years} ${years === 1 ? 'year' : 'years'}`
-  return isFarBelowOtherPerils(chance.high, years)
-    ? `${drives} is far below that of theft, fire or water (about ${format.share(theftFireWaterPerYear)} a year), which no layout helps against.`
+  return isFarBelowOtherPerils(chance.high, years, theftChance)
+    ? `${drives} is far below that of theft, fire or water (about ${format.share(theftChance)} a year), which no layout helps against.`
     : `${drives} is ${format.span(chance, 'share')}.`
 }
 
@@ -185,10 +187,7 @@ function findingsOf(pool: PoolFacts, tale: DrivesTale): Finding[] {
       from: ['drives.rebuildHours'], fixes: ['Add a UPS, keep a spare drive on the shelf, or choose a layout that survives two failures.'],
     }))
   }
-  findings.push(...ageFindings(tale), finding('caution', 'NO_BACKUP', {
-    sentence: 'Redundancy is no backup: deletion, malware, theft, fire and lightning take every copy in the machine.',
-    from: ['drives.layout'], fixes: ['Keep a copy of everything irreplaceable away from home, and test once that it can be restored.'],
-  }))
+  findings.push(...ageFindings(tale), ...perilFindings(pool, tale))
   if (caveat) findings.push(finding('caution', 'LAYOUT_CAVEAT', { sentence: `${layoutLabel(facts.layoutId)}: ${caveat}`, from: ['drives.layout'] }))
   return findings
 }
@@ -206,6 +205,7 @@ function missingFigures({ facts, slice: { horizonYears }, format }: DrivesTale):
     ['drives.usableTB', 'Usable', 'TB'], ['drives.usableTiB', 'Usable, binary', 'TiB'], ['drives.roomTB', 'Room', 'TB'], ['drives.monthFull', 'Full in', 'month'],
     ['drives.rebuildHours', 'Rebuild', 'h'], ['drives.lossChancePerYear', 'Chance of loss in a year', 'share'],
     ['drives.lossChanceAtHorizon', `Chance of loss in ${horizonYears} years`, 'share'], ['drives.fileLossChanceAtHorizon', 'A file lost in a rebuild', 'share'],
+    ['drives.irreplaceableLossChancePerYear', 'Irreplaceable data lost, a year', 'share'], ['drives.replaceableLossChancePerYear', 'Replaceable data lost, a year', 'share'], ['drives.dayOutChancePerYear', 'A day without service, a year', 'share'],
   ] as const
   return ids.map(([id, label, unit]) => noFigure(why, { id, label, unit, inputs: ['drives.lots', 'drives.layout'], formula: 'needs a layout that these drives can make' }))
 }
@@ -224,6 +224,7 @@ function withoutPool(tale: DrivesTale): Pick<Telling, 'verdicts' | 'findings'> {
     ],
     findings: [
       ...(none ? [] : [finding('fail', 'LAYOUT_REFUSED', { sentence: why, from: ['drives.lots', 'drives.layout'], fixes: ['Change the number of drives or choose another layout.'] })]),
+      ...perilFindings(null, tale),
       ...unknownClassFindings(tale),
     ],
   }

@@ -2,9 +2,9 @@ import type { Lump } from './compoundLoad'
 import type { WatcherHabits } from './habitSets'
 
 /** How often the room for the sums is larger than the highest limit: what lies beyond wraps round, damped. */
-const roomFactor = 3
-/** What wraps round is damped to this: far below what a chance is told to. */
-const wrapped = 1e-12
+const roomFactor = 2
+/** What wraps round is damped to this. Damped further, the rounding errors that are grown back with the loads would exceed it. */
+const wrapped = 1e-10
 
 /**
  * Chances of exceeding limits for many watchers at once, by the Fourier transform of their loads: sums of loads are products
@@ -43,30 +43,21 @@ export class LoadTransform {
   /** Adds the chances of one slot, times a weight, to the sums by limit. */
   addTo(sums: number[], watchers: readonly WatcherHabits[], weight: number): void {
     const { product, sum } = this
-    for (let at = 0; at < product.length; at += 2) {
-      product[at] = 1
-      product[at + 1] = 0
-    }
+    product.fill(0)
+    for (let at = 0; at < product.length; at += 2) product[at] = 1
     for (const { habits } of watchers) {
-      sum.fill(0)
-      for (const { at: habit, chance } of habits) {
-        const transform = this.transforms[habit] ??= this.transformOf(this.lumps[habit]!)
-        for (let at = 0; at < sum.length; at++) sum[at]! += chance * transform[at]!
+      let own = 0
+      for (const { at, chance } of habits) {
+        const transform = this.transforms[at] ??= this.transformOf(this.lumps[at]!)
+        if (own++ === 0) scale(sum, transform, chance)
+        else addScaled(sum, transform, chance)
       }
-      for (let at = 0; at < product.length; at += 2) {
-        const re = product[at]!
-        const im = product[at + 1]!
-        const own = 1 + sum[at]!
-        const other = sum[at + 1]!
-        product[at] = re * own - im * other
-        product[at + 1] = re * other + im * own
-      }
+      if (own > 0) multiplyByOneAnd(product, sum)
     }
-    this.counts.forEach((counts, index) => {
-      let within = 0
-      for (let at = 0; at < counts.length; at++) within += product[at]! * counts[at]!
+    for (let index = 0; index < sums.length; index++) {
+      const within = innerProduct(product, this.counts[index]!)
       sums[index]! += weight * Math.min(1, Math.max(0, 1 - within))
-    })
+    }
   }
 
   private transformOf(lumps: readonly Lump[]): Float64Array {
@@ -100,4 +91,32 @@ export class LoadTransform {
     }
     return counts
   }
+}
+
+// The inner loops, each by itself: this is where the time of a large household goes. Complex numbers, real and imaginary parts in turn.
+
+function scale(target: Float64Array, source: Float64Array, by: number): void {
+  for (let at = 0; at < target.length; at++) target[at] = by * source[at]!
+}
+
+function addScaled(target: Float64Array, source: Float64Array, by: number): void {
+  for (let at = 0; at < target.length; at++) target[at]! += by * source[at]!
+}
+
+/** target · (1 + by), point by point. */
+function multiplyByOneAnd(target: Float64Array, by: Float64Array): void {
+  for (let at = 0; at < target.length; at += 2) {
+    const re = target[at]!
+    const im = target[at + 1]!
+    const byRe = 1 + by[at]!
+    const byIm = by[at + 1]!
+    target[at] = re * byRe - im * byIm
+    target[at + 1] = re * byIm + im * byRe
+  }
+}
+
+function innerProduct(one: Float64Array, other: Float64Array): number {
+  let sum = 0
+  for (let at = 0; at < one.length; at++) sum += one[at]! * other[at]!
+  return sum
 }

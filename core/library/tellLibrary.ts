@@ -21,7 +21,7 @@ export function tellLibrary(facts: LibraryFacts, slice: LibrarySlice, format: Fo
   return {
     figures: [...holdings, contentFigure(facts, holdings, format), growthFigure(facts, slice, format), horizonFigure(facts, slice, format), irreplaceableFigure(facts, format), thumbFigure(facts, slice, format)],
     verdicts: [],
-    findings: libraryFindings(facts, slice, format),
+    findings: libraryFindings(facts, slice),
   }
 }
 
@@ -96,17 +96,11 @@ function holdingFigure(index: number, { facts, slice, format: { number: n } }: {
   })
 }
 
-function libraryFindings({ irreplaceableTB, unknownQualities, pastEvents, sizes }: LibraryFacts, { library }: LibrarySlice, { number: n }: Format): Finding[] {
+function libraryFindings({ unknownQualities, pastEvents, sizes }: LibraryFacts, { library }: LibrarySlice): Finding[] {
   const findings = unknownQualities.map(index => finding('warning', 'UNKNOWN_QUALITY', {
     sentence: `${sizes.find(size => size.index === index)?.name ?? 'A holding'}: the quality "${library.holdings[index]!.quality}" is not in the catalogue, so these titles count only by a size that is entered.`,
     from: [`library.holdings.${index}.quality`], fixes: ['Choose another quality, or enter the size.'],
   }))
-  if (irreplaceableTB > 0) {
-    findings.push(finding('caution', 'IRREPLACEABLE', {
-      sentence: `${n(irreplaceableTB, 2)} TB are irreplaceable. Redundancy is no backup: deletion, malware, theft, fire and lightning take every copy in the machine.`,
-      from: ['library.irreplaceableTB', 'library.holdings'], fixes: ['Keep a copy of these away from home, and test once that it can be restored.'],
-    }))
-  }
   if (pastEvents.length) {
     findings.push(finding('caution', 'EVENT_PAST', {
       sentence: `${pastEvents.map(index => library.events[index]!.name || 'An event').join(', ')}: before the forecast starts, so it is counted from the first month on.`,

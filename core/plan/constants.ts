@@ -28,3 +28,6 @@ export const engineOfProcessor = 'byProcessor'
 export const mostDrives = 60
 /** The layout of a plan in which none was chosen: it follows the number of drives and what must survive. */
 export const automaticLayout = 'auto'
+
+/** Chances in a year of what can happen to data besides failing drives: planning values, right within a factor of two or so. */
+export const usualPerils = { sectorChance: 0.01, deletionChance: 0.03, malwareChance: 0.01, surgeChance: 0.005, theftChance: 0.005, boardChance: 0.03 } as const

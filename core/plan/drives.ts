@@ -1,11 +1,15 @@
 import { z } from 'zod'
 import { layouts } from '../drives/layouts/layouts'
 import { driveClasses } from '../catalogue/driveClasses'
-import { automaticLayout, conditions, mostDrives } from './constants'
+import { automaticLayout, conditions, mostDrives, usualPerils } from './constants'
 import { catalogued, choice, listOf, numberChoice, optionalQuantity, quantity, section, toggle } from './fields'
 
 const layoutOptions = { [automaticLayout]: 'By the number of drives', ...Object.fromEntries(layouts.map(layout => [layout.id, layout.label])) }
 const classOptions = Object.fromEntries(driveClasses.map(driveClass => [driveClass.id, driveClass.label]))
+
+/** What a copy holds. */
+const held = { nothing: 'Nothing', irreplaceable: 'What is irreplaceable', everything: 'Everything' } as const
+const peril = (label: string, fallback: number) => quantity({ label, unit: 'share', min: 0, max: 1, fallback, description: 'Chance in a year that it happens; a planning value that you can change.' })
 
 const lotSchema = z.object({
   count: quantity({
@@ -97,6 +101,36 @@ export const drivesSchema = section({
     label: 'Snapshots kept', unit: 'months', min: 0, max: 120, fallback: 0,
     description: 'How long snapshots hold what was changed.',
   }),
+  ups: toggle({
+    label: 'UPS', fallback: false,
+    description: 'A battery supply with surge protection between the wall and the machine.',
+  }),
+  secondBox: choice({
+    label: 'Second machine here', fallback: 'nothing', options: held,
+    description: 'What a second machine in the house holds a copy of.',
+  }),
+  secondBoxTakesOver: toggle({
+    label: 'The second machine can take over', fallback: false,
+    description: 'It can play the library itself while the first one is out.',
+  }),
+  offlineCopy: choice({
+    label: 'Offline copy here', fallback: 'nothing', options: held,
+    description: 'What lies on drives that are unplugged and kept in the house.',
+  }),
+  awayCopy: choice({
+    label: 'Copy away from home', fallback: 'nothing', options: held,
+    description: 'What is kept in another building, on drives that are carried there or over the internet line.',
+  }),
+  copiesWithVersions: toggle({
+    label: 'Copies keep older versions', fallback: true,
+    description: 'A copy without older versions takes deletions and malware along.',
+  }),
+  sectorChance: peril('Unreadable sector, each drive', usualPerils.sectorChance),
+  deletionChance: peril('Deleted by mistake', usualPerils.deletionChance),
+  malwareChance: peril('Malware', usualPerils.malwareChance),
+  surgeChance: peril('Power surge, supply fault', usualPerils.surgeChance),
+  theftChance: peril('Theft, fire, water', usualPerils.theftChance),
+  boardChance: peril('Board fails', usualPerils.boardChance),
 }, { label: 'Drives', description: 'How many, how big, and with which redundancy.' })
 
 export type Drives = z.infer<typeof drivesSchema>

@@ -1,4 +1,4 @@
-import { plans } from '../database/plans'
+import { health } from '../database/health'
 import { apiHandler } from '../http/apiHandler'
 
-export default apiHandler(async () => ({ status: 'ok', plans: await (await plans()).count() }))
+export default apiHandler(() => health())

@@ -1,26 +1,41 @@
 import type { Sequelize } from 'sequelize'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
 import { planSchema } from '~~/core/plan/planSchema'
+import { hashPassphrase, isPassphrase } from '../access/passphrase'
+import { readPassphraseFile } from '../access/passphraseFile'
+import { accessRepository, type AccessRepository } from '../repositories/accessRepository'
 import { planRepository, type PlanRepository } from '../repositories/planRepository'
 import { databaseFile } from './databasePath.mjs'
 import { closeDatabase, copyDatabase, openDatabase } from './open'
 
 const daysDeletedPlansAreKept = 30
 
-/** Ends what was deleted long ago, and puts the demo plan into an empty database when asked to. */
+/** Ends what was deleted long ago, puts the demo plan into an empty database when asked to, and takes over a passphrase from a file. */
 async function prepare(sequelize: Sequelize): Promise<void> {
   const repository = planRepository(sequelize)
   await repository.purgeDeletedBefore(new Date(Date.now() - daysDeletedPlansAreKept * 86_400_000))
   if (process.env.NUMERON_DEMO === '1' && await repository.count() === 0) await repository.create(planSchema.parse(tideMillHouse))
+  await takePassphrase(accessRepository(sequelize))
 }
 
-interface Opened { readonly database: Sequelize, readonly repository: PlanRepository }
+/** The passphrase of the file goes before the one that is stored; another one ends all sessions. */
+async function takePassphrase(repository: AccessRepository): Promise<void> {
+  const read = readPassphraseFile(process.env)
+  // What is wrong with the file has been told when the server began to start.
+  if ('problem' in read || read.passphrase === null) return
+  const stored = await repository.passphrase()
+  if (stored !== null && await isPassphrase(read.passphrase, stored)) return
+  const hash = await hashPassphrase(read.passphrase)
+  if (hash) await repository.setPassphrase(hash)
+}
+
+interface Opened { readonly database: Sequelize, readonly repository: PlanRepository, readonly access: AccessRepository }
 
 let opening: Promise<Opened> | null = null
 
 function open(): Promise<Opened> {
   opening ??= openDatabase(databaseFile(), prepare)
-    .then(database => ({ database, repository: planRepository(database) }))
+    .then(database => ({ database, repository: planRepository(database), access: accessRepository(database) }))
     .catch((error: unknown) => {
       opening = null
       throw error
@@ -34,6 +49,14 @@ function open(): Promise<Opened> {
  */
 export async function plans(): Promise<PlanRepository> {
   return (await open()).repository
+}
+
+/**
+ * Who may come in, from the same database.
+ * @throws {DatabaseProblem} with what to do
+ */
+export async function access(): Promise<AccessRepository> {
+  return (await open()).access
 }
 
 /** Writes a whole copy of this server's database into a file that does not exist yet. */

@@ -1,6 +1,7 @@
 import type { QueryInterface } from 'sequelize'
 import * as plans from './20261125A-create-plans'
 import * as archivedAt from './20261126A-add-archived-at'
+import * as access from './20261126B-create-access'
 
 export interface Migration {
   readonly name: string
@@ -12,4 +13,5 @@ export interface Migration {
 export const migrations: readonly Migration[] = [
   { name: '20261125A-create-plans', ...plans },
   { name: '20261126A-add-archived-at', ...archivedAt },
+  { name: '20261126B-create-access', ...access },
 ]

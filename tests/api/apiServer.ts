@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { createApp, createRouter, toNodeListener, type EventHandler } from 'h3'
+import { door } from '../../server/access/door'
 import { gate } from '../../server/http/gate'
 
 const routeFiles = import.meta.glob<{ default: EventHandler }>('../../server/api/**/*.ts')
@@ -25,7 +26,7 @@ export async function startApi() {
     const { default: handler } = await load()
     router.add(path, handler, method ? [method as 'get'] : undefined)
   }
-  const server = createServer(toNodeListener(createApp().use(gate).use(router)))
+  const server = createServer(toNodeListener(createApp().use(gate).use(door).use(router)))
   await new Promise<void>(done => server.listen(0, '127.0.0.1', done))
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
   return {

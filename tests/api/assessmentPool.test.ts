@@ -1,8 +1,9 @@
-import { existsSync, readdirSync } from 'node:fs'
+import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { afterEach, describe, expect, it } from 'vitest'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
 import { AssessmentPool, mostWaiting } from '../../server/work/assessmentPool'
+import { niceness } from '../../server/work/lowerPriority'
 
 const pools: AssessmentPool[] = []
 const poolOf = (...given: ConstructorParameters<typeof AssessmentPool>) => pools[pools.push(new AssessmentPool(...given)) - 1]!
@@ -21,6 +22,14 @@ describe('the threads that assess', () => {
     expect(JSON.parse(body).verdicts).toHaveLength(7)
     expect(await pool.assess('{')).toMatchObject({ status: 400 })
     expect(JSON.parse((await pool.assess('{"name":""}')).body)).toMatchObject({ status: 422, errors: [{ path: 'name' }] })
+  })
+  it.runIf(process.platform === 'linux')('give way to the thread that answers requests', async () => {
+    await poolOf().assess('{}')
+    // Field 19 of a thread's stat is its niceness (proc(5)); the name before it may hold spaces.
+    const nice = readdirSync('/proc/self/task').map(thread => Number(readFileSync(`/proc/self/task/${thread}/stat`, 'utf8').split(') ')[1]!.split(' ')[16]))
+    expect(niceness).toBe(10)
+    expect(nice).toContain(niceness)
+    expect(Math.min(...nice)).toBeLessThan(niceness)
   })
   it('are stopped when one takes too long, and others go on', async () => {
     const pool = poolOf(300, endless)

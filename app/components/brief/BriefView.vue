@@ -2,7 +2,6 @@
 import { defineAsyncComponent } from 'vue'
 import ConversionsChart from '~/components/charts/ConversionsChart.vue'
 import GrowthChart from '~/components/charts/GrowthChart.vue'
-import WaterfallChart from '~/components/charts/WaterfallChart.vue'
 import OverallVerdict from '~/components/brief/OverallVerdict.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
@@ -11,6 +10,7 @@ import { afterPaint } from '~/services/afterPaint'
 
 // The answer and its pictures first: the fields follow with all that editing needs.
 const BriefAnswers = defineAsyncComponent(() => afterPaint().then(() => import('~/components/brief/BriefAnswers.vue')))
+const WaterfallChart = defineAsyncComponent(() => afterPaint().then(() => import('~/components/charts/WaterfallChart.vue')))
 const QuickFields = defineAsyncComponent(() => afterPaint().then(() => import('~/components/brief/QuickFields.vue')))
 const order = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money']
 </script>

@@ -25,12 +25,10 @@ async function settle(how: 'mine' | 'theirs' | 'both'): Promise<void> {
     :model-value="store.conflict !== null"
     persistent
     max-width="640"
+    role="alertdialog"
+    aria-labelledby="conflict-title"
   >
-    <div
-      class="sheet"
-      role="alertdialog"
-      aria-labelledby="conflict-title"
-    >
+    <div class="sheet">
       <h2 id="conflict-title">
         This plan was changed elsewhere
       </h2>

@@ -1,15 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { mdiAlertOutline, mdiCloseOctagonOutline, mdiInformationOutline } from '@mdi/js'
-import { toldOnce } from '~~/core/finding'
 import { viewOfPath, type ViewId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 
 /** What the plan warns of, with the way out; of one view, or of all, the worst first. */
 const props = defineProps<{ view?: ViewId, /** more are behind a press */ most?: number }>()
 const store = usePlanStore()
-const findings = computed(() => toldOnce((store.assessment?.findings ?? []).filter(finding =>
-  !props.view || finding.from.some(source => viewOfPath(source) === props.view))))
+const findings = computed(() => (store.assessment?.findings ?? []).filter(finding =>
+  !props.view || finding.from.some(source => viewOfPath(source) === props.view)))
 const all = ref(false)
 const shown = computed(() => all.value ? findings.value : findings.value.slice(0, props.most ?? findings.value.length))
 const icons = { fail: mdiCloseOctagonOutline, warning: mdiAlertOutline, caution: mdiInformationOutline }

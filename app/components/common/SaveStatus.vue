@@ -4,12 +4,13 @@ import { draftBox } from '~/services/draftBox'
 import { usePlanStore } from '~/stores/planStore'
 
 const store = usePlanStore()
-const { isKeeping } = draftBox
+const { isKeeping, isWriting } = draftBox
+const kept = computed(() => !isKeeping.value ? 'Changes are in this tab only, because the browser cannot keep them: leave it open, or export the plan' : isWriting.value ? 'Changes are being kept in this browser' : 'Changes are kept in this browser')
 const text = computed(() => ({
   saved: 'Saved',
   unsaved: 'Not saved yet',
   saving: 'Saving',
-  offline: `${store.saveMessage || 'The server does not answer.'} ${isKeeping.value ? 'Changes are kept in this browser' : 'Changes are in this tab only, because the browser cannot keep them: leave it open, or export the plan'}; Numeron keeps trying.`,
+  offline: `${store.signedOut ? 'You are signed out.' : store.saveMessage || 'The server does not answer.'} ${kept.value}; ${store.signedOut ? 'they are saved once you sign in.' : 'Numeron keeps trying.'}`,
   conflict: 'Changed elsewhere',
   refused: store.gone ? 'Not saved: the plan was deleted elsewhere' : `Not saved: ${store.saveMessage}`,
 })[store.saveState])
@@ -21,8 +22,13 @@ const text = computed(() => ({
     :class="store.saveState"
     role="status"
     :data-save="store.saveState"
+    :data-kept="isKeeping && !isWriting"
   >
-    <span class="dot" />{{ text }}
+    <span class="dot" /><span>{{ text }} <a
+      v-if="store.saveState === 'offline' && store.signedOut"
+      href="/sign-in"
+      target="_blank"
+    >Sign in</a></span>
   </span>
 </template>
 

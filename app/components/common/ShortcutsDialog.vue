@@ -19,6 +19,7 @@ const keys = [
   <VDialog
     v-model="open"
     max-width="560"
+    aria-label="Keyboard shortcuts"
   >
     <div class="sheet">
       <h2>Keyboard shortcuts</h2>

@@ -7,7 +7,6 @@ import MachineFields from '~/components/streams/MachineFields.vue'
 import { useUsualMachine } from '~/composables/useUsualMachine'
 import { fieldElementId } from '~/composables/views'
 import { openDemo } from '../../../tests/stubs/openPlan'
-import { toldOnce } from '~~/core/finding'
 import FindingsList from './FindingsList.vue'
 import HeadroomLine from './HeadroomLine.vue'
 import ListEditor from './ListEditor.vue'
@@ -192,7 +191,7 @@ describe('what the plan comes to', () => {
   it('warns worst first, and in a view only of what belongs to it', () => {
     const store = openDemo({ machine: { base: 'gone-1', parts: [{ ref: 'gone-2' }] } })
     const all = mount(FindingsList)
-    expect(all.findAll('[data-finding]').map(item => item.attributes('data-finding'))).toEqual(toldOnce(store.assessment!.findings).map(finding => finding.code))
+    expect(all.findAll('[data-finding]').map(item => item.attributes('data-finding'))).toEqual(store.assessment!.findings.map(finding => finding.code))
     expect(all.find('[data-finding=NO_BACKUP]').exists()).toBe(!all.find('[data-finding=IRREPLACEABLE]').exists())
     const severities = all.findAll('li').map(item => ['fail', 'warning', 'caution'].findIndex(severity => item.classes(severity)))
     expect(severities).toEqual([...severities].sort())

@@ -24,6 +24,11 @@ function variant(row: LayoutComparison): Variant | null {
   const result = editPlan(store.plan, 'drives.layout', row.layout.id)
   return result.ok ? { plan: result.plan, label: `With ${row.layout.label}` } : null
 }
+/** What goes on until a failed drive is replaced. */
+function meanwhile({ layout, survives }: LayoutComparison): string {
+  if (survives === 0) return layout.loss === 'everything' ? 'all is lost' : 'its files are lost'
+  return layout.runsOn ? 'everything plays on' : layout.parity ? 'its files wait for the rebuild' : 'switch to the copy by hand'
+}
 function choose(id: string): void {
   store.edit('drives.layout', id)
 }
@@ -88,6 +93,12 @@ function choose(id: string): void {
             </th>
             <th scope="col">
               One drive readable alone
+            </th>
+            <th scope="col">
+              Tied to
+            </th>
+            <th scope="col">
+              While a drive is failed
             </th>
           </tr>
         </thead>
@@ -170,6 +181,8 @@ function choose(id: string): void {
             </td>
             <td>{{ row.layout.growsBy }}</td>
             <td>{{ row.layout.readableAlone }}</td>
+            <td>{{ row.layout.tiedTo }}</td>
+            <td>{{ meanwhile(row) }}</td>
           </tr>
         </tbody>
       </table>

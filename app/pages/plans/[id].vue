@@ -8,7 +8,6 @@ import NumeronMark from '~/components/common/NumeronMark.vue'
 import SaveStatus from '~/components/common/SaveStatus.vue'
 import { colourScheme } from '~/composables/colourScheme'
 import { inspectorHost } from '~/composables/inspectorHost'
-import { downloadPlan, downloadText } from '~/composables/planDownload'
 import { viewAddress, views } from '~/composables/views'
 import { afterPaint } from '~/services/afterPaint'
 import { draftBox } from '~/services/draftBox'
@@ -21,6 +20,10 @@ const WorkingPanel = defineAsyncComponent(() => afterPaint().then(() => import('
 const ConflictDialog = defineAsyncComponent(() => afterPaint().then(() => import('~/components/common/ConflictDialog.vue')))
 const ShortcutsDialog = defineAsyncComponent(() => afterPaint().then(() => import('~/components/common/ShortcutsDialog.vue')))
 const ShellMenu = defineAsyncComponent(() => afterPaint().then(() => import('~/components/common/ShellMenu.vue')))
+const NetworkSign = defineAsyncComponent(() => afterPaint().then(() => import('~/components/access/NetworkSign.vue')))
+const ReaderLinkDialog = defineAsyncComponent(() => import('~/components/access/ReaderLinkDialog.vue'))
+const PlanNotices = defineAsyncComponent(() => import('~/components/plans/PlanNotices.vue'))
+const PlanProblem = defineAsyncComponent(() => import('~/components/plans/PlanProblem.vue'))
 const TrialBar = defineAsyncComponent(() => import('~/components/common/TrialBar.vue'))
 const CommandPalette = defineAsyncComponent(() => import('~/components/common/CommandPalette.vue'))
 
@@ -31,6 +34,7 @@ const problem = ref('')
 /** the text of a plan that cannot be read, as it is stored */
 const raw = ref<string | null>(null)
 const showKeys = ref(false)
+const showLink = ref(false)
 provide(inspectorHost, '#inspector')
 const showPalette = ref(false)
 const planId = computed(() => String(route.params.id))
@@ -52,23 +56,24 @@ watch(() => route.path, () => {
   working.close()
   store.tried = null
 })
+async function exportPlan(): Promise<void> {
+  const { downloadPlan } = await import('~/composables/planDownload')
+  if (store.plan) downloadPlan(store.plan)
+}
 /** What the palette and the menu can do besides going somewhere. */
 const actions = computed(() => [
   { label: 'Undo', run: () => store.undo(), off: !store.canUndo },
   { label: 'Redo', run: () => store.redo(), off: !store.canRedo },
-  { label: 'Export this plan', run: () => store.plan && downloadPlan(store.plan), off: false },
+  { label: 'Export this plan', run: () => void exportPlan(), off: false },
   { label: colourScheme.value === 'day' ? 'Switch to dark colours' : 'Switch to light colours', run: () => colourScheme.value = colourScheme.value === 'day' ? 'night' : 'day', off: false },
   { label: 'Print this view', run: () => window.print(), off: false },
   { label: 'Keyboard shortcuts', run: () => showKeys.value = true, off: false },
   { label: 'Answer the five questions', run: () => navigateTo(`/plans/${planId.value}/start`), off: false },
+  { label: 'Reader\'s link', run: () => showLink.value = true, off: false },
   { label: 'All plans', run: () => navigateTo('/plans'), off: false },
 ])
 useHead({ title: () => store.plan ? `${store.plan.name} – Numeron` : 'Numeron' })
 
-async function saveAsNew(): Promise<void> {
-  const fresh = await store.saveAsNew().catch(() => null)
-  if (fresh) await navigateTo(`/plans/${fresh}`)
-}
 function rename(event: Event): void {
   const input = event.target as HTMLInputElement
   nameError.value = store.edit('name', input.value)
@@ -111,9 +116,10 @@ function onKey(event: KeyboardEvent): void {
 function onLeave(event: BeforeUnloadEvent): void {
   // What is not acknowledged lies in this browser's storage already; the server gets it as soon as it can.
   void store.flush()
-  if (store.saveState === 'refused' || (store.saveState !== 'saved' && !draftBox.isKeeping.value)) event.preventDefault()
+  if (store.saveState === 'refused' || (store.saveState !== 'saved' && (!draftBox.isKeeping.value || draftBox.isWriting.value))) event.preventDefault()
 }
 onMounted(() => {
+  void afterPaint().then(draftBox.prepare)
   window.addEventListener('keydown', onKey)
   window.addEventListener('beforeunload', onLeave)
 })
@@ -148,6 +154,7 @@ onBeforeUnmount(() => {
         </div>
         <SaveStatus />
         <div class="tools">
+          <NetworkSign />
           <VBtn
             :icon="mdiUndo"
             size="small"
@@ -196,32 +203,7 @@ onBeforeUnmount(() => {
           id="view"
           tabindex="-1"
         >
-          <p
-            v-if="store.restoredDraft"
-            class="notice"
-            role="status"
-          >
-            Changes from your last visit had not reached the server and were restored. <button
-              type="button"
-              class="plain-button link"
-              @click="store.restoredDraft = false"
-            >
-              Dismiss
-            </button>
-          </p>
-          <p
-            v-if="store.gone"
-            class="notice"
-            role="alert"
-          >
-            This plan was deleted elsewhere. What you see is kept in this browser. <button
-              type="button"
-              class="plain-button link"
-              @click="saveAsNew"
-            >
-              Save it as a new plan
-            </button>
-          </p>
+          <PlanNotices v-if="store.restoredDraft || store.gone" />
           <NuxtPage />
         </main>
         <aside
@@ -231,6 +213,10 @@ onBeforeUnmount(() => {
       </div>
       <WorkingPanel />
       <ConflictDialog v-if="store.conflict" />
+      <ReaderLinkDialog
+        v-if="showLink"
+        v-model="showLink"
+      />
       <ShortcutsDialog
         v-if="showKeys"
         v-model="showKeys"
@@ -241,33 +227,12 @@ onBeforeUnmount(() => {
         :actions="actions"
       />
     </template>
-    <div
+    <PlanProblem
       v-else-if="problem"
-      class="missing"
-    >
-      <NumeronMark />
-      <h1>{{ problem }}</h1>
-      <div>
-        <VBtn
-          variant="outlined"
-          color="primary"
-          @click="open"
-        >
-          Try again
-        </VBtn>
-        <VBtn
-          v-if="raw !== null"
-          variant="outlined"
-          color="primary"
-          @click="downloadText('stored-plan.json', raw)"
-        >
-          Export what is stored
-        </VBtn>
-        <VBtn to="/plans">
-          All plans
-        </VBtn>
-      </div>
-    </div>
+      :problem="problem"
+      :raw="raw"
+      @retry="open"
+    />
   </VMain>
 </template>
 
@@ -290,9 +255,6 @@ main { padding: 16px 20px 60px; min-width: 0; }
 main:focus { outline: none; }
 #inspector { position: sticky; top: 96px; align-self: start; width: 0; max-height: calc(100vh - 110px); z-index: 4; }
 #inspector:not(:empty) { width: 350px; padding: 16px 16px 0 0; }
-.notice { border-left: 4px solid rgb(var(--v-theme-primary)); padding: 8px 14px; background: rgb(var(--v-theme-surface)); margin: 0 0 14px; }
-.link { color: rgb(var(--v-theme-primary)); text-decoration: underline; }
-.missing { padding: 40px; display: flex; flex-direction: column; gap: 20px; align-items: flex-start; }
 @media (max-width: 1080px) {
   .body { grid-template-columns: 158px minmax(0, 1fr); }
   .body.calm { grid-template-columns: minmax(0, 1fr); }

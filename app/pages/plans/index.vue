@@ -7,6 +7,7 @@ import type { PlanIssue } from '~~/core/plan/issues'
 import type { PlanEntry } from '~~/core/plan/storedPlan'
 import NumeronMark from '~/components/common/NumeronMark.vue'
 import SchemeButton from '~/components/common/SchemeButton.vue'
+import NetworkSign from '~/components/access/NetworkSign.vue'
 import PlanCard from '~/components/plans/PlanCard.vue'
 import { downloadPlan } from '~/composables/planDownload'
 import DraftList from '~/components/plans/DraftList.vue'
@@ -133,6 +134,7 @@ function drop(event: DragEvent): void {
     >
       <header>
         <NumeronMark />
+        <NetworkSign />
         <SchemeButton />
       </header>
       <h1>Plans</h1>
@@ -307,6 +309,7 @@ function drop(event: DragEvent): void {
       <VDialog
         :model-value="renaming !== null"
         max-width="420"
+        aria-label="Rename the plan"
         @update:model-value="renaming = null"
       >
         <form
@@ -342,7 +345,8 @@ function drop(event: DragEvent): void {
 <style scoped>
 .plans { max-width: 1180px; margin: 0 auto; padding: 20px 20px 60px; display: flex; flex-direction: column; gap: 14px; min-height: 100vh; }
 .plans.dropping { outline: 3px dashed rgb(var(--v-theme-primary)); outline-offset: -8px; }
-header { display: flex; justify-content: space-between; align-items: center; }
+header { display: flex; align-items: center; gap: 8px; }
+header > :first-child { margin-right: auto; }
 .actions { display: flex; flex-wrap: wrap; gap: 10px; }
 .find { display: grid; grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) auto; gap: 10px; align-items: center; }
 .list { list-style: none; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(300px, 1fr)); gap: 12px; align-items: stretch; }

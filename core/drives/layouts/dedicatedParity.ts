@@ -10,6 +10,7 @@ export function dedicatedParity(parityDrives: 1 | 2): Layout {
     minimumDrives: parityDrives + 1,
     survives: () => parityDrives,
     loss: 'failedDrivesOnly',
+    runsOn: true,
     growsBy: 'one drive',
     readableAlone: 'yes',
     tiedTo: 'a program, for the parity only',

@@ -1,5 +1,5 @@
 import type { Layout } from './layout'
-import { sizesDescending, sumTB } from './sizes'
+import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
 /** Every file on two drives; usable min(Σ/2, Σ − max). */
 export const duplication: Layout = {
@@ -9,6 +9,7 @@ export const duplication: Layout = {
   minimumDrives: 2,
   survives: () => 1,
   loss: 'shareOfFiles',
+  runsOn: true,
   growsBy: 'one drive',
   readableAlone: 'yes',
   tiedTo: 'nothing',
@@ -22,7 +23,12 @@ export const duplication: Layout = {
       usableTB,
       redundancyTB: usableTB,
       mismatchTB: rawTB - 2 * usableTB,
-      groups: [{ sizesTB, survives: 1, rebuiltTB: sizesTB[0]!, readsTB: sizesTB.slice(1) }],
+      // The largest drive is filled only as far as the others hold the second copies.
+      parts: drives.map(({ sizeTB }) => {
+        const filledTB = Math.min(sizeTB, rawTB - sizeTB)
+        return partsOf(sizeTB, { dataTB: filledTB / 2, copyTB: filledTB / 2 })
+      }),
+      groups: [{ members: placesDescending(drives), sizesTB, survives: 1, rebuiltTB: sizesTB[0]!, readsTB: sizesTB.slice(1) }],
     }
   },
 }

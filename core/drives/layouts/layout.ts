@@ -10,12 +10,23 @@ export interface LayoutDrive {
  * A pool is lost when any of its groups is.
  */
 export interface RiskGroup {
+  /** places of its drives among those arranged */
+  readonly members: readonly number[]
   readonly sizesTB: readonly number[]
   readonly survives: number
   /** TB that a rebuild has to write to one new drive, when that is all of it */
   readonly rebuiltTB: number
   /** TB that the last rebuild has to read from each survivor, when the largest drives are the failed ones */
   readonly readsTB: readonly number[]
+}
+
+/** What a layout puts on one drive, TB; they add up to its size. */
+export interface DriveParts {
+  readonly dataTB: number
+  readonly copyTB: number
+  readonly parityTB: number
+  /** cannot be used, because sizes differ */
+  readonly unusedTB: number
 }
 
 /** What a layout makes of a set of drives. */
@@ -26,6 +37,8 @@ export interface LayoutSpace {
   /** space that the layout cannot use because sizes differ */
   readonly mismatchTB: number
   readonly groups: readonly RiskGroup[]
+  /** by drive, in the order in which they were given; over all drives: data = usable, copies and parity = redundancy, unused = mismatch */
+  readonly parts: readonly DriveParts[]
 }
 
 /** Why a layout cannot be made of these drives, as a code with its numbers. */
@@ -48,6 +61,8 @@ export interface Layout {
   /** failures that any set of drives is sure to survive, for n drives */
   readonly survives: (drives: number) => number
   readonly loss: LossKind
+  /** while failed drives are survived, everything plays on by itself; otherwise what lay on them plays again once it is rebuilt or switched over */
+  readonly runsOn: boolean
   readonly growsBy: string
   /** can one drive be read alone in another computer? */
   readonly readableAlone: 'yes' | 'no' | 'on a plain file system'

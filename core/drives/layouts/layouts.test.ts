@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { plainFormat } from '../../units/format'
 import { arrangeDrives, type Arrangement } from '../arrangeDrives'
 import { refusalText } from '../refusalText'
-import { isRefusal, type Layout, type LayoutDrive } from './layout'
+import { isRefusal, type DriveParts, type Layout, type LayoutDrive } from './layout'
 import { layouts } from './layouts'
 
 function layout(id: string): Layout {
@@ -78,7 +78,28 @@ describe('every layout', () => {
   })
   it.each(layouts.map(entry => entry.id))('%s: the order of the drives does not matter', (id) => {
     fc.assert(fc.property(anySizes, (sizes) => {
-      expect(arrangeDrives(layout(id), drives(sizes))).toEqual(arrangeDrives(layout(id), drives([...sizes].reverse())))
+      const [one, other] = [sizes, [...sizes].reverse()].map((order) => {
+        const result = arrangeDrives(layout(id), drives(order))
+        // The places are other ones; the drives at them are the same.
+        return isRefusal(result) ? result : { ...result, memberPlaces: result.memberPlaces.map(place => order[place]), sparePlaces: [] }
+      })
+      expect(one).toEqual(other)
+    }))
+  })
+  it.each(layouts.map(entry => entry.id))('%s: what lies on the drives adds up to each drive, and to the whole', (id) => {
+    fc.assert(fc.property(anySizes, fc.nat(2), (sizes, spares) => {
+      const result = arrangeDrives(layout(id), drives(sizes), spares)
+      if (isRefusal(result)) return
+      const sum = (part: (parts: DriveParts) => number) => result.parts.reduce((all, parts) => all + part(parts), 0)
+      expect(sum(({ dataTB }) => dataTB)).toBeCloseTo(result.usableTB, 9)
+      expect(sum(({ copyTB, parityTB }) => copyTB + parityTB)).toBeCloseTo(result.redundancyTB, 9)
+      expect(sum(({ unusedTB }) => unusedTB)).toBeCloseTo(result.mismatchTB, 9)
+      result.parts.forEach((parts, member) => {
+        expect(Math.min(...Object.values(parts))).toBeGreaterThanOrEqual(0)
+        expect(Object.values(parts).reduce((all, part) => all + part, 0)).toBeCloseTo(sizes[result.memberPlaces[member]!]!, 9)
+      })
+      expect([...result.memberPlaces, ...result.sparePlaces].sort((a, b) => a - b)).toEqual(sizes.map((_, place) => place))
+      result.groups.forEach(group => expect(group.members.map(member => sizes[result.memberPlaces[member]!])).toEqual(group.sizesTB))
     }))
   })
   it.each(layouts.map(entry => entry.id))('%s: a bigger drive in place of another never lessens the space', (id) => {

@@ -1,5 +1,5 @@
 import type { Layout } from './layout'
-import { sizesDescending, sumTB } from './sizes'
+import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
 /** The same on every drive; usable min, redundancy (n−1)·min. */
 export const mirror: Layout = {
@@ -9,6 +9,7 @@ export const mirror: Layout = {
   minimumDrives: 2,
   survives: drives => drives - 1,
   loss: 'everything',
+  runsOn: true,
   growsBy: 'replacing every drive with a bigger one',
   readableAlone: 'on a plain file system',
   tiedTo: 'nothing on a plain file system',
@@ -17,12 +18,14 @@ export const mirror: Layout = {
   arrange(drives) {
     const sizesTB = sizesDescending(drives)
     const smallest = sizesTB.at(-1)!
+    const members = placesDescending(drives)
     const redundancyTB = (sizesTB.length - 1) * smallest
     return {
       usableTB: smallest,
       redundancyTB,
       mismatchTB: sumTB(sizesTB) - smallest - redundancyTB,
-      groups: [{ sizesTB, survives: sizesTB.length - 1, rebuiltTB: sizesTB[0]!, readsTB: [sizesTB[1]!] }],
+      parts: drives.map(({ sizeTB }, place) => partsOf(sizeTB, place === members[0] ? { dataTB: smallest } : { copyTB: smallest })),
+      groups: [{ members, sizesTB, survives: sizesTB.length - 1, rebuiltTB: sizesTB[0]!, readsTB: [sizesTB[1]!] }],
     }
   },
 }

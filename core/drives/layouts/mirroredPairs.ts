@@ -1,5 +1,5 @@
-import type { Layout, RiskGroup } from './layout'
-import { sizesDescending, sumTB } from './sizes'
+import type { DriveParts, Layout, RiskGroup } from './layout'
+import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
 /** Sorted drives mirrored two by two; usable Σ of the smaller of each pair; with an odd count the smallest is unused. */
 export const mirroredPairs: Layout = {
@@ -9,6 +9,7 @@ export const mirroredPairs: Layout = {
   minimumDrives: 4,
   survives: () => 1,
   loss: 'everything',
+  runsOn: true,
   growsBy: 'a pair',
   readableAlone: 'no',
   tiedTo: 'the program or controller that made it',
@@ -16,12 +17,17 @@ export const mirroredPairs: Layout = {
   parity: false,
   arrange(drives) {
     const sizesTB = sizesDescending(drives)
+    const places = placesDescending(drives)
     const groups: RiskGroup[] = []
-    for (let i = 0; i + 1 < sizesTB.length; i += 2) {
-      const pair = [sizesTB[i]!, sizesTB[i + 1]!]
-      groups.push({ sizesTB: pair, survives: 1, rebuiltTB: pair[0]!, readsTB: [pair[1]!] })
+    const parts: DriveParts[] = drives.map(({ sizeTB }) => partsOf(sizeTB, {}))
+    for (let i = 0; i + 1 < places.length; i += 2) {
+      const members = [places[i]!, places[i + 1]!]
+      const [larger, smaller] = [sizesTB[i]!, sizesTB[i + 1]!]
+      groups.push({ members, sizesTB: [larger, smaller], survives: 1, rebuiltTB: larger, readsTB: [smaller] })
+      parts[members[0]!] = partsOf(larger, { dataTB: smaller })
+      parts[members[1]!] = partsOf(smaller, { copyTB: smaller })
     }
     const usableTB = sumTB(groups.map(group => group.sizesTB[1]!))
-    return { usableTB, redundancyTB: usableTB, mismatchTB: sumTB(sizesTB) - 2 * usableTB, groups }
+    return { usableTB, redundancyTB: usableTB, mismatchTB: sumTB(sizesTB) - 2 * usableTB, groups, parts }
   },
 }

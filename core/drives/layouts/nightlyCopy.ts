@@ -1,5 +1,5 @@
 import type { Layout } from './layout'
-import { sizesDescending, sumTB } from './sizes'
+import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
 /** A second drive written every night by a scheduled job; usable min. */
 export const nightlyCopy: Layout = {
@@ -10,6 +10,7 @@ export const nightlyCopy: Layout = {
   maximumDrives: 2,
   survives: () => 1,
   loss: 'everything',
+  runsOn: false,
   growsBy: 'replacing both drives',
   readableAlone: 'yes',
   tiedTo: 'nothing',
@@ -19,11 +20,13 @@ export const nightlyCopy: Layout = {
   arrange(drives) {
     const sizesTB = sizesDescending(drives)
     const smallest = sizesTB.at(-1)!
+    const members = placesDescending(drives)
     return {
       usableTB: smallest,
       redundancyTB: smallest,
       mismatchTB: sumTB(sizesTB) - 2 * smallest,
-      groups: [{ sizesTB, survives: 1, rebuiltTB: sizesTB[0]!, readsTB: [sizesTB[1]!] }],
+      parts: drives.map(({ sizeTB }, place) => partsOf(sizeTB, place === members[0] ? { dataTB: smallest } : { copyTB: smallest })),
+      groups: [{ members, sizesTB, survives: 1, rebuiltTB: sizesTB[0]!, readsTB: [sizesTB[1]!] }],
     }
   },
 }

@@ -10,6 +10,7 @@ export function nightlyParity(parityDrives: 1 | 2): Layout {
     minimumDrives: parityDrives + 1,
     survives: () => parityDrives,
     loss: 'failedDrivesOnly',
+    runsOn: false,
     growsBy: 'one drive',
     readableAlone: 'yes',
     tiedTo: 'a program, for the parity only',

@@ -1,19 +1,17 @@
 import type { LayoutDrive, LayoutRefusal, LayoutSpace } from './layout'
-import { sizesDescending, sumTB } from './sizes'
+import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
-/** Splits drives into parity and data: the ones marked so, or else the largest hold the parity. */
-function splitByRole(drives: readonly LayoutDrive[], parityDrives: number): { parityTB: number[], dataTB: number[] } | LayoutRefusal {
-  const marked = drives.filter(drive => drive.role === 'parity')
-  if (marked.length && marked.length !== parityDrives) {
-    return { refused: 'PARITY_MARKED', takes: parityDrives, marked: marked.length }
-  }
-  if (marked.length) {
-    return { parityTB: sizesDescending(marked), dataTB: sizesDescending(drives.filter(drive => drive.role !== 'parity')) }
-  }
-  const free = sizesDescending(drives.filter(drive => drive.role === 'any'))
+/** Splits drives into parity and data, by their places: the ones marked so, or else the largest hold the parity. Largest first. */
+function splitByRole(drives: readonly LayoutDrive[], parityDrives: number): { parity: number[], data: number[] } | LayoutRefusal {
+  const places = placesDescending(drives)
+  const withRole = (...roles: LayoutDrive['role'][]) => places.filter(place => roles.includes(drives[place]!.role))
+  const marked = withRole('parity')
+  if (marked.length && marked.length !== parityDrives) return { refused: 'PARITY_MARKED', takes: parityDrives, marked: marked.length }
+  if (marked.length) return { parity: marked, data: withRole('any', 'data') }
+  const free = withRole('any')
   if (free.length < parityDrives) return { refused: 'PARITY_NOT_LEFT', takes: parityDrives }
-  const dataTB = [...free.slice(parityDrives), ...drives.filter(drive => drive.role === 'data').map(drive => drive.sizeTB)]
-  return { parityTB: free.slice(0, parityDrives), dataTB: dataTB.sort((a, b) => b - a) }
+  const parity = free.slice(0, parityDrives)
+  return { parity, data: places.filter(place => !parity.includes(place)) }
 }
 
 /**
@@ -23,9 +21,9 @@ function splitByRole(drives: readonly LayoutDrive[], parityDrives: number): { pa
 export function parityBesideDisks(drives: readonly LayoutDrive[], parityDrives: number): LayoutSpace | LayoutRefusal {
   const split = splitByRole(drives, parityDrives)
   if ('refused' in split) return split
-  const { parityTB, dataTB } = split
+  const dataTB = split.data.map(place => drives[place]!.sizeTB)
   const largestData = dataTB[0]!
-  const smallestParity = parityTB.at(-1)!
+  const smallestParity = drives[split.parity.at(-1)!]!.sizeTB
   if (smallestParity < largestData) {
     return { refused: 'PARITY_TOO_SMALL', parityTB: smallestParity, dataTB: largestData }
   }
@@ -36,6 +34,7 @@ export function parityBesideDisks(drives: readonly LayoutDrive[], parityDrives: 
     usableTB,
     redundancyTB,
     mismatchTB: sumTB(sizesTB) - usableTB - redundancyTB,
-    groups: [{ sizesTB, survives: parityDrives, rebuiltTB: sizesTB[0]!, readsTB: sizesTB.slice(parityDrives) }],
+    parts: drives.map(({ sizeTB }, place) => partsOf(sizeTB, split.parity.includes(place) ? { parityTB: largestData } : { dataTB: sizeTB })),
+    groups: [{ members: placesDescending(drives), sizesTB, survives: parityDrives, rebuiltTB: sizesTB[0]!, readsTB: sizesTB.slice(parityDrives) }],
   }
 }

@@ -1,5 +1,5 @@
 import type { Layout } from './layout'
-import { sizesDescending, sumTB } from './sizes'
+import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
 const names = { 1: 'Rotating parity, one drive (RAID 5)', 2: 'Rotating parity, two drives (RAID 6)', 3: 'Rotating parity, three drives' } as const
 
@@ -12,6 +12,7 @@ export function rotatingParity(parityDrives: 1 | 2 | 3): Layout {
     minimumDrives: parityDrives + 2,
     survives: () => parityDrives,
     loss: 'everything',
+    runsOn: true,
     growsBy: 'one drive where the system can expand, otherwise a whole new group',
     readableAlone: 'no',
     tiedTo: 'the program or controller that made it',
@@ -27,7 +28,8 @@ export function rotatingParity(parityDrives: 1 | 2 | 3): Layout {
         usableTB,
         redundancyTB,
         mismatchTB: sumTB(sizesTB) - usableTB - redundancyTB,
-        groups: [{ sizesTB, survives: parityDrives, rebuiltTB: smallest, readsTB: Array<number>(dataDrives).fill(smallest) }],
+        parts: drives.map(({ sizeTB }) => partsOf(sizeTB, { dataTB: usableTB / drives.length, parityTB: redundancyTB / drives.length })),
+        groups: [{ members: placesDescending(drives), sizesTB, survives: parityDrives, rebuiltTB: smallest, readsTB: Array<number>(dataDrives).fill(smallest) }],
       }
     },
   }

@@ -1,5 +1,5 @@
 import type { Layout } from './layout'
-import { sizesDescending, sumTB } from './sizes'
+import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
 /** Each drive on its own; usable Σ. */
 export const separateDisks: Layout = {
@@ -9,6 +9,7 @@ export const separateDisks: Layout = {
   minimumDrives: 1,
   survives: () => 0,
   loss: 'failedDrivesOnly',
+  runsOn: false,
   growsBy: 'one drive',
   readableAlone: 'yes',
   tiedTo: 'nothing',
@@ -18,7 +19,8 @@ export const separateDisks: Layout = {
     const sizesTB = sizesDescending(drives)
     return {
       usableTB: sumTB(sizesTB), redundancyTB: 0, mismatchTB: 0,
-      groups: [{ sizesTB, survives: 0, rebuiltTB: sizesTB[0]!, readsTB: [] }],
+      parts: drives.map(({ sizeTB }) => partsOf(sizeTB, { dataTB: sizeTB })),
+      groups: [{ members: placesDescending(drives), sizesTB, survives: 0, rebuiltTB: sizesTB[0]!, readsTB: [] }],
     }
   },
 }

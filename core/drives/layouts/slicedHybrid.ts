@@ -1,5 +1,5 @@
 import type { Layout } from './layout'
-import { sizesDescending, sumTB } from './sizes'
+import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
 /**
  * Drives cut into slices at each other's sizes, each slice a parity group of its own:
@@ -13,6 +13,7 @@ export function slicedHybrid(parityDrives: 1 | 2): Layout {
     minimumDrives: parityDrives + 1,
     survives: () => parityDrives,
     loss: 'everything',
+    runsOn: true,
     growsBy: 'one drive',
     readableAlone: 'no',
     tiedTo: 'the program that made it',
@@ -22,18 +23,27 @@ export function slicedHybrid(parityDrives: 1 | 2): Layout {
       const sizesTB = sizesDescending(drives)
       let usableTB = 0
       let redundancyTB = 0
+      const members = placesDescending(drives)
+      /** by member: what its slices hold so far */
+      const data = members.map(() => 0)
+      const parity = members.map(() => 0)
       sizesTB.forEach((size, index) => {
         const reaching = index + 1
         const thickness = size - (sizesTB[index + 1] ?? 0)
         if (reaching <= parityDrives) return
         usableTB += (reaching - parityDrives) * thickness
         redundancyTB += parityDrives * thickness
+        for (let at = 0; at < reaching; at++) {
+          data[at]! += (reaching - parityDrives) * thickness / reaching
+          parity[at]! += parityDrives * thickness / reaching
+        }
       })
       return {
         usableTB,
         redundancyTB,
         mismatchTB: sumTB(sizesTB) - usableTB - redundancyTB,
-        groups: [{ sizesTB, survives: parityDrives, rebuiltTB: sizesTB[0]!, readsTB: sizesTB.slice(parityDrives) }],
+        parts: drives.map(({ sizeTB }, place) => partsOf(sizeTB, { dataTB: data[members.indexOf(place)]!, parityTB: parity[members.indexOf(place)]! })),
+        groups: [{ members, sizesTB, survives: parityDrives, rebuiltTB: sizesTB[0]!, readsTB: sizesTB.slice(parityDrives) }],
       }
     },
   }

@@ -1,5 +1,5 @@
 import type { Layout } from './layout'
-import { sizesDescending, sumTB } from './sizes'
+import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
 /** All drives end to end as one; usable Σ. */
 export const span: Layout = {
@@ -9,6 +9,7 @@ export const span: Layout = {
   minimumDrives: 1,
   survives: () => 0,
   loss: 'everything',
+  runsOn: false,
   growsBy: 'one drive',
   readableAlone: 'yes',
   tiedTo: 'nothing',
@@ -16,6 +17,10 @@ export const span: Layout = {
   parity: false,
   arrange(drives) {
     const sizesTB = sizesDescending(drives)
-    return { usableTB: sumTB(sizesTB), redundancyTB: 0, mismatchTB: 0, groups: [{ sizesTB, survives: 0, rebuiltTB: sizesTB[0]!, readsTB: [] }] }
+    return {
+      usableTB: sumTB(sizesTB), redundancyTB: 0, mismatchTB: 0,
+      parts: drives.map(({ sizeTB }) => partsOf(sizeTB, { dataTB: sizeTB })),
+      groups: [{ members: placesDescending(drives), sizesTB, survives: 0, rebuiltTB: sizesTB[0]!, readsTB: [] }],
+    }
   },
 }

@@ -1,5 +1,5 @@
 import type { Layout } from './layout'
-import { sizesDescending, sumTB } from './sizes'
+import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
 /** Every file over all drives; usable n·min. */
 export const stripe: Layout = {
@@ -9,6 +9,7 @@ export const stripe: Layout = {
   minimumDrives: 2,
   survives: () => 0,
   loss: 'everything',
+  runsOn: false,
   growsBy: 'starting over',
   readableAlone: 'no',
   tiedTo: 'the program or controller that made it',
@@ -18,6 +19,10 @@ export const stripe: Layout = {
     const sizesTB = sizesDescending(drives)
     const smallest = sizesTB.at(-1)!
     const usableTB = sizesTB.length * smallest
-    return { usableTB, redundancyTB: 0, mismatchTB: sumTB(sizesTB) - usableTB, groups: [{ sizesTB, survives: 0, rebuiltTB: sizesTB[0]!, readsTB: [] }] }
+    return {
+      usableTB, redundancyTB: 0, mismatchTB: sumTB(sizesTB) - usableTB,
+      parts: drives.map(({ sizeTB }) => partsOf(sizeTB, { dataTB: smallest })),
+      groups: [{ members: placesDescending(drives), sizesTB, survives: 0, rebuiltTB: sizesTB[0]!, readsTB: [] }],
+    }
   },
 }

@@ -1,14 +1,24 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import WaterfallChart from '~/components/charts/WaterfallChart.vue'
 import FigureValue from '~/components/common/FigureValue.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
-import DriveBays from '~/components/drives/DriveBays.vue'
+import DriveMap from '~/components/drives/DriveMap.vue'
+import FailedDrives from '~/components/drives/FailedDrives.vue'
 import LayoutTable from '~/components/drives/LayoutTable.vue'
+import LayoutsChart from '~/components/drives/LayoutsChart.vue'
+import LotsEditor from '~/components/drives/LotsEditor.vue'
+import LossSimulation from '~/components/drives/LossSimulation.vue'
+import PerilsPicture from '~/components/drives/PerilsPicture.vue'
+import { useDriveMap } from '~/composables/useDriveMap'
 
 definePageMeta({ key: 'drives' })
+const map = useDriveMap()
+/** index of the drives that are edited */
+const picked = ref<number | null>(null)
 </script>
 
 <template>
@@ -19,15 +29,9 @@ definePageMeta({ key: 'drives' })
     <template #space>
       <div class="columns">
         <div class="stack">
-          <section class="sheet side">
-            <VerdictSentence id="space" />
-            <VerdictSentence id="survival" />
-          </section>
-          <WaterfallChart />
-        </div>
-        <div class="stack">
-          <DriveBays />
+          <DriveMap :map="map" />
           <section class="sheet">
+            <LotsEditor v-model:picked="picked" />
             <div class="fields">
               <PlanField path="drives.layout" />
               <PlanField path="drives.driveClass" />
@@ -36,6 +40,20 @@ definePageMeta({ key: 'drives' })
             </div>
           </section>
         </div>
+        <div class="stack">
+          <section class="sheet side left">
+            <FailedDrives
+              v-if="map.told.value"
+              :told="map.told.value"
+              :held-share="map.heldShare.value"
+            />
+            <template v-else>
+              <VerdictSentence id="space" />
+              <VerdictSentence id="survival" />
+            </template>
+          </section>
+          <WaterfallChart />
+        </div>
       </div>
       <FindingsList
         view="drives"
@@ -43,6 +61,7 @@ definePageMeta({ key: 'drives' })
       />
     </template>
     <template #layouts>
+      <LayoutsChart />
       <LayoutTable />
       <section class="sheet narrow">
         <PlanField path="choices.survivesAtLeast" />
@@ -62,6 +81,7 @@ definePageMeta({ key: 'drives' })
             <FigureValue id="drives.monthFull" />
             <FigureValue id="drives.usableNeededTB" />
           </div>
+          <LossSimulation />
           <FindingsList view="drives" />
         </section>
         <section class="sheet side">
@@ -90,12 +110,48 @@ definePageMeta({ key: 'drives' })
         </section>
       </div>
     </template>
+    <template #perils>
+      <PerilsPicture />
+      <div class="columns">
+        <section class="sheet side">
+          <div class="figures">
+            <FigureValue id="drives.irreplaceableLossChancePerYear" />
+            <FigureValue id="drives.replaceableLossChancePerYear" />
+            <FigureValue id="drives.dayOutChancePerYear" />
+            <FigureValue id="library.irreplaceableTB" />
+          </div>
+          <VerdictSentence id="survival" />
+          <FindingsList view="drives" />
+        </section>
+        <section class="sheet side">
+          <h2>Copies and measures</h2>
+          <div class="fields">
+            <PlanField path="drives.secondBox" />
+            <PlanField path="drives.offlineCopy" />
+            <PlanField path="drives.awayCopy" />
+            <PlanField path="drives.snapshotMonths" />
+          </div>
+          <PlanField path="drives.copiesWithVersions" />
+          <PlanField path="drives.secondBoxTakesOver" />
+          <PlanField path="drives.ups" />
+        </section>
+      </div>
+    </template>
   </ViewFrame>
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 1.4fr) minmax(0, 1fr); }
+.columns { --page-columns: minmax(0, 1.25fr) minmax(0, 1fr); }
 .stack { display: flex; flex-direction: column; gap: 16px; min-width: 0; }
+/* On a narrow page what is left stands right below the drives that were pressed. */
+@media (max-width: 900px) {
+  .columns:has(.map) .stack { display: contents; }
+  .columns:has(.map) > .stack > * { order: 3; }
+  .columns:has(.map) > .stack > :deep(.map) { order: 1; }
+  .columns:has(.map) > .stack > .left { order: 2; }
+
+}
 .narrow { max-width: 320px; }
 .fields { --least: 190px; }
+.sheet > .fields { margin-top: 14px; }
 </style>

@@ -1,0 +1,55 @@
+import { commonDriveSizesTB } from '../catalogue/driveSizes'
+import type { DriveClass } from '../catalogue/driveClasses'
+import type { Choices } from '../plan/choices'
+import type { Drives } from '../plan/drives'
+import { arrangeDrives } from './arrangeDrives'
+import { poolLossChance } from './layoutRisk'
+import { isRefusal, type Layout } from './layouts/layout'
+import { layouts } from './layouts/layouts'
+import { driveClassOf, poolOf, roomTB, type Pool } from './poolOf'
+
+/** The cheapest new drives of one size with which a layout has room for a library. */
+export interface NeedOfLayout {
+  readonly layout: Layout
+  /** null where no such drives are enough */
+  readonly drives: { readonly count: number, readonly sizeTB: number, readonly price: number, readonly roomTB: number, readonly lossChanceAtHorizon: number } | null
+}
+
+export interface NeedQuestion {
+  readonly drives: Drives
+  readonly choices: Choices
+  readonly driveClasses: readonly DriveClass[]
+  /** the library that must fit, TB */
+  readonly contentTB: number
+  /** bays of the machine */
+  readonly mostDrives: number
+}
+
+/**
+ * The same need under every layout: of all common sizes and numbers of drives the cheapest that has the room, hot spares with it.
+ * Prices are the class's usual price of a terabyte; of equal prices the fewer drives.
+ */
+export function needByLayout(question: NeedQuestion): NeedOfLayout[] {
+  return layouts.map(layout => ({ layout, drives: cheapestFor(layout, question) }))
+}
+
+function cheapestFor(layout: Layout, { drives, choices, driveClasses, contentTB, mostDrives }: NeedQuestion): NeedOfLayout['drives'] {
+  const pricePerTB = driveClassOf(drives, driveClasses)?.pricePerTB ?? 0
+  let best: { readonly count: number, readonly sizeTB: number } | null = null
+  for (const sizeTB of commonDriveSizesTB) {
+    for (let count = 1; count <= mostDrives; count++) {
+      const isBetter = !best || count * sizeTB < best.count * best.sizeTB || (count * sizeTB === best.count * best.sizeTB && count < best.count)
+      if (!isBetter) break
+      const arrangement = arrangeDrives(layout, Array.from({ length: count }, () => ({ sizeTB, role: 'any' as const })), drives.hotSpares)
+      if (isRefusal(arrangement) || roomTB(arrangement.usableTB, drives) < contentTB) continue
+      best = { count, sizeTB }
+      break
+    }
+  }
+  if (!best) return null
+  const pool = poolOf({ drives: { ...drives, lots: [{ ...best, role: 'any' }] }, choices, driveClasses, contentTB, layoutId: layout.id }) as Pool
+  return {
+    ...best, price: best.count * best.sizeTB * pricePerTB, roomTB: roomTB(pool.arrangement.usableTB, drives),
+    lossChanceAtHorizon: poolLossChance(pool.arrangement, pool.conditions, { years: choices.horizonYears, readErrorEndsRebuild: choices.readErrorEndsRebuild }),
+  }
+}

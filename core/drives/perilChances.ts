@@ -1,0 +1,93 @@
+import { anyLost } from './lossChance'
+import { copiedAlong, measureIds, perilTable, sectorRepairs, takesOver, type MeasureId, type PerilId } from './perilTable'
+
+/** What a copy holds. */
+export type Held = 'nothing' | 'irreplaceable' | 'everything'
+
+export interface PerilQuestion {
+  /** chance of loss of the layout through failing drives in a year */
+  readonly drivesLoss: number
+  /** chance that any drive fails in a year */
+  readonly anyDriveFails: number
+  readonly drives: number
+  /** while failed drives are survived, everything plays on */
+  readonly runsOn: boolean
+  readonly hasRedundancy: boolean
+  readonly checksummed: boolean
+  /** chances a year, as planned with */
+  readonly perYear: Readonly<Record<'sectorOfDrive' | 'deletion' | 'malware' | 'surge' | 'theft' | 'board', number>>
+  readonly snapshots: boolean
+  readonly ups: boolean
+  readonly copies: Readonly<Record<'secondBox' | 'offlineCopy' | 'awayCopy', Held>>
+  /** copies keep older versions */
+  readonly withVersions: boolean
+  readonly secondBoxTakesOver: boolean
+}
+
+/** One peril in a year. */
+export interface PerilChance {
+  readonly id: PerilId
+  readonly label: string
+  /** chance that it happens */
+  readonly happens: number
+  /** chance that it reaches the data, past redundancy */
+  readonly reaches: number
+  /** by measure: what it covers of that for irreplaceable data; null where the measure is not there */
+  readonly covers: Readonly<Record<MeasureId, number | null>>
+  readonly irreplaceable: number
+  readonly replaceable: number
+  /** chance of more than a day without service */
+  readonly dayOut: number
+}
+
+export interface PerilChances {
+  readonly perils: readonly PerilChance[]
+  readonly irreplaceable: number
+  readonly replaceable: number
+  readonly dayOut: number
+}
+
+/** Perils a year: chance · hit · Π over the measures (1 − coverage); together 1 − Π over the perils (1 − that). */
+export function perilChances(question: PerilQuestion): PerilChances {
+  const perils = perilTable.map((peril): PerilChance => {
+    const { id, label, hit, service, covers } = peril
+    const happens = happensOf(id, question)
+    const reaches = happens * hit * (id === 'sector' && question.hasRedundancy ? 1 - (question.checksummed ? sectorRepairs.checksummed : sectorRepairs.plain) : 1)
+    const coverage = (measure: MeasureId, everything: boolean) => isThere(measure, question, everything) ? (isCopy(measure) && !question.withVersions && copiedAlong.includes(id) ? 0 : covers[measure]) : null
+    const left = (everything: boolean) => measureIds.reduce((rest, measure) => rest * (1 - (coverage(measure, everything) ?? 0)), reaches)
+    return {
+      id, label, happens, reaches, irreplaceable: left(false), replaceable: left(true),
+      covers: Object.fromEntries(measureIds.map(measure => [measure, coverage(measure, false)])) as PerilChance['covers'],
+      dayOut: dayOutOf(id, { service, coverOfSecondBox: covers.secondBox, happens }, question),
+    }
+  })
+  return {
+    perils,
+    irreplaceable: anyLost(perils.map(peril => peril.irreplaceable)),
+    replaceable: anyLost(perils.map(peril => peril.replaceable)),
+    dayOut: anyLost(perils.map(peril => peril.dayOut)),
+  }
+}
+
+function happensOf(id: PerilId, { drivesLoss, drives, perYear }: PerilQuestion): number {
+  if (id === 'drives') return drivesLoss
+  return id === 'sector' ? 1 - (1 - perYear.sectorOfDrive) ** drives : perYear[id]
+}
+
+function isCopy(measure: MeasureId): measure is keyof PerilQuestion['copies'] {
+  return measure === 'secondBox' || measure === 'offlineCopy' || measure === 'awayCopy'
+}
+
+function isThere(measure: MeasureId, { snapshots, ups, copies }: PerilQuestion, everything: boolean): boolean {
+  if (measure === 'snapshots') return snapshots
+  if (measure === 'ups') return ups
+  return copies[measure] === 'everything' || (!everything && copies[measure] === 'irreplaceable')
+}
+
+/** A layout that runs on has no day out for a failed drive; a UPS keeps surges away; a second machine plays on where it is not hit itself. */
+function dayOutOf(id: PerilId, { service, coverOfSecondBox, happens }: { readonly service: number, readonly coverOfSecondBox: number, readonly happens: number }, question: PerilQuestion): number {
+  const out = id === 'drives' ? (question.runsOn ? 0 : question.anyDriveFails) : happens * service
+  const withUps = id === 'surge' && question.ups ? out * (1 - perilTable.find(peril => peril.id === 'surge')!.covers.ups) : out
+  if (!question.secondBoxTakesOver || question.copies.secondBox !== 'everything') return withUps
+  return withUps * (1 - (id === 'board' ? takesOver : coverOfSecondBox))
+}

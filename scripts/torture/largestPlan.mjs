@@ -1,0 +1,19 @@
+/** The largest plan there can be: every list at its limit, no two entries alike. */
+export function largestPlan() {
+  const days = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun']
+  const classes = ['tv2020', 'stickHd', 'tablet', 'browser', 'oldSetTop']
+  return {
+    name: 'Largest',
+    household: {
+      viewers: Array.from({ length: 40 }, (_, at) => ({ id: `v${at}` })),
+      devices: Array.from({ length: 40 }, (_, at) => ({ id: `d${at}`, class: classes[at % classes.length] })),
+      habits: Array.from({ length: 200 }, (_, at) => ({
+        viewer: `v${at % 40}`, device: `d${at % 40}`, days: days.filter((__, day) => (at + day) % 3 > 0), earliest: at * 61 % 1440, latest: (at * 61 + 200 + at * 7) % 1440,
+        minutes: 60 + at, chance: 0.1 + 0.8 * (at * 37 % 100) / 100, onBusyDays: at % 5 === 0, watches: { film: 1 + at % 3, series: at % 4, homeVideo: at % 2 },
+      })),
+      busyDaysPerYear: 20,
+    },
+    library: { holdings: Array.from({ length: 200 }, (_, at) => ({ kind: ['film', 'series', 'homeVideo'][at % 3], titles: 100 + at, bitrateMbps: 2 + at * 0.37, addedPerMonth: 1 })) },
+    machine: { score: 9000, cores: 8 },
+  }
+}
