@@ -12,3 +12,9 @@ export function seededRandom(seed: number): RandomSource {
   const generator = xoroshiro128plus(seed)
   return () => uniformFloat64(generator)
 }
+
+/** A seed from a small number such as a count: neighbours give unlike chances from the first one on. */
+export function spreadSeed(count: number): number {
+  const mixed = Math.imul(count + 1, 0x9e3779b1)
+  return Math.imul(mixed ^ (mixed >>> 15), 0x85ebca6b)
+}

@@ -1,7 +1,7 @@
 import { computed, ref, watch } from 'vue'
-import { catalogue } from '~~/core/catalogue/catalogue'
+import { catalogue, entryOf } from '~~/core/catalogue/catalogue'
 import { driveMap } from '~~/core/drives/driveMap'
-import { putDrive, swapDrives, takeDrive } from '~~/core/drives/bayOrder'
+import { groupDrives, putDrive, swapDrives, takeDrive, type NewDrive } from '~~/core/drives/bayOrder'
 import { fileSystems } from '~~/core/drives/fileSystem'
 import { drivesOf, leadHours, poolOf, snapshotsTB } from '~~/core/drives/poolOf'
 import { tellFailures } from '~~/core/drives/tellFailures'
@@ -16,12 +16,15 @@ export function useDriveMap() {
   const failed = ref<ReadonlySet<number>>(new Set())
   const lots = computed(() => store.plan?.drives.lots ?? [])
   const drives = computed(() => drivesOf({ lots: lots.value }))
+  /** group that each drive was drawn into, from 1 on */
+  const groups = computed(() => lots.value.flatMap(lot => Array.from({ length: lot.count }, () => lot.group)))
+  const models = computed(() => lots.value.flatMap(lot => Array.from({ length: lot.count }, () => entryOf(catalogue.driveModels, lot.model))))
   const bays = computed(() => store.assessment?.domains.machine.build.bays ?? 0)
   const pool = computed(() => {
     const { plan, assessment } = store
     if (!plan || !assessment) return null
     const contentTB = assessment.figures['library.contentAtHorizonTB']?.value ?? 0
-    const found = poolOf({ drives: plan.drives, choices: plan.choices, driveClasses: catalogue.driveClasses, contentTB, layoutId: assessment.domains.drives.layoutId })
+    const found = poolOf({ drives: plan.drives, choices: plan.choices, catalogue, contentTB, layoutId: assessment.domains.drives.layoutId })
     // The line may still be that of the drives before.
     return 'refused' in found ? null : found
   })
@@ -46,8 +49,9 @@ export function useDriveMap() {
   }
   const edit = (next: unknown) => store.edit('drives.lots', next)
   return {
-    drives, bays, mapped, told, failed, heldShare: computed(() => contentTB.value > 0 ? heldTB.value / contentTB.value : 0), toggle, restoreAll,
-    put: (sizeTB: number, bay: number) => edit(putDrive(lots.value, sizeTB, bay)),
+    drives, groups, models, bays, mapped, told, failed, heldShare: computed(() => contentTB.value > 0 ? heldTB.value / contentTB.value : 0), toggle, restoreAll,
+    put: (drive: NewDrive, bay: number) => edit(putDrive(lots.value, drive, bay)),
+    group: (bays: ReadonlySet<number>, group: number) => edit(groupDrives(lots.value, bays, group)),
     take: (bay: number) => edit(takeDrive(lots.value, bay)),
     swap: (one: number, other: number) => edit(swapDrives(lots.value, one, other)),
   }

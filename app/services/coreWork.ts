@@ -1,4 +1,5 @@
 import { catalogue } from '~~/core/catalogue/catalogue'
+import { planGrowth, type PlanGrowthParts } from '~~/core/drives/growth/planGrowth'
 import { simulatePlanLoss, type PlanSimulation } from '~~/core/drives/simulateLoss'
 import type { Plan } from '~~/core/plan/planSchema'
 import { cheapestBuilds } from '~~/core/tiers/cheapestBuilds'
@@ -19,7 +20,8 @@ export function createCoreWork() {
     remedies: (plan: Plan) => remediesOf(plan, catalogue),
     processors: (plan: Plan) => compareProcessors(plan, catalogue),
     cures: (plan: Plan) => conversionCures(plan, catalogue),
-    simulateLoss: (plan: Plan, question: Omit<PlanSimulation, 'driveClasses'>) => simulatePlanLoss(plan, { driveClasses: catalogue.driveClasses, ...question }),
+    simulateLoss: (plan: Plan, question: Omit<PlanSimulation, 'catalogue'>) => simulatePlanLoss(plan, { catalogue, ...question }),
+    planGrowth: (plan: Plan, parts: PlanGrowthParts) => planGrowth(plan, parts, catalogue),
     capacityCurve: (plan: Plan) => capacityCurve(plan, catalogue),
   }
 }

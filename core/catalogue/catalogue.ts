@@ -1,5 +1,6 @@
 import { deviceClasses, type DeviceClass } from './deviceClasses'
 import { driveClasses, type DriveClass } from './driveClasses'
+import { driveModels, type DriveModel } from './driveModels'
 import { otherQualities, type OtherQuality } from './holdingKinds'
 import { machineBases, type MachineBase } from './machineBases'
 import { memoryModules, type MemoryModule } from './memoryModules'
@@ -18,6 +19,7 @@ export interface Catalogue {
   readonly otherQualities: readonly OtherQuality[]
   readonly deviceClasses: readonly DeviceClass[]
   readonly driveClasses: readonly DriveClass[]
+  readonly driveModels: readonly DriveModel[]
   readonly machineBases: readonly MachineBase[]
   readonly processors: readonly Processor[]
   readonly videoEngines: readonly VideoEngine[]
@@ -28,7 +30,7 @@ export interface Catalogue {
 
 /** What ships with Numeron. */
 export const catalogue: Catalogue = {
-  qualities, otherQualities, deviceClasses, driveClasses, machineBases, processors, videoEngines, memoryModules, waysOfBuilding, workTable,
+  qualities, otherQualities, deviceClasses, driveClasses, driveModels, machineBases, processors, videoEngines, memoryModules, waysOfBuilding, workTable,
 }
 
 /** The entry of a list with this id. */

@@ -21,6 +21,7 @@ function renamed(prefix: string, times: number): Catalogue {
     ...catalogue,
     qualities: named(catalogue.qualities), otherQualities: named(catalogue.otherQualities), deviceClasses: named(catalogue.deviceClasses),
     driveClasses: named(catalogue.driveClasses).map(entry => ({ ...entry, pricePerTB: entry.pricePerTB * times })),
+    driveModels: named(catalogue.driveModels).map(entry => ({ ...entry, driveClass: id(entry.driveClass), price: entry.price * times })),
     machineBases: named(catalogue.machineBases).map(entry => ({ ...entry, processor: entry.processor && id(entry.processor), price: entry.price * times, idleW: entry.idleW * times, loadW: entry.loadW * times })),
     processors: named(catalogue.processors).map(entry => ({ ...entry, engine: id(entry.engine), price: entry.price * times, idleW: entry.idleW * times, maxW: entry.maxW * times })),
     videoEngines: named(catalogue.videoEngines).map(entry => ({ ...entry, idleW: entry.idleW * times, loadW: entry.loadW * times })),
@@ -35,7 +36,7 @@ function renamedPlan(plan: Plan, prefix: string): Plan {
   return planSchema.parse({
     ...plan,
     machine: { ...machine, base: id(machine.base), processor: id(machine.processor), engine: id(machine.engine), parts: machine.parts.map(part => ({ ...part, ref: id(part.ref) })) },
-    drives: { ...drives, driveClass: id(drives.driveClass) },
+    drives: { ...drives, driveClass: id(drives.driveClass), lots: drives.lots.map(lot => ({ ...lot, model: id(lot.model) })) },
     library: { ...library, holdings: library.holdings.map(holding => ({ ...holding, quality: id(holding.quality) })) },
     household: { ...household, devices: household.devices.map(device => ({ ...device, class: id(device.class) })) },
   })
@@ -75,7 +76,7 @@ describe('a catalogue that is handed in', () => {
     for (const { plan: changed } of conversionCures(plan, lists)) for (const part of changed.machine.parts) expect(part.ref).toMatch(/^x-/)
   })
   it('may be empty', () => {
-    const empty: Catalogue = { ...catalogue, qualities: [], otherQualities: [], deviceClasses: [], driveClasses: [], machineBases: [], processors: [], videoEngines: [], memoryModules: [], waysOfBuilding: [] }
+    const empty: Catalogue = { ...catalogue, qualities: [], otherQualities: [], deviceClasses: [], driveClasses: [], driveModels: [], machineBases: [], processors: [], videoEngines: [], memoryModules: [], waysOfBuilding: [] }
     const { figures, verdicts } = assess(demo, empty)
     expect(verdicts).toHaveLength(7)
     for (const { value } of Object.values(figures)) if (value !== null) expect(Number.isFinite(value)).toBe(true)
@@ -84,7 +85,7 @@ describe('a catalogue that is handed in', () => {
   it('of any part of the lists never breaks an assessment', () => {
     const some = <Entry>(list: readonly Entry[]) => fc.subarray([...list])
     fc.assert(fc.property(fc.record({
-      qualities: some(catalogue.qualities), otherQualities: some(catalogue.otherQualities), deviceClasses: some(catalogue.deviceClasses), driveClasses: some(catalogue.driveClasses),
+      qualities: some(catalogue.qualities), otherQualities: some(catalogue.otherQualities), deviceClasses: some(catalogue.deviceClasses), driveClasses: some(catalogue.driveClasses), driveModels: some(catalogue.driveModels),
       machineBases: some(catalogue.machineBases), processors: some(catalogue.processors), videoEngines: some(catalogue.videoEngines), memoryModules: some(catalogue.memoryModules),
     }), fc.constantFrom('own', ...catalogue.machineBases.map(base => base.id)), (lists, base) => {
       const plan = { ...demo, machine: { ...demo.machine, base, processor: 'leat-17', parts: [{ ref: 'cardEntry', count: 1, condition: 'new' as const, price: null }] } }
@@ -129,7 +130,7 @@ describe('the plan\'s own entries', () => {
 
 describe('the lists that ship', () => {
   it('have every id once, and find their entries by it', () => {
-    for (const list of [catalogue.qualities, catalogue.otherQualities, catalogue.deviceClasses, catalogue.driveClasses, catalogue.machineBases, catalogue.processors, catalogue.videoEngines, catalogue.memoryModules] as const) {
+    for (const list of [catalogue.qualities, catalogue.otherQualities, catalogue.deviceClasses, catalogue.driveClasses, catalogue.driveModels, catalogue.machineBases, catalogue.processors, catalogue.videoEngines, catalogue.memoryModules] as const) {
       const ids = (list as readonly { id: string }[]).map(entry => entry.id)
       expect(new Set(ids).size).toBe(ids.length)
       for (const id of ids) expect(entryOf(list as readonly { id: string }[], id)!.id).toBe(id)

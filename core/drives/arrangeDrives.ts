@@ -1,5 +1,5 @@
 import { CoreRangeError } from '../errors'
-import { isRefusal, type Layout, type LayoutDrive, type LayoutRefusal, type LayoutSpace } from './layouts/layout'
+import { isRefusal, type DriveParts, type Layout, type LayoutDrive, type LayoutRefusal, type LayoutSpace, type RiskGroup } from './layouts/layout'
 import { placesDescending, sumTB } from './layouts/sizes'
 
 /** The space of a set of drives under a layout, with hot spares set apart. */
@@ -11,6 +11,8 @@ export interface Arrangement extends LayoutSpace {
   readonly sparePlaces: readonly number[]
   /** drives outside the spares */
   readonly members: number
+  /** failures that any drives are sure to survive: the least of any group */
+  readonly survives: number
 }
 
 /** Places of the drives that the layout gets; hot spares, the largest ones, are set aside first. */
@@ -19,8 +21,38 @@ function setSparesAside(drives: readonly LayoutDrive[], hotSpares: number): { me
   return { members: places.slice(hotSpares), spares: places.slice(0, hotSpares) }
 }
 
+/** The members by the groups that they were drawn together in, each in the members' order. No drives at all are one group of none. */
+function drawnGroups(drives: readonly LayoutDrive[], members: readonly number[]): number[][] {
+  const groups = [...new Set(members.map(place => drives[place]!.group ?? 1))].sort((a, b) => a - b)
+  return groups.length > 1 ? groups.map(group => members.filter(place => (drives[place]!.group ?? 1) === group)) : [[...members]]
+}
+
+function arrangeGroup(layout: Layout, drives: readonly LayoutDrive[], besideSpares: boolean): LayoutSpace | LayoutRefusal {
+  const wrong = drives.length < layout.minimumDrives ? 'TOO_FEW_DRIVES' : drives.length > (layout.maximumDrives ?? Infinity) ? 'TOO_MANY_DRIVES' : null
+  if (wrong) return { refused: wrong, takes: wrong === 'TOO_FEW_DRIVES' ? layout.minimumDrives : layout.maximumDrives!, have: drives.length, besideSpares, ...groupOf(drives) }
+  const space = layout.arrange(drives)
+  return isRefusal(space) ? { ...space, ...groupOf(drives) } : space
+}
+
+const groupOf = ([first]: readonly LayoutDrive[]) => first?.group === undefined ? {} : { group: first.group }
+
+interface GroupSpace extends LayoutSpace { readonly places: readonly number[] }
+
+/** Groups as one pool: their spaces are added up, and their drives counted along all members. */
+function pooled(spaces: readonly GroupSpace[], members: readonly number[]): LayoutSpace {
+  const memberOf = new Map(members.map((place, member) => [place, member]))
+  const parts: DriveParts[] = []
+  const groups: RiskGroup[] = []
+  for (const { places, parts: own, groups: ownGroups } of spaces) {
+    own.forEach((part, at) => parts[memberOf.get(places[at]!)!] = part)
+    groups.push(...ownGroups.map(group => ({ ...group, members: group.members.map(at => memberOf.get(places[at]!)!) })))
+  }
+  const sum = (of: (space: LayoutSpace) => number) => sumTB(spaces.map(of))
+  return { usableTB: sum(space => space.usableTB), redundancyTB: sum(space => space.redundancyTB), mismatchTB: sum(space => Math.max(0, space.mismatchTB)), parts, groups }
+}
+
 /**
- * Arranges drives under a layout.
+ * Arranges drives under a layout, each group that was drawn together by itself; the pool spans all of them.
  * @param drives every drive in the box, in any order; sizes in TB, > 0
  * @param hotSpares drives kept outside the layout, whole, >= 0; the largest are taken, so a spare can replace any member
  * @returns the space and its risk groups, or why the layout refuses these drives.
@@ -31,13 +63,16 @@ function setSparesAside(drives: readonly LayoutDrive[], hotSpares: number): { me
 export function arrangeDrives(layout: Layout, drives: readonly LayoutDrive[], hotSpares = 0): Arrangement | LayoutRefusal {
   if (drives.some(drive => !(drive.sizeTB > 0 && Number.isFinite(drive.sizeTB)))) throw new CoreRangeError('DRIVE_SIZE')
   const { members, spares } = setSparesAside(drives, hotSpares)
-  const wrong = members.length < layout.minimumDrives ? 'TOO_FEW_DRIVES' : members.length > (layout.maximumDrives ?? Infinity) ? 'TOO_MANY_DRIVES' : null
-  if (wrong) return { refused: wrong, takes: wrong === 'TOO_FEW_DRIVES' ? layout.minimumDrives : layout.maximumDrives!, have: members.length, besideSpares: hotSpares > 0 }
-  const space = layout.arrange(members.map(place => drives[place]!))
-  if (isRefusal(space)) return space
+  const spaces: GroupSpace[] = []
+  for (const places of drawnGroups(drives, members)) {
+    const space = arrangeGroup(layout, places.map(place => drives[place]!), hotSpares > 0)
+    if (isRefusal(space)) return space
+    spaces.push({ ...space, places })
+  }
+  const space = pooled(spaces, members)
   return {
     ...space,
-    mismatchTB: Math.max(0, space.mismatchTB),
+    survives: Math.min(...spaces.map(({ places }) => layout.survives(places.length))),
     rawTB: sumTB(drives.map(drive => drive.sizeTB)),
     sparesTB: spares.map(place => drives[place]!.sizeTB),
     memberPlaces: members,

@@ -26,5 +26,7 @@ export function layoutFor(members: readonly Pick<LayoutDrive, 'sizeTB'>[], survi
 export function layoutOf({ layout, hotSpares }: Pick<Drives, 'layout' | 'hotSpares'>, drives: readonly LayoutDrive[], survives: number): string {
   if (layout !== automaticLayout) return layout
   const members = [...drives].sort((a, b) => b.sizeTB - a.sizeTB).slice(hotSpares)
-  return layoutFor(members, survives)
+  // Of several groups the one with the fewest drives decides: one layout is made of all of them.
+  const groups = [...new Set(members.map(drive => drive.group ?? 1))].map(group => members.filter(drive => (drive.group ?? 1) === group))
+  return layoutFor(groups.reduce((least, group) => group.length < least.length ? group : least, members), survives)
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planSchema } from '../plan/planSchema'
-import { putDrive, swapDrives, takeDrive } from './bayOrder'
+import { groupDrives, putDrive, swapDrives, takeDrive } from './bayOrder'
 
 const lotsOf = (...lots: object[]) => planSchema.parse({ name: 'x', drives: { lots } }).drives.lots
 const sizes = (lots: ReturnType<typeof lotsOf>) => lots.flatMap(({ count, sizeTB }) => Array<number>(count).fill(sizeTB))
@@ -9,10 +9,10 @@ const mixed = lotsOf({ count: 2, sizeTB: 8, priceEach: 150 }, { count: 1, sizeTB
 
 describe('drives in their bays', () => {
   it('are put in as others of their size were bought', () => {
-    expect(putDrive(mixed, 8, 3)).toEqual([...mixed, { ...mixed[0]!, count: 1 }])
-    expect(putDrive(mixed, 8, 0)).toEqual([{ ...mixed[0]!, count: 3 }, mixed[1]])
-    expect(putDrive(mixed, 12, 1)).toMatchObject([{ count: 1, sizeTB: 8 }, { count: 1, sizeTB: 12, condition: 'new', priceEach: null, role: 'any' }, { count: 1, sizeTB: 8 }, { sizeTB: 4 }])
-    expect(putDrive([], 6, 0)).toMatchObject([{ count: 1, sizeTB: 6 }])
+    expect(putDrive(mixed, { sizeTB: 8 }, 3)).toEqual([...mixed, { ...mixed[0]!, count: 1 }])
+    expect(putDrive(mixed, { sizeTB: 8 }, 0)).toEqual([{ ...mixed[0]!, count: 3 }, mixed[1]])
+    expect(putDrive(mixed, { sizeTB: 12 }, 1)).toMatchObject([{ count: 1, sizeTB: 8 }, { count: 1, sizeTB: 12, condition: 'new', priceEach: null, role: 'any' }, { count: 1, sizeTB: 8 }, { sizeTB: 4 }])
+    expect(putDrive([], { sizeTB: 6 }, 0)).toMatchObject([{ count: 1, sizeTB: 6 }])
   })
   it('are taken out one by one', () => {
     expect(sizes(takeDrive(mixed, 1))).toEqual([8, 4])
@@ -26,5 +26,22 @@ describe('drives in their bays', () => {
       const [from, to] = [one % given.length, other % given.length]
       expect(sizes(swapDrives(swapDrives(lots, from, to), from, to))).toEqual(given)
     }))
+  })
+})
+
+describe('groups of drives', () => {
+  const four = lotsOf({ count: 4, sizeTB: 8 })
+  it('are made of the drives of some bays, and joined again', () => {
+    const two = groupDrives(four, new Set([2, 3]), 2)
+    expect(two.map(({ count, group }) => [count, group])).toEqual([[2, 1], [2, 2]])
+    expect(groupDrives(two, new Set([2, 3]), 1)).toEqual(four)
+  })
+  it('move up when the last drive of one has left it', () => {
+    const two = groupDrives(four, new Set([2, 3]), 2)
+    expect(groupDrives(two, new Set([0, 1]), 3).map(({ count, group }) => [count, group])).toEqual([[2, 2], [2, 1]])
+  })
+  it('take up a new drive of the bay before it', () => {
+    expect(putDrive(groupDrives(four, new Set([2, 3]), 2), { sizeTB: 12, model: 'sluice-12' }, 4).at(-1)).toMatchObject({ sizeTB: 12, model: 'sluice-12', group: 2, condition: 'new' })
+    expect(putDrive(four, { sizeTB: 8, model: 'ebb-8', condition: 'refurbished' }, 4).at(-1)).toMatchObject({ model: 'ebb-8', condition: 'refurbished', count: 1 })
   })
 })

@@ -1,13 +1,14 @@
 import type { DriveLot } from '../plan/drives'
+import { ownEntry } from '../plan/constants'
 import { sameValue } from '../sameValue'
 
 /** Lots as single drives, bay by bay. */
-function singles(lots: readonly DriveLot[]): DriveLot[] {
+export function singles(lots: readonly DriveLot[]): DriveLot[] {
   return lots.flatMap(lot => Array.from({ length: lot.count }, () => ({ ...lot, count: 1 })))
 }
 
 /** Single drives as lots: neighbours that are alike are one. */
-function asLots(drives: readonly DriveLot[]): DriveLot[] {
+export function asLots(drives: readonly DriveLot[]): DriveLot[] {
   const lots: DriveLot[] = []
   for (const drive of drives) {
     const last = lots.at(-1)
@@ -17,11 +18,25 @@ function asLots(drives: readonly DriveLot[]): DriveLot[] {
   return lots
 }
 
-/** Puts a drive into a bay; the drives behind it move on by one. One of a size that is there already is bought like that one. */
-export function putDrive(lots: readonly DriveLot[], sizeTB: number, bay: number): DriveLot[] {
+/** A drive to be put in: a model of the catalogue, or a size alone. */
+export interface NewDrive {
+  readonly sizeTB: number
+  readonly model?: string
+  readonly condition?: DriveLot['condition']
+}
+
+/** Puts a drive into a bay; the drives behind it move on by one. One like a drive that is there already is bought like that one. */
+export function putDrive(lots: readonly DriveLot[], { sizeTB, model = ownEntry, condition = 'new' }: NewDrive, bay: number): DriveLot[] {
   const drives = singles(lots)
-  const like = drives.find(drive => drive.sizeTB === sizeTB) ?? { sizeTB, condition: 'new', priceEach: null }
-  return asLots(drives.toSpliced(bay, 0, { ...like, role: 'any', count: 1 }))
+  const like = drives.find(drive => drive.sizeTB === sizeTB && drive.model === model) ?? { sizeTB, model, condition, priceEach: null }
+  return asLots(drives.toSpliced(bay, 0, { ...like, role: 'any', group: drives[bay - 1]?.group ?? 1, count: 1 }))
+}
+
+/** Drives of some bays become a group of their own; with the last of a group it is gone, and the groups behind it move up. */
+export function groupDrives(lots: readonly DriveLot[], bays: ReadonlySet<number>, group: number): DriveLot[] {
+  const drives = singles(lots).map((drive, bay) => bays.has(bay) ? { ...drive, group } : drive)
+  const used = [...new Set(drives.map(drive => drive.group))].toSorted((a, b) => a - b)
+  return asLots(drives.map(drive => ({ ...drive, group: used.indexOf(drive.group) + 1 })))
 }
 
 /** Takes the drive out of a bay. */

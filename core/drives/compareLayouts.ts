@@ -1,6 +1,6 @@
-import type { DriveClass } from '../catalogue/driveClasses'
 import type { Choices } from '../plan/choices'
 import type { Drives } from '../plan/drives'
+import type { DriveCatalogue } from './driveTraits'
 import { longestRebuildHours, poolLossChance } from './layoutRisk'
 import type { Layout, LayoutRefusal } from './layouts/layout'
 import { layouts } from './layouts/layouts'
@@ -23,9 +23,9 @@ export interface LayoutComparison {
  * Every layout on the same drives.
  * @param contentTB the library at the horizon, likely
  */
-export function compareLayouts({ drives, choices }: { readonly drives: Drives, readonly choices: Choices }, driveClasses: readonly DriveClass[], contentTB: number): LayoutComparison[] {
+export function compareLayouts({ drives, choices }: { readonly drives: Drives, readonly choices: Choices }, catalogue: DriveCatalogue, contentTB: number): LayoutComparison[] {
   return layouts.map((layout) => {
-    const pool = poolOf({ drives, choices, driveClasses, contentTB, layoutId: layout.id })
+    const pool = poolOf({ drives, choices, catalogue, contentTB, layoutId: layout.id })
     if ('refused' in pool) return { layout, refusal: pool, usableTB: null, roomTB: null, survives: null, rebuildHours: null, lossChanceAtHorizon: null }
     const { arrangement, conditions } = pool
     return {
@@ -33,7 +33,7 @@ export function compareLayouts({ drives, choices }: { readonly drives: Drives, r
       refusal: null,
       usableTB: arrangement.usableTB,
       roomTB: roomTB(arrangement.usableTB, drives),
-      survives: layout.survives(arrangement.members),
+      survives: arrangement.survives,
       rebuildHours: longestRebuildHours(layout, arrangement, conditions),
       lossChanceAtHorizon: poolLossChance(arrangement, conditions, { years: choices.horizonYears, readErrorEndsRebuild: choices.readErrorEndsRebuild }),
     }

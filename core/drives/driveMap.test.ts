@@ -9,7 +9,7 @@ import { poolOf, roomTB, type Pool } from './poolOf'
 const sizes = [12, 8, 8, 4, 14, 8]
 const { drives, choices } = planSchema.parse({ name: 'x', drives: { lots: sizes.map(sizeTB => ({ sizeTB })), hotSpares: 1 } })
 function mapOf(layoutId: string, keptTB: number): MappedDrive[] | null {
-  const pool = poolOf({ drives, choices, driveClasses: catalogue.driveClasses, contentTB: 0, layoutId })
+  const pool = poolOf({ drives, choices, catalogue, contentTB: 0, layoutId })
   return 'refused' in pool ? null : driveMap(pool as Pool, fileSystems.journalled, keptTB)
 }
 const sum = (map: readonly MappedDrive[], ...kinds: StretchKind[]) => map.reduce((all, drive) => all + kinds.reduce((own, kind) => own + drive.stretches[kind], 0), 0)
@@ -19,7 +19,7 @@ describe('the map of the drives', () => {
     const map = mapOf(id, 3)!
     expect(map.map(({ sizeTB }) => sizeTB)).toEqual(sizes)
     for (const drive of map) expect(stretchKinds.reduce((all, kind) => all + drive.stretches[kind], 0)).toBeCloseTo(drive.sizeTB, 9)
-    const pool = poolOf({ drives, choices, driveClasses: catalogue.driveClasses, contentTB: 0, layoutId: id }) as Pool
+    const pool = poolOf({ drives, choices, catalogue, contentTB: 0, layoutId: id }) as Pool
     const { usableTB, redundancyTB, mismatchTB } = pool.arrangement
     expect(sum(map, 'kept', 'free')).toBeCloseTo(roomTB(usableTB, drives), 9)
     expect(sum(map, 'kept')).toBeCloseTo(Math.min(3, roomTB(usableTB, drives)), 9)

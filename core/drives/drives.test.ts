@@ -12,7 +12,7 @@ import { spaceWaterfall } from './waterfall'
 import { fileSystems } from './fileSystem'
 
 const layout = (id: string) => layouts.find(candidate => candidate.id === id)!
-const pooled = ({ drives, choices }: Plan, contentTB: number) => poolOf({ drives, choices, driveClasses: catalogue.driveClasses, contentTB, layoutId: drives.layout })
+const pooled = ({ drives, choices }: Plan, contentTB: number) => poolOf({ drives, choices, catalogue, contentTB, layoutId: drives.layout })
 const planWith = (drives: PlanInput['drives']) => planSchema.parse({ name: 'x', drives })
 
 describe('rebuild', () => {
@@ -77,7 +77,7 @@ describe('what one failed drive costs', () => {
 
 describe('layouts compared on the same drives', () => {
   const plan = planWith({ lots: [{ count: 4, sizeTB: 8 }], layout: 'rotating-1' })
-  const rows = compareLayouts(plan, catalogue.driveClasses, 10)
+  const rows = compareLayouts(plan, catalogue, 10)
   it('has a row for each, refused ones with the reason', () => {
     expect(rows).toHaveLength(layouts.length)
     expect(rows.find(row => row.layout.id === 'rotating-3')?.refusal).toEqual({ refused: 'TOO_FEW_DRIVES', takes: 5, have: 4, besideSpares: false })

@@ -168,13 +168,14 @@ describe('what is needed without drives', () => {
 })
 
 describe('prices of drives', () => {
+  const demoDrives = planSchema.parse(tideMillHouse).drives
   const nas = catalogue.driveClasses[0]!
   it('are as entered, else by the terabyte; owned ones cost nothing', () => {
     expect(nas).toMatchObject({ id: 'nas', pricePerTB: 20 })
-    expect(priceOfLot({ count: 3, sizeTB: 8, condition: 'new', priceEach: 150 }, nas)).toEqual({ each: 150, toPay: 450, isUsual: false })
-    expect(priceOfLot({ count: 3, sizeTB: 8, condition: 'refurbished', priceEach: null }, nas)).toEqual({ each: 160, toPay: 480, isUsual: true })
-    expect(priceOfLot({ count: 3, sizeTB: 8, condition: 'owned', priceEach: null }, nas)).toEqual({ each: 160, toPay: 0, isUsual: false })
-    expect(priceOfLot({ count: 1, sizeTB: 8, condition: 'new', priceEach: null }, null).toPay).toBe(0)
+    expect(priceOfLot({ count: 3, sizeTB: 8, condition: 'new', priceEach: 150, model: 'own' }, demoDrives, catalogue)).toEqual({ each: 150, toPay: 450, isUsual: false })
+    expect(priceOfLot({ count: 3, sizeTB: 8, condition: 'refurbished', priceEach: null, model: 'own' }, demoDrives, catalogue)).toEqual({ each: 160, toPay: 480, isUsual: true })
+    expect(priceOfLot({ count: 3, sizeTB: 8, condition: 'owned', priceEach: null, model: 'own' }, demoDrives, catalogue)).toEqual({ each: 160, toPay: 0, isUsual: false })
+    expect(priceOfLot({ count: 1, sizeTB: 8, model: 'own', condition: 'new', priceEach: null }, demoDrives, { driveClasses: [], driveModels: [] }).toPay).toBe(0)
   })
   it('without one never make money ample by themselves: the usual price stands in, and is said', () => {
     const { figures, verdicts } = assessed({ lots: [{ count: 4, sizeTB: 12 }] }, { brief: { budget: 900 }, machine: { price: 100 } })

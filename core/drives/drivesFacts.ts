@@ -1,26 +1,31 @@
 import { band } from '../band'
 import { entryOf } from '../catalogue/catalogue'
-import type { DriveClass } from '../catalogue/driveClasses'
 import { exactly, type Estimate } from '../figure'
+import type { CopyMarks } from '../library/libraryFacts'
 import { monthFull, type Forecast } from '../library/forecast'
 import type { Choices } from '../plan/choices'
-import { automaticLayout } from '../plan/constants'
+import { monthsPerYear } from '../units/time'
+import { automaticLayout, ownEntry } from '../plan/constants'
+import type { DriveCatalogue } from './driveTraits'
 import { arrangeDrives, type Arrangement } from './arrangeDrives'
 import { layoutOf } from './automaticLayout'
 import { failureRateBand, mostFailuresPerYear } from './failureRate'
 import { fileSystems } from './fileSystem'
+import { plannedRoom } from './growth/plannedRoom'
 import { isRefusal, type LayoutRefusal, type LossKind } from './layouts/layout'
 import { layouts } from './layouts/layouts'
 import { longestRebuildHours, poolLossChance, type LossQuestion, type RiskConditions } from './layoutRisk'
 import { perilChances, type PerilChances } from './perilChances'
 import { hasCopy, perilQuestion } from './perilQuestion'
-import { driveClassOf, drivesOf, isShaken, poolOf, snapshotsTB, usableNeededTB, type Pool, type PoolDrives } from './poolOf'
+import { drivesOf, isShaken, poolOf, roomTB as roomOf, snapshotsTB, traitsOf, usableNeededTB, type Pool, type PoolDrives } from './poolOf'
+import { watchedRate } from './rebuildHours'
+import { shareAtLoss } from './shareAtLoss'
 import { readErrorShares } from './readError'
 import { spaceWaterfall, type WaterfallStep } from './waterfall'
 
 export interface DrivesSlice extends Pick<Choices, 'survivesAtLeast' | 'readErrorEndsRebuild' | 'watchingHoursPerDay' | 'horizonYears'> {
   readonly drives: PoolDrives
-  readonly driveClasses: readonly DriveClass[]
+  readonly catalogue: DriveCatalogue
   /** the library, month by month from today on */
   readonly forecast: Forecast
   readonly contentTB: Estimate
@@ -28,6 +33,7 @@ export interface DrivesSlice extends Pick<Choices, 'survivesAtLeast' | 'readErro
   readonly nothingKept: boolean
   /** today */
   readonly irreplaceableTB: number
+  readonly copyMarks: CopyMarks
 }
 
 /** What a pool comes to. */
@@ -36,6 +42,10 @@ export interface PoolFacts {
   readonly conditions: RiskConditions
   readonly waterfall: readonly WaterfallStep[]
   readonly roomTB: number
+  /** with the purchases that are planned until then */
+  readonly roomAtHorizonTB: number
+  /** room by month with the purchases that are planned; null where none are */
+  readonly roomByMonthTB: readonly number[] | null
   /** first month whose content exceeds the room: likely, with fast and with slow growth; null within fifteen years */
   readonly monthFull: { readonly likely: number | null, readonly soonest: number | null, readonly latest: number | null }
   /** failed drives that lose nothing */
@@ -44,6 +54,10 @@ export interface PoolFacts {
   readonly parity: boolean
   /** hours; null where nothing can be rebuilt */
   readonly rebuildHours: number | null
+  /** hours while nobody watches, and while somebody does all along */
+  readonly rebuildEnds: { readonly unwatched: number, readonly watched: number } | null
+  /** of what is kept, the share that goes when data are lost, on average */
+  readonly shareAtLoss: number
   readonly lossChancePerYear: Estimate
   readonly lossChanceAtHorizon: Estimate
   /** a file lost in a rebuild, to the horizon */
@@ -66,6 +80,12 @@ export interface DrivesFacts {
   readonly isAutomatic: boolean
   /** class of the drives is not in the catalogue */
   readonly unknownClass: boolean
+  /** models that are not in the catalogue: their drives count as entered */
+  readonly unknownModels: readonly string[]
+  /** lots whose size is not that of their model */
+  readonly otherSizes: readonly { readonly lot: number, readonly model: string, readonly sizeTB: number }[]
+  /** any drive writes overlapping tracks */
+  readonly shingled: boolean
   readonly isShaken: boolean
   /** watts of all drives, DC */
   readonly idleW: Estimate
@@ -78,26 +98,36 @@ export interface DrivesFacts {
   readonly refusal: LayoutRefusal | null
 }
 
+/** Sum over drives; ends are summed too, because drives of one kind err alike. */
+function sumEstimates(list: readonly Estimate[]): Estimate {
+  return list.reduce((sum, { low, likely, high }) => ({ low: sum.low + low, likely: sum.likely + likely, high: sum.high + high }), exactly(0))
+}
+
 /** A layout that leaves less of what was bought gives away too much to pass in silence. */
 export const leastKeptShare = 0.5
 
 export function drivesFacts(slice: DrivesSlice): DrivesFacts {
-  const { drives, driveClasses, survivesAtLeast } = slice
+  const { drives, catalogue, survivesAtLeast } = slice
   const each = drivesOf(drives)
   const layoutId = layoutOf(drives, each, survivesAtLeast)
   const contentTB = slice.contentAtHorizonTB.likely
-  const pool = poolOf({ drives, choices: slice, driveClasses, contentTB, layoutId })
-  const driveClass = driveClassOf(drives, driveClasses)
-  const wattsOf = ({ low, likely, high }: Estimate): Estimate => ({ low: each.length * low, likely: each.length * likely, high: each.length * high })
+  const pool = poolOf({ drives, choices: slice, catalogue, contentTB, layoutId })
+  const traits = traitsOf(drives, catalogue)
   return {
     count: each.length,
     rawTB: each.reduce((sum, drive) => sum + drive.sizeTB, 0),
     layoutId,
     isAutomatic: drives.layout === automaticLayout,
-    unknownClass: entryOf(driveClasses, drives.driveClass) === null,
-    isShaken: isShaken(drives, each.length, driveClass),
-    idleW: wattsOf(driveClass?.idleW ?? exactly(0)),
-    activeW: wattsOf(driveClass?.activeW ?? exactly(0)),
+    unknownClass: entryOf(catalogue.driveClasses, drives.driveClass) === null,
+    unknownModels: [...new Set(drives.lots.map(({ model }) => model))].filter(model => model !== ownEntry && entryOf(catalogue.driveModels, model) === null),
+    otherSizes: drives.lots.flatMap((lot, index) => {
+      const model = entryOf(catalogue.driveModels, lot.model)
+      return model && model.sizeTB !== lot.sizeTB ? [{ lot: index, model: model.label, sizeTB: lot.sizeTB }] : []
+    }),
+    shingled: traits.some(({ shingled }) => shingled),
+    isShaken: isShaken(drives, traits),
+    idleW: sumEstimates(traits.map(({ idleW }) => idleW)),
+    activeW: sumEstimates(traits.map(({ activeW }) => activeW)),
     usableNeededTB: usableNeededTB(contentTB, drives),
     heldTB: snapshotsTB(drives),
     pool: 'refused' in pool ? null : poolFacts(pool, slice),
@@ -111,20 +141,36 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
   const { drives, forecast, horizonYears, readErrorEndsRebuild } = slice
   const waterfall = spaceWaterfall(arrangement, fileSystems[drives.fileSystem], snapshotsTB(drives))
   const roomTB = waterfall.at(-1)!.sizeTB
-  const fullAt = (end: keyof Estimate) => monthFull(forecast.months.map(month => month[end]), roomTB)
+  const planned = drives.purchases.length > 0 ? plannedRoom({ layout, hotSpares: drives.hotSpares, roomOf: usableTB => roomOf(usableTB, drives) }, drivesOf(drives), { purchases: drives.purchases, months: forecast.months.length }) : null
+  const fullAt = (end: keyof Estimate) => planned ? firstFull(forecast.months.map(month => month[end]), planned) : monthFull(forecast.months.map(month => month[end]), roomTB)
   return {
-    arrangement, conditions, waterfall, roomTB,
+    arrangement, conditions, waterfall, roomTB, roomAtHorizonTB: planned?.[horizonYears * monthsPerYear] ?? planned?.at(-1) ?? roomTB, roomByMonthTB: planned,
     monthFull: { likely: fullAt('likely'), soonest: fullAt('high'), latest: fullAt('low') },
-    survives: layout.survives(arrangement.members),
+    survives: arrangement.survives,
     loss: layout.loss,
     parity: layout.parity,
     rebuildHours: longestRebuildHours(layout, arrangement, conditions),
+    rebuildEnds: rebuildEnds(pool, slice.watchingHoursPerDay),
+    shareAtLoss: shareAtLoss(arrangement, layout.loss),
     lossChancePerYear: lossBand(chance, 1, readErrorEndsRebuild ? 'ends' : 'costsFile'),
     lossChanceAtHorizon: lossBand(chance, horizonYears, readErrorEndsRebuild ? 'ends' : 'costsFile'),
     fileLossChanceAtHorizon: lossBand(chance, horizonYears, 'fileAlone'),
     ...perilFacts(pool, slice, chance),
     roomier: arrangement.usableTB < leastKeptShare * arrangement.rawTB ? roomierLayouts(slice) : [],
   }
+}
+
+/** The longest rebuild at no hour of watching a day, and at all of them. */
+function rebuildEnds({ layout, arrangement, conditions }: Pool, watchingHoursPerDay: number): PoolFacts['rebuildEnds'] {
+  const at = (hours: number) => longestRebuildHours(layout, arrangement, { ...conditions, rebuildMBps: conditions.rebuildMBps * watchedRate(hours) / watchedRate(watchingHoursPerDay) })
+  const [unwatched, watched] = [at(0), at(24)]
+  return unwatched === null || watched === null ? null : { unwatched, watched }
+}
+
+/** The first month whose content exceeds the room of that month. */
+function firstFull(contentTB: readonly number[], roomTB: readonly number[]): number | null {
+  const month = contentTB.findIndex((content, at) => content > roomTB[at]!)
+  return month < 0 ? null : month
 }
 
 /** Planning values of perils are right within this. */
@@ -135,7 +181,7 @@ function perilFacts(pool: Pool, slice: DrivesSlice, chance: LossChanceAt): Pick<
   const at = (end: keyof Estimate) => perilChances(perilQuestion(pool, slice, { drivesLoss: loss[end], factor: perilBand[end] }))
   return {
     perils: at('likely'), perilEnds: { low: at('low'), high: at('high') },
-    hasOneCopyOnly: slice.irreplaceableTB > 0 && !hasCopy(slice.drives),
+    hasOneCopyOnly: slice.irreplaceableTB > 0 && !hasCopy(slice.drives, slice.copyMarks),
   }
 }
 
@@ -175,7 +221,7 @@ function mapShares({ low, likely, high }: Estimate): Estimate {
 function roomierLayouts({ drives, survivesAtLeast }: DrivesSlice): string[] {
   return layouts.flatMap((layout) => {
     const arrangement = arrangeDrives(layout, drivesOf(drives), drives.hotSpares)
-    if (isRefusal(arrangement) || layout.survives(arrangement.members) < survivesAtLeast || arrangement.usableTB < leastKeptShare * arrangement.rawTB) return []
+    if (isRefusal(arrangement) || arrangement.survives < survivesAtLeast || arrangement.usableTB < leastKeptShare * arrangement.rawTB) return []
     return [{ id: layout.id, usableTB: arrangement.usableTB }]
   }).sort((a, b) => b.usableTB - a.usableTB).slice(0, 3).map(({ id }) => id)
 }

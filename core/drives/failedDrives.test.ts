@@ -12,7 +12,7 @@ import { poolOf, type Pool } from './poolOf'
 const lead = 48
 function pool(layoutId: string, sizes: readonly number[], more: Record<string, unknown> = {}): Pool {
   const { drives, choices } = planSchema.parse({ name: 'x', drives: { lots: sizes.map(sizeTB => ({ sizeTB })), layout: layoutId, failuresPerYear: 0.02, outerMBps: 200, ...more }, choices: { watchingHoursPerDay: 0 } })
-  const found = poolOf({ drives, choices, driveClasses: catalogue.driveClasses, contentTB: 0, layoutId })
+  const found = poolOf({ drives, choices, catalogue, contentTB: 0, layoutId })
   if (isRefusal(found as never)) throw new Error(layoutId)
   return found as Pool
 }

@@ -58,10 +58,14 @@ function lostShareOf({ layout, arrangement }: PoolShape, { isFailed, down }: { r
   if (!isLost) return 0
   if (layout.loss === 'everything') return 1
   if (layout.loss === 'failedDrivesOnly') return dataShare(arrangement, isFailed)
-  const shares = pairShares(arrangement.parts.map(({ dataTB, copyTB }) => dataTB + copyTB))
-  let lost = 0
-  for (let one = 0; one < shares.length; one++) for (let other = 0; other < one; other++) if (isFailed(one) && isFailed(other)) lost += shares[one]![other]!
-  return Math.min(1, lost)
+  let lostTB = 0
+  for (const { members } of arrangement.groups) {
+    const parts = members.map(member => arrangement.parts[member]!)
+    const shares = pairShares(parts.map(({ dataTB, copyTB }) => dataTB + copyTB))
+    const heldTB = parts.reduce((sum, { dataTB }) => sum + dataTB, 0)
+    for (let one = 0; one < shares.length; one++) for (let other = 0; other < one; other++) if (isFailed(members[one]!) && isFailed(members[other]!)) lostTB += shares[one]![other]! * heldTB
+  }
+  return Math.min(1, lostTB / arrangement.usableTB)
 }
 
 /** Share of the data that lies on the failed drives; files are taken to fill all drives alike. */

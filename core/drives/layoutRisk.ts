@@ -61,7 +61,7 @@ export function poolLossChance(arrangement: Pick<Arrangement, 'groups'>, conditi
 
 /** The longest rebuild of the pool, in hours; null when nothing can be rebuilt. */
 export function longestRebuildHours(layout: Layout, arrangement: Arrangement, conditions: RiskConditions): number | null {
-  if (layout.survives(arrangement.members) === 0) return null
+  if (arrangement.survives === 0) return null
   return Math.max(...arrangement.groups.map(group => groupRebuildHours(group, conditions)))
 }
 

@@ -8,7 +8,7 @@ import { needByLayout } from './needByLayout'
 import { roomTB } from './poolOf'
 
 const { drives, choices } = planSchema.parse({ name: 'x', drives: { driveClass: 'nas', hotSpares: 0 } })
-const ask = (contentTB: number, mostDrives: number, hotSpares = 0) => needByLayout({ drives: { ...drives, hotSpares }, choices, driveClasses: catalogue.driveClasses, contentTB, mostDrives })
+const ask = (contentTB: number, mostDrives: number, hotSpares = 0) => needByLayout({ drives: { ...drives, hotSpares }, choices, catalogue, contentTB, mostDrives })
 
 describe('the same need under every layout', () => {
   it.each([[0.5, 4, 0], [12, 4, 0], [25, 6, 0], [40, 8, 1], [90, 12, 0]])('of %d TB in %d bays with %d spares is the cheapest of all sizes and numbers', (contentTB, mostDrives, hotSpares) => {

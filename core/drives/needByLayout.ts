@@ -1,12 +1,13 @@
 import { commonDriveSizesTB } from '../catalogue/driveSizes'
-import type { DriveClass } from '../catalogue/driveClasses'
 import type { Choices } from '../plan/choices'
+import { ownEntry } from '../plan/constants'
 import type { Drives } from '../plan/drives'
 import { arrangeDrives } from './arrangeDrives'
+import { driveClassOf, type DriveCatalogue } from './driveTraits'
 import { poolLossChance } from './layoutRisk'
 import { isRefusal, type Layout } from './layouts/layout'
 import { layouts } from './layouts/layouts'
-import { driveClassOf, poolOf, roomTB, type Pool } from './poolOf'
+import { poolOf, roomTB, type Pool } from './poolOf'
 
 /** The cheapest new drives of one size with which a layout has room for a library. */
 export interface NeedOfLayout {
@@ -18,7 +19,7 @@ export interface NeedOfLayout {
 export interface NeedQuestion {
   readonly drives: Drives
   readonly choices: Choices
-  readonly driveClasses: readonly DriveClass[]
+  readonly catalogue: DriveCatalogue
   /** the library that must fit, TB */
   readonly contentTB: number
   /** bays of the machine */
@@ -33,8 +34,8 @@ export function needByLayout(question: NeedQuestion): NeedOfLayout[] {
   return layouts.map(layout => ({ layout, drives: cheapestFor(layout, question) }))
 }
 
-function cheapestFor(layout: Layout, { drives, choices, driveClasses, contentTB, mostDrives }: NeedQuestion): NeedOfLayout['drives'] {
-  const pricePerTB = driveClassOf(drives, driveClasses)?.pricePerTB ?? 0
+function cheapestFor(layout: Layout, { drives, choices, catalogue, contentTB, mostDrives }: NeedQuestion): NeedOfLayout['drives'] {
+  const pricePerTB = driveClassOf(drives, catalogue)?.pricePerTB ?? 0
   let best: { readonly count: number, readonly sizeTB: number } | null = null
   for (const sizeTB of commonDriveSizesTB) {
     for (let count = 1; count <= mostDrives; count++) {
@@ -47,7 +48,7 @@ function cheapestFor(layout: Layout, { drives, choices, driveClasses, contentTB,
     }
   }
   if (!best) return null
-  const pool = poolOf({ drives: { ...drives, lots: [{ ...best, role: 'any' }] }, choices, driveClasses, contentTB, layoutId: layout.id }) as Pool
+  const pool = poolOf({ drives: { ...drives, lots: [{ ...best, role: 'any', model: ownEntry, group: 1 }] }, choices, catalogue, contentTB, layoutId: layout.id }) as Pool
   return {
     ...best, price: best.count * best.sizeTB * pricePerTB, roomTB: roomTB(pool.arrangement.usableTB, drives),
     lossChanceAtHorizon: poolLossChance(pool.arrangement, pool.conditions, { years: choices.horizonYears, readErrorEndsRebuild: choices.readErrorEndsRebuild }),

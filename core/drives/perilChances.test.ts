@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { perilChances, type PerilQuestion } from './perilChances'
-import { measureIds, perilTable, sectorRepairs, takesOver } from './perilTable'
+import { measureIds, perilTable, sectorRepairs, takesOver } from '../catalogue/perilTable'
 
 const bare: PerilQuestion = {
   drivesLoss: 0.001, anyDriveFails: 0.06, drives: 4, runsOn: true, hasRedundancy: true, checksummed: false,
   perYear: { sectorOfDrive: 0.01, deletion: 0.03, malware: 0.01, surge: 0.005, theft: 0.005, board: 0.03 },
-  snapshots: false, ups: false, copies: { secondBox: 'nothing', offlineCopy: 'nothing', awayCopy: 'nothing' }, withVersions: true, secondBoxTakesOver: false,
+  snapshots: false, ups: false, copies: { secondBox: 'nothing', offlineCopy: 'nothing', awayCopy: 'nothing' }, withVersions: true, secondBoxTakesOver: false, coverages: [],
 }
 const of = (change: Partial<PerilQuestion> = {}) => perilChances({ ...bare, ...change })
 const peril = (change: Partial<PerilQuestion>, id: string) => of(change).perils.find(entry => entry.id === id)!
@@ -31,6 +31,13 @@ describe('the chance of losing data in a year', () => {
       expect(found.irreplaceable).toBeCloseTo(measureIds.reduce((rest, measure) => rest * (1 - covers[measure]), found.reaches), 12)
       expect(found.reaches).toBeCloseTo(id === 'sector' ? found.happens * 0.5 : found.happens * hit, 12)
     }
+  })
+  it('takes the coverages that were entered before those of the table', () => {
+    const copies = { ...bare.copies, awayCopy: 'everything' } as const
+    const coverages = [{ peril: 'theft', measure: 'awayCopy', share: 0.2 }, { peril: 'theft', measure: 'awayCopy', share: 0.5 }, { peril: 'surge', measure: 'ups', share: 1 }] as const
+    expect(peril({ copies, coverages }, 'theft').irreplaceable).toBeCloseTo(0.005 * 0.5, 12)
+    expect(peril({ copies, coverages }, 'malware').irreplaceable).toBeCloseTo(peril({ copies }, 'malware').irreplaceable, 12)
+    expect(peril({ ups: true, coverages }, 'surge').dayOut).toBe(0)
   })
   it('never rises by a measure', () => {
     const changes: Partial<PerilQuestion>[] = [{ snapshots: true }, { ups: true }, { checksummed: true }, ...(['secondBox', 'offlineCopy', 'awayCopy'] as const).map(copy => ({ copies: { ...bare.copies, [copy]: 'everything' } }))]

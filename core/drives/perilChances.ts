@@ -1,5 +1,5 @@
 import { anyLost } from './lossChance'
-import { copiedAlong, measureIds, perilTable, sectorRepairs, takesOver, type MeasureId, type PerilId } from './perilTable'
+import { copiedAlong, measureIds, perilTable, sectorRepairs, takesOver, type MeasureId, type Peril, type PerilId } from '../catalogue/perilTable'
 
 /** What a copy holds. */
 export type Held = 'nothing' | 'irreplaceable' | 'everything'
@@ -22,6 +22,20 @@ export interface PerilQuestion {
   /** copies keep older versions */
   readonly withVersions: boolean
   readonly secondBoxTakesOver: boolean
+  /** coverages that were changed, before those of the table */
+  readonly coverages: readonly Coverage[]
+}
+
+/** Of what a peril does to the data, the share that a measure still has. */
+export interface Coverage {
+  readonly peril: PerilId
+  readonly measure: MeasureId
+  readonly share: number
+}
+
+/** The coverage that counts: the last that was entered, else the table's. */
+export function coverageOf({ id, covers }: Pick<Peril, 'id' | 'covers'>, measure: MeasureId, coverages: readonly Coverage[]): number {
+  return coverages.findLast(coverage => coverage.peril === id && coverage.measure === measure)?.share ?? covers[measure]
 }
 
 /** One peril in a year. */
@@ -50,15 +64,15 @@ export interface PerilChances {
 /** Perils a year: chance · hit · Π over the measures (1 − coverage); together 1 − Π over the perils (1 − that). */
 export function perilChances(question: PerilQuestion): PerilChances {
   const perils = perilTable.map((peril): PerilChance => {
-    const { id, label, hit, service, covers } = peril
+    const { id, label, hit, service } = peril
     const happens = happensOf(id, question)
     const reaches = happens * hit * (id === 'sector' && question.hasRedundancy ? 1 - (question.checksummed ? sectorRepairs.checksummed : sectorRepairs.plain) : 1)
-    const coverage = (measure: MeasureId, everything: boolean) => isThere(measure, question, everything) ? (isCopy(measure) && !question.withVersions && copiedAlong.includes(id) ? 0 : covers[measure]) : null
+    const coverage = (measure: MeasureId, everything: boolean) => isThere(measure, question, everything) ? (isCopy(measure) && !question.withVersions && copiedAlong.includes(id) ? 0 : coverageOf(peril, measure, question.coverages)) : null
     const left = (everything: boolean) => measureIds.reduce((rest, measure) => rest * (1 - (coverage(measure, everything) ?? 0)), reaches)
     return {
       id, label, happens, reaches, irreplaceable: left(false), replaceable: left(true),
       covers: Object.fromEntries(measureIds.map(measure => [measure, coverage(measure, false)])) as PerilChance['covers'],
-      dayOut: dayOutOf(id, { service, coverOfSecondBox: covers.secondBox, happens }, question),
+      dayOut: dayOutOf(id, { service, coverOfSecondBox: coverageOf(peril, 'secondBox', question.coverages), happens }, question),
     }
   })
   return {
@@ -87,7 +101,7 @@ function isThere(measure: MeasureId, { snapshots, ups, copies }: PerilQuestion, 
 /** A layout that runs on has no day out for a failed drive; a UPS keeps surges away; a second machine plays on where it is not hit itself. */
 function dayOutOf(id: PerilId, { service, coverOfSecondBox, happens }: { readonly service: number, readonly coverOfSecondBox: number, readonly happens: number }, question: PerilQuestion): number {
   const out = id === 'drives' ? (question.runsOn ? 0 : question.anyDriveFails) : happens * service
-  const withUps = id === 'surge' && question.ups ? out * (1 - perilTable.find(peril => peril.id === 'surge')!.covers.ups) : out
+  const withUps = id === 'surge' && question.ups ? out * (1 - coverageOf(perilTable.find(peril => peril.id === 'surge')!, 'ups', question.coverages)) : out
   if (!question.secondBoxTakesOver || question.copies.secondBox !== 'everything') return withUps
   return withUps * (1 - (id === 'board' ? takesOver : coverOfSecondBox))
 }

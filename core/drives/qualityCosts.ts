@@ -11,7 +11,8 @@ import { isRefusal } from './layouts/layout'
 import { layoutOf } from './automaticLayout'
 import { priceOfLot } from './drivePrices'
 import { layouts } from './layouts/layouts'
-import { driveClassOf, drivesOf, roomTB } from './poolOf'
+import { driveTraits } from './driveTraits'
+import { drivesOf, roomTB } from './poolOf'
 
 /** What keeping a holding in another quality comes to, against how it is kept now. */
 export interface QualityCost {
@@ -64,8 +65,8 @@ export function qualityCosts({ library, drives, costs, choices }: Plan, holdingI
     const { months } = forecastLibrary(changed, holdingSizes(changed, catalogue), horizon)
     return { today: months[0]!.likely, horizon: months[horizon]!.likely }
   }
-  const driveClass = driveClassOf(drives, catalogue.driveClasses)
-  const perDrive = priceOfLot({ ...largestLot(drives), condition: 'new' }, driveClass).each + (driveClass?.idleW.likely ?? 0) * kWhPerWattYear * costs.pricePerKWh * choices.horizonYears
+  const largest = largestLot(drives)
+  const perDrive = priceOfLot({ ...largest, condition: 'new' }, drives, catalogue).each + driveTraits(largest, drives, catalogue).idleW.likely * kWhPerWattYear * costs.pricePerKWh * choices.horizonYears
   const rooms = Array.from({ length: mostDrives + 1 }, (_, count) => roomOf(drives, count, choices.survivesAtLeast))
   const now = contentOf(holding.quality)
   const drivesNow = drivesFor(rooms, now.horizon)

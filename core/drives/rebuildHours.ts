@@ -39,5 +39,10 @@ const portMBps = 550
 export function rebuildRateMBps(outerMBps: number, watchingHoursPerDay: number): number {
   requireWithin('REBUILD_RATE', outerMBps, { min: 1e-6 })
   requireWithin('WATCHING_HOURS', watchingHoursPerDay, { min: 0, max: 24 })
-  return Math.min(rebuildShareOfOuter * outerMBps, portMBps) * (1 - slowedByWatching * watchingHoursPerDay / 24)
+  return Math.min(rebuildShareOfOuter * outerMBps, portMBps) * watchedRate(watchingHoursPerDay)
+}
+
+/** Of its rate, what a rebuild keeps while somebody watches so many hours a day. */
+export function watchedRate(watchingHoursPerDay: number): number {
+  return 1 - slowedByWatching * watchingHoursPerDay / 24
 }

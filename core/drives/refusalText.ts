@@ -8,7 +8,11 @@ export function layoutLabel(layoutId: string): string {
 }
 
 /** Why drives cannot make a layout, in a sentence. */
-export function refusalText(refusal: LayoutRefusal, layoutId: string, { number: n }: Pick<Format, 'number'>): string {
+export function refusalText(refusal: LayoutRefusal, layoutId: string, format: Pick<Format, 'number'>): string {
+  return `${refusal.group === undefined ? '' : `Group ${refusal.group}: `}${reasonText(refusal, layoutId, format)}`
+}
+
+function reasonText(refusal: LayoutRefusal, layoutId: string, { number: n }: Pick<Format, 'number'>): string {
   switch (refusal.refused) {
     case 'UNKNOWN_LAYOUT': return `There is no layout "${refusal.layout}".`
     case 'TOO_FEW_DRIVES': return `${layoutLabel(layoutId)} takes at least ${refusal.takes} drives; there ${refusal.have === 1 ? 'is' : 'are'} ${drivesText(refusal)}.`

@@ -21,6 +21,7 @@ export function riskFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
   const partly = pool.loss === 'everything' ? {} : { note: 'This is the chance that some files are lost, not all of them.' }
   return [
     rebuildFigure(pool, format),
+    shareFigure(pool, tale),
     figure(pool.lossChancePerYear, {
       id: 'drives.lossChancePerYear', label: 'Chance of loss in a year', unit: 'share', inputs, source, ...partly,
       formula: `${chain}: ${n(pool.lossChancePerYear.likely, 3)} in the coming year`,
@@ -37,13 +38,23 @@ export function riskFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
   ]
 }
 
-function rebuildFigure({ rebuildHours, arrangement, conditions }: PoolFacts, { number: n }: Format): Figure {
+/** What of the library goes when data are lost. */
+function shareFigure({ shareAtLoss, loss, survives }: PoolFacts, { facts }: DrivesTale): Figure {
+  return figure(shareAtLoss, {
+    id: 'drives.shareAtLoss', label: 'Share of the library lost then', unit: 'share', inputs: ['drives.lots', 'drives.layout'],
+    formula: loss === 'everything' ? 'the whole pool' : loss === 'shareOfFiles' ? `2 ÷ (${facts.count} × ${facts.count - 1}): the files that lay on just the two failed drives` : `${survives + 1} of ${facts.count} drives: the files that lay on them`,
+    note: 'On average over which drives fail.',
+  })
+}
+
+function rebuildFigure({ rebuildHours, rebuildEnds, arrangement, conditions }: PoolFacts, { number: n, hours }: Format): Figure {
   const parts = { id: 'drives.rebuildHours', label: 'Rebuild', unit: 'h' }
   if (rebuildHours === null) return noFigure('Without redundancy there is nothing to rebuild from.', { ...parts, inputs: ['drives.layout'], formula: 'size ÷ rate' })
   return figure(rebuildHours, {
     ...parts, inputs: ['drives.lots', 'drives.layout', 'drives.outerMBps', 'drives.shingled', 'choices.watchingHoursPerDay', 'drives.fileSystem'],
     formula: `${n(Math.max(...arrangement.groups.map(part => part.rebuiltTB)))} TB${conditions.usedShare < 1 ? ` × ${n(conditions.usedShare, 3)} used` : ''}${conditions.shingledFactor > 1 ? ` × ${conditions.shingledFactor} shingled` : ''} ÷ ${n(conditions.rebuildMBps)} MB/s = ${n(rebuildHours, 3)} h`,
     source: `Rate: ${n(rebuildShareOfOuter)} of the outer-track rate, slower while somebody watches.`,
+    ...(rebuildEnds ? { note: `While nobody watches ${hours(rebuildEnds.unwatched)}, while somebody always does ${hours(rebuildEnds.watched)}.` } : {}),
   })
 }
 

@@ -48,12 +48,12 @@ describe('a simulated plan', () => {
   it.each(['journalled', 'copyOnWrite'] as const)('agrees with its figure on a %s file system', (fileSystem) => {
     const plan = planSchema.parse({ ...tideMillHouse, drives: { ...tideMillHouse.drives, lots: [{ count: 5, sizeTB: 16 }], layout: 'rotating-1', fileSystem, oneBatch: true, ageYears: 3 } })
     const { figures } = assess(plan, catalogue)
-    const simulated = simulatePlanLoss(plan, { driveClasses: catalogue.driveClasses, layoutId: 'rotating-1', contentTB: figures['library.contentAtHorizonTB']!.value!, count: 60_000, seed: 11 })
+    const simulated = simulatePlanLoss(plan, { catalogue, layoutId: 'rotating-1', contentTB: figures['library.contentAtHorizonTB']!.value!, count: 60_000, seed: 11 })
     const { low, likely, high } = lossInterval(simulated!)
     expect(Math.abs(likely - figures['drives.lossChanceAtHorizon']!.value!)).toBeLessThan((high - low) / 2 / standardErrors95 * 4)
   })
   it('is none where the drives do not make the layout', () => {
     const plan = planSchema.parse({ name: 'x' })
-    expect(simulatePlanLoss(plan, { driveClasses: catalogue.driveClasses, layoutId: 'mirror', contentTB: 0, count: 10, seed: 1 })).toBe(null)
+    expect(simulatePlanLoss(plan, { catalogue, layoutId: 'mirror', contentTB: 0, count: 10, seed: 1 })).toBe(null)
   })
 })

@@ -1,8 +1,8 @@
-import type { DriveClass } from '../catalogue/driveClasses'
 import { requireWhole } from '../errors'
 import type { Estimate } from '../figure'
 import type { Plan } from '../plan/planSchema'
 import { seededRandom, type RandomSource } from '../random'
+import type { DriveCatalogue } from './driveTraits'
 import { failureSpans } from './failureRate'
 import { groupChain } from './layoutRisk'
 import type { FailureChain, Span } from './lossChance'
@@ -96,7 +96,7 @@ export function lossInterval({ arrays, sum, sumOfSquares }: SimulatedLoss): Esti
 }
 
 export interface PlanSimulation {
-  readonly driveClasses: readonly DriveClass[]
+  readonly catalogue: DriveCatalogue
   readonly layoutId: string
   /** the library at the horizon, likely, TB: what a rebuild copies where the system knows the files */
   readonly contentTB: number
@@ -105,8 +105,8 @@ export interface PlanSimulation {
 }
 
 /** The drives of a plan under a layout, simulated over the horizon; null where they do not make it. */
-export function simulatePlanLoss({ drives, choices }: Pick<Plan, 'drives' | 'choices'>, { driveClasses, layoutId, contentTB, count, seed }: PlanSimulation): SimulatedLoss | null {
-  const pool = poolOf({ drives, choices, driveClasses, contentTB, layoutId })
+export function simulatePlanLoss({ drives, choices }: Pick<Plan, 'drives' | 'choices'>, { catalogue, layoutId, contentTB, count, seed }: PlanSimulation): SimulatedLoss | null {
+  const pool = poolOf({ drives, choices, catalogue, contentTB, layoutId })
   if ('refused' in pool) return null
   const chains = pool.arrangement.groups.map(group => groupChain(group, pool.conditions, choices.readErrorEndsRebuild))
   return simulateLoss({ chains, spans: failureSpans(pool.conditions, choices.horizonYears), count, seed })

@@ -84,20 +84,21 @@ function spaceFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
   ]
 }
 
-function monthFullFigure({ roomTB, monthFull: { likely, soonest, latest } }: PoolFacts, { slice: { forecast: { months } }, format: { number: n } }: DrivesTale): Figure {
+function monthFullFigure({ roomTB, roomByMonthTB, monthFull: { likely, soonest, latest } }: PoolFacts, { slice: { forecast: { months } }, format: { number: n } }: DrivesTale): Figure {
   const last = months.length - 1
   const years = last / monthsPerYear
+  const roomIn = (month: number) => roomByMonthTB?.[month] ?? roomTB
   const parts = {
-    id: 'drives.monthFull', label: 'Full in', unit: 'month', inputs: ['drives.roomTB', 'library.contentTB', 'library.growthTBPerMonth', 'library.additionsChangePerYear'],
+    id: 'drives.monthFull', label: 'Full in', unit: 'month', inputs: ['drives.roomTB', 'drives.purchases', 'library.contentTB', 'library.growthTBPerMonth', 'library.additionsChangePerYear'],
     source: 'First month whose library exceeds the room; 0 is today.',
   }
   if (likely === null) {
     return noFigure(soonest === null ? `Not within ${years} years, even with fast growth.` : `Not within ${years} years at the likely growth; with fast growth in month ${soonest}.`,
-      { ...parts, formula: `the library stays below ${n(roomTB)} TB` })
+      { ...parts, formula: `the library stays below ${n(roomIn(last))} TB` })
   }
   return figure({ low: soonest ?? likely, likely, high: latest ?? last }, {
     ...parts,
-    formula: likely === 0 ? `${n(months[0]!.likely)} TB today > ${n(roomTB)} TB` : `month ${likely}: ${n(months[likely]!.likely)} TB > ${n(roomTB)} TB; month ${likely - 1}: ${n(months[likely - 1]!.likely)} TB`,
+    formula: likely === 0 ? `${n(months[0]!.likely)} TB today > ${n(roomIn(0))} TB` : `month ${likely}: ${n(months[likely]!.likely)} TB > ${n(roomIn(likely))} TB; month ${likely - 1}: ${n(months[likely - 1]!.likely)} TB`,
     ...(latest === null ? { note: `With slow growth not within ${years} years.` } : {}),
   })
 }
@@ -106,23 +107,24 @@ function yearsText(months: number, { number: n }: Format): string {
   return months < 24 ? `${months} months` : `${n(months / monthsPerYear, 2)} years`
 }
 
-function spaceVerdict({ roomTB, monthFull: full }: PoolFacts, { slice, format }: DrivesTale): Verdict {
+function spaceVerdict({ roomTB, roomByMonthTB, roomAtHorizonTB, monthFull: full }: PoolFacts, { slice, format }: DrivesTale): Verdict {
   const { number: n } = format
   const { horizonYears, contentAtHorizonTB: asked, contentTB } = slice
-  const possible = exactly(roomTB)
+  const possible = exactly(roomAtHorizonTB)
+  const counted = slice.drives.purchases.length > 0 ? ' This counts the purchases planned under Growing.' : ''
   const horizonMonths = horizonYears * monthsPerYear
   const common = { id: 'space', label: 'Space', domain: 'drives', unit: 'TB', asked, possible, share: headroomShare(asked, possible), figures: ['library.contentAtHorizonTB', 'drives.roomTB', 'drives.monthFull'] }
   if (slice.nothingKept) return { ...common, state: 'unknown', sentence: 'Nothing is kept yet: enter the library to see how long the space lasts.' }
-  if (full.likely === 0) return { ...common, state: 'impossible', sentence: `Today's library of ${n(contentTB.likely, 3)} TB does not fit into ${n(roomTB, 3)} TB of room.` }
+  if (full.likely === 0) return { ...common, state: 'impossible', sentence: `Today's library of ${n(contentTB.likely, 3)} TB does not fit into ${n(roomByMonthTB?.[0] ?? roomTB, 3)} TB of room.` }
   if (full.likely !== null && full.likely <= horizonMonths) {
-    return { ...common, state: 'short', sentence: `Full in month ${full.likely} (${yearsText(full.likely, format)}), before the ${horizonYears} years are over.` }
+    return { ...common, state: 'short', sentence: `Full in month ${full.likely} (${yearsText(full.likely, format)}), before the ${horizonYears} years are over.${counted}` }
   }
   if (full.soonest !== null && full.soonest <= horizonMonths) {
-    return { ...common, state: 'tight', sentence: `Lasts the ${horizonYears} years at the likely growth; with fast growth it is full in month ${full.soonest} (${yearsText(full.soonest, format)}).` }
+    return { ...common, state: 'tight', sentence: `Lasts the ${horizonYears} years at the likely growth; with fast growth it is full in month ${full.soonest} (${yearsText(full.soonest, format)}).${counted}` }
   }
   return {
     ...common, state: headroomState(asked, possible),
-    sentence: full.likely === null ? `Room for more than ${horizonYears} years, and not full within fifteen.` : `Room for ${horizonYears} years and more: full in month ${full.likely} (${yearsText(full.likely, format)}).`,
+    sentence: `${full.likely === null ? `Room for more than ${horizonYears} years, and not full within fifteen.` : `Room for ${horizonYears} years and more: full in month ${full.likely} (${yearsText(full.likely, format)}).`}${counted}`,
   }
 }
 
@@ -157,7 +159,7 @@ export const unusedShare = 0.05
 export const longRebuildHours = 24
 
 function findingsOf(pool: PoolFacts, tale: DrivesTale): Finding[] {
-  const { facts, slice: { drives, survivesAtLeast }, format } = tale
+  const { facts, slice: { survivesAtLeast }, format } = tale
   const { number: n } = format
   const { arrangement, rebuildHours, survives } = pool
   const caveat = layouts.find(layout => layout.id === facts.layoutId)?.caveat
@@ -175,10 +177,10 @@ function findingsOf(pool: PoolFacts, tale: DrivesTale): Finding[] {
       fixes: ['Use drives of one size, or a layout that uses mixed sizes: dedicated parity, sliced hybrid or two copies of every file.'],
     }))
   }
-  if (drives.shingled && pool.parity) {
+  if (pool.conditions.shingledFactor > 1 && pool.parity) {
     findings.push(finding('warning', 'SHINGLED_PARITY', {
       sentence: `Shingled drives rebuild parity ${pool.conditions.shingledFactor} times slower${rebuildHours === null ? '' : `: about ${format.hours(rebuildHours)}`}.`,
-      from: ['drives.shingled', 'drives.layout'], fixes: ['Use conventional (CMR) drives for parity.'],
+      from: ['drives.shingled', 'drives.lots', 'drives.layout'], fixes: ['Use conventional (CMR) drives for parity.'],
     }))
   }
   if (rebuildHours !== null && rebuildHours > longRebuildHours && survives === 1) {
@@ -192,10 +194,16 @@ function findingsOf(pool: PoolFacts, tale: DrivesTale): Finding[] {
   return findings
 }
 
-function unknownClassFindings({ facts, slice: { drives } }: DrivesTale): Finding[] {
-  return facts.unknownClass
+function unknownClassFindings({ facts, slice: { drives }, format: { number: n } }: DrivesTale): Finding[] {
+  const models = facts.unknownModels.map(model => finding('warning', 'UNKNOWN_DRIVE_MODEL', {
+    sentence: `The drive model "${model}" is not in the catalogue, so what is entered for all drives is used.`, from: ['drives.lots'], fixes: ['Choose another model, or enter the figures of its data sheet.'],
+  }))
+  const sizes = facts.otherSizes.map(({ lot, model, sizeTB }) => finding('caution', 'DRIVE_MODEL_SIZE', {
+    sentence: `${model} is listed as ${n(sizeTB, 3)} TB, which is not the size of that model.`, from: [`drives.lots.${lot}.sizeTB`], fixes: ['Choose the model of that size.'],
+  }))
+  return [...models, ...sizes, ...(facts.unknownClass
     ? [finding('warning', 'UNKNOWN_DRIVE_CLASS', { sentence: `The kind of drive "${drives.driveClass}" is not in the catalogue, so the first of its list is used.`, from: ['drives.driveClass'], fixes: ['Choose another kind of drive.'] })]
-    : []
+    : [])]
 }
 
 /** The figures of a pool that is not there. */
@@ -203,7 +211,7 @@ function missingFigures({ facts, slice: { horizonYears }, format }: DrivesTale):
   const why = failedDriveSentence(facts, format)
   const ids = [
     ['drives.usableTB', 'Usable', 'TB'], ['drives.usableTiB', 'Usable, binary', 'TiB'], ['drives.roomTB', 'Room', 'TB'], ['drives.monthFull', 'Full in', 'month'],
-    ['drives.rebuildHours', 'Rebuild', 'h'], ['drives.lossChancePerYear', 'Chance of loss in a year', 'share'],
+    ['drives.rebuildHours', 'Rebuild', 'h'], ['drives.shareAtLoss', 'Share of the library lost then', 'share'], ['drives.lossChancePerYear', 'Chance of loss in a year', 'share'],
     ['drives.lossChanceAtHorizon', `Chance of loss in ${horizonYears} years`, 'share'], ['drives.fileLossChanceAtHorizon', 'A file lost in a rebuild', 'share'],
     ['drives.irreplaceableLossChancePerYear', 'Irreplaceable data lost, a year', 'share'], ['drives.replaceableLossChancePerYear', 'Replaceable data lost, a year', 'share'], ['drives.dayOutChancePerYear', 'A day without service, a year', 'share'],
   ] as const

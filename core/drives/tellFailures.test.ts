@@ -8,7 +8,7 @@ import { tellFailures } from './tellFailures'
 
 const { drives, choices } = planSchema.parse(tideMillHouse)
 function told(failed: readonly number[], layoutId = 'dedicated-1') {
-  const pool = poolOf({ drives: { ...drives, lots: layoutId === 'nightly-copy' ? [drives.lots[0]!] : drives.lots }, choices, driveClasses: catalogue.driveClasses, contentTB: 0, layoutId }) as Pool
+  const pool = poolOf({ drives: { ...drives, lots: layoutId === 'nightly-copy' ? [drives.lots[0]!] : drives.lots }, choices, catalogue, contentTB: 0, layoutId }) as Pool
   const { sentence, figures } = tellFailures({ pool, failed: new Set(failed), leadHours: leadHours.order, heldTB: 12 }, plainFormat)
   return { sentence, figures: Object.fromEntries(figures.map(figure => [figure.id.replace('failures.', ''), figure])) }
 }

@@ -7,7 +7,7 @@ import type { DrivesTale } from './tellDrives'
 
 type Result = 'irreplaceable' | 'replaceable' | 'dayOut'
 
-const shared = ['drives.sectorChance', 'drives.malwareChance', 'drives.surgeChance', 'drives.theftChance', 'drives.boardChance', 'drives.ups', 'drives.secondBox']
+const shared = ['drives.coverages', 'drives.sectorChance', 'drives.malwareChance', 'drives.surgeChance', 'drives.theftChance', 'drives.boardChance', 'drives.ups', 'drives.secondBox']
 const copies = ['drives.deletionChance', 'drives.offlineCopy', 'drives.awayCopy', 'drives.copiesWithVersions', 'drives.snapshotMonths']
 const inputsOf: Readonly<Record<Result, readonly string[]>> = {
   irreplaceable: ['drives.lossChancePerYear', ...shared, ...copies, 'library.irreplaceableTB'], replaceable: ['drives.lossChancePerYear', ...shared, ...copies], dayOut: ['drives.layout', ...shared, 'drives.secondBoxTakesOver'],
@@ -31,9 +31,9 @@ export function perilFigures({ perils, perilEnds }: PoolFacts, { format: { share
 const nameOf = ({ label }: PerilChance) => label.charAt(0).toLowerCase() + label.slice(1)
 
 /** That redundancy is no backup, as long as nothing holds a second copy; and that a copy without versions is half of one. */
-export function perilFindings(pool: PoolFacts | null, { slice: { drives, irreplaceableTB }, format: { share, number: n } }: DrivesTale): Finding[] {
+export function perilFindings(pool: PoolFacts | null, { slice: { drives, irreplaceableTB, copyMarks }, format: { share, number: n } }: DrivesTale): Finding[] {
   const takesAll = 'Redundancy is no backup: deletion, malware, theft, fire and lightning take every copy in the machine.'
-  if (!hasCopy(drives)) {
+  if (!hasCopy(drives, copyMarks)) {
     return irreplaceableTB > 0
       ? [finding('caution', 'IRREPLACEABLE', {
           sentence: `${n(irreplaceableTB, 2)} TB are irreplaceable. ${takesAll}`, from: ['library.irreplaceableTB', 'library.holdings', 'drives.awayCopy'],

@@ -12,6 +12,15 @@ export interface LibrarySlice extends Qualities {
   readonly ruleOfThumbFactor: number
 }
 
+/** How holdings stand to the copies, by whether their loss could be made good. */
+export interface CopyMarks {
+  /** one at least is in no copy */
+  readonly irreplaceableNowhere: boolean
+  readonly replaceableNowhere: boolean
+  /** all of them are in every copy */
+  readonly replaceableEverywhere: boolean
+}
+
 /** What the library holds, and holds at the horizon. */
 export interface LibraryFacts {
   readonly sizes: readonly HoldingSize[]
@@ -24,6 +33,8 @@ export interface LibraryFacts {
   /** indices of the holdings whose loss could not be made good, and what they hold today */
   readonly irreplaceable: readonly number[]
   readonly irreplaceableTB: number
+  /** what holdings say of being copied, over what the copies are set to hold */
+  readonly copyMarks: CopyMarks
   /** the kind that grows most to the horizon; null while nothing does */
   readonly driver: { readonly kind: HoldingKindId | 'other', readonly addedTB: number } | null
   /** indices of holdings whose quality the catalogue does not know */
@@ -44,6 +55,7 @@ export function libraryFacts({ library, horizonYears, qualities, otherQualities 
   const known = new Set([...qualities, ...otherQualities].map(quality => quality.id))
   return {
     sizes, forecast, contentAtHorizonTB, irreplaceable,
+    copyMarks: copyMarksOf(library, irreplaceable),
     contentTB: forecast.months[0]!,
     growth: growthPerMonth(library, sizes),
     empty: contentAtHorizonTB.high === 0,
@@ -51,5 +63,15 @@ export function libraryFacts({ library, horizonYears, qualities, otherQualities 
     driver: driver && driver.addedTB > 0 ? driver : null,
     unknownQualities: library.holdings.flatMap(({ quality }, index) => quality === 'given' || known.has(quality) ? [] : [index]),
     pastEvents: library.events.flatMap((event, index) => monthsBetween(library.startsOn, event.month) < 0 ? [index] : []),
+  }
+}
+
+function copyMarksOf({ holdings, otherTB }: Library, irreplaceable: readonly number[]): CopyMarks {
+  const marks = (isIrreplaceableOne: boolean) => holdings.flatMap(({ copies }, index) => irreplaceable.includes(index) === isIrreplaceableOne ? [copies] : [])
+  const [own, other] = [marks(true), marks(false)]
+  return {
+    irreplaceableNowhere: own.includes('nowhere'), replaceableNowhere: other.includes('nowhere'),
+    // Whatever else is kept has no mark of its own.
+    replaceableEverywhere: otherTB === 0 && other.length > 0 && other.every(copies => copies === 'everywhere'),
   }
 }

@@ -7,8 +7,8 @@ import { tellOwnership } from './tellOwnership'
 export const ownership = defineDomain({
   id: 'ownership',
   needs: ['machine'],
-  read: ({ brief: { budget }, costs: { extras, pricePerKWh }, choices: { horizonYears }, drives: { lots, driveClass } }, { driveClasses }, { machine }: { readonly machine: MachineFacts }) => ({
-    budget, extras, pricePerKWh, horizonYears, drives: { lots, driveClass }, driveClasses, prices: machine.prices, states: machine.states,
+  read: ({ brief: { budget }, costs: { extras, pricePerKWh }, choices: { horizonYears }, drives: { lots, driveClass, failuresPerYear, outerMBps, shingled, sheetReadErrorBits } }, { driveClasses, driveModels }, { machine }: { readonly machine: MachineFacts }) => ({
+    budget, extras, pricePerKWh, horizonYears, drives: { lots, driveClass, failuresPerYear, outerMBps, shingled, sheetReadErrorBits }, catalogue: { driveClasses, driveModels }, prices: machine.prices, states: machine.states,
   }),
   facts: ownershipFacts,
   tell: tellOwnership,

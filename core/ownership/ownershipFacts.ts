@@ -1,6 +1,5 @@
 import { mapEstimate } from '../band'
-import type { DriveClass } from '../catalogue/driveClasses'
-import { driveClassOf } from '../drives/poolOf'
+import type { CommonDrives, DriveCatalogue } from '../drives/driveTraits'
 import { priceOfLot } from '../drives/drivePrices'
 import type { Estimate } from '../figure'
 import type { PriceLine } from '../machine/machinePrices'
@@ -15,8 +14,8 @@ export interface OwnershipSlice {
   readonly extras: number
   readonly pricePerKWh: number
   readonly horizonYears: number
-  readonly drives: Pick<Drives, 'lots' | 'driveClass'>
-  readonly driveClasses: readonly DriveClass[]
+  readonly drives: CommonDrives & Pick<Drives, 'lots'>
+  readonly catalogue: DriveCatalogue
   readonly prices: readonly PriceLine[]
   readonly states: readonly [PowerState, PowerState]
 }
@@ -43,10 +42,9 @@ export function purchaseSum(machineToPay: number, drivesToPay: number, extras: n
   return cents(machineToPay + drivesToPay + extras)
 }
 
-export function ownershipFacts({ budget, extras, pricePerKWh, drives, driveClasses, prices, states }: OwnershipSlice): OwnershipFacts {
-  const driveClass = driveClassOf(drives, driveClasses)
+export function ownershipFacts({ budget, extras, pricePerKWh, drives, catalogue, prices, states }: OwnershipSlice): OwnershipFacts {
   const lots = drives.lots.map((lot, index): PriceLine & { readonly toPay: number } => {
-    const { toPay, isUsual } = priceOfLot(lot, driveClass)
+    const { toPay, isUsual } = priceOfLot(lot, drives, catalogue)
     return { label: `${lot.count} × ${lot.sizeTB} TB`, toPay, isUsual, path: `drives.lots.${index}.priceEach` }
   })
   const machineToPay = prices.reduce((sum, line) => sum + (line.toPay ?? 0), 0)

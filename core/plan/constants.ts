@@ -26,6 +26,10 @@ export const engineOfProcessor = 'byProcessor'
 
 /** Most drives one plan can hold, over all its lots. */
 export const mostDrives = 60
+/** Most groups that the drives of one pool can form. */
+export const mostGroups = 12
+/** Most purchases of drives that a plan holds. */
+export const mostPurchases = 30
 /** The layout of a plan in which none was chosen: it follows the number of drives and what must survive. */
 export const automaticLayout = 'auto'
 

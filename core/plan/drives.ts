@@ -1,14 +1,17 @@
 import { z } from 'zod'
+import { perilTable, type MeasureId, type PerilId } from '../catalogue/perilTable'
 import { layouts } from '../drives/layouts/layouts'
 import { driveClasses } from '../catalogue/driveClasses'
-import { automaticLayout, conditions, mostDrives, usualPerils } from './constants'
+import { driveModels } from '../catalogue/driveModels'
+import { backupFields } from './backup'
+import { arrivalsField, fastStorageFields } from './fastStorage'
+import { automaticLayout, conditions, mostDrives, mostGroups, mostPurchases, ownEntry, usualPerils } from './constants'
 import { catalogued, choice, listOf, numberChoice, optionalQuantity, quantity, section, toggle } from './fields'
 
 const layoutOptions = { [automaticLayout]: 'By the number of drives', ...Object.fromEntries(layouts.map(layout => [layout.id, layout.label])) }
+const modelOptions = { [ownEntry]: 'By its figures', ...Object.fromEntries(driveModels.map(model => [model.id, model.label])) }
 const classOptions = Object.fromEntries(driveClasses.map(driveClass => [driveClass.id, driveClass.label]))
 
-/** What a copy holds. */
-const held = { nothing: 'Nothing', irreplaceable: 'What is irreplaceable', everything: 'Everything' } as const
 const peril = (label: string, fallback: number) => quantity({ label, unit: 'share', min: 0, max: 1, fallback, description: 'Chance in a year that it happens; a planning value that you can change.' })
 
 const lotSchema = z.object({
@@ -20,16 +23,40 @@ const lotSchema = z.object({
     label: 'Size', unit: 'TB', min: 0.05, max: 200, fallback: 8,
     description: 'As it is sold: 1 TB = 10¹² bytes.',
   }),
+  model: catalogued({
+    label: 'Model', fallback: ownEntry, options: modelOptions,
+    description: 'A model brings its own failure rate, speed, watts and price. Without one, what is entered for all drives counts.',
+  }),
   condition: choice({ label: 'Bought', fallback: 'new', options: conditions, description: 'Drives that you own cost nothing now.' }),
   priceEach: optionalQuantity({
     label: 'Price each', unit: 'money', min: 0, max: 100_000,
-    description: 'What one of them costs. If this is empty, the usual price of a terabyte of this kind of drive is used.',
+    description: 'What one of them costs. If this is empty, the price of the model is used, or the usual one of a terabyte of this kind of drive.',
+  }),
+  group: quantity({
+    label: 'Group', unit: 'group', min: 1, max: mostGroups, whole: true, fallback: 1,
+    description: 'Drives of one group protect each other. The pool spans all groups and is lost if any of them is.',
   }),
   role: choice({
     label: 'Role', fallback: 'any',
     description: 'Only dedicated and nightly parity use this. If it is automatic, the largest drives hold the parity.',
     options: { any: 'Automatic', data: 'Data', parity: 'Parity' },
   }),
+})
+
+const purchaseSchema = z.object({
+  month: quantity({ label: 'Month', unit: 'months', min: 0, max: 180, whole: true, fallback: 12, description: 'Months from today.' }),
+  count: quantity({ label: 'Drives', unit: 'drives', min: 1, max: mostDrives, whole: true, fallback: 1, description: 'How many are bought.' }),
+  sizeTB: quantity({ label: 'Size', unit: 'TB', min: 0.05, max: 200, fallback: 8, description: 'As it is sold: 1 TB = 10¹² bytes.' }),
+  how: choice({
+    label: 'How they go in', fallback: 'added', description: 'Beside the drives that are there, or in their place.',
+    options: { added: 'Added', newGroup: 'Added as a new group', smallest: 'In place of the smallest', allSmaller: 'In place of all smaller ones' },
+  }),
+})
+
+const coverageSchema = z.object({
+  peril: choice({ label: 'Peril', fallback: 'theft', options: Object.fromEntries(perilTable.map(({ id, label }) => [id, label])) as Record<PerilId, string>, description: 'What happens to the data.' }),
+  measure: choice({ label: 'Measure', fallback: 'awayCopy', options: { snapshots: 'Snapshots', ups: 'UPS', secondBox: 'Second machine', offlineCopy: 'Offline copy', awayCopy: 'Copy away' } satisfies Record<MeasureId, string>, description: 'What stands against it.' }),
+  share: quantity({ label: 'Holds', unit: 'share', min: 0, max: 1, fallback: 0.9, description: 'Share of such events after which the measure still has the data.' }),
 })
 
 export const drivesSchema = section({
@@ -54,15 +81,15 @@ export const drivesSchema = section({
   }),
   driveClass: catalogued({
     label: 'Kind of drive', fallback: 'nas', options: classOptions,
-    description: 'Sets how many are expected to fail in a year.',
+    description: 'Of drives without a model: sets how many are expected to fail in a year, their watts and their price.',
   }),
   failuresPerYear: optionalQuantity({
     label: 'Failures a year', unit: 'share', min: 0.0001, max: 0.9,
-    description: 'Annual failure rate of one drive, when you know better than the usual figure of its kind.',
+    description: 'Annual failure rate of one drive, when you know better than the usual figure of its kind or model.',
   }),
   outerMBps: quantity({
     label: 'Sequential rate', unit: 'MB/s', min: 1, max: 20_000, fallback: 200,
-    description: 'Outer-track rate from the data sheet: about 180 MB/s at 5400 rpm, 250 at 7200 rpm, 530 for a SATA SSD.',
+    description: 'Of drives without a model. Outer-track rate from the data sheet: about 180 MB/s at 5400 rpm, 250 at 7200 rpm, 530 for a SATA SSD.',
   }),
   above45C: toggle({
     label: 'Warmer than 45 °C', fallback: false,
@@ -78,7 +105,7 @@ export const drivesSchema = section({
   }),
   shingled: toggle({
     label: 'Shingled (SMR)', fallback: false,
-    description: 'Overlapping tracks: rebuilds take 3 times as long, 8 times with copy-on-write parity.',
+    description: 'Drives without a model have overlapping tracks: rebuilds take 3 times as long, 8 times with copy-on-write parity.',
   }),
   oneBatch: toggle({
     label: 'One model, bought together', fallback: false,
@@ -91,7 +118,7 @@ export const drivesSchema = section({
   }),
   sheetReadErrorBits: numberChoice({
     label: 'One unreadable sector in', unit: 'bits', values: [1e14, 1e15], fallback: 1e14, options: { [1e14]: '10¹⁴', [1e15]: '10¹⁵' },
-    description: 'From the drive\'s data sheet; drives do about ten times better than it says.',
+    description: 'Of drives without a model, from the data sheet; drives do about ten times better than it says.',
   }),
   changedGBPerMonth: quantity({
     label: 'Changed and deleted', unit: 'GB/month', min: 0, max: 100_000, fallback: 0,
@@ -105,25 +132,28 @@ export const drivesSchema = section({
     label: 'UPS', fallback: false,
     description: 'A battery supply with surge protection between the wall and the machine.',
   }),
-  secondBox: choice({
-    label: 'Second machine here', fallback: 'nothing', options: held,
-    description: 'What a second machine in the house holds a copy of.',
+  ...backupFields,
+  ...fastStorageFields,
+  arrivals: arrivalsField,
+  purchases: listOf(purchaseSchema, {
+    label: 'Planned purchases', max: mostPurchases,
+    description: 'Drives that are bought later. The room grows in the month they are bought.',
   }),
-  secondBoxTakesOver: toggle({
-    label: 'The second machine can take over', fallback: false,
-    description: 'It can play the library itself while the first one is out.',
+  priceFallPerYear: quantity({
+    label: 'Drive prices fall by', unit: 'share', min: -0.1, max: 0.15, fallback: 0.05,
+    description: 'A year. Enter a negative share if you expect them to rise, as they have at times.',
   }),
-  offlineCopy: choice({
-    label: 'Offline copy here', fallback: 'nothing', options: held,
-    description: 'What lies on drives that are unplugged and kept in the house.',
+  replacedWorth: quantity({
+    label: 'A replaced drive brings', unit: 'money', min: 0, max: 10_000, fallback: 0,
+    description: 'What you get for a drive that is replaced, or save by using it elsewhere.',
   }),
-  awayCopy: choice({
-    label: 'Copy away from home', fallback: 'nothing', options: held,
-    description: 'What is kept in another building, on drives that are carried there or over the internet line.',
+  expandsParity: toggle({
+    label: 'A parity group can be expanded', fallback: true,
+    description: 'The system can add a drive to a group with rotating parity. If it cannot, it grows by a whole new group or by bigger drives.',
   }),
-  copiesWithVersions: toggle({
-    label: 'Copies keep older versions', fallback: true,
-    description: 'A copy without older versions takes deletions and malware along.',
+  coverages: listOf(coverageSchema, {
+    label: 'What measures hold', max: 35,
+    description: 'Shares that differ from the planning values.',
   }),
   sectorChance: peril('Unreadable sector, each drive', usualPerils.sectorChance),
   deletionChance: peril('Deleted by mistake', usualPerils.deletionChance),

@@ -17,7 +17,7 @@ interface QuantityOptions extends FieldText {
 }
 
 /** Units as they stand behind a range in a sentence, where they are not read as they are. */
-const spokenUnits: Readonly<Record<string, string>> = { 'share': ' %', 'money': ', in the plan\'s currency', 'money/kWh': ', in the plan\'s currency for a kWh', '× likely': ' times the likely value', 'level': '', 'year': '' }
+const spokenUnits: Readonly<Record<string, string>> = { 'share': ' %', 'money': ', in the plan\'s currency', 'money/TB/month': ', in the plan\'s currency for a TB and month', 'money/kWh': ', in the plan\'s currency for a kWh', '× likely': ' times the likely value', 'level': '', 'group': '', 'year': '' }
 /** A number of a sentence; years without grouping. */
 const bound = (value: number, unit: string) => unit === 'year' ? String(value) : formatNumber(value, 7)
 

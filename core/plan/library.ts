@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { holdingKinds, otherQualities, type HoldingKindId } from '../catalogue/holdingKinds'
 import { containers, soundCodecs, subtitleKinds } from '../catalogue/media'
 import { qualities } from '../catalogue/qualities'
+import { pools } from './fastStorage'
 import { calendarMonth, catalogued, choice, listOf, optionalQuantity, quantity, references, section, text } from './fields'
 
 const qualityOptions: Record<string, string> = Object.fromEntries([
@@ -57,6 +58,11 @@ export const holdingSchema = z.object({
   loss: choice({
     label: 'If it is lost', fallback: 'byKind', description: 'Whether it can be replaced. Risk and backup depend on this.',
     options: { byKind: 'As usual for the kind', replaceable: 'Replaceable', irreplaceable: 'Irreplaceable' },
+  }),
+  pool: choice({ label: 'Lies on', fallback: 'spinning', options: pools, description: 'The pool that holds this.' }),
+  copies: choice({
+    label: 'Copied', fallback: 'asSet', description: 'Which of the copies that are kept hold this. The copies are set under Drives.',
+    options: { asSet: 'As set for each copy', everywhere: 'To every copy', nowhere: 'To no copy' },
   }),
   container: choice({ label: 'Container', fallback: 'usual', options: { ...usual, ...containers }, description: 'File format around picture and sound.' }),
   sound: choice({ label: 'Sound', fallback: 'usual', options: { ...usual, ...soundCodecs }, description: 'Codec of the sound.' }),

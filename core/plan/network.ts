@@ -10,6 +10,10 @@ export const networkSchema = section({
     label: 'Upload', unit: 'Mb/s', min: 0, max: 100_000, fallback: 20,
     description: 'What the internet line sends out of the house, measured rather than promised.',
   }),
+  downloadMbps: quantity({
+    label: 'Download', unit: 'Mb/s', min: 0, max: 100_000, fallback: 100,
+    description: 'What the internet line brings into the house, measured rather than promised.',
+  }),
   uploadReserveShare: quantity({
     label: 'Upload reserved', unit: 'share', min: 0, max: 0.9, fallback: 0.25,
     description: 'The share kept for calls and work at home.',

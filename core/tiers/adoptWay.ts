@@ -1,6 +1,7 @@
 import { entryOf, type Catalogue } from '../catalogue/catalogue'
 import type { WayOfBuilding } from '../catalogue/waysOfBuilding'
 import { newPart } from '../machine/partChanges'
+import { ownEntry } from '../plan/constants'
 import { machineSchema } from '../plan/machine'
 import type { Plan } from '../plan/planSchema'
 import { newDrives } from './newDrives'
@@ -15,7 +16,7 @@ export function adoptWay(plan: Plan, way: WayOfBuilding, { machineBases }: Pick<
     ...plan,
     machine: machineSchema.parse({ name: way.label, base: way.base, parts: way.parts.map(newPart) }),
     drives: {
-      ...plan.drives, ...newDrives(plan.drives), lots: [{ ...lot, condition: 'new', role: 'any' }], layout, fileSystem, driveClass: 'nas',
+      ...plan.drives, ...newDrives(plan.drives), lots: [{ ...lot, model: ownEntry, group: 1, condition: 'new', role: 'any' }], layout, fileSystem, driveClass: 'nas',
     },
     network: { ...plan.network, serverPortMbps: entryOf(machineBases, way.base)?.portMbps ?? plan.network.serverPortMbps },
   }

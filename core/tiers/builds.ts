@@ -1,6 +1,6 @@
 import { entryOf, type Catalogue } from '../catalogue/catalogue'
 import { newPart } from '../machine/partChanges'
-import { automaticLayout } from '../plan/constants'
+import { automaticLayout, ownEntry } from '../plan/constants'
 import type { Drives } from '../plan/drives'
 import { machineSchema } from '../plan/machine'
 import type { Plan } from '../plan/planSchema'
@@ -56,8 +56,8 @@ export function adoptBuild(plan: Plan, { base, converter, pool }: Build, { machi
     ...plan,
     machine: machineOf(plan, base, partsOf(converter).map(newPart)),
     drives: {
-      ...plan.drives, ...(kept.length ? { hotSpares: 0 } : { ...newDrives(plan.drives), driveClass }), fileSystem, layout: layout || automaticLayout,
-      lots: [...kept, ...(count > 0 ? [{ count, sizeTB, condition: 'new' as const, priceEach: null, role: 'any' as const }] : [])],
+      ...plan.drives, ...(kept.length ? { hotSpares: 0, purchases: [] } : { ...newDrives(plan.drives), driveClass }), fileSystem, layout: layout || automaticLayout,
+      lots: [...kept, ...(count > 0 ? [{ count, sizeTB, model: ownEntry, group: 1, condition: 'new' as const, priceEach: null, role: 'any' as const }] : [])],
     },
     network: { ...plan.network, serverPortMbps: (base === null ? undefined : entryOf(machineBases, base)?.portMbps) ?? plan.network.serverPortMbps },
   }

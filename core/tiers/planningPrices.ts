@@ -1,5 +1,5 @@
 import type { Catalogue } from '../catalogue/catalogue'
-import { driveClassOf } from '../drives/poolOf'
+import { driveClassOf } from '../drives/driveTraits'
 import type { Plan } from '../plan/planSchema'
 
 /** What stands in for the price of a job (a cable, a setting) that nobody can tell beforehand. */
@@ -12,7 +12,7 @@ export interface PlanningPrices {
 }
 
 /** Prices of a plan: a terabyte costs what one of its kind of drives does. */
-export function planningPrices({ drives }: Pick<Plan, 'drives'>, { driveClasses }: Pick<Catalogue, 'driveClasses'>): PlanningPrices {
-  const perTB = driveClassOf(drives, driveClasses)?.pricePerTB ?? 0
+export function planningPrices({ drives }: Pick<Plan, 'drives'>, catalogue: Pick<Catalogue, 'driveClasses'>): PlanningPrices {
+  const perTB = driveClassOf(drives, catalogue)?.pricePerTB ?? 0
   return { perTB, costOf: ({ price, extraTB }) => (price ?? (extraTB > 0 ? 0 : unknownPrice)) + perTB * extraTB }
 }

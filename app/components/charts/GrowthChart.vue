@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { kindLabel } from '~~/core/library/tellLibrary'
-import { monthFull } from '~~/core/library/forecast'
 import { monthAfter, monthsBetween } from '~~/core/units/time'
 import { tebibytes } from '~~/core/units/dataSize'
 import { useFormat } from '~/composables/useFormat'
@@ -19,12 +18,15 @@ const margin = { left: 46, right: 16, top: 14, bottom: 34 }
 const months = computed(() => store.assessment?.domains.library.forecast.months ?? [])
 const room = computed(() => store.assessment?.figures['drives.roomTB']?.value ?? null)
 const horizonYears = computed(() => store.plan?.choices.horizonYears ?? 5)
-const full = computed(() => room.value === null ? null : monthFull(months.value.map(month => month.likely), room.value))
+const full = computed(() => store.assessment?.domains.drives.pool?.monthFull.likely ?? null)
+/** the room by month, where purchases are planned */
+const rooms = computed(() => store.assessment?.domains.drives.pool?.roomByMonthTB ?? null)
+const roomIn = (month: number) => rooms.value?.[month] ?? room.value
 const kinds = computed(() => store.assessment?.domains.library.forecast.kinds)
 const events = computed(() => (store.plan?.library.events ?? []).map((event, index) => ({
   name: event.name || `Event ${index + 1}`, month: Math.max(0, monthsBetween(store.plan!.library.startsOn, event.month)), sizeGB: event.sizeGB,
 })))
-const layoutFor = (width: number) => growthLayout({ months: months.value, ...(props.stacked && kinds.value ? { kinds: kinds.value } : {}), roomTB: room.value, horizonMonths: horizonYears.value * 12, width, height: props.height, margin })
+const layoutFor = (width: number) => growthLayout({ months: months.value, ...(props.stacked && kinds.value ? { kinds: kinds.value } : {}), roomTB: room.value, ...(rooms.value ? { roomByMonthTB: rooms.value } : {}), horizonMonths: horizonYears.value * 12, width, height: props.height, margin })
 
 const read = ref<number | null>(null)
 let drawnWidth = 640
@@ -54,7 +56,7 @@ const readText = computed(() => {
   return `Month ${read.value} (${monthAfter(store.plan!.library.startsOn, read.value!)}): ${number(estimate.likely, 3)} TB (${number(tebibytes(estimate.likely), 3)} TiB), ${number(estimate.low, 3)} to ${number(estimate.high, 3)} TB`
 })
 const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 && month <= Math.max(84, horizonYears.value * 12 + 24)).map((month, index) =>
-  [String(index * 6), number(month.low, 3), number(month.likely, 3), number(month.high, 3), room.value === null ? '–' : number(room.value, 3)]))
+  [String(index * 6), number(month.low, 3), number(month.likely, 3), number(month.high, 3), room.value === null ? '–' : number(roomIn(index * 6)!, 3)]))
 </script>
 
 <template>
@@ -130,7 +132,7 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
             <text
               v-if="layer.thickness > 13"
               :x="width - margin.right - 96"
-              :y="layer.labelY + (room !== null && Math.abs(layout.y(room) - layer.labelY) < 12 ? 22 : 6)"
+              :y="layer.labelY + (room !== null && Math.abs(layout.y(roomIn(layout.months)!) - layer.labelY) < 12 ? 22 : 6)"
               text-anchor="end"
               class="layer-label"
             >{{ kindLabel(layer.kind as never) }}</text>
@@ -157,19 +159,16 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
             </g>
           </template>
           <g v-if="room !== null">
-            <line
-              :x1="margin.left"
-              :x2="width - margin.right"
-              :y1="layout.y(room)"
-              :y2="layout.y(room)"
+            <path
+              :d="layout.roomPath"
               class="room"
             />
             <text
               :x="width - margin.right"
-              :y="layout.y(room) - 6"
+              :y="layout.y(roomIn(layout.months)!) - 6"
               text-anchor="end"
               class="room-label"
-            >room {{ number(room, 3) }} TB</text>
+            >room {{ number(roomIn(layout.months)!, 3) }} TB</text>
           </g>
           <g
             v-if="full !== null && full <= layout.months && room !== null"
@@ -248,7 +247,7 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
 .event path { fill: rgb(var(--v-theme-state-tight)); }
 .band.outline { fill: none; stroke: rgb(var(--v-theme-water-line)); stroke-dasharray: 4 4; opacity: 0.9; }
 .likely { fill: none; stroke: rgb(var(--v-theme-water-line)); stroke-width: 2.2; }
-.room { stroke: rgb(var(--v-theme-wall)); stroke-width: 2.4; }
+.room { fill: none; stroke: rgb(var(--v-theme-wall)); stroke-width: 2.4; }
 .room-label { font-weight: 600; }
 .full { fill: rgb(var(--v-theme-state-short)); stroke: rgb(var(--v-theme-surface)); stroke-width: 2; }
 .full-label { fill: rgb(var(--v-theme-state-short)); font-weight: 600; }

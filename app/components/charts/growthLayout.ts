@@ -17,6 +17,8 @@ export interface GrowthLayout {
   readonly y: ScaleLinear<number, number>
   readonly bandPath: string
   readonly linePath: string
+  /** the room over the months */
+  readonly roomPath: string
   readonly layers: readonly GrowthLayer[]
   readonly yearTicks: readonly number[]
   readonly sizeTicks: readonly number[]
@@ -29,6 +31,8 @@ export interface GrowthLayoutOptions {
   /** likely content by kind, month by month; left out, no layers are drawn */
   readonly kinds?: ReadonlyMap<string, Float64Array>
   readonly roomTB: number | null
+  /** where it grows: by month */
+  readonly roomByMonthTB?: readonly number[]
   readonly horizonMonths: number
   readonly width: number
   readonly height: number
@@ -36,10 +40,10 @@ export interface GrowthLayoutOptions {
 }
 
 /** Scales and shapes of content against room over the months: a little past the horizon, at most as far as the forecast. */
-export function growthLayout({ months, kinds, roomTB, horizonMonths, width, height, margin }: GrowthLayoutOptions): GrowthLayout {
+export function growthLayout({ months, kinds, roomTB, roomByMonthTB, horizonMonths, width, height, margin }: GrowthLayoutOptions): GrowthLayout {
   const shown = Math.min(months.length - 1, Math.max(84, horizonMonths + 24))
   const visible = months.slice(0, shown + 1)
-  const top = Math.max(max(visible, month => month.high) ?? 0, roomTB ?? 0, 0.1) * 1.06
+  const top = Math.max(max(visible, month => month.high) ?? 0, roomTB ?? 0, ...(roomByMonthTB?.slice(0, shown + 1) ?? []), 0.1) * 1.06
   const x = scaleLinear().domain([0, shown]).range([margin.left, Math.max(margin.left + 1, width - margin.right)])
   const y = scaleLinear().domain([0, top]).range([height - margin.bottom, margin.top]).nice(5)
   return {
@@ -48,10 +52,17 @@ export function growthLayout({ months, kinds, roomTB, horizonMonths, width, heig
     months: shown,
     bandPath: area<Estimate>((_, index) => x(index), month => y(month.low), month => y(month.high))([...visible]) ?? '',
     linePath: line<Estimate>((_, index) => x(index), month => y(month.likely))([...visible]) ?? '',
+    roomPath: roomTB === null ? '' : stepPath(visible.map((_, month) => roomByMonthTB?.[month] ?? roomTB), x, y),
     layers: kinds ? layersOf(kinds, shown, x, y) : [],
     yearTicks: Array.from({ length: Math.floor(shown / 12) + 1 }, (_, year) => year * 12),
     sizeTicks: y.ticks(5),
   }
+}
+
+/** A line that steps up in the month of each change. */
+export function stepPath(values: readonly number[], x: (month: number) => number, y: (value: number) => number): string {
+  const steps = values.map((value, month) => month === 0 ? `M${x(0)} ${y(value)}` : value === values[month - 1] ? '' : `H${x(month)}V${y(value)}`)
+  return `${steps.join('')}H${x(values.length - 1)}`
 }
 
 /** Kinds that hold anything, the largest at the end lowest. */

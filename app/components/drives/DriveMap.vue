@@ -1,22 +1,24 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
 import { mdiClose } from '@mdi/js'
-import { commonDriveSizesTB } from '~~/core/catalogue/driveSizes'
+import type { NewDrive } from '~~/core/drives/bayOrder'
 import { stretchKinds, type StretchKind } from '~~/core/drives/driveMap'
 import type { DriveMapState } from '~/composables/useDriveMap'
+import { useBayFrame } from '~/composables/useBayFrame'
 import { useFormat } from '~/composables/useFormat'
+import { mostGroups } from '~~/core/plan/constants'
+import DriveTray from './DriveTray.vue'
 
 /**
  * Every drive to the scale of its size, in its bay, with what this layout puts on it. Press a drive and it has failed; sizes are
  * dragged in, drives are dragged onto each other to change their bays, and out again.
  */
 const props = defineProps<{ map: DriveMapState }>()
-const { drives, bays, mapped, failed, put, take, swap, toggle, restoreAll } = props.map
+const { drives, groups, models, bays, mapped, failed, put, take, swap, group, toggle, restoreAll } = props.map
 const { number } = useFormat()
 const error = ref<string | null>(null)
 const front = ref<HTMLElement | null>(null)
 
-const commonSizes = commonDriveSizesTB
 const words: Readonly<Record<StretchKind, string>> = {
   kept: 'Library', free: 'Free', full: 'Left empty (fill limit)', reserve: 'File-system reserve', copy: 'Copies', parity: 'Parity', unused: 'Cannot be used', spare: 'Hot spare',
 }
@@ -30,7 +32,10 @@ const posts = computed(() => drives.value.map(({ sizeTB }, place) => {
   const stretches = stretchKinds.flatMap(kind => (drawn?.stretches[kind] ?? 0) > 1e-9 ? [{ kind, sizeTB: drawn!.stretches[kind] }] : [])
   return { sizeTB, group: drawn?.group ?? null, stretches: stretches.length ? stretches : [{ kind: 'unused' as const, sizeTB }] }
 }))
-const hasGroups = computed(() => new Set(posts.value.map(({ group }) => group).filter(group => group !== null)).size > 1)
+const isDrawn = computed(() => new Set(groups.value).size > 1)
+const hasGroups = computed(() => isDrawn.value || new Set(posts.value.map(({ group: own }) => own).filter(own => own !== null)).size > 1)
+/** Drawn groups go before those that the layout makes, such as pairs. */
+const groupOf = (place: number) => isDrawn.value ? groups.value[place]! : posts.value[place]!.group === null ? null : posts.value[place]!.group! + 1
 const totals = computed(() => stretchKinds.flatMap((kind) => {
   const sum = (mapped.value ?? []).reduce((all, drive) => all + drive.stretches[kind], 0)
   return sum > 1e-9 ? [{ kind, sum }] : []
@@ -39,7 +44,7 @@ const totals = computed(() => stretchKinds.flatMap((kind) => {
 function nameOf(place: number): string {
   const { sizeTB, stretches } = posts.value[place]!
   const holds = mapped.value ? stretches.map(({ kind, sizeTB: size }) => `${words[kind].toLowerCase()} ${number(size, 3)} TB`).join(', ') : 'in no layout'
-  return `Drive ${place + 1}, ${number(sizeTB, 3)} TB${place >= bays.value ? ', without a bay' : ''}${failed.value.has(place) ? ', failed' : ''}: ${holds}`
+  return `Drive ${place + 1}, ${number(sizeTB, 3)} TB${isDrawn.value ? `, group ${groups.value[place]}` : ''}${place >= bays.value ? ', without a bay' : ''}${failed.value.has(place) ? ', failed' : ''}: ${holds}`
 }
 async function focus(place: number): Promise<void> {
   await nextTick()
@@ -53,6 +58,13 @@ function onKey(event: KeyboardEvent, place: number): void {
     error.value = take(place)
     void focus(Math.min(place, drives.value.length - 1))
   }
+  else if (event.key.toLowerCase() === 'g' && !event.ctrlKey && !event.metaKey && !event.altKey) {
+    event.preventDefault()
+    const last = Math.max(...groups.value)
+    const own = groups.value[place]!
+    error.value = group(new Set([place]), own > last || (own === last && (last === mostGroups || groups.value.filter(other => other === own).length === 1)) ? 1 : own + 1)
+    void focus(place)
+  }
   else if (step !== undefined) {
     event.preventDefault()
     if (event.shiftKey && to !== place) error.value = swap(place, to)
@@ -60,17 +72,30 @@ function onKey(event: KeyboardEvent, place: number): void {
   }
 }
 
+const frame = useBayFrame(() => drives.value.length)
+const lastGroup = computed(() => Math.max(1, ...groups.value))
+/** where the framed drives can go: to another group that is there, or to a new one */
+const groupTargets = computed(() => {
+  const own = new Set([...frame.chosen.value].map(place => groups.value[place]))
+  const isWholePool = frame.chosen.value.size === drives.value.length
+  return Array.from({ length: Math.min(mostGroups, lastGroup.value + 1) }, (_, at) => at + 1).filter(target => !(own.size === 1 && own.has(target)) && !(target > lastGroup.value && isWholePool))
+})
+function makeGroup(target: number): void {
+  error.value = group(frame.chosen.value, target)
+  frame.giveUp()
+}
+
 /** What is dragged: a size from the tray, or a drive by its bay. */
-type Carried = { readonly sizeTB: number } | { readonly bay: number }
+type Carried = { readonly drive: NewDrive } | { readonly bay: number }
 const carried = ref<Carried | null>(null)
 const over = ref<number | 'out' | null>(null)
 function carry(event: DragEvent, what: Carried): void {
   carried.value = what
-  event.dataTransfer?.setData('text/plain', 'sizeTB' in what ? `${what.sizeTB} TB` : `drive ${what.bay + 1}`)
+  event.dataTransfer?.setData('text/plain', 'drive' in what ? `${what.drive.sizeTB} TB` : `drive ${what.bay + 1}`)
 }
 function drop(bay: number): void {
   const what = carried.value
-  if (what && 'sizeTB' in what) error.value = put(what.sizeTB, Math.min(bay, drives.value.length))
+  if (what && 'drive' in what) error.value = put(what.drive, Math.min(bay, drives.value.length))
   else if (what && what.bay !== bay) error.value = swap(what.bay, bay)
   letGo()
 }
@@ -100,19 +125,25 @@ function letGo(): void {
       </VBtn>
     </header>
     <p class="soft small no-print">
-      Press a drive and it has failed: see what is left. Drag a size into a bay, a drive onto another to swap their bays, or out of the machine. With keys: Enter fails it, Shift and an arrow swap, Delete takes it out.
+      Press a drive and it has failed: see what is left. Drag a drive into a bay, onto another to swap their bays, or out of the machine; draw a frame round drives to make them a group. With keys: Enter fails it, Shift and an arrow swap, G changes the group, Delete takes it out.
     </p>
     <ol
       ref="front"
       class="front"
       :class="{ many: slots > manySlots }"
       aria-label="Drives in their bays"
+      @pointerdown="frame.begin"
+      @pointermove="frame.follow"
+      @pointerup="frame.release"
+      @pointercancel="frame.giveUp"
+      @keydown.esc="frame.giveUp"
     >
       <li
         v-for="slot in slots"
         :key="slot"
         class="bay"
-        :class="{ outside: slot > bays, over: over === slot - 1, failed: failed.has(slot - 1) }"
+        :class="{ outside: slot > bays, over: over === slot - 1, failed: failed.has(slot - 1), framed: frame.within.value.has(slot - 1) }"
+        :data-bay="slot - 1"
         @dragover.prevent="over = slot - 1"
         @dragleave="over = null"
         @drop.prevent="drop(slot - 1)"
@@ -170,9 +201,13 @@ function letGo(): void {
             class="note"
           >hot spare</span>
           <span
-            v-else-if="hasGroups && posts[slot - 1]!.group !== null"
+            v-else-if="hasGroups && groupOf(slot - 1) !== null"
             class="note"
-          >group {{ posts[slot - 1]!.group! + 1 }}</span>
+          >group {{ groupOf(slot - 1) }}</span>
+          <span
+            v-else-if="models[slot - 1]"
+            class="note model"
+          >{{ models[slot - 1]!.label.split(' ')[0] }}</span>
         </template>
         <span
           v-else
@@ -180,6 +215,29 @@ function letGo(): void {
         >empty</span>
       </li>
     </ol>
+    <p
+      v-if="frame.chosen.value.size"
+      class="grouping no-print"
+    >
+      {{ frame.chosen.value.size === 1 ? '1 drive' : `${number(frame.chosen.value.size)} drives` }} framed:
+      <VBtn
+        v-for="target in groupTargets"
+        :key="target"
+        size="small"
+        variant="outlined"
+        color="primary"
+        @click="makeGroup(target)"
+      >
+        {{ target > lastGroup ? 'Make a new group' : `Move to group ${target}` }}
+      </VBtn>
+      <VBtn
+        size="small"
+        variant="text"
+        @click="frame.giveUp"
+      >
+        Cancel
+      </VBtn>
+    </p>
     <ul
       v-if="totals.length"
       class="legend"
@@ -208,20 +266,15 @@ function letGo(): void {
       @dragleave="over = null"
       @drop.prevent="dropOut"
     >
-      <span class="soft small">{{ carried && 'bay' in carried ? 'Drop it here to take it out' : 'Put in a drive of' }}</span>
-      <button
-        v-for="size in commonSizes"
-        :key="size"
-        type="button"
-        class="plain-button chip"
-        draggable="true"
-        :aria-label="`Put in a drive of ${size} TB`"
-        @click="error = put(size, drives.length)"
-        @dragstart="carry($event, { sizeTB: size })"
-        @dragend="letGo"
-      >
-        {{ size }} TB
-      </button>
+      <span
+        v-if="carried && 'bay' in carried"
+        class="soft small"
+      >Drop it here to take it out</span>
+      <DriveTray
+        @put="error = put($event, drives.length)"
+        @carry="(event, drive) => carry(event, { drive })"
+        @let-go="letGo"
+      />
     </div>
     <p
       v-if="error"
@@ -239,6 +292,8 @@ header { display: flex; align-items: center; justify-content: space-between; gap
 .front { list-style: none; display: flex; flex-wrap: wrap; gap: 8px 6px; margin: 0; padding: 12px 10px 6px; background: rgb(var(--v-theme-surface-light)); border: 1px solid rgb(var(--v-theme-hairline)); border-radius: 6px; }
 .bay { width: 76px; min-height: 194px; display: flex; flex-direction: column; align-items: center; border-radius: 4px; border: 1.5px solid transparent; }
 .bay.over { border-color: rgb(var(--v-theme-primary)); background: rgba(var(--v-theme-primary), 0.1); }
+.bay.framed { border-color: rgb(var(--v-theme-primary)); border-style: dashed; }
+.grouping { display: flex; flex-wrap: wrap; align-items: center; gap: 8px; font-size: 0.88rem; }
 .post { width: 46px; height: 150px; display: flex; align-items: flex-end; border-bottom: 3px solid rgb(var(--v-theme-wall)); cursor: pointer; }
 .column { width: 100%; display: flex; flex-direction: column-reverse; border: 1.5px solid rgb(var(--v-theme-wall)); border-bottom: 0; border-radius: 3px 3px 0 0; overflow: hidden; min-height: 10px; }
 .post:hover .column { border-color: rgb(var(--v-theme-primary)); }
@@ -267,7 +322,5 @@ header { display: flex; align-items: center; justify-content: space-between; gap
 .swatch { width: 16px; height: 16px; border: 1px solid rgb(var(--v-theme-wall)); border-radius: 2px; flex: none; }
 .tray { display: flex; flex-wrap: wrap; align-items: center; gap: 6px; padding: 8px 10px; border: 1.5px dashed rgb(var(--v-theme-hairline)); border-radius: 6px; }
 .tray.over { border-color: rgb(var(--v-theme-primary)); }
-.chip { padding: 4px 10px; min-height: 28px; border: 1px solid rgb(var(--v-theme-ink-soft)); border-radius: 4px; font-size: 0.86rem; background: rgb(var(--v-theme-surface-bright)); cursor: grab; }
-.chip:hover { border-color: rgb(var(--v-theme-primary)); color: rgb(var(--v-theme-primary)); }
 .problem { border-left: 4px solid rgb(var(--v-theme-state-short)); padding-left: 12px; }
 </style>

@@ -15,7 +15,7 @@ import type { Variant } from '~/stores/workingStore'
 const store = usePlanStore()
 const { number, share, hours, format } = useFormat()
 const content = computed(() => store.assessment?.figures['library.contentAtHorizonTB']?.value ?? 0)
-const rows = computed(() => store.plan ? compareLayouts(store.plan, catalogue.driveClasses, content.value) : [])
+const rows = computed(() => store.plan ? compareLayouts(store.plan, catalogue, content.value) : [])
 const most = computed(() => Math.max(1e-9, store.assessment?.figures['drives.rawTB']?.value ?? 0))
 const chosen = computed(() => store.assessment?.domains.drives.layoutId)
 const years = computed(() => store.plan?.choices.horizonYears ?? 5)

@@ -27,12 +27,12 @@ function planWith(path: string, value: unknown, from: Plan | null = store.plan):
   return result && result.ok ? result.plan : null
 }
 const ofDrives = computed((): Row[] => store.plan
-  ? compareLayouts(store.plan, catalogue.driveClasses, content.value).flatMap(({ layout, roomTB, lossChanceAtHorizon }) => roomTB === null || lossChanceAtHorizon === null
+  ? compareLayouts(store.plan, catalogue, content.value).flatMap(({ layout, roomTB, lossChanceAtHorizon }) => roomTB === null || lossChanceAtHorizon === null
       ? []
       : [{ id: layout.id, label: layout.label, x: roomTB, loss: lossChanceAtHorizon, text: `room ${quantity(roomTB, 'TB')}`, plan: () => planWith('drives.layout', layout.id) }])
   : [])
 const ofNeed = computed((): Row[] => store.plan
-  ? needByLayout({ drives: store.plan.drives, choices: store.plan.choices, driveClasses: catalogue.driveClasses, contentTB: content.value, mostDrives: bays.value }).flatMap(({ layout, drives }) => drives === null
+  ? needByLayout({ drives: store.plan.drives, choices: store.plan.choices, catalogue, contentTB: content.value, mostDrives: bays.value }).flatMap(({ layout, drives }) => drives === null
       ? []
       : [{ id: layout.id, label: layout.label, x: drives.price, loss: drives.lossChanceAtHorizon, text: `${drives.count} × ${quantity(drives.sizeTB, 'TB')}, ${money(drives.price)}`, plan: () => planWith('drives.lots', [{ count: drives.count, sizeTB: drives.sizeTB }], planWith('drives.layout', layout.id)) }])
   : [])

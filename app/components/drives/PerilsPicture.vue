@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount } from 'vue'
-import { measureIds, type MeasureId } from '~~/core/drives/perilTable'
+import { computed, onBeforeUnmount, ref } from 'vue'
+import { coverageOf } from '~~/core/drives/perilChances'
+import { measureIds, perilTable, type MeasureId, type PerilId } from '~~/core/catalogue/perilTable'
 import { editPlan } from '~~/core/plan/editPlan'
 import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'
+import { fieldElementId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 
 /**
@@ -36,6 +38,23 @@ function preview(measure: MeasureId | null): void {
 function toggle(measure: MeasureId): void {
   store.tried = null
   store.edit(switches[measure].path, other(measure))
+}
+
+/** The coverages are numbers to enter, not bars. */
+const changes = ref(false)
+const problem = ref<string | null>(null)
+const coverages = computed(() => store.plan?.drives.coverages ?? [])
+const entered = (peril: PerilId, measure: MeasureId) => coverageOf(perilTable.find(({ id }) => id === peril)!, measure, coverages.value)
+/** Enters a share; one that is the planning value again is not kept. */
+function cover(peril: PerilId, measure: MeasureId, event: Event): void {
+  const input = event.target as HTMLInputElement
+  const percent = input.valueAsNumber
+  const others = coverages.value.filter(coverage => coverage.peril !== peril || coverage.measure !== measure)
+  const isUsual = percent / 100 === perilTable.find(({ id }) => id === peril)!.covers[measure]
+  problem.value = Number.isFinite(percent) && percent >= 0 && percent <= 100
+    ? store.edit('drives.coverages', isUsual ? others : [...others, { peril, measure, share: percent / 100 }])
+    : `What ${names[measure]} holds must be from 0 to 100 %.`
+  if (problem.value) input.value = String(Math.round(entered(peril, measure) * 1000) / 10)
 }
 onBeforeUnmount(() => preview(null))
 </script>
@@ -113,10 +132,23 @@ onBeforeUnmount(() => preview(null))
               class="cell"
               :class="{ off: peril.covers[measure] === null }"
             >
-              <span
-                class="hold"
-                :style="{ width: `${(peril.covers[measure] ?? 0) * 100}%` }"
-              /><span class="percent">{{ peril.covers[measure] === null ? '–' : share(peril.covers[measure]!) }}</span>
+              <input
+                v-if="changes"
+                class="change"
+                type="number"
+                min="0"
+                max="100"
+                step="any"
+                :aria-label="`${names[measure]} against ${peril.label}, per cent`"
+                :value="Math.round(entered(peril.id, measure) * 1000) / 10"
+                @change="cover(peril.id, measure, $event)"
+              >
+              <template v-else>
+                <span
+                  class="hold"
+                  :style="{ width: `${(peril.covers[measure] ?? 0) * 100}%` }"
+                /><span class="percent">{{ peril.covers[measure] === null ? '–' : share(peril.covers[measure]!) }}</span>
+              </template>
             </td>
             <td class="left">
               <span class="track"><span
@@ -138,6 +170,34 @@ onBeforeUnmount(() => preview(null))
     >
       Put in drives that make the chosen layout to see this.
     </p>
+    <div
+      v-if="perils"
+      :id="fieldElementId('drives.coverages')"
+      class="tools no-print"
+    >
+      <VBtn
+        size="small"
+        variant="outlined"
+        color="primary"
+        :aria-pressed="changes"
+        @click="changes = !changes"
+      >
+        {{ changes ? 'Done' : 'Change what measures hold' }}
+      </VBtn>
+      <VBtn
+        v-if="coverages.length"
+        size="small"
+        variant="text"
+        @click="store.edit('drives.coverages', [])"
+      >
+        Back to the planning values
+      </VBtn>
+      <span
+        v-if="problem"
+        class="problem"
+        role="alert"
+      >{{ problem }}</span>
+    </div>
     <p class="soft small">
       Bars on a scale of roots: light before the measures, dark what is left. What redundancy does is in the first two rows already. Chances and coverages are planning values.
     </p>
@@ -158,6 +218,9 @@ td { vertical-align: middle; }
 .cell { position: relative; width: 92px; text-align: center; font-variant-numeric: tabular-nums; }
 .hold { position: absolute; left: 6px; top: 8px; bottom: 8px; max-width: calc(100% - 12px); background: rgba(var(--v-theme-water), 0.6); border-radius: 2px; }
 .percent { position: relative; font-size: 0.84rem; }
+.change { width: 74px; min-height: 28px; padding: 2px 4px; text-align: right; border: 1px solid rgb(var(--v-theme-ink-soft)); border-radius: 4px; background: rgb(var(--v-theme-surface)); color: inherit; font: inherit; font-size: 0.88rem; }
+.tools { display: flex; flex-wrap: wrap; gap: 8px; align-items: center; margin: 8px 0; }
+.problem { color: rgb(var(--v-theme-state-short)); }
 .off { color: rgb(var(--v-theme-ink-soft)); }
 .left { width: 170px; }
 .track { position: relative; display: block; height: 14px; background: rgb(var(--v-theme-surface-light)); border-radius: 2px; overflow: hidden; }

@@ -77,6 +77,8 @@ function take(quality: string): void {
         />
         <PlanField :path="path('interlaced')" />
         <PlanField :path="path('smallCopies')" />
+        <PlanField :path="path('copies')" />
+        <PlanField :path="path('pool')" />
         <PlanField
           v-if="deviceItems.length"
           :path="path('notOfferedTo')"

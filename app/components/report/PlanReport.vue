@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { priceOfLot } from '~~/core/drives/drivePrices'
-import { driveClassOf } from '~~/core/drives/poolOf'
+import { driveTraits } from '~~/core/drives/driveTraits'
 import { layouts } from '~~/core/drives/layouts/layouts'
 import { estimateOf } from '~~/core/figure'
 import type { Assessment } from '~~/core/assess'
@@ -22,10 +22,10 @@ const price = (amount: number | null) => amount === null ? 'not known' : amount 
 const machineLines = computed(() => props.assessment.domains.machine.prices.map(({ label, toPay }) => ({ label, price: price(toPay) })))
 const driveLines = computed(() => {
   const { drives } = props.plan
-  const driveClass = driveClassOf(drives, catalogue.driveClasses)
   return drives.lots.map((lot) => {
-    const { toPay } = priceOfLot(lot, driveClass)
-    return { label: `${lot.count} × ${props.format.quantity(lot.sizeTB, 'TB')}, ${driveClass?.label ?? drives.driveClass}`, price: lot.condition === 'owned' ? 'owned' : props.format.money(toPay) }
+    const { toPay } = priceOfLot(lot, drives, catalogue)
+    const { model, driveClass } = driveTraits(lot, drives, catalogue)
+    return { label: `${lot.count} × ${props.format.quantity(lot.sizeTB, 'TB')}, ${model?.label ?? driveClass?.label ?? drives.driveClass}`, price: lot.condition === 'owned' ? 'owned' : props.format.money(toPay) }
   })
 })
 const layout = computed(() => layouts.find(({ id }) => id === props.assessment.domains.drives.layoutId)?.label)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { ownEntry } from '~~/core/plan/constants'
 import PlanField from '~/components/common/PlanField.vue'
 import { usePlanStore } from '~/stores/planStore'
 import ChoiceChips from './ChoiceChips.vue'
@@ -25,7 +26,7 @@ function choose(value: string): void {
   store.replace({
     ...plan,
     machine: asksComputer.value ? hasComputer.value ? plan.machine : { ...plan.machine, ...usualComputer, parts: [] } : hasComputer.value ? { ...plan.machine, condition: 'new', score: null, cores: null, sustainedGHz: null, designYear: null } : plan.machine,
-    drives: { ...plan.drives, lots: asksDrives.value ? owned.value >= 0 ? plan.drives.lots : [...lots, { count: 2, sizeTB: 4, condition: 'owned', priceEach: null, role: 'any' }] : lots },
+    drives: { ...plan.drives, lots: asksDrives.value ? owned.value >= 0 ? plan.drives.lots : [...lots, { count: 2, sizeTB: 4, model: ownEntry, group: 1, condition: 'owned', priceEach: null, role: 'any' }] : lots },
   })
 }
 </script>

@@ -12,6 +12,12 @@ export function dedicatedParity(parityDrives: 1 | 2): Layout {
     loss: 'failedDrivesOnly',
     runsOn: true,
     growsBy: 'one drive',
+    grows: 'one',
+    becomes: {
+      ...(parityDrives === 1 ? { 'dedicated-2': 'Add a second parity drive; it is computed while everything plays.' } : {}),
+      [`snapshot-${parityDrives}`]: 'Switch the parity to a nightly run; it is computed anew.',
+      separate: 'Take the parity out of use; the data drives stay as they are.',
+    },
     readableAlone: 'yes',
     tiedTo: 'a program, for the parity only',
     fileAware: false,

@@ -11,6 +11,8 @@ export const duplication: Layout = {
   loss: 'shareOfFiles',
   runsOn: true,
   growsBy: 'one drive',
+  grows: 'one',
+  becomes: { separate: 'Switch the second copies off; their space is freed.' },
   readableAlone: 'yes',
   tiedTo: 'nothing',
   fileAware: true,

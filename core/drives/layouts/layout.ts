@@ -3,6 +3,8 @@ export interface LayoutDrive {
   readonly sizeTB: number
   /** only dedicated and nightly parity tell drives apart */
   readonly role: 'any' | 'data' | 'parity'
+  /** drives of one group protect each other; all are one group where none is given */
+  readonly group?: number
 }
 
 /**
@@ -42,12 +44,15 @@ export interface LayoutSpace {
 }
 
 /** Why a layout cannot be made of these drives, as a code with its numbers. */
-export type LayoutRefusal
-  = | { readonly refused: 'UNKNOWN_LAYOUT', readonly layout: string }
-    | { readonly refused: 'TOO_FEW_DRIVES' | 'TOO_MANY_DRIVES', readonly takes: number, readonly have: number, readonly besideSpares: boolean }
-    | { readonly refused: 'PARITY_MARKED', readonly takes: number, readonly marked: number }
-    | { readonly refused: 'PARITY_NOT_LEFT', readonly takes: number }
-    | { readonly refused: 'PARITY_TOO_SMALL', readonly parityTB: number, readonly dataTB: number }
+export type LayoutRefusal = ({ readonly refused: 'UNKNOWN_LAYOUT', readonly layout: string }
+  | { readonly refused: 'TOO_FEW_DRIVES' | 'TOO_MANY_DRIVES', readonly takes: number, readonly have: number, readonly besideSpares: boolean }
+  | { readonly refused: 'PARITY_MARKED', readonly takes: number, readonly marked: number }
+  | { readonly refused: 'PARITY_NOT_LEFT', readonly takes: number }
+  | { readonly refused: 'PARITY_TOO_SMALL', readonly parityTB: number, readonly dataTB: number })
+& {
+  /** the group of drives that refuses, where there is more than one */
+  readonly group?: number
+}
 
 /** What is lost when more drives fail than the layout survives. */
 export type LossKind = 'everything' | 'failedDrivesOnly' | 'shareOfFiles'
@@ -64,6 +69,10 @@ export interface Layout {
   /** while failed drives are survived, everything plays on by itself; otherwise what lay on them plays again once it is rebuilt or switched over */
   readonly runsOn: boolean
   readonly growsBy: string
+  /** what a purchase is made of: one drive, a pair, or bigger drives in the place of all smaller ones; a stripe starts over with any */
+  readonly grows: 'one' | 'pair' | 'parityGroup' | 'replaceAll' | 'startOver'
+  /** layouts that it can be turned into with the data on it, by id, with how; all others mean emptying the pool */
+  readonly becomes?: Readonly<Record<string, string>>
   /** can one drive be read alone in another computer? */
   readonly readableAlone: 'yes' | 'no' | 'on a plain file system'
   /** what the data are tied to */

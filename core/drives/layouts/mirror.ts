@@ -11,6 +11,8 @@ export const mirror: Layout = {
   loss: 'everything',
   runsOn: true,
   growsBy: 'replacing every drive with a bigger one',
+  grows: 'replaceAll',
+  becomes: { pairs: 'Add a pair, where the system joins mirrors into one pool.', separate: 'Split the mirror; one drive keeps the data, the others are empty.' },
   readableAlone: 'on a plain file system',
   tiedTo: 'nothing on a plain file system',
   fileAware: false,

@@ -11,6 +11,7 @@ export const mirroredPairs: Layout = {
   loss: 'everything',
   runsOn: true,
   growsBy: 'a pair',
+  grows: 'pair',
   readableAlone: 'no',
   tiedTo: 'the program or controller that made it',
   fileAware: false,

@@ -12,6 +12,8 @@ export const nightlyCopy: Layout = {
   loss: 'everything',
   runsOn: false,
   growsBy: 'replacing both drives',
+  grows: 'replaceAll',
+  becomes: { separate: 'End the nightly job; the copy becomes an empty drive.' },
   readableAlone: 'yes',
   tiedTo: 'nothing',
   fileAware: false,

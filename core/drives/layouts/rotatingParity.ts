@@ -14,6 +14,8 @@ export function rotatingParity(parityDrives: 1 | 2 | 3): Layout {
     loss: 'everything',
     runsOn: true,
     growsBy: 'one drive where the system can expand, otherwise a whole new group',
+    grows: 'parityGroup',
+    ...(parityDrives < 3 ? { becomes: { [`rotating-${parityDrives + 1}`]: 'Add a drive for the further parity, where the system can reshape the group; it takes days.' } } : {}),
     readableAlone: 'no',
     tiedTo: 'the program or controller that made it',
     fileAware: false,

@@ -11,6 +11,11 @@ export const separateDisks: Layout = {
   loss: 'failedDrivesOnly',
   runsOn: false,
   growsBy: 'one drive',
+  grows: 'one',
+  becomes: {
+    ...Object.fromEntries([1, 2].flatMap(parities => ['dedicated', 'snapshot'].map(kind => [`${kind}-${parities}`, `Add ${parities === 1 ? 'a drive' : 'two drives'} at least as large as the largest for parity.`]))),
+    duplication: 'Where half of the space is free, the second copies are made while everything plays.',
+  },
   readableAlone: 'yes',
   tiedTo: 'nothing',
   fileAware: true,

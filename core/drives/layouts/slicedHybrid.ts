@@ -15,6 +15,8 @@ export function slicedHybrid(parityDrives: 1 | 2): Layout {
     loss: 'everything',
     runsOn: true,
     growsBy: 'one drive',
+    grows: 'one',
+    ...(parityDrives === 1 ? { becomes: { 'sliced-2': 'Add a drive for the second parity, where the system can reshape its slices.' } } : {}),
     readableAlone: 'no',
     tiedTo: 'the program that made it',
     fileAware: false,

@@ -11,6 +11,7 @@ export const span: Layout = {
   loss: 'everything',
   runsOn: false,
   growsBy: 'one drive',
+  grows: 'one',
   readableAlone: 'yes',
   tiedTo: 'nothing',
   fileAware: false,

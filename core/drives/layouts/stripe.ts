@@ -11,6 +11,7 @@ export const stripe: Layout = {
   loss: 'everything',
   runsOn: false,
   growsBy: 'starting over',
+  grows: 'startOver',
   readableAlone: 'no',
   tiedTo: 'the program or controller that made it',
   fileAware: false,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import WaterfallChart from '~/components/charts/WaterfallChart.vue'
 import FigureValue from '~/components/common/FigureValue.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
@@ -14,9 +14,21 @@ import LotsEditor from '~/components/drives/LotsEditor.vue'
 import LossSimulation from '~/components/drives/LossSimulation.vue'
 import PerilsPicture from '~/components/drives/PerilsPicture.vue'
 import { useDriveMap } from '~/composables/useDriveMap'
+import { useFormat } from '~/composables/useFormat'
+import { usePlanStore } from '~/stores/planStore'
+
+const BackupSection = defineAsyncComponent(() => import('~/components/drives/BackupSection.vue'))
+const DrillSection = defineAsyncComponent(() => import('~/components/drives/DrillSection.vue'))
+const FastStorageSection = defineAsyncComponent(() => import('~/components/drives/FastStorageSection.vue'))
+const WayOutSection = defineAsyncComponent(() => import('~/components/drives/WayOutSection.vue'))
+const GrowingSection = defineAsyncComponent(() => import('~/components/drives/GrowingSection.vue'))
 
 definePageMeta({ key: 'drives' })
 const map = useDriveMap()
+const store = usePlanStore()
+const { format } = useFormat()
+const hours = (value: number) => format.value.hours(value)
+const rebuilds = computed(() => store.assessment?.domains.drives.pool?.rebuildEnds ?? null)
 /** index of the drives that are edited */
 const picked = ref<number | null>(null)
 </script>
@@ -76,11 +88,19 @@ const picked = ref<number | null>(null)
             <FigureValue id="drives.lossChancePerYear" />
             <FigureValue id="drives.lossChanceAtHorizon" />
             <FigureValue id="drives.fileLossChanceAtHorizon" />
+            <FigureValue id="drives.shareAtLoss" />
             <FigureValue id="drives.usableTB" />
             <FigureValue id="drives.roomTB" />
             <FigureValue id="drives.monthFull" />
             <FigureValue id="drives.usableNeededTB" />
           </div>
+          <p
+            v-if="rebuilds"
+            class="soft small"
+            data-rebuilds
+          >
+            A rebuild takes {{ hours(rebuilds.unwatched) }} while nobody watches, and {{ hours(rebuilds.watched) }} while somebody always does.
+          </p>
           <LossSimulation />
           <FindingsList view="drives" />
         </section>
@@ -109,6 +129,21 @@ const picked = ref<number | null>(null)
           <PlanField path="choices.readErrorEndsRebuild" />
         </section>
       </div>
+    </template>
+    <template #backup>
+      <BackupSection />
+    </template>
+    <template #fast>
+      <FastStorageSection />
+    </template>
+    <template #way-out>
+      <WayOutSection />
+    </template>
+    <template #drill>
+      <DrillSection />
+    </template>
+    <template #growing>
+      <GrowingSection />
     </template>
     <template #perils>
       <PerilsPicture />

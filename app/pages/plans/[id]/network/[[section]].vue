@@ -34,6 +34,7 @@ const fromHabits = computed(() => store.assessment?.domains.household.fromHabits
           </div>
           <div class="fields">
             <PlanField path="network.uploadMbps" />
+            <PlanField path="network.downloadMbps" />
             <PlanField path="network.uploadReserveShare" />
             <template v-if="!fromHabits">
               <PlanField path="household.watchingAway" />

@@ -1,0 +1,142 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Figure } from '~~/core/figure'
+import { arrivalSources } from '~~/core/plan/fastStorage'
+import PickList from '~/components/common/PickList.vue'
+import PlanField from '~/components/common/PlanField.vue'
+import WorkingLink from '~/components/common/WorkingLink.vue'
+import { useFastStorage } from '~/composables/useFastStorage'
+import { useFormat } from '~/composables/useFormat'
+import { fieldElementId } from '~/composables/views'
+import { usePlanStore } from '~/stores/planStore'
+import ArrivalsDay from './ArrivalsDay.vue'
+import PoolTanks from './PoolTanks.vue'
+
+/** What has to be quick, what may be slow, how an SSD wears, and who brings data when. */
+const store = usePlanStore()
+const { quantity, number } = useFormat()
+const { fast, figures, runs, watching, sentence, notes } = useFastStorage()
+const picked = ref<number | null>(null)
+const arrivals = computed(() => store.plan?.drives.arrivals ?? [])
+const variant = computed(() => store.plan && { plan: store.plan, label: 'of fast storage', figures: figures.value })
+const text = (figure: Figure) => figure.value === null ? (figure.id === 'fast.wearYears' ? 'not in its life' : 'not known') : figure.low !== figure.high && figure.id === 'fast.diskStreams' ? `${number(figure.low!)}–${number(figure.high!)}` : quantity(figure.value, figure.unit)
+const growthGB = computed(() => (store.assessment?.figures['library.growthTBPerMonth']?.value ?? 0) * 1000)
+const mostArrivals = 30
+function add(): void {
+  store.edit('drives.arrivals', [...arrivals.value, { source: 'phones', name: arrivals.value.length ? '' : arrivalSources.phones }])
+}
+</script>
+
+<template>
+  <section class="sheet">
+    <p class="sentence">
+      {{ sentence }}
+    </p>
+    <PoolTanks :placed="fast?.placed ?? []" />
+    <p class="soft small no-print">
+      Drag something to another pool, or move it with the arrow keys.
+    </p>
+  </section>
+  <div class="columns">
+    <section class="sheet">
+      <dl class="told">
+        <template
+          v-for="figure in figures"
+          :key="figure.id"
+        >
+          <dt>{{ figure.label }}</dt>
+          <dd>
+            <WorkingLink
+              :figure="figure.id"
+              :variant="variant"
+              :name="figure.label"
+            >
+              {{ text(figure) }}
+            </WorkingLink>
+          </dd>
+        </template>
+      </dl>
+      <p
+        v-for="remark in notes"
+        :key="remark"
+        class="soft small"
+      >
+        {{ remark }}
+      </p>
+    </section>
+    <section class="sheet">
+      <div class="fields">
+        <PlanField path="drives.ssdTB" />
+        <PlanField
+          path="drives.ssdWritesTB"
+          placeholder="usual for its size"
+        />
+        <PlanField path="drives.systemGB" />
+        <PlanField path="drives.workGB" />
+        <PlanField path="drives.scratchMinutes" />
+        <PlanField path="drives.daysBetweenMoves" />
+      </div>
+      <details>
+        <summary>Where the uses lie</summary>
+        <div class="fields">
+          <PlanField path="drives.systemOn" />
+          <PlanField path="drives.indexOn" />
+          <PlanField path="drives.scratchOn" />
+          <PlanField path="drives.cacheOn" />
+          <PlanField path="drives.workOn" />
+        </div>
+      </details>
+    </section>
+  </div>
+  <ArrivalsDay
+    v-model:picked="picked"
+    :runs="runs"
+    :watching="watching"
+  />
+  <section class="sheet">
+    <PickList
+      :id="fieldElementId('drives.arrivals')"
+      v-model:picked="picked"
+      :entries="arrivals"
+      path="drives.arrivals"
+      add="Add an arrival"
+      :full="arrivals.length >= mostArrivals"
+      :name="(arrival, index) => arrival.name || `arrival ${index + 1}`"
+      @add="add"
+      @remove="index => store.edit('drives.arrivals', arrivals.filter((_, other) => other !== index))"
+    >
+      <template #line="{ entry, index }">
+        <span class="line"><strong>{{ entry.name || `Arrival ${index + 1}` }}</strong><span class="soft">{{ arrivalSources[entry.source] }}</span><span class="soft number">{{ quantity(entry.gbPerDay, 'GB') }} a day</span></span>
+      </template>
+      <template #default="{ index }">
+        <PlanField :path="`drives.arrivals.${index}.name`" />
+        <PlanField :path="`drives.arrivals.${index}.source`" />
+        <PlanField :path="`drives.arrivals.${index}.gbPerDay`" />
+        <PlanField :path="`drives.arrivals.${index}.daysPerWeek`" />
+        <PlanField :path="`drives.arrivals.${index}.from`" />
+        <PlanField :path="`drives.arrivals.${index}.hours`" />
+        <PlanField :path="`drives.arrivals.${index}.link`" />
+        <PlanField
+          :path="`drives.arrivals.${index}.limitMbps`"
+          placeholder="none"
+        />
+        <PlanField :path="`drives.arrivals.${index}.pauses`" />
+      </template>
+    </PickList>
+    <p class="soft small">
+      The library grows by {{ quantity(growthGB, 'GB') }} a month as entered under Library; arrivals say when and by which way it comes, and size the write cache.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.columns { --page-columns: minmax(0, 1fr) minmax(0, 1fr); }
+.sentence { font-size: 1.02rem; margin-bottom: 10px; }
+.told { display: grid; grid-template-columns: 1fr auto; gap: 5px 16px; margin-bottom: 10px; }
+.told dd { margin: 0; font-weight: 600; text-align: right; }
+.line { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto; gap: 2px 14px; }
+.fields { --least: 170px; }
+details { margin-top: 10px; }
+summary { cursor: pointer; color: rgb(var(--v-theme-primary)); min-height: 26px; }
+details .fields { margin-top: 10px; }
+</style>
