@@ -30,6 +30,12 @@ export default defineNuxtConfig({
     tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } },
   },
   telemetry: false,
+  hooks: {
+    // A view is fetched when it is opened: what the server hints at would be loaded with the first one.
+    'build:manifest': (manifest) => {
+      for (const chunk of Object.values(manifest)) chunk.prefetch = false
+    },
+  },
   eslint: { config: { stylistic: { indent: 2, quotes: 'single', semi: false } } },
   security: {
     corsHandler: false,

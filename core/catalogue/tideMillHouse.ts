@@ -57,6 +57,12 @@ export const tideMillHouse: PlanInput = {
   drives: {
     lots: [{ count: 2, sizeTB: 8, priceEach: 165 }, { count: 1, sizeTB: 4, condition: 'owned' }],
     layout: 'dedicated-1', fileSystem: 'journalled', driveClass: 'nas', outerMBps: 210,
+    arrivals: [
+      { name: 'Pictures from all phones', source: 'phones', gbPerDay: 3, from: 60, hours: 4, link: 'wifi' },
+      { name: 'Workshop computer', source: 'backups', gbPerDay: 25, daysPerWeek: 5, from: 1320, hours: 5, link: 'wired' },
+      { name: 'Discs at the ripping bench', source: 'ripping', gbPerDay: 120, daysPerWeek: 1, from: 600, hours: 7, link: 'here', pauses: false },
+      { name: 'Pictures from the old online store', source: 'store', gbPerDay: 40, daysPerWeek: 7, from: 120, hours: 5, link: 'internet', limitMbps: 15 },
+    ],
   },
   network: { uploadMbps: 22, uploadReserveShare: 0.25, awayRungMbps: 4, serverPortMbps: 1000 },
   costs: { pricePerKWh: 0.31, extras: 85 },

@@ -121,6 +121,10 @@ describe('groups drawn together', () => {
     for (const id of ['drives.usableTB', 'drives.lossChanceAtHorizon', 'drives.rebuildHours']) expect(drawn.figures[id]!.value, id).toBeCloseTo(pairs.figures[id]!.value!, 12)
     expect(drawn.domains.drives.pool!.survives).toBe(1)
   })
+  it('survive together what the weakest of them does', () => {
+    const { arrangement } = poolFor({ lots: [{ count: 3, sizeTB: 8, group: 1 }, { count: 2, sizeTB: 8, group: 2 }], layout: 'mirror' })
+    expect(arrangement.survives).toBe(1)
+  })
   it('lose the whole pool with any of them', () => {
     const one = assessed({ lots: [{ count: 4, sizeTB: 8 }], layout: 'rotating-1' }).figures['drives.lossChanceAtHorizon']!.value!
     const two = assessed({ lots: [{ count: 4, sizeTB: 8, group: 1 }, { count: 4, sizeTB: 8, group: 2 }], layout: 'rotating-1' }).figures['drives.lossChanceAtHorizon']!.value!

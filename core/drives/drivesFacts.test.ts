@@ -199,3 +199,63 @@ describe('a stored plan with names that the catalogue does not know any more', (
     expect(verdict(result, 'space').state).toBe('impossible')
   })
 })
+
+describe('what a stranger may enter', () => {
+  const told = (drives: PlanInput['drives']) => assessed(drives, { library: { otherTB: 1 } })
+  const wrong = (drives: object) => {
+    const read = readPlan({ name: 'x', drives })
+    return read.ok ? [] : read.issues.map(({ path, message }) => `${path}: ${message}`)
+  }
+  it('no drives, one in a mirror, and parity as many as drives are said, and give no number', () => {
+    for (const [drives, text] of [[{ lots: [] }, 'Add drives to see this.'], [{ lots: [{ count: 1, sizeTB: 8 }], layout: 'mirror' }, 'takes at least 2 drives'], [{ lots: [{ count: 3, sizeTB: 8 }], layout: 'rotating-2' }, 'takes at least 4 drives']] as const) {
+      const result = told(drives as never)
+      expect(verdict(result, 'space').sentence).toContain(text)
+      expect(result.figures['drives.usableTB']!.value).toBeNull()
+    }
+  })
+  it('an odd drive in pairs is named with its cure', () => {
+    expect(told({ lots: [{ count: 5, sizeTB: 8 }], layout: 'pairs' }).findings.find(({ code }) => code === 'DRIVE_LEFT_OUT')).toMatchObject({ sentence: expect.stringContaining('One drive does nothing') as string })
+    expect(codes(told({ lots: [{ count: 4, sizeTB: 8 }], layout: 'pairs' }))).not.toContain('DRIVE_LEFT_OUT')
+    // Where sizes differ, that is the reason.
+    expect(codes(told({ lots: [{ count: 3, sizeTB: 8 }, { count: 1, sizeTB: 4 }], layout: 'rotating-1' }))).toContain('SPACE_UNUSED')
+  })
+  it('parity smaller than data is refused with both sizes', () => {
+    expect(verdict(told({ lots: [{ count: 1, sizeTB: 4, role: 'parity' }, { count: 2, sizeTB: 8, role: 'data' }], layout: 'dedicated-1' }), 'space').sentence).toMatch(/parity drive of 4\s?TB is smaller than the data drive of 8\s?TB/)
+  })
+  it('sizes of 0 and 1000 TB, 500 drives and 13 groups are refused at their field', () => {
+    expect(wrong({ lots: [{ sizeTB: 0 }] })[0]).toMatch(/^drives\.lots\.0\.sizeTB: Size must be a number from 0\.05 to 200 TB/)
+    expect(wrong({ lots: [{ sizeTB: 1000 }] })[0]).toContain('200')
+    expect(wrong({ lots: [{ count: 500 }] })[0]).toContain('60')
+    expect(wrong({ lots: Array.from({ length: 10 }, () => ({ count: 50 })) })[0]).toContain('at most 60 drives')
+    expect(wrong({ lots: [{ group: 13 }] })[0]).toContain('12')
+    expect(wrong({ purchases: [{ month: 181 }] })[0]).toContain('180')
+    const many = (count: number) => Array.from({ length: count }, () => ({}))
+    expect([wrong({ purchases: many(30) }), wrong({ arrivals: many(30) }), wrong({ coverages: many(35) })]).toEqual([[], [], []])
+    expect(wrong({ purchases: many(31) })[0]).toContain('at most 30')
+    expect(wrong({ arrivals: many(31) })[0]).toContain('at most 30')
+    expect(wrong({ coverages: many(36) })[0]).toContain('at most 35')
+  })
+})
+
+describe('planned purchases', () => {
+  const grows = { library: { otherTB: 6, otherGrowthGBPerMonth: 500 } }
+  const drives = { lots: [{ count: 1, sizeTB: 10 }], layout: 'separate' }
+  it('count for the verdict and for the month that is full, which both say', () => {
+    const without = assessed(drives, grows)
+    const planned = assessed({ ...drives, purchases: [{ month: 4, count: 3, sizeTB: 20 }] }, grows)
+    // 10 TB give 8.33 TB of room: 6 TB and 0.5 a month are more in month 5.
+    expect(without.figures['drives.monthFull']!.value).toBe(5)
+    expect(verdict(planned, 'space').state).not.toBe('short')
+    expect(verdict(planned, 'space').possible!.likely).toBeCloseTo(70 * 0.98 * 0.85, 9)
+    expect(verdict(planned, 'space').sentence).toContain('This counts the purchases planned under Growing.')
+    expect(planned.figures['drives.roomTB']!.value).toBeCloseTo(without.figures['drives.roomTB']!.value!, 12)
+  })
+  it('that come too late leave a month without room', () => {
+    const late = assessed({ ...drives, purchases: [{ month: 9, count: 3, sizeTB: 20 }] }, grows)
+    expect(late.figures['drives.monthFull']!.value).toBe(5)
+    expect(verdict(late, 'space').state).toBe('short')
+  })
+  it('that spoil the layout leave none', () => {
+    expect(assessed({ lots: [{ count: 2, sizeTB: 10 }], layout: 'nightly-copy', purchases: [{ month: 2, count: 1, sizeTB: 10 }] }, grows).figures['drives.monthFull']!.value).toBe(2)
+  })
+})

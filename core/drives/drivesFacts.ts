@@ -19,6 +19,7 @@ import { perilChances, type PerilChances } from './perilChances'
 import { hasCopy, perilQuestion } from './perilQuestion'
 import { drivesOf, isShaken, poolOf, roomTB as roomOf, snapshotsTB, traitsOf, usableNeededTB, type Pool, type PoolDrives } from './poolOf'
 import { watchedRate } from './rebuildHours'
+import { firstBuild, type FirstBuild } from './firstBuild'
 import { shareAtLoss } from './shareAtLoss'
 import { readErrorShares } from './readError'
 import { spaceWaterfall, type WaterfallStep } from './waterfall'
@@ -56,6 +57,8 @@ export interface PoolFacts {
   readonly rebuildHours: number | null
   /** hours while nobody watches, and while somebody does all along */
   readonly rebuildEnds: { readonly unwatched: number, readonly watched: number } | null
+  /** null without parity */
+  readonly firstBuild: FirstBuild | null
   /** of what is kept, the share that goes when data are lost, on average */
   readonly shareAtLoss: number
   readonly lossChancePerYear: Estimate
@@ -151,6 +154,7 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
     parity: layout.parity,
     rebuildHours: longestRebuildHours(layout, arrangement, conditions),
     rebuildEnds: rebuildEnds(pool, slice.watchingHoursPerDay),
+    firstBuild: firstBuild(layout, arrangement, { conditions, contentTB: slice.contentTB.likely }),
     shareAtLoss: shareAtLoss(arrangement, layout.loss),
     lossChancePerYear: lossBand(chance, 1, readErrorEndsRebuild ? 'ends' : 'costsFile'),
     lossChanceAtHorizon: lossBand(chance, horizonYears, readErrorEndsRebuild ? 'ends' : 'costsFile'),

@@ -3,6 +3,7 @@ import type { Format } from '../units/format'
 import { failureRateBand, ageFactors, causeFactor } from './failureRate'
 import type { PoolFacts } from './drivesFacts'
 import { batchFactor } from './layoutRisk'
+import { fillMBps } from './firstBuild'
 import { rebuildShareOfOuter } from './rebuildHours'
 import { readErrorShares } from './readError'
 import type { DrivesTale } from './tellDrives'
@@ -21,6 +22,7 @@ export function riskFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
   const partly = pool.loss === 'everything' ? {} : { note: 'This is the chance that some files are lost, not all of them.' }
   return [
     rebuildFigure(pool, format),
+    firstBuildFigure(pool, tale),
     shareFigure(pool, tale),
     figure(pool.lossChancePerYear, {
       id: 'drives.lossChancePerYear', label: 'Chance of loss in a year', unit: 'share', inputs, source, ...partly,
@@ -36,6 +38,17 @@ export function riskFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
       note: 'An unreadable sector found while no redundancy is left costs a file on modern file systems.',
     }),
   ]
+}
+
+/** The first build of parity, and both orders to fill the pool in. */
+function firstBuildFigure({ firstBuild, arrangement, conditions }: PoolFacts, { format: { number: n, hours } }: DrivesTale): Figure {
+  const parts = { id: 'drives.firstBuildHours', label: 'First build of parity', unit: 'h', inputs: ['drives.lots', 'drives.layout', 'drives.outerMBps', 'library.contentTB'] }
+  if (!firstBuild) return noFigure('This layout has no parity to build.', { ...parts, formula: 'size ÷ rate' })
+  return figure(firstBuild.buildHours, {
+    ...parts, formula: `${n(Math.max(...arrangement.groups.map(group => group.rebuiltTB)))} TB ÷ ${n(conditions.rebuildMBps)} MB/s${conditions.shingledFactor > 1 ? ` × ${conditions.shingledFactor} shingled` : ''} = ${n(firstBuild.buildHours, 3)} h`,
+    source: `Filled over a cable of 1 Gb/s, ${n(fillMBps, 3)} MB/s.`,
+    note: `Copy first and build after: ${hours(firstBuild.copyFirstHours)}, without protection until the end. Build first: ${hours(firstBuild.buildFirstHours)}${firstBuild.slowedTo < 1 ? `, because writes keep ${n(firstBuild.slowedTo * 100)} % of their rate` : ''}.`,
+  })
 }
 
 /** What of the library goes when data are lost. */

@@ -171,7 +171,14 @@ function findingsOf(pool: PoolFacts, tale: DrivesTale): Finding[] {
       fixes: [`These keep more and survive ${survivesAtLeast === 0 ? 'as much as must be survived' : survivesAtLeast === 1 ? 'a failed drive too' : `${survivesAtLeast} failed drives too`}: ${pool.roomier.map(layoutLabel).join('; ')}.`],
     }))
   }
-  if (arrangement.mismatchTB > unusedShare * arrangement.rawTB) {
+  const leftOut = arrangement.parts.filter(part => part.dataTB + part.copyTB + part.parityTB === 0).length
+  if (leftOut > 0) {
+    findings.push(finding('warning', 'DRIVE_LEFT_OUT', {
+      sentence: `${leftOut === 1 ? 'One drive does' : `${n(leftOut)} drives do`} nothing: ${layoutLabel(facts.layoutId)} takes an even number of drives in each group.`, from: ['drives.lots', 'drives.layout'],
+      fixes: ['Add a drive, take one out, or make it a hot spare.'],
+    }))
+  }
+  else if (arrangement.mismatchTB > unusedShare * arrangement.rawTB) {
     findings.push(finding('caution', 'SPACE_UNUSED', {
       sentence: `${n(arrangement.mismatchTB, 3)} TB stay unused because the drives differ in size.`, from: ['drives.lots', 'drives.layout'],
       fixes: ['Use drives of one size, or a layout that uses mixed sizes: dedicated parity, sliced hybrid or two copies of every file.'],
@@ -211,7 +218,7 @@ function missingFigures({ facts, slice: { horizonYears }, format }: DrivesTale):
   const why = failedDriveSentence(facts, format)
   const ids = [
     ['drives.usableTB', 'Usable', 'TB'], ['drives.usableTiB', 'Usable, binary', 'TiB'], ['drives.roomTB', 'Room', 'TB'], ['drives.monthFull', 'Full in', 'month'],
-    ['drives.rebuildHours', 'Rebuild', 'h'], ['drives.shareAtLoss', 'Share of the library lost then', 'share'], ['drives.lossChancePerYear', 'Chance of loss in a year', 'share'],
+    ['drives.rebuildHours', 'Rebuild', 'h'], ['drives.firstBuildHours', 'First build of parity', 'h'], ['drives.shareAtLoss', 'Share of the library lost then', 'share'], ['drives.lossChancePerYear', 'Chance of loss in a year', 'share'],
     ['drives.lossChanceAtHorizon', `Chance of loss in ${horizonYears} years`, 'share'], ['drives.fileLossChanceAtHorizon', 'A file lost in a rebuild', 'share'],
     ['drives.irreplaceableLossChancePerYear', 'Irreplaceable data lost, a year', 'share'], ['drives.replaceableLossChancePerYear', 'Replaceable data lost, a year', 'share'], ['drives.dayOutChancePerYear', 'A day without service, a year', 'share'],
   ] as const

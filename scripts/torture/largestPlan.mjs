@@ -15,5 +15,12 @@ export function largestPlan() {
     },
     library: { holdings: Array.from({ length: 200 }, (_, at) => ({ kind: ['film', 'series', 'homeVideo'][at % 3], titles: 100 + at, bitrateMbps: 2 + at * 0.37, addedPerMonth: 1 })) },
     machine: { score: 9000, cores: 8 },
+    drives: {
+      lots: Array.from({ length: 30 }, (_, at) => ({ count: 2, sizeTB: 4 + at % 8 * 2 + at / 100, group: 1 + at % 12 })), layout: 'mirror',
+      purchases: Array.from({ length: 30 }, (_, at) => ({ month: at * 6, count: 1, sizeTB: 20 + at / 10, how: 'allSmaller' })),
+      arrivals: Array.from({ length: 30 }, (_, at) => ({ name: `Arrival ${at}`, gbPerDay: at, from: at * 47 % 1440 })),
+      coverages: ['drives', 'sector', 'deletion', 'malware', 'surge', 'theft', 'board'].flatMap(peril => ['snapshots', 'ups', 'secondBox', 'offlineCopy', 'awayCopy'].map(measure => ({ peril, measure, share: 0.5 }))),
+      secondBox: 'everything', offlineCopy: 'everything', awayCopy: 'everything',
+    },
   }
 }

@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { defineAsyncComponent } from 'vue'
-import ConversionsChart from '~/components/charts/ConversionsChart.vue'
-import GrowthChart from '~/components/charts/GrowthChart.vue'
 import OverallVerdict from '~/components/brief/OverallVerdict.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
@@ -10,6 +8,8 @@ import { afterPaint } from '~/services/afterPaint'
 
 // The answer and its pictures first: the fields follow with all that editing needs.
 const BriefAnswers = defineAsyncComponent(() => afterPaint().then(() => import('~/components/brief/BriefAnswers.vue')))
+const ConversionsChart = defineAsyncComponent(() => afterPaint().then(() => import('~/components/charts/ConversionsChart.vue')))
+const GrowthChart = defineAsyncComponent(() => afterPaint().then(() => import('~/components/charts/GrowthChart.vue')))
 const WaterfallChart = defineAsyncComponent(() => afterPaint().then(() => import('~/components/charts/WaterfallChart.vue')))
 const QuickFields = defineAsyncComponent(() => afterPaint().then(() => import('~/components/brief/QuickFields.vue')))
 const order = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money']
@@ -57,7 +57,8 @@ const order = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money']
 </template>
 
 <style scoped>
-.pictures { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 14px; }
+/* The pictures come a frame after the answer: what stands below them keeps its place. */
+.pictures { min-height: 320px; display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 14px; }
 .columns { --page-columns: minmax(0, 1.2fr) minmax(0, 1fr); }
 .sentences { display: flex; flex-direction: column; gap: 14px; }
 h2 { margin-bottom: 8px; }

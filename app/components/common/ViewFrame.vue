@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute } from '#imports'
 import { viewAddress, viewOf, type ViewId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
@@ -13,6 +13,16 @@ const own = computed(() => viewOf(props.view))
 const answer = computed(() => store.assessment?.verdicts.find(candidate => candidate.id === props.verdict))
 /** The day on which it is printed, as far as the page knows. */
 const printedOn = new Intl.DateTimeFormat(undefined, { dateStyle: 'long' }).format(new Date())
+const ways = ref<HTMLElement | null>(null)
+/** On a narrow page the way to the present section may lie outside the row. */
+async function showOwnWay(): Promise<void> {
+  await nextTick()
+  const row = ways.value
+  const own = row?.querySelector<HTMLElement>('[aria-current]')
+  if (row && own) row.scrollLeft = own.offsetLeft - row.offsetLeft - (row.clientWidth - own.offsetWidth) / 2
+}
+onMounted(showOwnWay)
+watch(() => route.params.section, showOwnWay)
 const section = computed(() => own.value.sections.find(candidate => candidate.id === route.params.section) ?? own.value.sections[0]!)
 </script>
 
@@ -28,6 +38,7 @@ const section = computed(() => own.value.sections.find(candidate => candidate.id
       <h1>{{ question }}</h1>
       <nav
         v-if="own.sections.length > 1"
+        ref="ways"
         class="sections no-print"
         :aria-label="`Sections of ${own.label}`"
       >

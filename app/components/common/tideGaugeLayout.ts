@@ -1,4 +1,3 @@
-import { scaleLinear } from 'd3-scale'
 import type { Estimate } from '~~/core/figure'
 
 export interface TideGaugeLayout {
@@ -21,8 +20,8 @@ export interface TideGaugeLayout {
  */
 export function tideGaugeLayout(asked: Estimate | null, possible: Estimate | null, height: number): TideGaugeLayout {
   const top = Math.max(asked?.high ?? 0, possible?.high ?? 0, 1e-9) * 1.12
-  const scale = scaleLinear().domain([0, top]).range([0, height]).clamp(true)
-  const at = (value: number | undefined) => value === undefined ? null : scale(Math.max(0, value))
+  // A share of the height, by hand: the first view shows nothing else that would need a library of scales.
+  const at = (value: number | undefined) => value === undefined ? null : Math.min(1, Math.max(0, value) / top) * height
   return {
     water: at(asked?.likely), waterLow: at(asked?.low), waterHigh: at(asked?.high),
     wallLow: at(possible?.low), wallLikely: at(possible?.likely), wallHigh: at(possible?.high),

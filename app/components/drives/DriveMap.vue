@@ -7,6 +7,7 @@ import type { DriveMapState } from '~/composables/useDriveMap'
 import { useBayFrame } from '~/composables/useBayFrame'
 import { useFormat } from '~/composables/useFormat'
 import { mostGroups } from '~~/core/plan/constants'
+import WorkingLink from '~/components/common/WorkingLink.vue'
 import DriveTray from './DriveTray.vue'
 
 /**
@@ -21,6 +22,10 @@ const front = ref<HTMLElement | null>(null)
 
 const words: Readonly<Record<StretchKind, string>> = {
   kept: 'Library', free: 'Free', full: 'Left empty (fill limit)', reserve: 'File-system reserve', copy: 'Copies', parity: 'Parity', unused: 'Cannot be used', spare: 'Hot spare',
+}
+/** the figure whose working holds each of the sums */
+const workings: Readonly<Record<StretchKind, string>> = {
+  kept: 'library.contentTB', free: 'drives.roomTB', full: 'drives.roomTB', reserve: 'drives.roomTB', copy: 'drives.usableTB', parity: 'drives.usableTB', unused: 'drives.usableTB', spare: 'drives.usableTB',
 }
 const largest = computed(() => Math.max(1, ...drives.value.map(({ sizeTB }) => sizeTB)))
 const mostSlots = 60
@@ -250,7 +255,12 @@ function letGo(): void {
         <span
           class="swatch stretch"
           :class="kind"
-        />{{ words[kind] }} <strong>{{ number(sum, 3) }} TB</strong>
+        />{{ words[kind] }} <WorkingLink
+          :figure="workings[kind]"
+          :name="words[kind]"
+        >
+          <strong>{{ number(sum, 3) }} TB</strong>
+        </WorkingLink>
       </li>
     </ul>
     <p

@@ -43,6 +43,8 @@ function plannedText(): string {
   const bought = purchases.length === 0 ? 'nothing' : purchases.length === 1 ? '1 purchase' : `${number(purchases.length)} purchases`
   return monthFull === null ? `${bought}${purchases.length ? '' : ' more to buy'}` : `${bought}, and full ${monthFull === 0 ? 'today' : `in month ${monthFull}`}`
 }
+/** a purchase after which the layout cannot be made */
+const unmade = computed(() => course.value?.purchases.find(purchase => purchase.roomTB === 0) ?? null)
 const withoutBay = computed(() => Math.max(0, ...(course.value?.purchases ?? []).map(purchase => purchase.withoutBay)))
 function add(): void {
   const offer = question.value?.offers.find(({ sizeTB }) => sizeTB === store.plan?.drives.lots.at(-1)?.sizeTB) ?? question.value?.offers.at(-1)
@@ -70,6 +72,12 @@ const other = computed(() => layouts.length - 1 - changes.value.length)
       class="problem"
     >
       {{ withoutBay === 1 ? '1 drive has' : `${number(withoutBay)} drives have` }} no bay then.
+    </p>
+    <p
+      v-if="unmade"
+      class="problem"
+    >
+      After the purchase of {{ unmade.month === 0 ? 'today' : `month ${unmade.month}` }} the drives do not make {{ layoutLabel(layoutId) }}, so there is no room at all.
     </p>
     <div
       class="switch no-print"

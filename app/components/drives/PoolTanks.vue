@@ -66,7 +66,7 @@ function letGo(): void {
       @dragleave="over = null"
       @drop.prevent="drop(column.id)"
     >
-      <h3>{{ pools[column.id] }} <span class="soft number">{{ column.own.length ? size(column.sizeGB) : 'nothing' }}</span></h3>
+      <h2>{{ pools[column.id] }} <span class="soft number">{{ column.own.length ? size(column.sizeGB) : 'nothing' }}</span></h2>
       <p class="soft small">
         {{ hints[column.id] }}
       </p>
@@ -102,7 +102,7 @@ function letGo(): void {
 .tank.ssd { background: linear-gradient(to top, rgba(var(--v-theme-wall), 0.18), transparent 70%); }
 .tank.front { background: repeating-linear-gradient(135deg, rgba(var(--v-theme-wall), 0.1) 0 6px, rgba(var(--v-theme-water), 0.12) 6px 14px); }
 .tank.over { outline: 2px solid rgb(var(--v-theme-primary)); }
-h3 { display: flex; justify-content: space-between; gap: 10px; font-size: 0.94rem; }
+h2 { display: flex; justify-content: space-between; gap: 10px; font-size: 0.94rem; }
 .placed { display: flex; justify-content: space-between; gap: 10px; padding: 4px 8px; min-height: 28px; font-size: 0.86rem; text-align: left; background: rgb(var(--v-theme-surface)); border: 1px solid rgb(var(--v-theme-ink-soft)); border-radius: 4px; cursor: grab; }
 .placed:hover, .placed:focus-visible { border-color: rgb(var(--v-theme-primary)); }
 .more { color: rgb(var(--v-theme-primary)); text-align: left; font-size: 0.84rem; }

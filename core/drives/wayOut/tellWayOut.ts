@@ -11,7 +11,7 @@ function drivesText(places: readonly number[]): string {
 }
 
 /** A step as an instruction. */
-export function stepText({ kind, places, sizeTB }: WayStep, { from, to }: Pick<WayOutQuestion, 'from' | 'to'>, { quantity }: Pick<Format, 'quantity'>): string {
+export function stepText({ kind, places, sizeTB }: WayStep, { from, to }: { readonly from: Layout, readonly to: Layout }, { quantity }: Pick<Format, 'quantity'>): string {
   switch (kind) {
     case 'release': return from.survives(places.length + 1) > 0 ? `Take ${drivesText(places)} out of the old pool: it has no redundancy from here on.` : `Take ${drivesText(places)} out of the old pool: no data lie on ${places.length === 1 ? 'it' : 'them'}.`
     case 'make': return `Make the new pool, ${to.label}, of ${drivesText(places)}: ${quantity(sizeTB, 'TB')} usable.`

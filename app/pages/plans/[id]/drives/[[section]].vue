@@ -85,6 +85,7 @@ const picked = ref<number | null>(null)
           <VerdictSentence id="survival" />
           <div class="figures">
             <FigureValue id="drives.rebuildHours" />
+            <FigureValue id="drives.firstBuildHours" />
             <FigureValue id="drives.lossChancePerYear" />
             <FigureValue id="drives.lossChanceAtHorizon" />
             <FigureValue id="drives.fileLossChanceAtHorizon" />
@@ -127,6 +128,15 @@ const picked = ref<number | null>(null)
           <PlanField path="drives.oneBatch" />
           <PlanField path="drives.shingled" />
           <PlanField path="choices.readErrorEndsRebuild" />
+          <h2>Choosing drives</h2>
+          <ul class="advice soft small">
+            <li>Compare by the price of a usable terabyte, with the bay and the port that a drive takes.</li>
+            <li>NAS-class drives are made for running day and night beside others; parity wants conventional (CMR) ones.</li>
+            <li>Mix batches: drives of one batch tend to fail together.</li>
+            <li>Of refurbished drives ask for hours in use and warranty; one that is taken out of an external case has usually lost its warranty.</li>
+            <li>Fix each drive at every point, with something soft between, and let air move over all of them.</li>
+            <li>Label each with its size, the end of its serial number and its bay before it goes in.</li>
+          </ul>
         </section>
       </div>
     </template>
@@ -187,6 +197,7 @@ const picked = ref<number | null>(null)
 
 }
 .narrow { max-width: 320px; }
+.advice { padding-left: 18px; display: flex; flex-direction: column; gap: 4px; }
 .fields { --least: 190px; }
 .sheet > .fields { margin-top: 14px; }
 </style>
