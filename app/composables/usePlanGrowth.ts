@@ -56,7 +56,9 @@ export function usePlanGrowth() {
     }
     if (mine === run) looking.value = false
   }
-  watchDebounced(() => [parts.value, store.plan?.drives], () => void look(), { debounce: settledMs, immediate: true })
+  // Purchases that are planned, and dragged, change nothing of what the cheapest ones are.
+  const asked = computed(() => JSON.stringify([parts.value, { ...store.plan?.drives, purchases: [] }]))
+  watchDebounced(asked, () => void look(), { debounce: settledMs, immediate: true })
   onBeforeUnmount(() => run++)
 
   function apply(purchases: readonly PricedPurchase[]): void {

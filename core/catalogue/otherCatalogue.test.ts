@@ -9,6 +9,7 @@ import { conversionCures } from '../tiers/conversionCures'
 import { remediesOf } from '../tiers/rankRemedies'
 import { plainFormat } from '../units/format'
 import { catalogue, entryOf, type Catalogue } from './catalogue'
+import { isFromDisc } from './qualities'
 import { tideMillHouse } from './tideMillHouse'
 
 const demo = planSchema.parse(tideMillHouse)
@@ -136,6 +137,9 @@ describe('the lists that ship', () => {
       for (const id of ids) expect(entryOf(list as readonly { id: string }[], id)!.id).toBe(id)
       expect(entryOf(list as readonly { id: string }[], 'gone-1')).toBeNull()
     }
+  })
+  it('know which qualities are kept as on disc', () => {
+    expect(catalogue.qualities.filter(isFromDisc).map(({ id }) => id)).toEqual(['sd-disc', 'hd1080-disc', 'uhd-disc'])
   })
   it('refer only to each other', () => {
     for (const base of catalogue.machineBases) if (base.processor) expect(entryOf(catalogue.processors, base.processor), base.id).not.toBeNull()

@@ -98,3 +98,8 @@ export const qualities: readonly Quality[] = [
 export function peakMbps(quality: Quality, bitrateMbps: number): number {
   return Math.max(bitrateMbps, Math.min(bitrateMbps * quality.peakFactor, quality.peakLimitMbps ?? Infinity))
 }
+
+/** Whether titles of this quality are kept as they are on disc. */
+export function isFromDisc({ peakFactor }: Pick<Quality, 'peakFactor'>): boolean {
+  return peakFactor === peakFactors.disc
+}

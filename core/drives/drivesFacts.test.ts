@@ -12,7 +12,8 @@ import { batchFactor } from './layoutRisk'
 import { usualPerils } from '../plan/constants'
 import { farBelow, isFarBelowOtherPerils } from './perils'
 import { readErrorShares } from './readError'
-import { likelyLost, longRebuildHours, unusedShare } from './tellDrives'
+import { longRebuildHours, unusedShare } from './driveFindings'
+import { likelyLost } from './tellDrives'
 
 const assessed = (drives: PlanInput['drives'], changes: Partial<PlanInput> = {}) => assess(planSchema.parse({ name: 'x', drives, ...changes }), catalogue)
 const verdict = (result: ReturnType<typeof assess>, id: string) => result.verdicts.find(entry => entry.id === id)!

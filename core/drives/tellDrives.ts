@@ -1,19 +1,18 @@
 import type { Telling } from '../domain'
 import { exactly, figure, noFigure, type Estimate, type Figure } from '../figure'
-import { finding, type Finding } from '../finding'
+import { finding } from '../finding'
 import { tebibytes } from '../units/dataSize'
 import type { Format } from '../units/format'
 import { monthsPerYear } from '../units/time'
 import { headroomShare, headroomState, type Verdict, type VerdictState } from '../verdict'
 import type { DrivesFacts, DrivesSlice, PoolFacts } from './drivesFacts'
 import { failedDriveText } from './failedDrive'
+import { catalogueFindings, poolFindings } from './driveFindings'
 import { fileSystems } from './fileSystem'
-import { layouts } from './layouts/layouts'
 import { isFarBelowOtherPerils } from './perils'
 import { perilFigures, perilFindings } from './tellPerils'
 import { layoutLabel, refusalText } from './refusalText'
 import { riskFigures } from './riskFigures'
-import { ageFindings } from './riskFindings'
 
 /** What telling the drives takes: the facts, what they follow from, and how numbers are written. */
 export interface DrivesTale { readonly facts: DrivesFacts, readonly slice: DrivesSlice, readonly format: Format }
@@ -27,7 +26,7 @@ export function tellDrives(facts: DrivesFacts, slice: DrivesSlice, format: Forma
     ? {
         figures: [raw, ...spaceFigures(pool, tale), neededFigure(tale), ...riskFigures(pool, tale), ...perilFigures(pool, tale)],
         verdicts: [spaceVerdict(pool, tale), survivalVerdict(pool, tale)],
-        findings: [...findingsOf(pool, tale), ...unknownClassFindings(tale)],
+        findings: [...poolFindings(pool, tale), ...catalogueFindings(tale)],
       }
     : { figures: [raw, ...missingFigures(tale), neededFigure(tale)], ...withoutPool(tale) }
 }
@@ -153,66 +152,6 @@ function chanceSentence(chance: Estimate, { horizonYears: years, drives: { theft
     : `${drives} is ${format.span(chance, 'share')}.`
 }
 
-/** Of the raw space, the share that may stay unused before it is told. */
-export const unusedShare = 0.05
-/** Hours of a rebuild from which the lack of a second redundancy is told. */
-export const longRebuildHours = 24
-
-function findingsOf(pool: PoolFacts, tale: DrivesTale): Finding[] {
-  const { facts, slice: { survivesAtLeast }, format } = tale
-  const { number: n } = format
-  const { arrangement, rebuildHours, survives } = pool
-  const caveat = layouts.find(layout => layout.id === facts.layoutId)?.caveat
-  const findings: Finding[] = []
-  if (pool.roomier.length) {
-    findings.push(finding('warning', 'HALF_GIVEN_AWAY', {
-      sentence: `${layoutLabel(facts.layoutId)} leaves ${n(arrangement.usableTB, 3)} of ${n(arrangement.rawTB, 3)} TB usable, less than half of what is bought.`,
-      from: ['drives.layout', 'drives.usableTB', 'drives.rawTB'],
-      fixes: [`These keep more and survive ${survivesAtLeast === 0 ? 'as much as must be survived' : survivesAtLeast === 1 ? 'a failed drive too' : `${survivesAtLeast} failed drives too`}: ${pool.roomier.map(layoutLabel).join('; ')}.`],
-    }))
-  }
-  const leftOut = arrangement.parts.filter(part => part.dataTB + part.copyTB + part.parityTB === 0).length
-  if (leftOut > 0) {
-    findings.push(finding('warning', 'DRIVE_LEFT_OUT', {
-      sentence: `${leftOut === 1 ? 'One drive does' : `${n(leftOut)} drives do`} nothing: ${layoutLabel(facts.layoutId)} takes an even number of drives in each group.`, from: ['drives.lots', 'drives.layout'],
-      fixes: ['Add a drive, take one out, or make it a hot spare.'],
-    }))
-  }
-  else if (arrangement.mismatchTB > unusedShare * arrangement.rawTB) {
-    findings.push(finding('caution', 'SPACE_UNUSED', {
-      sentence: `${n(arrangement.mismatchTB, 3)} TB stay unused because the drives differ in size.`, from: ['drives.lots', 'drives.layout'],
-      fixes: ['Use drives of one size, or a layout that uses mixed sizes: dedicated parity, sliced hybrid or two copies of every file.'],
-    }))
-  }
-  if (pool.conditions.shingledFactor > 1 && pool.parity) {
-    findings.push(finding('warning', 'SHINGLED_PARITY', {
-      sentence: `Shingled drives rebuild parity ${pool.conditions.shingledFactor} times slower${rebuildHours === null ? '' : `: about ${format.hours(rebuildHours)}`}.`,
-      from: ['drives.shingled', 'drives.lots', 'drives.layout'], fixes: ['Use conventional (CMR) drives for parity.'],
-    }))
-  }
-  if (rebuildHours !== null && rebuildHours > longRebuildHours && survives === 1) {
-    findings.push(finding('caution', 'LONG_REBUILD', {
-      sentence: `A rebuild takes about ${format.hours(rebuildHours)}, and nothing protects the data meanwhile; a power cut can start it again.`,
-      from: ['drives.rebuildHours'], fixes: ['Add a UPS, keep a spare drive on the shelf, or choose a layout that survives two failures.'],
-    }))
-  }
-  findings.push(...ageFindings(tale), ...perilFindings(pool, tale))
-  if (caveat) findings.push(finding('caution', 'LAYOUT_CAVEAT', { sentence: `${layoutLabel(facts.layoutId)}: ${caveat}`, from: ['drives.layout'] }))
-  return findings
-}
-
-function unknownClassFindings({ facts, slice: { drives }, format: { number: n } }: DrivesTale): Finding[] {
-  const models = facts.unknownModels.map(model => finding('warning', 'UNKNOWN_DRIVE_MODEL', {
-    sentence: `The drive model "${model}" is not in the catalogue, so what is entered for all drives is used.`, from: ['drives.lots'], fixes: ['Choose another model, or enter the figures of its data sheet.'],
-  }))
-  const sizes = facts.otherSizes.map(({ lot, model, sizeTB }) => finding('caution', 'DRIVE_MODEL_SIZE', {
-    sentence: `${model} is listed as ${n(sizeTB, 3)} TB, which is not the size of that model.`, from: [`drives.lots.${lot}.sizeTB`], fixes: ['Choose the model of that size.'],
-  }))
-  return [...models, ...sizes, ...(facts.unknownClass
-    ? [finding('warning', 'UNKNOWN_DRIVE_CLASS', { sentence: `The kind of drive "${drives.driveClass}" is not in the catalogue, so the first of its list is used.`, from: ['drives.driveClass'], fixes: ['Choose another kind of drive.'] })]
-    : [])]
-}
-
 /** The figures of a pool that is not there. */
 function missingFigures({ facts, slice: { horizonYears }, format }: DrivesTale): Figure[] {
   const why = failedDriveSentence(facts, format)
@@ -240,7 +179,7 @@ function withoutPool(tale: DrivesTale): Pick<Telling, 'verdicts' | 'findings'> {
     findings: [
       ...(none ? [] : [finding('fail', 'LAYOUT_REFUSED', { sentence: why, from: ['drives.lots', 'drives.layout'], fixes: ['Change the number of drives or choose another layout.'] })]),
       ...perilFindings(null, tale),
-      ...unknownClassFindings(tale),
+      ...catalogueFindings(tale),
     ],
   }
 }

@@ -16,7 +16,8 @@ const bitsPerByte = 8
 const usualMBps = 110
 /** More holdings than this are shown when asked for. */
 const shownAtFirst = 6
-const showsAll = ref(false)
+const shownCount = ref(shownAtFirst)
+const moreAtATime = 20
 
 const plan = computed(() => {
   const linkMbps = store.assessment?.figures['network.homeLinkMbps']?.value
@@ -36,7 +37,7 @@ const rows = computed(() => {
   return (plan.value?.holdings ?? []).map(holding => ({ holding, copies: placeIds.map(id => ({ id, found: held.get(`${id} ${holding.index}`) ?? null })) }))
     .sort((a, b) => Number(b.holding.irreplaceable) - Number(a.holding.irreplaceable) || b.holding.sizeTB - a.holding.sizeTB)
 })
-const shown = computed(() => showsAll.value ? rows.value : rows.value.slice(0, shownAtFirst))
+const shown = computed(() => rows.value.slice(0, shownCount.value))
 const text = (id: string) => {
   const figure = byId.value.get(id)
   return figure?.value == null ? 'never' : figure.unit === 'h' ? format.value.hours(figure.value) : figure.unit === 'money' ? money(figure.value) : quantity(figure.value, figure.unit)
@@ -180,9 +181,9 @@ const stuck = computed(() => plan.value?.places.find(place => place.line && plac
       v-if="rows.length > shownAtFirst"
       type="button"
       class="plain-button more no-print"
-      @click="showsAll = !showsAll"
+      @click="shownCount = shownCount < rows.length ? shownCount + moreAtATime : shownAtFirst"
     >
-      {{ showsAll ? 'Show fewer holdings' : `Show all ${number(rows.length)} holdings` }}
+      {{ shownCount >= rows.length ? 'Show fewer holdings' : rows.length - shownCount <= moreAtATime ? `Show all ${number(rows.length)} holdings` : `Show ${moreAtATime} more of ${number(rows.length)} holdings` }}
     </button>
   </section>
   <div class="places">

@@ -3,6 +3,7 @@ import { computed, nextTick, ref } from 'vue'
 import type { DrillAction } from '~~/core/drives/drill/drill'
 import { serialOf } from '~~/core/drives/drill/tellDrill'
 import { drivesOf } from '~~/core/drives/poolOf'
+import DrillDebrief from './DrillDebrief.vue'
 import { useDrill } from '~/composables/useDrill'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
@@ -212,51 +213,10 @@ const shares = computed(() => {
           </VBtn>
         </div>
       </template>
-      <div
+      <DrillDebrief
         v-if="told?.debrief"
-        class="debrief"
-        data-debrief
-      >
-        <p class="stand">
-          {{ told.debrief.verdict }}
-        </p>
-        <div class="scroll">
-          <table class="data-table">
-            <thead>
-              <tr>
-                <th scope="col" />
-                <th scope="col">
-                  The plan promises
-                </th>
-                <th scope="col">
-                  In the drill
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr
-                v-for="row in told.debrief.rows"
-                :key="row.label"
-              >
-                <th scope="row">
-                  {{ row.label }}
-                </th>
-                <td>{{ row.promised }}</td>
-                <td><strong>{{ row.happened }}</strong></td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
-        <dl v-if="told.debrief.mistakes.length">
-          <template
-            v-for="entry in told.debrief.mistakes"
-            :key="entry.wrong"
-          >
-            <dt>{{ entry.wrong }}{{ entry.times > 1 ? ` (${entry.times} times)` : '' }}</dt>
-            <dd>{{ entry.right }}</dd>
-          </template>
-        </dl>
-      </div>
+        :debrief="told.debrief"
+      />
     </section>
     <section class="sheet">
       <h2>{{ told ? 'What has happened' : 'The right order' }}</h2>
@@ -327,9 +287,4 @@ h2 { font-variant-numeric: tabular-nums; }
 .log .mistake, .log .lost, .log .sectorEnds { color: rgb(var(--v-theme-state-short)); font-weight: 600; }
 .at { display: inline-block; min-width: 56px; font-variant-numeric: tabular-nums; }
 .order { margin-bottom: 12px; padding-left: 20px; display: flex; flex-direction: column; gap: 6px; }
-.debrief { margin-top: 12px; }
-.debrief th { text-align: left; }
-dt { font-weight: 600; margin-top: 10px; }
-dd { margin: 0; }
-.scroll { overflow-x: auto; }
 </style>

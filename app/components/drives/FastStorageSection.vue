@@ -4,7 +4,7 @@ import type { Figure } from '~~/core/figure'
 import { arrivalSources } from '~~/core/plan/fastStorage'
 import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
-import WorkingLink from '~/components/common/WorkingLink.vue'
+import ToldFigures from '~/components/common/ToldFigures.vue'
 import { useFastStorage } from '~/composables/useFastStorage'
 import { useFormat } from '~/composables/useFormat'
 import { fieldElementId } from '~/composables/views'
@@ -39,23 +39,11 @@ function add(): void {
   </section>
   <div class="columns">
     <section class="sheet">
-      <dl class="told">
-        <template
-          v-for="figure in figures"
-          :key="figure.id"
-        >
-          <dt>{{ figure.label }}</dt>
-          <dd>
-            <WorkingLink
-              :figure="figure.id"
-              :variant="variant"
-              :name="figure.label"
-            >
-              {{ text(figure) }}
-            </WorkingLink>
-          </dd>
-        </template>
-      </dl>
+      <ToldFigures
+        :figures="figures"
+        :variant="variant"
+        :write="text"
+      />
       <p
         v-for="remark in notes"
         :key="remark"
@@ -132,8 +120,6 @@ function add(): void {
 <style scoped>
 .columns { --page-columns: minmax(0, 1fr) minmax(0, 1fr); }
 .sentence { font-size: 1.02rem; margin-bottom: 10px; }
-.told { display: grid; grid-template-columns: 1fr auto; gap: 5px 16px; margin-bottom: 10px; }
-.told dd { margin: 0; font-weight: 600; text-align: right; }
 .line { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto; gap: 2px 14px; }
 .fields { --least: 170px; }
 details { margin-top: 10px; }

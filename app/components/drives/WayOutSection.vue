@@ -7,7 +7,7 @@ import { poolOf } from '~~/core/drives/poolOf'
 import { temporaryCopy, waysOut, wayOutQuestion } from '~~/core/drives/wayOut/planWayOut'
 import { stepText, tieText, wayFigures, wayText } from '~~/core/drives/wayOut/tellWayOut'
 import PlanField from '~/components/common/PlanField.vue'
-import WorkingLink from '~/components/common/WorkingLink.vue'
+import ToldFigures from '~/components/common/ToldFigures.vue'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 
@@ -162,26 +162,12 @@ const tie = computed(() => pool.value ? tieText(pool.value.layout) : '')
           <li><span class="cell free" /> free</li>
           <li><span class="cell new" /> new pool</li>
         </ul>
-        <dl
+        <ToldFigures
           v-if="!inPlace(chosen.toId)"
-          class="told"
-        >
-          <template
-            v-for="figure in figures"
-            :key="figure.id"
-          >
-            <dt>{{ figure.label }}</dt>
-            <dd>
-              <WorkingLink
-                :figure="figure.id"
-                :variant="variant"
-                :name="figure.label"
-              >
-                {{ text(figure) }}
-              </WorkingLink>
-            </dd>
-          </template>
-        </dl>
+          :figures="figures"
+          :variant="variant"
+          :write="text"
+        />
         <PlanField path="drives.expandsParity" />
       </section>
       <section class="sheet">
@@ -251,8 +237,6 @@ const tie = computed(() => pool.value ? tieText(pool.value.layout) : '')
 .cell.new { background: rgb(var(--v-theme-wall)); }
 .cell.acts { outline: 2px solid rgb(var(--v-theme-primary)); outline-offset: 1px; }
 .legend { list-style: none; padding: 0; display: flex; flex-wrap: wrap; gap: 4px 16px; margin: 10px 0; font-size: 0.84rem; }
-.told { display: grid; grid-template-columns: 1fr auto; gap: 5px 16px; margin: 10px 0; }
-.told dd { margin: 0; font-weight: 600; text-align: right; }
 .steps { padding-left: 22px; display: flex; flex-direction: column; gap: 8px; margin: 8px 0 12px; }
 .bare { color: rgb(var(--v-theme-state-short)); }
 </style>

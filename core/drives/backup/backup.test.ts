@@ -92,12 +92,12 @@ describe('a copy over the internet line', () => {
 describe('what is told of the copies', () => {
   const told = (drives: PlanInput['drives'], holdings = [pictures, films] as object[]) => backupSentence(asked({ library: { holdings } as never, drives }), plainFormat)
   it('names what is irreplaceable and has none, then what has none away', () => {
-    expect(told({})).toBe('Photographs has no copy: 2.4\u00A0TB that cannot be had again.')
+    expect(told({})).toBe('There is no copy of Photographs: 2.4\u00A0TB are irreplaceable.')
     expect(told({ offlineCopy: 'irreplaceable' })).toContain('none of it away from home')
     expect(told({ awayCopy: 'irreplaceable' })).toBe('Everything irreplaceable has a copy away from home.')
     expect(told({}, [films])).toBe('Nothing that is kept is irreplaceable, and nothing is copied.')
     expect(told({}, [])).toContain('Nothing is kept yet')
-    expect(told({ awayCopy: 'everything' }, [{ ...pictures, copies: 'nowhere' }])).toContain('no copy')
+    expect(told({ awayCopy: 'everything' }, [{ ...pictures, copies: 'nowhere' }])).toContain('There is no copy of')
   })
   it('shows every figure with its working, down to fields that are there', () => {
     const plan = planned({ ...tideMillHouse, drives: { ...tideMillHouse.drives, secondBox: 'everything', offlineCopy: 'irreplaceable', awayCopy: 'irreplaceable', awayBy: 'line' } } as PlanInput)

@@ -81,7 +81,7 @@ export function backupSentence({ holdings, places }: BackupPlan, { number: n, qu
   if (holdings.length === 0) return 'Nothing is kept yet, so there is nothing to copy.'
   if (bare.length > 0) {
     const sizeTB = bare.reduce((sum, holding) => sum + holding.sizeTB, 0)
-    return `${bare.length === 1 ? `${bare[0]!.name} has` : `${n(bare.length)} irreplaceable holdings have`} no copy: ${quantity(sizeTB, 'TB')} that cannot be had again.`
+    return bare.length === 1 ? `There is no copy of ${bare[0]!.name}: ${quantity(sizeTB, 'TB')} are irreplaceable.` : `There is no copy of ${n(bare.length)} irreplaceable holdings, ${quantity(sizeTB, 'TB')} in all.`
   }
   const atOnePlace = irreplaceable.filter(holding => places.filter(place => place.rows.some(row => row.holding === holding)).every(place => place.id !== 'awayCopy'))
   if (atOnePlace.length > 0) return 'Everything irreplaceable has a copy, but none of it away from home: fire, water and theft can take both.'

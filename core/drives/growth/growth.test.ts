@@ -4,6 +4,7 @@ import { catalogue } from '../../catalogue/catalogue'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { layouts } from '../layouts/layouts'
 import type { LayoutDrive } from '../layouts/layout'
+import { applyPurchases } from './applyPurchases'
 import { biggerBoxLater, copyHours } from './biggerBox'
 import { cheapestPurchases, fallBounds, fallWhereStepsWin, possiblePurchases, purchasesNow, type GrowthQuestion } from './cheapestPurchases'
 import { driveOffers, mostArrangements, offersWithin } from './driveOffers'
@@ -167,6 +168,20 @@ describe('a course of purchases', () => {
     const course = roomCourse(base, [{ month: 12, count: 1, sizeTB: 8, how: 'added' }, { month: 0, count: 1, sizeTB: 20, how: 'added' }])
     expect(course.purchases.map(({ month, roomTB }) => [month, roomTB])).toEqual([[12, 36], [0, 28]])
     expect(course.purchases[1]!.price).toBeCloseTo(20 * 210 / 12, 9)
+  })
+})
+
+describe('purchases that are applied', () => {
+  const { drives } = planSchema.parse({ name: 'x', drives: { lots: [{ count: 2, sizeTB: 8, priceEach: 150, condition: 'owned' }, { sizeTB: 4 }], purchases: [{ month: 50 }] } })
+  const offers = [{ sizeTB: 16, price: 289, model: 'sluice-16' }]
+  it('are drives today and planned later; what was planned before is replaced', () => {
+    const after = applyPurchases(drives, [{ month: 0, count: 1, sizeTB: 16, how: 'added' }, { month: 20, count: 2, sizeTB: 16, how: 'smallest' }], offers)
+    expect(after.lots.map(({ count, sizeTB, model, condition, priceEach }) => [count, sizeTB, model, condition, priceEach])).toEqual([[2, 8, 'own', 'owned', 150], [1, 4, 'own', 'new', null], [1, 16, 'sluice-16', 'new', null]])
+    expect(after.purchases).toEqual([{ month: 20, count: 2, sizeTB: 16, how: 'smallest' }])
+  })
+  it('stand in the place of what they replace', () => {
+    const after = applyPurchases(drives, [{ month: 0, count: 3, sizeTB: 12, how: 'allSmaller' }], offers)
+    expect(after.lots.map(({ count, sizeTB, model }) => [count, sizeTB, model])).toEqual([[3, 12, 'own']])
   })
 })
 

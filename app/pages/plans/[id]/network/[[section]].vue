@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import FigureValue from '~/components/common/FigureValue.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
 import PlanField from '~/components/common/PlanField.vue'
@@ -7,6 +7,8 @@ import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import RungPicture from '~/components/network/RungPicture.vue'
 import { usePlanStore } from '~/stores/planStore'
+
+const FirstFillSection = defineAsyncComponent(() => import('~/components/network/FirstFillSection.vue'))
 
 definePageMeta({ key: 'network' })
 
@@ -45,6 +47,9 @@ const fromHabits = computed(() => store.assessment?.domains.household.fromHabits
           <FindingsList view="network" />
         </section>
       </div>
+    </template>
+    <template #first-fill>
+      <FirstFillSection />
     </template>
   </ViewFrame>
 </template>

@@ -1,0 +1,100 @@
+import { requireWithin } from '../errors'
+import type { Estimate } from '../figure'
+
+/** Many files under 1 MB take so many times as long as their bytes. */
+export const smallFilesFactor: Estimate = { low: 2, likely: 3, high: 4 }
+/** MB/s of a drive that is plugged in by USB of 5 Gb/s. */
+export const usbMBps = 430
+const hoursPerDay = 24
+
+/** How fast each way carries: the slowest of what stands in a row. */
+export interface FillQuestion {
+  /** what has to be copied, TB */
+  readonly sizeTB: number
+  /** share of the bytes that lie in files under 1 MB */
+  readonly smallShare: number
+  /** MB/s of the drive that is copied from, and of the pool that is copied to */
+  readonly fromMBps: number
+  readonly toMBps: number
+  /** payload of the home network, Mb/s */
+  readonly homeMbps: number
+  readonly downloadMbps: number
+  /** GB a day that the line may bring in; null without a cap */
+  readonly capGBPerDay: number | null
+}
+
+export type FillWay = 'home' | 'plugged' | 'store'
+
+export interface Fill {
+  readonly way: FillWay
+  /** MB/s that it runs at, and what sets that */
+  readonly rateMBps: number
+  readonly limit: 'source' | 'pool' | 'home network' | 'USB' | 'internet line' | 'cap'
+  /** null where nothing gets through */
+  readonly hours: Estimate | null
+  /** hours to read everything once more at both ends and compare */
+  readonly verifyHours: number | null
+}
+
+/** Hours to copy so much at so many MB/s, the bytes in small files taking longer. */
+export function copyHours(sizeTB: number, { rateMBps, smallShare }: { readonly rateMBps: number, readonly smallShare: number }): Estimate {
+  requireWithin('FILL_RATE', rateMBps, { min: 1e-9 })
+  requireWithin('FILL_SMALL', smallShare, { min: 0, max: 1 })
+  const at = (factor: number) => sizeTB * 1e6 * (1 - smallShare + smallShare * factor) / rateMBps / 3600
+  return { low: at(smallFilesFactor.low), likely: at(smallFilesFactor.likely), high: at(smallFilesFactor.high) }
+}
+
+/**
+ * Hours under a daily cap: whole days at the cap, and the last day ends with the last byte.
+ * @example 1000 GB at 100 Mb/s with 300 GB a day: 3 days and 100 GB at full rate, 74.2 h
+ */
+export function cappedHours(sizeGB: number, { rateMBps, capGBPerDay }: { readonly rateMBps: number, readonly capGBPerDay: number }): number {
+  const perDayGB = rateMBps * 3600 * hoursPerDay / 1000
+  if (perDayGB <= capGBPerDay) return sizeGB * 1000 / rateMBps / 3600
+  const fullDays = Math.max(0, Math.ceil(sizeGB / capGBPerDay - 1e-9) - 1)
+  return fullDays * hoursPerDay + (sizeGB - fullDays * capGBPerDay) * 1000 / rateMBps / 3600
+}
+
+type Link = readonly [Fill['limit'], number]
+
+/** The first fill by each way: over the home network, from a drive that is plugged in, and from an online store. */
+export function firstFills({ sizeTB, smallShare, fromMBps, toMBps, homeMbps, downloadMbps, capGBPerDay }: FillQuestion): Fill[] {
+  const fill = (way: FillWay, links: readonly Link[]): Fill => {
+    const [limit, rateMBps] = links.reduce((slowest, link) => link[1] < slowest[1] ? link : slowest)
+    if (!(rateMBps > 0)) return { way, rateMBps, limit, hours: null, verifyHours: null }
+    // Comparing needs no network, but both ends; what is pulled from a store is compared by its checksums.
+    const ends = way === 'store' ? toMBps : Math.min(fromMBps, toMBps)
+    const verifyHours = sizeTB * 1e6 / ends / 3600
+    const plain = copyHours(sizeTB, { rateMBps, smallShare })
+    if (way !== 'store' || capGBPerDay === null) return { way, rateMBps, limit, hours: plain, verifyHours }
+    const capped = cappedHours(sizeTB * 1000, { rateMBps, capGBPerDay })
+    const hours = { low: Math.max(plain.low, capped), likely: Math.max(plain.likely, capped), high: Math.max(plain.high, capped) }
+    return { way, rateMBps, limit: capped > plain.likely ? 'cap' : limit, hours, verifyHours }
+  }
+  const [source, pool]: Link[] = [['source', fromMBps], ['pool', toMBps]]
+  return [
+    fill('home', [['home network', homeMbps / 8], source!, pool!]),
+    fill('plugged', [source!, ['USB', usbMBps], pool!]),
+    fill('store', [['internet line', downloadMbps / 8], pool!]),
+  ]
+}
+
+export interface Ripping {
+  readonly discs: number
+  readonly minutesEach: number
+  readonly drives: number
+  readonly hoursPerDay: number
+}
+
+/**
+ * Ripping discs, as many at a time as there are drives: whole rounds, hours at the bench and days of it. A day has as many whole
+ * rounds as fit into its hours, one at least.
+ * @example 160 discs of 25 min with 2 drives, 3 h a day: 80 rounds, 33.3 h, 12 days
+ */
+export function ripping({ discs, minutesEach, drives, hoursPerDay: hours }: Ripping): { readonly rounds: number, readonly benchHours: number, readonly days: number } {
+  requireWithin('RIP_DRIVES', drives, { min: 1 })
+  requireWithin('RIP_MINUTES', minutesEach, { min: 1e-6 })
+  const rounds = Math.ceil(discs / drives)
+  const perDay = Math.max(1, Math.floor(hours * 60 / minutesEach + 1e-9))
+  return { rounds, benchHours: rounds * minutesEach / 60, days: Math.ceil(rounds / perDay) }
+}
