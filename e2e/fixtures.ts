@@ -2,6 +2,9 @@ import AxeBuilder from '@axe-core/playwright'
 import { test as base, expect, type Page } from '@playwright/test'
 import { TestServer } from './server'
 
+/** The rules of axe that depend on colours, and those that depend on how wide the page is. */
+const rulesOf = { contrast: ['color-contrast'], layout: ['target-size', 'scrollable-region-focusable', 'aria-hidden-focus', 'heading-order', 'page-has-heading-one'] }
+
 /** Drives the pages of Numeron as a person would. */
 export class NumeronPage {
   constructor(readonly page: Page, readonly server: TestServer) {}
@@ -86,13 +89,13 @@ export class NumeronPage {
 
   private readonly violations: string[] = []
 
-  /** Notes every violation that axe finds on the page as it stands; of every rule, or of contrast alone. */
-  async checkAccessible(where: string, rules: 'all' | 'contrast' = 'all'): Promise<void> {
+  /** Notes every violation that axe finds on the page as it stands; of every rule, of contrast, or of what a narrow page lays out otherwise. */
+  async checkAccessible(where: string, rules: 'all' | 'contrast' | 'layout' = 'all'): Promise<void> {
     // From the top: what the headroom line covers while scrolled is no small target.
     await this.page.evaluate(() => window.scrollTo(0, 0))
     await this.page.waitForTimeout(400)
     const axe = new AxeBuilder({ page: this.page })
-    const { violations } = await (rules === 'contrast' ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])).analyze()
+    const { violations } = await (rules !== 'all' ? axe.withRules(rulesOf[rules]) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])).analyze()
     this.violations.push(...violations.map(violation => `${where}: ${violation.id}: ${violation.nodes.map(node => node.target.join(' ')).slice(0, 4).join(' | ')}`))
   }
 
