@@ -1,6 +1,7 @@
 import { computed } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { driveTraits } from '~~/core/drives/driveTraits'
+import { rebuildShareOfOuter } from '~~/core/drives/rebuildHours'
 import { arrivalRuns, fastStorage } from '~~/core/drives/fast/fastStorage'
 import { fastFigures, fastNotes, fastSentence, type FastTale } from '~~/core/drives/fast/tellFast'
 import { useFormat } from '~/composables/useFormat'
@@ -40,7 +41,7 @@ export function useFastStorage() {
   const runs = computed(() => tale.value
     ? arrivalRuns(tale.value.plan.drives.arrivals, {
         wiredMbps: store.assessment?.figures['network.homeLinkMbps']?.value ?? 0, wifiMbps: usualWifiMbps, downloadMbps: tale.value.plan.network.downloadMbps,
-        drivesMBps: 0.75 * (tale.value.pool?.outerMBps ?? tale.value.plan.drives.outerMBps), watching: watching.value,
+        drivesMBps: rebuildShareOfOuter * (tale.value.pool?.outerMBps ?? tale.value.plan.drives.outerMBps), watching: watching.value,
       })
     : [])
   return {

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { isFromDisc } from '~~/core/catalogue/qualities'
 import type { Figure } from '~~/core/figure'
 import { driveTraits } from '~~/core/drives/driveTraits'
+import { rebuildShareOfOuter } from '~~/core/drives/rebuildHours'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { firstFills } from '~~/core/network/firstFill'
 import { fillFigures, fillSentence } from '~~/core/network/tellFirstFill'
@@ -14,7 +15,6 @@ import { usePlanStore } from '~/stores/planStore'
 /** How long it takes until everything is on the machine, by each way it can get there. */
 const store = usePlanStore()
 const { format, number, quantity } = useFormat()
-const averageOfOuter = 0.75
 const onDisc = new Set(catalogue.qualities.filter(isFromDisc).map(({ id }) => id))
 const discs = computed(() => store.plan?.network.ripDiscs ?? (store.plan?.library.holdings ?? []).reduce((sum, { quality, titles }) => onDisc.has(quality) ? sum + titles : sum, 0))
 
@@ -24,7 +24,7 @@ const question = computed(() => {
   const { network, drives } = plan
   const rates = drives.lots.map(lot => driveTraits(lot, drives, catalogue).outerMBps)
   return {
-    sizeTB: assessment.figures['library.contentTB']?.value ?? 0, smallShare: network.smallFilesShare, fromMBps: network.fillFromMBps, toMBps: averageOfOuter * Math.min(...(rates.length ? rates : [drives.outerMBps])),
+    sizeTB: assessment.figures['library.contentTB']?.value ?? 0, smallShare: network.smallFilesShare, fromMBps: network.fillFromMBps, toMBps: rebuildShareOfOuter * Math.min(...(rates.length ? rates : [drives.outerMBps])),
     homeMbps: assessment.figures['network.homeLinkMbps']?.value ?? 0, downloadMbps: network.downloadMbps, capGBPerDay: network.downloadCapGBPerDay,
   }
 })

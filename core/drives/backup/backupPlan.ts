@@ -2,6 +2,7 @@ import { holdingSizes, isIrreplaceable, type Qualities } from '../../library/hol
 import type { Drives } from '../../plan/drives'
 import type { Plan } from '../../plan/planSchema'
 import { kWhPerWattYear, monthsPerYear } from '../../units/time'
+import { rebuildShareOfOuter } from '../rebuildHours'
 
 export const placeIds = ['secondBox', 'offlineCopy', 'awayCopy'] as const
 export type PlaceId = typeof placeIds[number]
@@ -53,7 +54,7 @@ export interface BackupPlan {
 }
 
 /** An external drive reads and writes at three quarters of the outer rate of its class, MB/s. */
-export const externalMBps = 0.75 * 180
+export const externalMBps = rebuildShareOfOuter * 180
 /** Drives for copies are filled to this share. */
 export const mediumFill = 0.9
 /** External drives are counted as used up within so many years. */

@@ -1,4 +1,5 @@
 import { requireWithin } from '../../errors'
+import { rebuildShareOfOuter } from '../rebuildHours'
 
 export interface DiskStreams {
   readonly streamMbps: number
@@ -17,8 +18,6 @@ export const seekS = { spinning: 0.013, ssd: 0.0001 } as const
 export const readAheadMB = 4
 /** Of its time, what a drive may be busy with streams. */
 export const busyAtMost = 0.7
-/** Averaged over the whole surface, a drive keeps up this share of its outer rate. */
-export const averageOfOuter = 0.75
 
 /**
  * Streams that drives carry at once: 0.7 ÷ ((Mb/s ÷ 8 ÷ B) · (seek + B ÷ (k · S))), times what goes on side by side, floored.
@@ -29,7 +28,7 @@ export function diskStreams({ streamMbps, outerMBps, together, sideBySide, spinn
   requireWithin('DISK_STREAM', streamMbps, { min: 1e-6 })
   requireWithin('DISK_RATE', outerMBps, { min: 1e-6 })
   const readsPerS = streamMbps / 8 / readAheadMB
-  const readS = (spinning ? seekS.spinning : seekS.ssd) + readAheadMB / (together * outerMBps * averageOfOuter)
+  const readS = (spinning ? seekS.spinning : seekS.ssd) + readAheadMB / (together * outerMBps * rebuildShareOfOuter)
   return Math.floor(busyAtMost / (readsPerS * readS) * sideBySide)
 }
 

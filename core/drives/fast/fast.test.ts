@@ -3,8 +3,10 @@ import { catalogue } from '../../catalogue/catalogue'
 import { tideMillHouse } from '../../catalogue/tideMillHouse'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { plainFormat } from '../../units/format'
-import { averageOfOuter, browsingS, busyAtMost, diskStreams, picturesOfPage, readAheadMB, readsOf, seekS, ssdBrowsingS } from './diskStreams'
-import { arrivalRuns, cacheSlack, fastStorage, frontShare, gbPerMbpsHour, overlapHours, scratchGB, ssdFill, usualWritesPerTB, wearGBPerDay } from './fastStorage'
+import { browsingS, busyAtMost, diskStreams, picturesOfPage, readAheadMB, readsOf, seekS, ssdBrowsingS } from './diskStreams'
+import { gbPerMbpsHour } from '../backup/backupPlan'
+import { rebuildShareOfOuter } from '../rebuildHours'
+import { arrivalRuns, cacheSlack, fastStorage, frontShare, overlapHours, scratchGB, ssdFill, usualWritesPerTB, wearGBPerDay } from './fastStorage'
 import { dataDrivesCarry, fastFigures, fastNotes, fastSentence, longestWearYears, plannedStreamMbps, ssdMBps, type FastTale } from './tellFast'
 
 const planned = (changes: Partial<PlanInput> = {}) => planSchema.parse({ name: 'x', ...changes })
@@ -13,7 +15,7 @@ const films = (sizeGB: number, pool: 'spinning' | 'ssd' | 'front' = 'spinning') 
 
 describe('streams from a disk', () => {
   it('are 65 of 8 Mb/s from a drive of the 5400 class', () => {
-    expect([seekS, readAheadMB, busyAtMost, averageOfOuter]).toEqual([{ spinning: 0.013, ssd: 0.0001 }, 4, 0.7, 0.75])
+    expect([seekS, readAheadMB, busyAtMost, rebuildShareOfOuter]).toEqual([{ spinning: 0.013, ssd: 0.0001 }, 4, 0.7, 0.75])
     expect(diskStreams({ streamMbps: 8, outerMBps: 180, together: 1, sideBySide: 1, spinning: true })).toBe(65)
   })
   it('are more from an SSD, from mirrors, and from drives that read together', () => {

@@ -3,7 +3,7 @@ import { extrasShare } from '../../library/holdingSizes'
 import { holdingKind } from '../../catalogue/holdingKinds'
 import type { Arrival, PoolId } from '../../plan/fastStorage'
 import type { Plan } from '../../plan/planSchema'
-import { backupHoldings } from '../backup/backupPlan'
+import { backupHoldings, gbPerMbpsHour } from '../backup/backupPlan'
 
 export const useIds = ['system', 'index', 'scratch', 'cache', 'work'] as const
 export type UseId = typeof useIds[number]
@@ -53,9 +53,8 @@ export const ssdFill = 0.8
 export const cacheSlack = 1.3
 /** Of what lies behind an SSD, the share that is kept in it: what is read most. */
 export const frontShare = 0.1
-/** GB that one Mb/s makes in a minute, and in an hour. */
-const gbPerMbpsMinute = 60 / 8000
-export const gbPerMbpsHour = 0.45
+/** GB that one Mb/s makes in a minute. */
+const gbPerMbpsMinute = gbPerMbpsHour / 60
 
 /** GB of scratch space of one converted stream. */
 export function scratchGB(sentMbps: number, minutesKept: number): number {

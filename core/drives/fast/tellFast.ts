@@ -1,8 +1,10 @@
 import { figure, noFigure, type Figure } from '../../figure'
 import type { Plan } from '../../plan/planSchema'
 import type { Format } from '../../units/format'
-import { averageOfOuter, browsingS, busyAtMost, diskStreams, picturesOfPage, readAheadMB, readsOf, seekS } from './diskStreams'
-import { cacheSlack, frontShare, gbPerMbpsHour, ssdFill, usualWritesPerTB, type FastStorage } from './fastStorage'
+import { browsingS, busyAtMost, diskStreams, picturesOfPage, readAheadMB, readsOf, seekS } from './diskStreams'
+import { gbPerMbpsHour } from '../backup/backupPlan'
+import { rebuildShareOfOuter } from '../rebuildHours'
+import { cacheSlack, frontShare, ssdFill, usualWritesPerTB, type FastStorage } from './fastStorage'
 
 /** What the telling knows besides the placement. */
 export interface FastTale {
@@ -99,7 +101,7 @@ export const ssdMBps = 530
 
 /** What to know of a placement, in sentences. */
 export function fastNotes(fast: FastStorage, { plan: { drives }, pool, layoutId, linkMBps, format: { number: n } }: Pick<FastTale, 'plan' | 'pool' | 'layoutId' | 'format'> & { /** of the home network */ readonly linkMBps: number }): string[] {
-  const drivesMBps = pool ? averageOfOuter * pool.outerMBps * readsOf(layoutId, pool).together : 0
+  const drivesMBps = pool ? rebuildShareOfOuter * pool.outerMBps * readsOf(layoutId, pool).together : 0
   const quick = fast.placed.filter(({ id, pool, sizeGB }) => (id.startsWith('holding-') || id === 'work') && pool === 'ssd' && sizeGB > 0).map(({ label }) => label)
   return [
     ...(drives.cacheOn !== 'spinning' && fast.cacheGB > 0 ? ['What lies in the write cache has no second copy until it is moved, unless the SSD is mirrored.'] : []),
