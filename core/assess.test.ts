@@ -64,9 +64,12 @@ describe('an assessment', () => {
     expect(figure(result, 'streams.softwareReference').value).toBeCloseTo(6200 * 0.85 / 2000, 9)
     expect(figure(result, 'network.awayStreams').value).toBe(3)
     expect(figure(result, 'ownership.purchase').value).toBe(2 * 165 + 85)
-    // 38 W and three drives of 4.75 W idle, 96 W and 7.5 W each at work for two hours a day; a supply of 85 %
-    expect(figure(result, 'ownership.kWhPerYear').value).toBeCloseTo(((38 + 3 * 4.75 / 0.85) * 22 + (96 + 3 * 7.5 / 0.85) * 2) / 24 * 8.766, 6)
-    expect(figure(result, 'ownership.electricityPerYear').value).toBeCloseTo(((38 + 3 * 4.75 / 0.85) * 22 + (96 + 3 * 7.5 / 0.85) * 2) / 24 * 8.766 * 0.31, 6)
+    // Board 13, processor 6, two sticks 4, two fans 1.8, cooler 1, SSD 0.5 and three drives of 4.75 W idle: 40.55 W, 13.5 % of a
+    // white supply of 300 W; at work 16, 52, 4, 1.8, 2, 3 and 7.5 W each: 101.3 W, beyond a fifth of it.
+    const idleW = 40.55 / (0.7 + (40.55 / 300 - 0.1) / 0.1 * 0.1 + 0.015)
+    const loadW = 101.3 / 0.815
+    expect(figure(result, 'ownership.kWhPerYear').value).toBeCloseTo((idleW * 22 + loadW * 2) / 24 * 8.766, 6)
+    expect(figure(result, 'ownership.electricityPerYear').value).toBeCloseTo((idleW * 22 + loadW * 2) / 24 * 8.766 * 0.31, 6)
     expect(result.verdicts.map(entry => [entry.id, entry.state])).toEqual([
       ['streams', 'short'], ['space', 'impossible'], ['survival', 'enough'], ['home', 'ample'], ['away', 'ample'], ['fit', 'enough'], ['money', 'ample'],
     ])

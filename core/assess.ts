@@ -1,10 +1,12 @@
 import { createAssessor, type Assessor, type AssessmentOf } from './assessor'
 import type { Catalogue } from './catalogue/catalogue'
 import { drives } from './drives/drives'
+import { fitting } from './machine/fitting'
 import { household } from './household/household'
 import { library } from './library/library'
 import { machine } from './machine/machine'
 import { network } from './network/network'
+import { wiring } from './network/wiring'
 import { ownership } from './ownership/ownership'
 import { playback } from './playback/playback'
 import { prospects } from './playback/prospects'
@@ -15,7 +17,7 @@ import { streams } from './streams/streams'
 import type { Format } from './units/format'
 
 /** Every domain; they are run by their needs, and told in this order. Another one is a file and a line here. */
-export const domains = [household, library, titles, screens, prospects, playback, streams, drives, network, machine, ownership] as const
+export const domains = [household, library, titles, screens, prospects, playback, streams, drives, network, machine, fitting, wiring, ownership] as const
 
 export type Assessment = AssessmentOf<typeof domains>
 export type PlanAssessor = Assessor<typeof domains>

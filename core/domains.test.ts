@@ -55,7 +55,7 @@ describe('an assessor', () => {
     expect(ranAfter(plan => ({ ...plan, brief: { ...plan.brief, who: 'others' } }))).toEqual([])
     expect(ranAfter(plan => ({ ...plan, drives: { ...plan.drives, lots: plan.drives.lots.map(lot => ({ ...lot, priceEach: 1 })) } }))).toEqual(['ownership'])
     // The price of the machine is the machine's; neither playback nor streams hear of it.
-    expect(ranAfter(plan => ({ ...plan, machine: { ...plan.machine, condition: 'new', price: 500 } }))).toEqual(['machine', 'ownership'])
+    expect(ranAfter(plan => ({ ...plan, machine: { ...plan.machine, parts: plan.machine.parts.map(part => ({ ...part, condition: 'new' as const })) } }))).toEqual(['machine', 'fitting', 'ownership'])
     expect(ranAfter(plan => ({ ...plan, drives: { ...plan.drives, oneBatch: true } }))).toEqual(['drives'])
     // More upload is looked at by playback; what it makes of the week is the same as before, so streams are not.
     expect(ranAfter(plan => ({ ...plan, network: { ...plan.network, uploadMbps: 40 } }))).toEqual(['network', 'screens', 'prospects', 'playback'])

@@ -54,10 +54,35 @@ export class NumeronPage {
   async choose(path: string, name: string | RegExp): Promise<void> {
     await this.field(path).focus()
     await this.page.keyboard.press('ArrowDown')
-    const menu = this.page.locator('.v-menu > .v-overlay__content')
+    await this.press(name)
+  }
+
+  /** Presses an option of the menu that is open; one that still closes from before is passed over. */
+  private async press(name: string | RegExp, exact = false): Promise<void> {
+    const menu = this.page.locator('.v-menu.v-overlay--active > .v-overlay__content')
+    await expect(menu).toHaveCount(1)
     await expect(menu).toBeVisible()
     await expect(menu).not.toHaveClass(/-enter-/)
-    await this.page.getByRole('option', { name }).click()
+    await menu.getByRole('option', { name, exact }).click()
+  }
+
+  /** Opens the tray of the machine's map at a kind of part. */
+  async openTray(kind: string): Promise<void> {
+    await this.page.locator('[data-tray] .v-select .v-field').first().click()
+    await this.press(kind, true)
+  }
+
+  /** Chooses what the machine is built on, by typing its name. */
+  async buildOn(name: string): Promise<void> {
+    await this.field('machine.base').click()
+    await this.field('machine.base').fill(name)
+    await this.press(new RegExp(`^${name}`))
+  }
+
+  /** Presses a part of the tray. */
+  async putIn(kind: string, id: string): Promise<void> {
+    await this.openTray(kind)
+    await this.page.locator(`[data-chip="${id}"]`).click()
   }
 
   gauge(id: string) {

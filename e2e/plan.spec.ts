@@ -8,7 +8,8 @@ test('the first line, end to end: edit, the verdict changes, reload, still there
   await numeron.expectState('streams', 'ample')
   await expect(page.locator('[data-overall]')).toContainText('This will not do')
   await numeron.expectState('space', 'impossible')
-  await numeron.enter('machine.bays', '8')
+  await numeron.goTo('Machine')
+  await numeron.buildOn('Lighter 8')
   await numeron.goTo('Drives')
   await numeron.pick(0)
   await numeron.enter('drives.lots.0.count', '5')
@@ -215,7 +216,7 @@ test('pictures are worked on, with the mouse and with the keyboard', async ({ nu
   await numeron.goTo('Drives', 'Risk')
   await expect(page.locator('[data-figure="drives.usableTB"]').first()).toContainText('12 TB')
 
-  await numeron.goTo('Network')
+  await numeron.goTo('Network', 'Away')
   await page.locator('[data-rung="22"] input').check()
   await numeron.expectState('away', 'impossible')
   await page.keyboard.press('Control+z')

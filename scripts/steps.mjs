@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 
@@ -6,6 +6,21 @@ import { join } from 'node:path'
 export function run(command, args, environment = {}) {
   const { status } = spawnSync(command, args, { stdio: 'inherit', env: { ...process.env, ...environment } })
   return status === 0
+}
+
+/** Runs a command beside others; its output is shown whole when it ends, so that it does not mix with theirs. Answers whether it ended well. */
+export function runBeside(command, args, environment = {}) {
+  return new Promise((resolve) => {
+    const output = []
+    const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, ...environment } })
+    child.stdout.on('data', text => output.push(text))
+    child.stderr.on('data', text => output.push(text))
+    child.on('error', () => resolve(false))
+    child.on('close', (status) => {
+      process.stdout.write(Buffer.concat(output))
+      resolve(status === 0)
+    })
+  })
 }
 
 /** Installs the packages of the lock file when they are missing. The database driver is compiled once: some minutes. */

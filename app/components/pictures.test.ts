@@ -87,7 +87,7 @@ describe('conversions', () => {
     const chart = mount(ConversionsChart)
     await chart.find('.row').trigger('click')
     expect(useWorkingStore().figureId).toBe('streams.possible')
-    store.edit('machine.score', null)
+    store.replace({ ...store.plan!, machine: { ...store.plan!.machine, base: 'own', parts: [], score: null } })
     await nextTick()
     expect(chart.find('.row').attributes('aria-label')).toContain('not known')
   })

@@ -1,6 +1,8 @@
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { planGrowth, type PlanGrowthParts } from '~~/core/drives/growth/planGrowth'
 import { simulatePlanLoss, type PlanSimulation } from '~~/core/drives/simulateLoss'
+import { readOwnPartsCsv, readPartsCsv } from '~~/core/machine/parts/partsCsv'
+import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import type { Plan } from '~~/core/plan/planSchema'
 import { cheapestBuilds } from '~~/core/tiers/cheapestBuilds'
 import { capacityCurve } from '~~/core/tiers/capacityCurve'
@@ -8,6 +10,8 @@ import { compareProcessors } from '~~/core/tiers/compareProcessors'
 import { compareWays } from '~~/core/tiers/compareWays'
 import { conversionCures } from '~~/core/tiers/conversionCures'
 import { remediesOf } from '~~/core/tiers/rankRemedies'
+import { planFitFixes } from '~~/core/tiers/planFitFixes'
+import { tryAtHand } from '~~/core/tiers/tryAtHand'
 import { createPageAssessor } from './pageAssessor'
 
 /** All that the core is asked for by the pages, on the page or off it. */
@@ -22,6 +26,13 @@ export function createCoreWork() {
     cures: (plan: Plan) => conversionCures(plan, catalogue),
     simulateLoss: (plan: Plan, question: Omit<PlanSimulation, 'catalogue'>) => simulatePlanLoss(plan, { catalogue, ...question }),
     planGrowth: (plan: Plan, parts: PlanGrowthParts) => planGrowth(plan, parts, catalogue),
+    fitFixes: (plan: Plan, rules: readonly string[]) => planFitFixes(plan, rules, catalogue),
+    tryAtHand: (plan: Plan) => {
+      const cheapest = cheapestBuilds({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue, 1).find(({ build, lacks }) => build.base !== null && lacks.length === 0)
+      return { cheapest: cheapest?.evaluation.toPay ?? null, computers: tryAtHand(plan, catalogue, cheapest ? { price: cheapest.evaluation.toPay, idleW: cheapest.evaluation.idleW } : null) }
+    },
+    readPartsCsv: (plan: Plan, text: string) => readPartsCsv(text, effectiveCatalogue(plan, catalogue), plan.brief.currency),
+    readOwnPartsCsv: (plan: Plan, text: string) => readOwnPartsCsv(text, { currency: plan.brief.currency, taken: new Set(plan.machine.ownParts.map(({ id }) => id)) }),
     capacityCurve: (plan: Plan) => capacityCurve(plan, catalogue),
   }
 }

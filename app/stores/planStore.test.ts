@@ -91,7 +91,7 @@ describe('editing', () => {
     await settle()
     store.edit('machine.cores', 9)
     store.undo()
-    expect(store.plan?.machine).toMatchObject({ score: 200, cores: 4 })
+    expect(store.plan?.machine).toMatchObject({ score: 200, cores: null })
     store.undo()
     expect(store.plan?.machine.score).toBe(6200)
     expect(store.canUndo).toBe(false)

@@ -21,6 +21,8 @@ export interface DriveModel {
   /** sequential, on the outer tracks */
   readonly outerMBps: number
   readonly price: number
+  /** an SSD for an M.2 place; everything else hangs on a data port */
+  readonly link?: 'nvme'
   readonly sold: 'new' | 'refurbished' | 'fromExternalCase'
 }
 
@@ -52,7 +54,7 @@ export const driveModels: readonly DriveModel[] = [
   { id: 'eddy-2', label: 'Eddy 2 TB, SATA SSD', driveClass: 'ssd', sizeTB: 2, recording: 'flash', idleW: 0.5, activeW: 2.8, standbyW: 0.1, surgeW: 4, failuresPerYear: 0.008, sheetReadErrorBits: 1e16, outerMBps: 530, price: 124, sold: 'new' },
   { id: 'eddy-4', label: 'Eddy 4 TB, SATA SSD', driveClass: 'ssd', sizeTB: 4, recording: 'flash', idleW: 0.6, activeW: 3.2, standbyW: 0.1, surgeW: 5, failuresPerYear: 0.008, sheetReadErrorBits: 1e16, outerMBps: 530, price: 238, sold: 'new' },
   { id: 'eddy-8', label: 'Eddy 8 TB, SATA SSD', driveClass: 'ssd', sizeTB: 8, recording: 'flash', idleW: 0.8, activeW: 3.6, standbyW: 0.1, surgeW: 6, failuresPerYear: 0.008, sheetReadErrorBits: 1e16, outerMBps: 530, price: 495, sold: 'new' },
-  { id: 'rill-1', label: 'Rill 1 TB, NVMe SSD', driveClass: 'ssd', sizeTB: 1, recording: 'flash', idleW: 0.5, activeW: 4.5, standbyW: 0.1, surgeW: 8, failuresPerYear: 0.008, sheetReadErrorBits: 1e17, outerMBps: 3000, price: 82, sold: 'new' },
-  { id: 'rill-2', label: 'Rill 2 TB, NVMe SSD', driveClass: 'ssd', sizeTB: 2, recording: 'flash', idleW: 0.6, activeW: 5.0, standbyW: 0.1, surgeW: 8, failuresPerYear: 0.008, sheetReadErrorBits: 1e17, outerMBps: 3000, price: 145, sold: 'new' },
-  { id: 'rill-4', label: 'Rill 4 TB, NVMe SSD', driveClass: 'ssd', sizeTB: 4, recording: 'flash', idleW: 0.8, activeW: 5.6, standbyW: 0.1, surgeW: 9, failuresPerYear: 0.008, sheetReadErrorBits: 1e17, outerMBps: 3000, price: 272, sold: 'new' },
+  { id: 'rill-1', label: 'Rill 1 TB, NVMe SSD', link: 'nvme', driveClass: 'ssd', sizeTB: 1, recording: 'flash', idleW: 0.5, activeW: 4.5, standbyW: 0.1, surgeW: 8, failuresPerYear: 0.008, sheetReadErrorBits: 1e17, outerMBps: 3000, price: 82, sold: 'new' },
+  { id: 'rill-2', label: 'Rill 2 TB, NVMe SSD', link: 'nvme', driveClass: 'ssd', sizeTB: 2, recording: 'flash', idleW: 0.6, activeW: 5.0, standbyW: 0.1, surgeW: 8, failuresPerYear: 0.008, sheetReadErrorBits: 1e17, outerMBps: 3000, price: 145, sold: 'new' },
+  { id: 'rill-4', label: 'Rill 4 TB, NVMe SSD', link: 'nvme', driveClass: 'ssd', sizeTB: 4, recording: 'flash', idleW: 0.8, activeW: 5.6, standbyW: 0.1, surgeW: 9, failuresPerYear: 0.008, sheetReadErrorBits: 1e17, outerMBps: 3000, price: 272, sold: 'new' },
 ]

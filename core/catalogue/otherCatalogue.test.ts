@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { assess, planAssessor } from '../assess'
 import { effectiveCatalogue } from '../plan/effectiveCatalogue'
+import { newPart } from '../machine/partChanges'
 import { planSchema, type Plan } from '../plan/planSchema'
 import { compareProcessors } from '../tiers/compareProcessors'
 import { compareWays } from '../tiers/compareWays'
@@ -26,13 +27,14 @@ function renamed(prefix: string, times: number): Catalogue {
     machineBases: named(catalogue.machineBases).map(entry => ({ ...entry, processor: entry.processor && id(entry.processor), price: entry.price * times, idleW: entry.idleW * times, loadW: entry.loadW * times })),
     processors: named(catalogue.processors).map(entry => ({ ...entry, engine: id(entry.engine), price: entry.price * times, idleW: entry.idleW * times, maxW: entry.maxW * times })),
     videoEngines: named(catalogue.videoEngines).map(entry => ({ ...entry, idleW: entry.idleW * times, loadW: entry.loadW * times })),
+    hardware: named(catalogue.hardware).map(entry => ({ ...entry, price: entry.price * times, idleW: entry.idleW * times, loadW: entry.loadW * times })) as typeof catalogue.hardware,
     memoryModules: named(catalogue.memoryModules).map(entry => ({ ...entry, price: entry.price * times })),
     waysOfBuilding: catalogue.waysOfBuilding.map(way => ({ ...way, base: id(way.base), parts: way.parts.map(id) })),
   }
 }
 /** A plan whose references go to the renamed catalogue. */
 function renamedPlan(plan: Plan, prefix: string): Plan {
-  const id = (of: string) => ['own', 'none', 'byProcessor', 'given', ''].includes(of) ? of : `${prefix}${of}`
+  const id = (of: string) => ['own', 'parts', 'none', 'byProcessor', 'given', ''].includes(of) ? of : `${prefix}${of}`
   const { machine, drives, library, household } = plan
   return planSchema.parse({
     ...plan,
@@ -89,7 +91,7 @@ describe('a catalogue that is handed in', () => {
       qualities: some(catalogue.qualities), otherQualities: some(catalogue.otherQualities), deviceClasses: some(catalogue.deviceClasses), driveClasses: some(catalogue.driveClasses), driveModels: some(catalogue.driveModels),
       machineBases: some(catalogue.machineBases), processors: some(catalogue.processors), videoEngines: some(catalogue.videoEngines), memoryModules: some(catalogue.memoryModules),
     }), fc.constantFrom('own', ...catalogue.machineBases.map(base => base.id)), (lists, base) => {
-      const plan = { ...demo, machine: { ...demo.machine, base, processor: 'leat-17', parts: [{ ref: 'cardEntry', count: 1, condition: 'new' as const, price: null }] } }
+      const plan = { ...demo, machine: { ...demo.machine, base, processor: 'leat-17', parts: [newPart('cardEntry')] } }
       const { figures, verdicts } = assess(plan, { ...catalogue, ...lists })
       expect(verdicts).toHaveLength(7)
       for (const { id, value, low, high } of Object.values(figures)) {
@@ -156,7 +158,7 @@ describe('the lists that ship', () => {
       for (const { low, likely, high } of [idleW, activeW]) expect(0 < low && low <= likely && likely <= high, id).toBe(true)
       expect(pricePerTB > 0 && failuresPerYear > 0 && failuresPerYear < 1, id).toBe(true)
     }
-    for (const { id, idleW, loadW, price, bays } of catalogue.machineBases) expect(0 < idleW && idleW <= loadW && price > 0 && bays > 0, id).toBe(true)
+    for (const { id, idleW, loadW, price, bays } of catalogue.machineBases) expect(0 < idleW && idleW <= loadW && price > 0 && bays >= 0, id).toBe(true)
     for (const { id, idleW, maxW, price, cores, score } of catalogue.processors) expect(0 < idleW && idleW <= maxW && price > 0 && cores > 0 && score > 0, id).toBe(true)
   })
 })

@@ -19,9 +19,22 @@ export interface Processor {
   /** planning value in the plan's currency, as it is bought today */
   readonly price: number
   readonly notes: string
+  /** socket that it goes into; null where it is soldered to its board */
+  readonly socket: string | null
+  /** corrects memory errors, with memory and a board that can */
+  readonly ecc: boolean
 }
 
 type Row = readonly [id: string, name: string, cls: string, year: number, cores: number, threads: 1 | 2, ghz: number, score: number, single: number, idleW: number, maxW: number, engine: string, price: number, notes: string]
+
+/** Sockets by series, with the years of design they were made for; a series that is not listed is soldered. */
+const sockets: readonly (readonly [series: RegExp, fromYear: number, socket: string])[] = [
+  [/^leat-/, 2021, 'L4'], [/^leat-/, 2015, 'L3'], [/^leat-/, 2011, 'L2'], [/^leat-/, 2000, 'L1'],
+  [/^race-/, 2022, 'R3'], [/^race-/, 2017, 'R2'], [/^race-/, 2000, 'R1'],
+  [/^bore-10/, 2000, 'B1'], [/^bore-14/, 2000, 'B2'], [/^bore-21/, 2000, 'B3'],
+]
+/** Those that correct memory errors: servers, workstations and the big desktops. */
+const withEcc = /^(bore|race-(17|19|20|22|24)|leat-13w)/
 
 /* Weakest board first, big desktop and old servers last. Scores follow cores × GHz × points of the year within a fifth. */
 const rows: readonly Row[] = [
@@ -41,6 +54,7 @@ const rows: readonly Row[] = [
   ['leat-08', 'Leat 08', 'old office desktop', 2008, 2, 1, 3, 1150, 1050, 35, 65, 'none', 10, 'No engine; warm.'],
   ['leat-11', 'Leat 11', 'old office desktop', 2011, 4, 1, 3.3, 3850, 1700, 15, 95, 'builtInA', 20, 'Engine hangs on some workloads.'],
   ['leat-13', 'Leat 13', 'old office desktop', 2013, 4, 1, 3.4, 5100, 2050, 10, 84, 'builtInB', 30, 'Refurbished office PC.'],
+  ['leat-13w', 'Leat 13 W', 'old workstation', 2013, 4, 2, 3.4, 6200, 2000, 6, 52, 'none', 35, 'No engine; corrects memory errors.'],
   ['leat-15', 'Leat 15', 'office desktop', 2015, 4, 1, 3.4, 5800, 2200, 6, 65, 'builtInC', 40, 'Refurbished; no 10-bit.'],
   ['leat-17', 'Leat 17', 'office desktop', 2017, 4, 1, 3.6, 6300, 2300, 5, 65, 'builtInD', 60, 'Refurbished; a usual base.'],
   ['leat-18', 'Leat 18', 'office desktop', 2018, 6, 1, 3.6, 9300, 2500, 5, 65, 'builtInD', 90, 'Refurbished.'],
@@ -62,5 +76,7 @@ const rows: readonly Row[] = [
   ['bore-21', 'Bore 21', 'small server', 2021, 8, 2, 3.3, 19_000, 2900, 14, 95, 'none', 420, 'Error-correcting memory, no engine.'],
 ]
 
-export const processors: readonly Processor[] = rows.map(([id, name, cls, year, cores, threadsPerCore, gigahertz, score, singleScore, idleW, maxW, engine, price, notes]) =>
-  ({ id, name, class: cls, year, cores, threadsPerCore, gigahertz, score, singleScore, idleW, maxW, engine, price, notes }))
+export const processors: readonly Processor[] = rows.map(([id, name, cls, year, cores, threadsPerCore, gigahertz, score, singleScore, idleW, maxW, engine, price, notes]) => ({
+  id, name, class: cls, year, cores, threadsPerCore, gigahertz, score, singleScore, idleW, maxW, engine, price, notes,
+  socket: sockets.find(([series, fromYear]) => series.test(id) && year >= fromYear)?.[2] ?? null, ecc: withEcc.test(id),
+}))

@@ -53,7 +53,14 @@ export const tideMillHouse: PlanInput = {
     events: [{ name: 'Two hundred reels digitised', month: '2027-03', sizeGB: 360 }],
     otherTB: 0.55, otherGrowthGBPerMonth: 10,
   },
-  machine: { name: 'Old workshop tower', score: 6200, cores: 4, memoryGB: 8, engine: 'none', bays: 4, boxIdleW: 38, boxLoadW: 96, condition: 'owned' },
+  machine: {
+    name: 'Old workshop tower', base: 'parts', condition: 'owned', score: 6200,
+    parts: ['stile-13w', 'leat-13w', 'fern-boxed', 'memory-4-old', 'coffer-4', 'mole-300', 'flint-120'].map(ref => ({ ref, condition: 'owned' as const, count: ref === 'memory-4-old' ? 2 : 1 })),
+    atHand: [
+      { name: 'Office computer of the choir', ref: 'clerk-15', lastSeen: 'year', faults: 'without a disk' },
+      { name: 'Server from the survey office', ref: 'crane-10', lastSeen: 'years', faults: 'howls', worth: 40 },
+    ],
+  },
   drives: {
     lots: [{ count: 2, sizeTB: 8, priceEach: 165 }, { count: 1, sizeTB: 4, condition: 'owned' }],
     layout: 'dedicated-1', fileSystem: 'journalled', driveClass: 'nas', outerMBps: 210,
@@ -62,6 +69,12 @@ export const tideMillHouse: PlanInput = {
       { name: 'Workshop computer', source: 'backups', gbPerDay: 25, daysPerWeek: 5, from: 1320, hours: 5, link: 'wired' },
       { name: 'Discs at the ripping bench', source: 'ripping', gbPerDay: 120, daysPerWeek: 1, from: 600, hours: 7, link: 'here', pauses: false },
       { name: 'Pictures from the old online store', source: 'store', gbPerDay: 40, daysPerWeek: 7, from: 120, hours: 5, link: 'internet', limitMbps: 15 },
+    ],
+  },
+  system: {
+    services: [
+      { name: 'Pictures from phones', memoryGB: 1.2, ports: '2283', loss: 'irreplaceable' },
+      { name: 'Notebook of the house', memoryGB: 0.3, ports: '8080', reach: 'away' },
     ],
   },
   network: { uploadMbps: 22, uploadReserveShare: 0.25, awayRungMbps: 4, serverPortMbps: 1000 },

@@ -46,7 +46,7 @@ export const waysOfBuilding: readonly WayOfBuilding[] = [
     description: 'Eight-bay appliance with room for years and a fast port.',
   },
   {
-    id: 'large-built', tier: 'Large', capPrice: 2900, kind: 'self-built', label: 'Weir', base: 'weir', parts: ['race-22', 'memory-32'], drives: sixOf12,
+    id: 'large-built', tier: 'Large', capPrice: 2900, kind: 'self-built', label: 'Weir', base: 'weir', parts: ['race-22', 'memory-32-new'], drives: sixOf12,
     description: 'A strong desktop processor, error-correcting memory and eight front bays.',
   },
 ]

@@ -25,6 +25,8 @@ export interface DriveTraits {
   readonly outerMBps: number
   readonly shingled: boolean
   readonly spinning: boolean
+  /** an SSD for an M.2 place; other SSDs hang on a data port */
+  readonly nvme: boolean
   /** watts, DC */
   readonly idleW: Estimate
   readonly activeW: Estimate
@@ -54,13 +56,13 @@ export function driveTraits({ model: id, sizeTB }: { readonly model: string, rea
     const driveClass = entryOf(catalogue.driveClasses, model.driveClass)
     return {
       model, driveClass, failuresPerYear: drives.failuresPerYear ?? model.failuresPerYear, sheetReadErrorBits: model.sheetReadErrorBits, outerMBps: model.outerMBps,
-      shingled: model.recording === 'shingled', spinning: model.recording !== 'flash', idleW: around(model.idleW), activeW: around(model.activeW), usualPrice: model.price,
+      shingled: model.recording === 'shingled', spinning: model.recording !== 'flash', nvme: model.link === 'nvme', idleW: around(model.idleW), activeW: around(model.activeW), usualPrice: model.price,
     }
   }
   const driveClass = driveClassOf(drives, catalogue)
   return {
     model: null, driveClass, failuresPerYear: drives.failuresPerYear ?? driveClass?.failuresPerYear ?? usualFailuresPerYear, sheetReadErrorBits: drives.sheetReadErrorBits,
-    outerMBps: drives.outerMBps, shingled: drives.shingled, spinning: driveClass?.spinning ?? true,
+    outerMBps: drives.outerMBps, shingled: drives.shingled, spinning: driveClass?.spinning ?? true, nvme: false,
     idleW: driveClass?.idleW ?? exactly(0), activeW: driveClass?.activeW ?? exactly(0), usualPrice: sizeTB * (driveClass?.pricePerTB ?? 0),
   }
 }

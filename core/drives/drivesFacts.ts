@@ -90,6 +90,12 @@ export interface DrivesFacts {
   /** any drive writes overlapping tracks */
   readonly shingled: boolean
   readonly isShaken: boolean
+  /** as far as putting them in goes */
+  readonly spinning: number
+  readonly fast: number
+  readonly nvme: number
+  /** outer-track rate of the slowest; of none that of the plan's drives */
+  readonly slowestOuterMBps: number
   /** watts of all drives, DC */
   readonly idleW: Estimate
   readonly activeW: Estimate
@@ -108,6 +114,9 @@ function sumEstimates(list: readonly Estimate[]): Estimate {
 
 /** A layout that leaves less of what was bought gives away too much to pass in silence. */
 export const leastKeptShare = 0.5
+
+/** Drives that read faster on their outer tracks turn at 7200 a minute, others at 5400: halfway between the two. */
+export const fastFromMBps = 215
 
 export function drivesFacts(slice: DrivesSlice): DrivesFacts {
   const { drives, catalogue, survivesAtLeast } = slice
@@ -129,6 +138,10 @@ export function drivesFacts(slice: DrivesSlice): DrivesFacts {
     }),
     shingled: traits.some(({ shingled }) => shingled),
     isShaken: isShaken(drives, traits),
+    spinning: traits.filter(({ spinning }) => spinning).length,
+    fast: traits.filter(({ spinning, outerMBps }) => spinning && outerMBps > fastFromMBps).length,
+    nvme: traits.filter(({ nvme }) => nvme).length,
+    slowestOuterMBps: Math.min(...(traits.length ? traits.map(({ outerMBps }) => outerMBps) : [drives.outerMBps])),
     idleW: sumEstimates(traits.map(({ idleW }) => idleW)),
     activeW: sumEstimates(traits.map(({ activeW }) => activeW)),
     usableNeededTB: usableNeededTB(contentTB, drives),

@@ -1,4 +1,5 @@
 import { dsvFormat } from 'd3-dsv'
+import { delimiterOf } from './csvTable'
 import type { ScannedFile } from './scannedFile'
 
 export interface CsvProblem { readonly line: number, readonly message: string }
@@ -21,11 +22,6 @@ const columns: Readonly<Record<string, readonly (readonly [string, number])[]>> 
   subtitles: [['subtitles', 1], ['subtitle_codec', 1], ['subtitle_codecs', 1]],
   container: [['container', 1], ['format', 1], ['format_name', 1]],
   framesPerSecond: [['fps', 1], ['frame_rate', 1], ['frames_per_second', 1]],
-}
-
-function delimiterOf(header: string): string {
-  const counts = [',', ';', '\t'].map(delimiter => [header.split(delimiter).length, delimiter] as const)
-  return counts.sort((a, b) => b[0] - a[0])[0]![1]
 }
 
 /** Seconds of a clock time such as 1:52:30 or 52:30; null for anything else. */

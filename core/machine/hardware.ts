@@ -2,6 +2,7 @@ import type { Processor } from '../catalogue/processors'
 import type { VideoEngine } from '../catalogue/videoEngines'
 import type { Machine } from '../plan/machine'
 import type { MachineBuild } from './machineBuild'
+import { memoryUses, systemMemoryGB, type MemoryQuestion } from './memory/memoryNeed'
 
 /** The machine as far as conversions go: what its processor, engines and memory can be put to, and what was measured. */
 export interface Hardware extends Pick<Machine, 'score' | 'sustainedGHz' | 'designYear' | 'coreKind' | 'threadsPerCore' | 'oneEngineAtATime' | 'measuredStreams' | 'measuredLow' | 'measuredBy'> {
@@ -12,22 +13,24 @@ export interface Hardware extends Pick<Machine, 'score' | 'sustainedGHz' | 'desi
   readonly cards: readonly VideoEngine[]
   readonly passivelyCooled: boolean
   readonly memoryGB: number
+  /** reference streams that services keep busy: they are not there for conversions */
+  readonly servicesLoad: number
   /** memory that a built-in engine's sessions may take, MB */
   readonly engineMemoryMB: number
 }
 
-/** Left to the system and the media software before a built-in engine's sessions, GB. */
-export const systemMemoryGB = { system: 1, mediaSoftware: 1.5 } as const
+/** What runs on the machine, as far as memory goes. */
+export type SystemMemory = Pick<MemoryQuestion, 'makersSystem' | 'copyOnWrite'>
 
-/** Memory budget: what is left of the memory for a built-in engine's sessions, MB. */
-export function engineMemoryMB(memoryGB: number): number {
-  return Math.max(0, memoryGB - systemMemoryGB.system - systemMemoryGB.mediaSoftware) * 1000
+/** Memory budget: what the system's floor and the media software leave for a built-in engine's sessions, MB. */
+export function engineMemoryMB(memoryGB: number, system: SystemMemory): number {
+  return Math.max(0, memoryGB - systemMemoryGB(system) - memoryUses.mediaSoftware) * 1000
 }
 
-export function hardwareOf(machine: Machine, { processor, cores, builtIn, cards, passivelyCooled, memoryGB }: MachineBuild): Hardware {
+export function hardwareOf(machine: Machine, { processor, cores, builtIn, cards, passivelyCooled, memoryGB }: MachineBuild, system: SystemMemory & { readonly servicesLoad?: number }): Hardware {
   const { score, sustainedGHz, designYear, coreKind, threadsPerCore, oneEngineAtATime, measuredStreams, measuredLow, measuredBy } = machine
   return {
     score, sustainedGHz, designYear, coreKind, threadsPerCore, oneEngineAtATime, measuredStreams, measuredLow, measuredBy,
-    processor, cores, builtIn, cards, passivelyCooled, memoryGB, engineMemoryMB: engineMemoryMB(memoryGB),
+    processor, cores, builtIn, cards, passivelyCooled, memoryGB, servicesLoad: system.servicesLoad ?? 0, engineMemoryMB: engineMemoryMB(memoryGB, system),
   }
 }

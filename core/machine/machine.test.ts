@@ -5,9 +5,10 @@ import { catalogue } from '../catalogue/catalogue'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { engineMemoryMB, hardwareOf } from './hardware'
 import { machineBuild, usualMachine } from './machineBuild'
-import { machinePower, powerStates, supplyEfficiency, usualProcessorW } from './machinePower'
+import { machinePower, powerStates, usualProcessorW } from './machinePower'
 import { machinePrices } from './machinePrices'
-import { withoutCards, withPart, withProcessor } from './partChanges'
+import { dcW, supplyEfficiency, wallW } from './power/supplyCurve'
+import { withBase, withoutCards, withPart, withProcessor } from './partChanges'
 
 const machineOf = (machine: PlanInput['machine'] = {}) => planSchema.parse({ name: 'x', machine }).machine
 const built = (machine: PlanInput['machine']) => machineBuild(machineOf(machine), catalogue)
@@ -38,16 +39,26 @@ describe('what a machine is built of', () => {
     expect(findings.filter(entry => entry.code === 'UNKNOWN_PART').map(entry => entry.from[0])).toEqual(['machine.base', 'machine.parts.0.ref'])
     expect(verdicts).toHaveLength(7)
   })
-  it('leaves a built-in engine the memory beyond 1 GB for the system and 1.5 GB for the media software', () => {
-    expect([2, 2.5, 4, 16].map(engineMemoryMB)).toEqual([0, 0, 1500, 13_500])
-    expect(hardwareOf(machineOf({ memoryGB: 16 }), built({ memoryGB: 16 })).engineMemoryMB).toBe(13_500)
+  it('leaves a built-in engine the memory beyond the system and 1.5 GB for the media software', () => {
+    const plain = { makersSystem: false, copyOnWrite: false }
+    expect([2, 3.5, 4, 16].map(gb => engineMemoryMB(gb, plain))).toEqual([0, 0, 500, 12_500])
+    expect(engineMemoryMB(16, { makersSystem: false, copyOnWrite: true })).toBe(8500)
+    expect(engineMemoryMB(16, { makersSystem: true, copyOnWrite: true })).toBe(13_500)
+    expect(hardwareOf(machineOf({ memoryGB: 16 }), built({ memoryGB: 16 }), plain).engineMemoryMB).toBe(12_500)
+  })
+  it('from parts alone has what its parts have', () => {
+    const whole = built({ base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'coffer-6' }, { ref: 'mole-450' }, { ref: 'leat-22' }, { ref: 'memory-16', count: 2 }, { ref: 'cardEntry', purpose: 'spare' }] })
+    expect(whole).toMatchObject({ isFromParts: true, base: null, board: { id: 'postern-21' }, housing: { id: 'coffer-6' }, supply: { id: 'mole-450' }, processor: { id: 'leat-22' }, memoryGB: 32, bays: 6, cards: [], shelved: [{ kind: 'card' }] })
+    expect(built({ base: 'parts' })).toMatchObject({ board: null, memoryGB: 0, bays: 0, processor: null })
+    expect(built({ base: 'parts', parts: [{ ref: 'sluicegate-21' }] }).processor!.id).toBe('beck-21')
+    expect(built({ base: 'parts', parts: [{ ref: 'coffer-4' }, { ref: 'twine-bay', count: 3 }, { ref: 'dew-in' }, { ref: 'trug-4' }] }).bays).toBe(4 + 1 + 4)
   })
 })
 
 describe('watts', () => {
-  const power = (machine: PlanInput['machine']) => machinePower(machineOf(machine), built(machine))
+  const power = (machine: PlanInput['machine']) => machinePower(machineOf(machine), built(machine), 230)
   it('are the base\'s as it comes', () => {
-    expect(power({ base: 'wherry-4' })).toEqual({ baseIdleW: 14, baseLoadW: 30, partsIdleW: 0, partsLoadW: 0 })
+    expect(power({ base: 'wherry-4' })).toMatchObject({ basis: 'dataSheet', baseIdleW: 14, baseLoadW: 30, partsIdleW: 0, partsLoadW: 0, idleDcW: expect.closeTo(14 * 0.85, 9) })
     expect(power({ boxIdleW: 33, boxLoadW: 80 })).toMatchObject({ baseIdleW: 33, baseLoadW: 80 })
   })
   it('of a processor on a board come whole, of one that replaces another as the difference', () => {
@@ -62,9 +73,19 @@ describe('watts', () => {
   it('at the wall are DC ÷ 0.85; idle with drives turning, converting with drives at work', () => {
     expect(supplyEfficiency).toBe(0.85)
     const drives = { idleW: { low: 7, likely: 10, high: 12 }, activeW: { low: 12, likely: 15, high: 18 } }
-    const [idle, busy] = powerStates({ baseIdleW: 20, baseLoadW: 60, partsIdleW: 3, partsLoadW: 30 }, drives, 6)
+    const [idle, busy] = powerStates({ basis: 'entered', baseIdleW: 20, baseLoadW: 60, partsIdleW: 3, partsLoadW: 30, idleDcW: 20 * 0.85 + 3, loadDcW: 60 * 0.85 + 30, losses: null }, drives, 6)
     expect(idle).toMatchObject({ id: 'idle', hoursPerDay: 18, watts: { low: expect.closeTo(20 + 10 / 0.85, 9), likely: expect.closeTo(20 + 13 / 0.85, 9) } })
     expect(busy).toMatchObject({ id: 'converting', hoursPerDay: 6, watts: { likely: expect.closeTo(60 + 45 / 0.85, 9), high: expect.closeTo(60 + 48 / 0.85, 9) } })
+  })
+  it('of a machine from parts are their sum, and what was measured goes before', () => {
+    const parts = [{ ref: 'stile-13w' }, { ref: 'leat-13w' }, { ref: 'memory-4-old', count: 2 }, { ref: 'coffer-4' }, { ref: 'mole-400' }]
+    // Board 13, processor 6, two sticks 4, two fans at 1000 turns 0.9 each.
+    const { idleDcW, loadDcW, losses, basis } = power({ base: 'parts', parts })
+    expect([basis, idleDcW, loadDcW]).toEqual(['parts', expect.closeTo(13 + 6 + 4 + 1.8, 9), expect.closeTo(16 + 52 + 4 + 1.8, 9)])
+    expect(losses).toEqual({ ratingW: 400, efficiency: 'bronze', mainsVolts: 230 })
+    const measured = power({ base: 'parts', parts, boxIdleW: 41 })
+    expect(wallW(measured.idleDcW, measured.losses)).toBeCloseTo(41, 6)
+    expect(dcW(wallW(24.8, losses), losses)).toBeCloseTo(24.8, 6)
   })
   it('never fall below those at rest, whatever was entered, and say so', () => {
     const { figures, findings } = assess(planSchema.parse({ name: 'x', machine: { boxIdleW: 90, boxLoadW: 40 } }), catalogue)
@@ -74,7 +95,7 @@ describe('watts', () => {
   })
   it('are told by a formula whose numbers give them', () => {
     fc.assert(fc.property(fc.nat(6), fc.subarray(['leat-22', 'cardEntry', 'memory-16']), (count, refs) => {
-      const plan = planSchema.parse({ name: 'x', machine: { base: 'weir', parts: refs.map(ref => ({ ref })) }, drives: count ? { lots: [{ count, sizeTB: 8 }], layout: 'separate' } : {} })
+      const plan = planSchema.parse({ name: 'x', machine: { base: refs.length % 2 ? 'wherry-4' : 'own', parts: refs.map(ref => ({ ref })) }, drives: count ? { lots: [{ count, sizeTB: 8 }], layout: 'separate' } : {} })
       const { formula, value } = assess(plan, catalogue).figures['machine.idleW']!
       const sum = formula.split('=')[0]!.replaceAll('W of parts', '').replaceAll(' W', '').replaceAll('drives', '').replaceAll('×', '*').replaceAll('÷', '/').replaceAll('−', '-')
       expect(Number(new Function(`return ${sum}`)())).toBeCloseTo(value!, 2)
@@ -105,6 +126,13 @@ describe('changes of parts', () => {
     const changed = withProcessor(own, processor('leat-22'), catalogue)
     expect(changed).toMatchObject({ score: null, cores: null, engine: 'byProcessor', measuredStreams: null, measuredLow: null, measuredBy: '', parts: [{ ref: 'cardEntry' }, { ref: 'leat-22', condition: 'new', price: null }] })
     expect(planSchema.parse({ name: 'x', machine: changed }).machine).toEqual(changed)
+  })
+  it('another base takes out what it brings itself', () => {
+    const whole = machineOf({ base: 'parts', parts: ['postern-21', 'coffer-6', 'mole-450', 'leat-22', 'fern-tower', 'memory-16', 'cardEntry'].map(ref => ({ ref })) })
+    expect(withBase(whole, 'wherry-6', catalogue).parts.map(({ ref }) => ref)).toEqual(['cardEntry'])
+    expect(withBase(whole, 'millrace', catalogue).parts.map(({ ref }) => ref)).toEqual(['leat-22', 'fern-tower', 'memory-16', 'cardEntry'])
+    expect(withBase(whole, 'own', catalogue)).toMatchObject({ base: 'own', parts: [{ ref: 'leat-22' }, { ref: 'fern-tower' }, { ref: 'memory-16' }, { ref: 'cardEntry' }] })
+    expect(withBase({ ...whole, parts: whole.parts.map(part => ({ ...part, purpose: 'spare' })) }, 'wherry-6', catalogue).parts).toHaveLength(7)
   })
   it('the one it came with is put back by taking the other out', () => {
     expect(withProcessor(machineOf({ base: 'wherry-4', parts: [{ ref: 'leat-22' }] }), processor('beck-23'), catalogue).parts).toEqual([])

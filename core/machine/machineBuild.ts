@@ -1,35 +1,51 @@
 import { entryOf, type Catalogue } from '../catalogue/catalogue'
+import type { Board, Case, HardwareKind, HardwarePart, Supply } from '../catalogue/hardware/hardwarePart'
 import type { MachineBase } from '../catalogue/machineBases'
 import type { MemoryModule } from '../catalogue/memoryModules'
 import type { Processor } from '../catalogue/processors'
 import type { VideoEngine } from '../catalogue/videoEngines'
-import { engineOfProcessor, ownEntry } from '../plan/constants'
+import { engineOfProcessor, fromParts, ownEntry } from '../plan/constants'
 import type { Machine, MachinePart } from '../plan/machine'
 
 /** The lists that parts are looked up in. */
-export type PartLists = Pick<Catalogue, 'machineBases' | 'processors' | 'videoEngines' | 'memoryModules'>
+export type PartLists = Pick<Catalogue, 'machineBases' | 'processors' | 'videoEngines' | 'memoryModules' | 'hardware'>
+
+type KnownHardware = { [Kind in HardwareKind]: { readonly kind: Kind, readonly entry: Extract<HardwarePart, { readonly kind: Kind }> } }[HardwareKind]
 
 /** A part of the plan with its entry of the catalogue. */
 export type KnownPart = { readonly index: number, readonly part: MachinePart } & (
   | { readonly kind: 'processor', readonly entry: Processor }
   | { readonly kind: 'card', readonly entry: VideoEngine }
   | { readonly kind: 'memory', readonly entry: MemoryModule }
+  | KnownHardware
 )
+export type PartKind = KnownPart['kind']
+export type PartOf<Kind extends PartKind> = Extract<KnownPart, { readonly kind: Kind }>
 
 /** What a plan's machine is built of, every reference looked up. */
 export interface MachineBuild {
-  /** null for a machine described by one's own entries */
+  /** null for a machine described by one's own entries, or put together from parts */
   readonly base: MachineBase | null
-  /** the processor that the base comes with, where it is one of the catalogue's */
+  /** every part of it stands in the list of parts */
+  readonly isFromParts: boolean
+  /** the processor that the base or board comes with, where it is one of the catalogue's */
   readonly ownProcessor: Processor | null
   /** the processor in use: one that is put in goes before the one it came with */
   readonly processor: Processor | null
   readonly isReplaced: boolean
+  /** in the machine, or beside it; not those that lie on the shelf */
   readonly parts: readonly KnownPart[]
+  /** lying on the shelf: spares, and what is kept for later */
+  readonly shelved: readonly KnownPart[]
+  readonly board: Board | null
+  /** its case */
+  readonly housing: Case | null
+  readonly supply: Supply | null
   readonly cards: readonly VideoEngine[]
   readonly builtIn: VideoEngine | null
   readonly cores: number
   readonly memoryGB: number
+  /** in the machine and in enclosures beside it */
   readonly bays: number
   readonly passivelyCooled: boolean
   /** references that stand in none of the lists, by path */
@@ -46,32 +62,63 @@ export function knownPart(part: MachinePart, index: number, lists: PartLists): K
   const engine = entryOf(lists.videoEngines, part.ref)
   if (engine?.kind === 'card') return { kind: 'card', index, part, entry: engine }
   const memory = entryOf(lists.memoryModules, part.ref)
-  return memory ? { kind: 'memory', index, part, entry: memory } : null
+  if (memory) return { kind: 'memory', index, part, entry: memory }
+  const entry = entryOf(lists.hardware, part.ref)
+  return entry ? { index, part, kind: entry.kind, entry } as KnownPart : null
+}
+
+/** What a part is called. */
+export function partLabel({ kind, entry }: KnownPart): string {
+  return kind === 'processor' ? entry.name : entry.label
+}
+
+/** The parts of one kind. */
+export function partsOfKind<Kind extends PartKind>(parts: readonly KnownPart[], kind: Kind): PartOf<Kind>[] {
+  return parts.filter((part): part is PartOf<Kind> => part.kind === kind)
+}
+
+/** Frames for drives in 5.25" bays: as many as bays are left by disc drives. */
+export function adapterBays(housing: Case | null, parts: readonly KnownPart[]): number {
+  const frames = partsOfKind(parts, 'cable').filter(({ entry }) => entry.use === 'bayAdapter').reduce((sum, { part, entry }) => sum + part.count * entry.gives, 0)
+  const optical = partsOfKind(parts, 'optical').filter(({ entry }) => entry.link === 'data').reduce((sum, { part }) => sum + part.count, 0)
+  return Math.max(0, Math.min(frames, (housing?.bays525 ?? 0) - optical))
+}
+
+/** Bays of the enclosures beside the machine. */
+export function enclosureBays(parts: readonly KnownPart[]): number {
+  return partsOfKind(parts, 'enclosure').reduce((sum, { part, entry }) => sum + part.count * entry.bays, 0)
 }
 
 /** Looks up what a machine is built of. What the plan says itself goes before what the catalogue says of a part. */
 export function machineBuild(machine: Machine, lists: PartLists): MachineBuild {
   const base = entryOf(lists.machineBases, machine.base)
-  const parts = machine.parts.flatMap((part, index) => knownPart(part, index, lists) ?? [])
-  const processorId = base ? base.processor : machine.processor
+  const isFromParts = machine.base === fromParts
+  const all = machine.parts.flatMap((part, index) => knownPart(part, index, lists) ?? [])
+  const parts = all.filter(({ part }) => part.purpose === 'fitted')
+  const last = <Kind extends PartKind>(kind: Kind): PartOf<Kind> | null => partsOfKind(parts, kind).at(-1) ?? null
+  const board = last('board')?.entry ?? base?.inside.board ?? null
+  const housing = last('case')?.entry ?? base?.inside.case ?? null
+  const supply = last('supply')?.entry ?? base?.inside.supply ?? null
+  const processorId = last('board') ? board!.processor : base ? base.processor : isFromParts ? null : machine.processor
   const ownProcessor = processorId === null ? null : entryOf(lists.processors, processorId)
-  const putIn = parts.findLast((part): part is KnownPart & { kind: 'processor' } => part.kind === 'processor')
-  const processor = putIn?.entry ?? ownProcessor
+  const putIn = last('processor')?.entry ?? null
+  const processor = putIn ?? ownProcessor
   const engineId = machine.engine === engineOfProcessor ? processor?.engine ?? 'none' : machine.engine
   const builtIn = entryOf(lists.videoEngines, engineId)
-  const memoryGB = parts.reduce((sum, part) => part.kind === 'memory' ? sum + part.part.count * part.entry.memoryGB : sum, base?.memoryGB ?? 0)
+  const memoryGB = partsOfKind(parts, 'memory').reduce((sum, { part, entry }) => sum + part.count * entry.memoryGB, base?.memoryGB ?? 0)
+  const ownBays = housing ? (base && housing === base.inside.case ? base.bays : housing.bays35) + adapterBays(housing, parts) : isFromParts ? 0 : usualMachine.bays
   return {
-    base, ownProcessor, processor, isReplaced: putIn !== undefined, parts, builtIn,
-    cards: parts.flatMap(part => part.kind === 'card' ? Array.from({ length: part.part.count }, () => part.entry) : []),
+    base, isFromParts, ownProcessor, processor, isReplaced: putIn !== null, parts, shelved: all.filter(({ part }) => part.purpose !== 'fitted'), board, housing, supply, builtIn,
+    cards: partsOfKind(parts, 'card').flatMap(({ part, entry }) => Array.from({ length: part.count }, () => entry)),
     cores: machine.cores ?? processor?.cores ?? usualMachine.cores,
-    memoryGB: machine.memoryGB ?? (memoryGB || usualMachine.memoryGB),
-    bays: machine.bays ?? base?.bays ?? usualMachine.bays,
-    passivelyCooled: machine.passivelyCooled || (base?.passivelyCooled ?? false),
+    memoryGB: machine.memoryGB ?? (memoryGB || (isFromParts ? 0 : usualMachine.memoryGB)),
+    bays: machine.bays ?? ownBays + enclosureBays(parts),
+    passivelyCooled: machine.passivelyCooled || (base?.passivelyCooled ?? false) || (last('cooler')?.entry.passive ?? false),
     unknown: [
-      ...(machine.base !== ownEntry && !base ? [{ path: 'machine.base', ref: machine.base }] : []),
-      ...(machine.processor !== ownEntry && !base && !ownProcessor ? [{ path: 'machine.processor', ref: machine.processor }] : []),
+      ...(machine.base !== ownEntry && !isFromParts && !base ? [{ path: 'machine.base', ref: machine.base }] : []),
+      ...(machine.processor !== ownEntry && !base && !isFromParts && !ownProcessor ? [{ path: 'machine.processor', ref: machine.processor }] : []),
       ...(engineId !== 'none' && !builtIn ? [{ path: 'machine.engine', ref: engineId }] : []),
-      ...machine.parts.flatMap(({ ref }, index) => parts.some(part => part.index === index) ? [] : [{ path: `machine.parts.${index}.ref`, ref }]),
+      ...machine.parts.flatMap(({ ref }, index) => all.some(part => part.index === index) ? [] : [{ path: `machine.parts.${index}.ref`, ref }]),
     ],
   }
 }

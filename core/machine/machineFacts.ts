@@ -1,12 +1,22 @@
+import { entryOf } from '../catalogue/catalogue'
+import type { SystemKind } from '../catalogue/systemKinds'
 import type { Estimate } from '../figure'
+import { automaticSystem } from '../plan/constants'
 import type { Machine } from '../plan/machine'
 import { hardwareOf, type Hardware } from './hardware'
 import { machineBuild, type MachineBuild, type PartLists } from './machineBuild'
 import { machinePower, powerStates, type MachinePower, type PowerState } from './machinePower'
+import { wallW } from './power/supplyCurve'
 import { machinePrices, type PriceLine } from './machinePrices'
 
 export interface MachineSlice extends PartLists {
   readonly machine: Machine
+  readonly mainsVolts: 115 | 230
+  readonly systemKind: string
+  readonly systemKinds: readonly SystemKind[]
+  readonly copyOnWrite: boolean
+  /** reference streams */
+  readonly servicesLoad: number
   readonly convertingHoursPerDay: number
   /** drives in the machine, and their watts, DC */
   readonly driveCount: number
@@ -17,6 +27,8 @@ export interface MachineSlice extends PartLists {
 /** What the machine is built of, what it holds, draws and costs. */
 export interface MachineFacts {
   readonly build: MachineBuild
+  /** the kind of system on it; null where the plan names one that is not in the catalogue */
+  readonly system: SystemKind | null
   readonly hardware: Hardware
   readonly prices: readonly PriceLine[]
   readonly power: MachinePower
@@ -27,16 +39,22 @@ export interface MachineFacts {
   readonly loadBelowIdle: boolean
 }
 
+/** The kind of system of a plan; where it follows the machine, an appliance keeps its maker's own. */
+export function systemOf(kind: string, { base }: Pick<MachineBuild, 'base'>, kinds: readonly SystemKind[]): SystemKind | null {
+  return entryOf(kinds, kind === automaticSystem ? base?.class === 'appliance' ? 'maker' : 'server' : kind)
+}
+
 export function machineFacts(slice: MachineSlice): MachineFacts {
-  const { machine, convertingHoursPerDay, driveCount, drivesIdleW, drivesActiveW } = slice
+  const { machine, mainsVolts, convertingHoursPerDay, driveCount, drivesIdleW, drivesActiveW } = slice
   const build = machineBuild(machine, slice)
-  const power = machinePower(machine, build)
+  const system = systemOf(slice.systemKind, build, slice.systemKinds)
+  const power = machinePower(machine, build, mainsVolts)
   return {
     build, power,
-    hardware: hardwareOf(machine, build),
+    system, hardware: hardwareOf(machine, build, { makersSystem: system?.memory === 'appliance', copyOnWrite: slice.copyOnWrite, servicesLoad: slice.servicesLoad }),
     prices: machinePrices(machine, build),
     states: powerStates(power, { idleW: drivesIdleW, activeW: drivesActiveW }, convertingHoursPerDay),
     freeBays: build.bays - driveCount,
-    loadBelowIdle: machine.boxLoadW !== null && machine.boxLoadW < power.baseIdleW,
+    loadBelowIdle: machine.boxLoadW !== null && machine.boxLoadW < wallW(power.idleDcW - power.partsIdleW, power.losses) - 1e-6,
   }
 }

@@ -1,45 +1,86 @@
 import { band } from '../band'
+import type { Case } from '../catalogue/hardware/hardwarePart'
 import type { Estimate } from '../figure'
 import type { Machine } from '../plan/machine'
-import { usualMachine, type MachineBuild } from './machineBuild'
-
-/** Efficiency of a usual supply at these loads, to get from the watts of parts and drives (DC) to watts at the wall. */
-export const supplyEfficiency = 0.85
+import { usualMachine, type KnownPart, type MachineBuild } from './machineBuild'
+import { dcW, wallW, type SupplyLosses } from './power/supplyCurve'
 
 /** What a processor takes of which nothing is known, watts (DC): idle, and fully busy. */
 export const usualProcessorW = { idle: 6, max: 65 } as const
 
-/** Watts of a machine without its drives, and of what is in it. */
+/** Watts of a machine without its drives. */
 export interface MachinePower {
-  /** at the wall: the base as it comes, with nothing to do, and fully busy */
-  readonly baseIdleW: number
-  readonly baseLoadW: number
-  /** DC: what the parts add to it; below nothing where a thriftier processor is put in */
+  /** where they come from: entered or measured, the base's data sheet, or the sum of its parts */
+  readonly basis: 'entered' | 'dataSheet' | 'parts'
+  /** DC of all that is in it, with nothing to do and with processor and cards fully busy */
+  readonly idleDcW: number
+  readonly loadDcW: number
+  /** at the wall as entered or on the data sheet; null where it is the sum of parts */
+  readonly baseIdleW: number | null
+  readonly baseLoadW: number | null
+  /** DC: what parts add to that; below nothing where a thriftier processor is put in */
   readonly partsIdleW: number
   readonly partsLoadW: number
+  readonly losses: SupplyLosses | null
+}
+
+/** A fan's watts by its speed, DC: 0.6 at 700 turns a minute, 1 at 1100, 1.5 from 1500 on, on straight lines between. */
+export function fanW(rpm: number): number {
+  if (rpm <= 1100) return Math.max(0.2, 0.6 + 0.4 * (rpm - 700) / 400)
+  return Math.min(5, 1 + 0.5 * (rpm - 1100) / 400)
+}
+export function caseFansW(housing: Case | null): number {
+  return (housing?.fans ?? []).reduce((sum, { rpm }) => sum + fanW(rpm), 0)
+}
+
+interface Watts { readonly idle: number, readonly load: number }
+
+/** What the parts of a list take themselves, without processors and without what replaces a part of the base. */
+export function addedW(parts: readonly KnownPart[]): Watts {
+  let [idle, load] = [0, 0]
+  for (const { kind, entry, part } of parts) {
+    if (kind === 'processor') continue
+    const [each, busy] = kind === 'memory' ? [entry.powerW, entry.powerW] : [entry.idleW, entry.loadW]
+    // An enclosure with a supply of its own takes from the wall beside; its watts count all the same.
+    idle += part.count * each
+    load += part.count * busy
+  }
+  return { idle, load }
+}
+
+function lossesOf({ supply }: MachineBuild, mainsVolts: 115 | 230): SupplyLosses | null {
+  return supply && { ratingW: supply.ratingW, efficiency: supply.efficiency, mainsVolts }
 }
 
 /**
- * Watts that follow from the parts: a processor that is put in takes the place of the one that was there, cards and memory
- * come on top.
+ * Watts that follow from the parts. What was entered or measured goes before everything, a base's data sheet before the sum of
+ * its parts; a processor that is put in takes the place of the one that was there, everything else comes on top.
  */
-export function machinePower(machine: Machine, build: MachineBuild): MachinePower {
-  const { base, ownProcessor, processor, isReplaced, parts } = build
-  const baseIdleW = machine.boxIdleW ?? base?.idleW ?? usualMachine.idleW
-  const before = base && !base.processor ? { idle: 0, max: 0 } : ownProcessor ? { idle: ownProcessor.idleW, max: ownProcessor.maxW } : usualProcessorW
-  let partsIdleW = isReplaced && processor ? processor.idleW - before.idle : 0
-  let partsLoadW = isReplaced && processor ? processor.maxW - before.max : 0
-  for (const { kind, entry, part } of parts) {
-    if (kind === 'card') {
-      partsIdleW += part.count * entry.idleW
-      partsLoadW += part.count * entry.loadW
-    }
-    if (kind === 'memory') {
-      partsIdleW += part.count * entry.powerW
-      partsLoadW += part.count * entry.powerW
-    }
+export function machinePower(machine: Machine, build: MachineBuild, mainsVolts: 115 | 230): MachinePower {
+  const { base, ownProcessor, processor, isReplaced, parts, housing, isFromParts } = build
+  const losses = lossesOf(build, mainsVolts)
+  const added = addedW(parts)
+  if (isFromParts) {
+    const shared = caseFansW(housing)
+    const idle = added.idle + shared + (processor?.idleW ?? 0)
+    const load = added.load + shared + (processor?.maxW ?? 0)
+    const entered = machine.boxIdleW !== null || machine.boxLoadW !== null
+    const idleDcW = machine.boxIdleW === null ? idle : dcW(machine.boxIdleW, losses)
+    const loadDcW = Math.max(idleDcW, machine.boxLoadW === null ? load : dcW(machine.boxLoadW, losses))
+    return { basis: entered ? 'entered' : 'parts', idleDcW, loadDcW, baseIdleW: machine.boxIdleW, baseLoadW: machine.boxLoadW, partsIdleW: 0, partsLoadW: 0, losses }
   }
-  return { baseIdleW, baseLoadW: Math.max(baseIdleW, machine.boxLoadW ?? base?.loadW ?? usualMachine.loadW), partsIdleW, partsLoadW }
+  const baseIdleW = machine.boxIdleW ?? base?.idleW ?? usualMachine.idleW
+  const baseLoadW = Math.max(baseIdleW, machine.boxLoadW ?? base?.loadW ?? usualMachine.loadW)
+  const before = base && !base.processor ? { idle: 0, max: 0 } : ownProcessor ? { idle: ownProcessor.idleW, max: ownProcessor.maxW } : usualProcessorW
+  const partsIdleW = (isReplaced && processor ? processor.idleW - before.idle : 0) + added.idle
+  const partsLoadW = (isReplaced && processor ? processor.maxW - before.max : 0) + added.load
+  // The data sheet was read behind the supply that the base comes with.
+  const sheetLosses = base ? { ratingW: base.inside.supply.ratingW, efficiency: base.inside.supply.efficiency, mainsVolts } : losses
+  const behind = machine.boxIdleW === null ? sheetLosses : losses
+  return {
+    basis: machine.boxIdleW !== null || machine.boxLoadW !== null || !base ? 'entered' : 'dataSheet', baseIdleW, baseLoadW, partsIdleW, partsLoadW, losses,
+    idleDcW: dcW(baseIdleW, behind) + partsIdleW, loadDcW: dcW(baseLoadW, machine.boxLoadW === null ? sheetLosses : losses) + partsLoadW,
+  }
 }
 
 /** The machine with its drives at the wall, in one state. */
@@ -50,13 +91,14 @@ export interface PowerState {
 }
 
 /**
- * Watts at the wall by state of the day: idle with all drives turning, and converting with all drives at work.
+ * Watts at the wall by state of the day: idle with all drives turning, and converting with all drives at work. What machine and
+ * drives take (DC) is added up first; the supply's losses follow from the sum.
  * @param drives watts of all drives, DC
  */
-export function powerStates({ baseIdleW, baseLoadW, partsIdleW, partsLoadW }: MachinePower, drives: { readonly idleW: Estimate, readonly activeW: Estimate }, convertingHoursPerDay: number): readonly [PowerState, PowerState] {
-  const at = (wallW: number, partsW: number, drivesW: Estimate) => band({ drivesW }, values => Math.max(0, wallW + (partsW + values.drivesW) / supplyEfficiency), 'linear')
-  const idle = at(baseIdleW, partsIdleW, drives.idleW)
-  const busy = at(baseLoadW, partsLoadW, drives.activeW)
+export function powerStates({ idleDcW, loadDcW, losses }: MachinePower, drives: { readonly idleW: Estimate, readonly activeW: Estimate }, convertingHoursPerDay: number): readonly [PowerState, PowerState] {
+  const at = (machineW: number, drivesW: Estimate) => band({ drivesW }, values => wallW(Math.max(0, machineW + values.drivesW), losses), 'linear')
+  const idle = at(idleDcW, drives.idleW)
+  const busy = at(loadDcW, drives.activeW)
   return [
     { id: 'idle', hoursPerDay: 24 - convertingHoursPerDay, watts: idle },
     { id: 'converting', hoursPerDay: convertingHoursPerDay, watts: { low: Math.max(busy.low, idle.low), likely: Math.max(busy.likely, idle.likely), high: Math.max(busy.high, idle.high) } },

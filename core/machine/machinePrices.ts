@@ -1,5 +1,5 @@
 import type { Machine } from '../plan/machine'
-import type { MachineBuild } from './machineBuild'
+import { partLabel, type MachineBuild } from './machineBuild'
 
 /** One line of what a machine costs. */
 export interface PriceLine {
@@ -15,15 +15,17 @@ export interface PriceLine {
 /** What the base and each of the parts cost now; what is owned costs nothing. */
 export function machinePrices(machine: Machine, build: MachineBuild): PriceLine[] {
   const owned = machine.condition === 'owned'
-  const baseLine: PriceLine = {
-    label: machine.name || build.base?.label || 'Machine', path: 'machine.price', isUsual: !owned && machine.price === null && build.base !== null,
-    toPay: owned ? 0 : machine.price ?? build.base?.price ?? null,
-  }
+  const baseLine: PriceLine | null = build.isFromParts
+    ? null
+    : {
+        label: machine.name || build.base?.label || 'Machine', path: 'machine.price', isUsual: !owned && machine.price === null && build.base !== null,
+        toPay: owned ? 0 : machine.price ?? build.base?.price ?? null,
+      }
   const partLines = machine.parts.map(({ ref, count, condition, price }, index): PriceLine => {
-    const known = build.parts.find(part => part.index === index)
-    const label = known ? (known.kind === 'processor' ? known.entry.name : known.entry.label) : ref
+    const known = [...build.parts, ...build.shelved].find(part => part.index === index)
+    const label = known ? partLabel(known) : ref
     const each = condition === 'owned' ? 0 : price ?? known?.entry.price ?? null
     return { label, path: `machine.parts.${index}.price`, isUsual: condition !== 'owned' && price === null, toPay: each === null ? null : each * count }
   })
-  return [baseLine, ...partLines]
+  return [...(baseLine ? [baseLine] : []), ...partLines]
 }

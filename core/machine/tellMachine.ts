@@ -1,11 +1,9 @@
 import type { Telling } from '../domain'
-import { exactly, figure, type Estimate, type Figure } from '../figure'
+import { figure, type Estimate, type Figure } from '../figure'
 import { finding, type Finding } from '../finding'
 import type { Format } from '../units/format'
-import { headroomShare, type Verdict } from '../verdict'
-import { fitState } from './fitState'
 import type { MachineFacts, MachineSlice } from './machineFacts'
-import { supplyEfficiency } from './machinePower'
+import { brickEfficiency, supplyEfficiency } from './power/supplyCurve'
 
 const partLabels: Readonly<Record<string, string>> = { 'machine.base': 'Built on', 'machine.processor': 'Processor', 'machine.engine': 'Built-in video engine' }
 
@@ -20,49 +18,38 @@ export function tellMachine(facts: MachineFacts, slice: MachineSlice, format: Fo
       }),
       ...powerFigures(facts, slice, format),
     ],
-    verdicts: [fitVerdict(facts, slice)],
+    verdicts: [],
     findings: machineFindings(facts, slice),
   }
 }
 
-function powerFigures({ power, states: [idle, converting] }: MachineFacts, { driveCount, drivesIdleW, drivesActiveW }: MachineSlice, format: Format): Figure[] {
-  const { number: n } = format
-  const source = `At the wall; watts by kind of drive and by part, with a power supply that is ${n(supplyEfficiency * 100)} % efficient.`
-  const text = (terms: { readonly wallW: number, readonly partsW: number, readonly drivesW: Estimate, readonly result: Estimate }): string => {
-    const parts = terms.partsW === 0 ? '' : `${n(terms.partsW)} W of parts`
-    const drives = driveCount === 0 ? '' : `${driveCount} drives × ${n(terms.drivesW.likely / driveCount)} W`
-    const added = [parts, drives].filter(Boolean).join(' + ')
-    return `${n(terms.wallW)} W${added ? ` + (${added}) ÷ ${n(supplyEfficiency)}` : ''} = ${n(terms.result.likely, 3)} W`
+function powerFigures({ power, states: [idle, converting], build: { supply } }: MachineFacts, { driveCount, drivesIdleW, drivesActiveW }: MachineSlice, format: Format): Figure[] {
+  const { number: n, share } = format
+  const { losses } = power
+  const source = losses
+    ? `The supply's efficiency follows from how much of its ${n(losses.ratingW)} W is taken (${losses.efficiency === 'brick' ? `a brick: ${share(brickEfficiency)}` : `${losses.efficiency === 'none' ? 'no class' : losses.efficiency}, at ${n(losses.mainsVolts)} V`}).`
+    : `At the wall; watts by kind of drive and by part, with a power supply that is ${share(supplyEfficiency)} efficient.`
+  const text = ({ wall, partsW, dcW, drivesW, result }: { readonly wall: number | null, readonly partsW: number, readonly dcW: number, readonly drivesW: Estimate, readonly result: Estimate }): string => {
+    const drives = driveCount === 0 ? '' : `${driveCount} drives × ${n(drivesW.likely / driveCount)} W`
+    if (wall !== null && (losses === null || (losses.efficiency === 'brick' && power.basis !== 'parts'))) {
+      const added = [partsW === 0 ? '' : `${n(partsW)} W of parts`, drives].filter(Boolean).join(' + ')
+      return `${n(wall)} W${added ? ` + (${added}) ÷ ${n(losses === null ? supplyEfficiency : brickEfficiency)}` : ''} = ${n(result.likely, 3)} W`
+    }
+    const total = Math.max(0, dcW + drivesW.likely)
+    return `${n(dcW, 3)} W of the machine${drives ? ` + ${drives}` : ''} = ${n(total, 3)} W behind the supply; ÷ ${n(total / Math.max(1e-9, result.likely), 3)} efficiency at ${share(total / (losses?.ratingW ?? Infinity))} of the rating = ${n(result.likely, 3)} W`
   }
-  const inputs = ['machine.base', 'machine.parts', 'machine.processor', 'drives.lots', 'drives.driveClass']
+  const inputs = ['machine.base', 'machine.parts', 'machine.processor', 'drives.lots', 'drives.driveClass', ...(supply ? ['brief.mainsVolts'] : [])]
   return [
     figure(idle.watts, {
       id: 'machine.idleW', label: 'Idle, with drives', unit: 'W', inputs: ['machine.boxIdleW', ...inputs], source,
-      formula: text({ wallW: power.baseIdleW, partsW: power.partsIdleW, drivesW: drivesIdleW, result: idle.watts }),
+      formula: text({ wall: power.baseIdleW, partsW: power.partsIdleW, dcW: power.idleDcW, drivesW: drivesIdleW, result: idle.watts }),
     }),
     figure(converting.watts, {
       id: 'machine.loadW', label: 'Converting, with drives', unit: 'W', inputs: ['machine.boxLoadW', 'machine.boxIdleW', ...inputs], source,
-      formula: text({ wallW: power.baseLoadW, partsW: power.partsLoadW, drivesW: drivesActiveW, result: converting.watts }),
+      formula: text({ wall: power.baseLoadW, partsW: power.partsLoadW, dcW: power.loadDcW, drivesW: drivesActiveW, result: converting.watts }),
       note: 'Every drive is at work while the machine converts.',
     }),
   ]
-}
-
-function fitVerdict({ build: { bays }, freeBays: free }: MachineFacts, { driveCount: count }: MachineSlice): Verdict {
-  const asked = exactly(count)
-  const possible = exactly(bays)
-  return {
-    id: 'fit', label: 'Bays', domain: 'machine', unit: 'drives', asked, possible, share: headroomShare(asked, possible),
-    state: fitState(count, free),
-    sentence: count === 0
-      ? 'Add drives to see whether they fit.'
-      : free < 0
-        ? `${count} drives do not fit into ${bays} bays.`
-        : free === 0
-          ? `All ${count} drives fit, and no bay is left.`
-          : `${count} drives fit; ${free} ${free === 1 ? 'bay is' : 'bays are'} left.`,
-    figures: ['machine.freeBays'],
-  }
 }
 
 function machineFindings({ build, loadBelowIdle, freeBays }: MachineFacts, { driveCount }: MachineSlice): Finding[] {

@@ -1,5 +1,4 @@
 import type { Format } from '../units/format'
-import { tcpPayloadMbps } from '../units/ethernet'
 import { overheadFactor } from './awayStreams'
 import { downloadShare, type DeviceLink, type OwnLink, type SharedLinks } from './links'
 
@@ -16,7 +15,7 @@ export function linkFormula(link: DeviceLink, shared: SharedLinks, format: Forma
   const { number: n } = format
   const own = ownText(link.own, format)
   if (link.portShareMbps !== null) {
-    return `the lesser of ${own} and the machine's port ${n(tcpPayloadMbps(shared.portMbps))} ÷ ${shared.homeSessions} = ${n(link.portShareMbps, 3)} Mb/s`
+    return `the lesser of ${own} and the home network ${n(shared.homeMbps)} ÷ ${shared.homeSessions} = ${n(link.portShareMbps, 3)} Mb/s`
   }
   const parts = [`upload ${n(shared.uploadMbps)} × (1 − ${n(shared.reserveShare)}) ÷ ${n(overheadFactor)} ÷ ${shared.awaySessions} away = ${n(link.uploadShareMbps ?? 0, 3)}`]
   if (link.downloadMbps !== null) parts.push(`download there ${n(link.downloadMbps / downloadShare)} × ${n(downloadShare)} = ${n(link.downloadMbps, 3)}`)

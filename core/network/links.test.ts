@@ -9,7 +9,7 @@ import { plainFormat } from '../units/format'
 import { deviceLink, downloadShare, usualMobileMbps, usualWifiMbps, wifiShares, type SharedLinks } from './links'
 import { linkFormula, linkInputs } from './linkText'
 
-const shared: SharedLinks = { portMbps: 1000, homeSessions: 4, wifiSessions: 2, awaySessions: 2, uploadMbps: 40, reserveShare: 0.25, awayRungMbps: 4 }
+const shared: SharedLinks = { homeMbps: 1000 * 1448 / 1538, meshShare: 1, homeSessions: 4, wifiSessions: 2, awaySessions: 2, uploadMbps: 40, reserveShare: 0.25, awayRungMbps: 4 }
 const device = (link: Device['link'], linkMbps: number | null = null) => ({ id: 'd', name: 'D', class: 'tv2020', link, linkMbps }) as Device
 const home = { id: 'home', downloadMbps: null }
 const away = (downloadMbps: number | null) => ({ id: 'lighthouse', downloadMbps })
@@ -55,10 +55,20 @@ describe('a device\'s link away', () => {
   })
 })
 
+describe('a mesh without a wire', () => {
+  it('halves Wi-Fi, and nothing else', () => {
+    const mesh = { ...shared, meshShare: 0.5 }
+    expect(deviceLink(device('wifiGood', 600), home, mesh).mbps).toBeCloseTo(deviceLink(device('wifiGood', 600), home, shared).mbps / 2, 9)
+    expect(deviceLink(device('wired1000'), home, mesh).mbps).toBe(deviceLink(device('wired1000'), home, shared).mbps)
+    const plan = planSchema.parse({ name: 'x', network: { meshWithoutWire: true } })
+    expect(assess(plan, catalogue).domains.network.links.meshShare).toBe(0.5)
+  })
+})
+
 describe('a link in words', () => {
   it('gives its numbers, and they give the rate', () => {
     const wifi = deviceLink(device('wifiFair', 600), home, shared)
-    expect(linkFormula(wifi, shared, plainFormat)).toBe('the lesser of Wi-Fi 600 ÷ 3 ÷ 2 on the channel = 100 and the machine\'s port 941.5 ÷ 4 = 235 Mb/s')
+    expect(linkFormula(wifi, shared, plainFormat)).toBe('the lesser of Wi-Fi 600 ÷ 3 ÷ 2 on the channel = 100 and the home network 941.5 ÷ 4 = 235 Mb/s')
     const far = deviceLink(device('mobile', 5), away(10), shared)
     expect(linkFormula(far, shared, plainFormat)).toBe('the least of upload 40 × (1 − 0.25) ÷ 1.08 ÷ 2 away = 13.9, download there 10 × 0.8 = 8, mobile network 5 Mb/s')
     expect(linkFormula(deviceLink(device('wired100'), away(null), shared), shared, plainFormat)).toBe('upload 40 × (1 − 0.25) ÷ 1.08 ÷ 2 away = 13.9 Mb/s')

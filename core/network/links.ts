@@ -5,6 +5,7 @@ import type { Device, Household } from '../plan/household'
 import type { Network } from '../plan/network'
 import { tcpPayloadMbps } from '../units/ethernet'
 import { awayShareMbps } from './awayStreams'
+import { homeCapacityMbps } from './chain'
 
 /** Wi-Fi carries half, a third or a sixth of the rate it shows, shared by all on the channel. */
 export const wifiShares: Readonly<Partial<Record<LinkKind, number>>> = { wifiGood: 1 / 2, wifiFair: 1 / 3, wifiPoor: 1 / 6 }
@@ -18,7 +19,10 @@ const cableMbps: Readonly<Partial<Record<LinkKind, number>>> = { wired100: 100, 
 
 /** What all streams share on their way: the machine's port, the Wi-Fi channel, the upload. */
 export interface SharedLinks {
-  readonly portMbps: number
+  /** payload that the home network carries from the machine */
+  readonly homeMbps: number
+  /** what a mesh without a wire leaves of Wi-Fi: half, however many hops */
+  readonly meshShare: number
   /** sessions at once that share the port, the channel and the upload, each at least 1 */
   readonly homeSessions: number
   readonly wifiSessions: number
@@ -54,7 +58,8 @@ export function sharedLinks({ network, household, week }: { readonly network: Ne
   }
   const onWifi = new Set(week.habits.filter(({ habit, watcher }) => !week.watchers[watcher]!.isAway && isWifi(habit.device)).map(({ watcher }) => watcher)).size
   return {
-    portMbps: network.serverPortMbps,
+    homeMbps: homeCapacityMbps(network),
+    meshShare: network.meshWithoutWire ? 0.5 : 1,
     homeSessions: Math.max(1, atOnce.home),
     wifiSessions: Math.max(1, Math.min(onWifi, atOnce.home)),
     awaySessions: Math.max(1, atOnce.away),
@@ -64,11 +69,11 @@ export function sharedLinks({ network, household, week }: { readonly network: Ne
   }
 }
 
-function ownLink(device: Device | null, sessions: number): OwnLink {
+function ownLink(device: Device | null, { sessions, meshShare }: { readonly sessions: number, readonly meshShare: number }): OwnLink {
   const kind = device?.link ?? 'wifiGood'
   const labelMbps = cableMbps[kind]
   if (labelMbps !== undefined) return { kind: 'cable', labelMbps, mbps: tcpPayloadMbps(labelMbps) }
-  const share = wifiShares[kind]
+  const share = wifiShares[kind] === undefined ? undefined : wifiShares[kind] * meshShare
   if (share === undefined) return { kind: 'mobile', mbps: device?.linkMbps ?? usualMobileMbps }
   const shownMbps = device?.linkMbps ?? usualWifiMbps
   return { kind: 'wifi', shownMbps, share, sessions, mbps: shownMbps * share / sessions }
@@ -81,9 +86,9 @@ function ownLink(device: Device | null, sessions: number): OwnLink {
  */
 export function deviceLink(device: Device | null, place: { readonly id: string, readonly downloadMbps: number | null }, shared: SharedLinks): DeviceLink {
   const isAway = place.id !== homePlace
-  const own = ownLink(device, isAway ? 1 : shared.wifiSessions)
+  const own = ownLink(device, isAway ? { sessions: 1, meshShare: 1 } : { sessions: shared.wifiSessions, meshShare: shared.meshShare })
   if (!isAway) {
-    const portShareMbps = tcpPayloadMbps(shared.portMbps) / shared.homeSessions
+    const portShareMbps = shared.homeMbps / shared.homeSessions
     return { isAway, own, portShareMbps, uploadShareMbps: null, downloadMbps: null, mbps: Math.min(own.mbps, portShareMbps) }
   }
   const uploadShareMbps = awayShareMbps({ uploadMbps: shared.uploadMbps, reserveShare: shared.reserveShare, sessions: shared.awaySessions })

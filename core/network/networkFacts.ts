@@ -4,8 +4,11 @@ import type { WatchingWeek } from '../household/watchingWeek'
 import type { Household } from '../plan/household'
 import type { Library } from '../plan/library'
 import type { Network } from '../plan/network'
-import { tcpPayloadMbps } from '../units/ethernet'
-import { awayStreams, uploadNeededMbps } from './awayStreams'
+import { watchingLoad, type WatchingLoad } from './watchingLoad'
+import { awayStreams, overheadFactor, uploadNeededMbps } from './awayStreams'
+import { homePlace } from '../plan/constants'
+import { gbPerMbpsHour } from '../units/dataSize'
+import { homeCapacityMbps } from './chain'
 import { homePeak, type HomePeak } from './homePeak'
 import { ladder, type Rung } from '../catalogue/sentQualities'
 import { sharedLinks, type SharedLinks } from './links'
@@ -27,20 +30,44 @@ export interface NetworkFacts {
   /** upload that the viewers away need at the chosen rung, Mb/s */
   readonly uploadNeededMbps: number
   readonly homePeak: HomePeak
-  /** TCP payload of the machine's port, Mb/s */
+  /** the busiest moment by habits, at home and away; null without habits */
+  readonly homeLoad: WatchingLoad | null
+  readonly awayLoad: WatchingLoad | null
+  /** upload without what is reserved, Mb/s */
+  readonly awayCapacityMbps: number
+  /** hours that viewers away watch in a month, by habits */
+  readonly awayHoursPerMonth: number
+  /** what that sends out at the chosen rung, GB */
+  readonly uploadGBPerMonth: number
+  /** what the home network carries from the machine: the least of port, cable and switch, Mb/s */
   readonly payloadMbps: number
   /** the best rung at which all viewers away can watch; null when none carries them */
   readonly carries: Rung | null
 }
 
+/** Days of a month, on average. */
+const daysPerMonth = 365.25 / 12
+
+/** Hours that viewers away watch in a month, by their habits on ordinary days; 0 without any. */
+export function awayHoursPerMonth({ habits, viewers }: Pick<Household, 'habits' | 'viewers'>): number {
+  const isAway = (id: string) => viewers.some(viewer => viewer.id === id && viewer.place !== homePlace)
+  return habits.filter(({ viewer, onBusyDays }) => !onBusyDays && isAway(viewer)).reduce((sum, { days, chance, minutes }) => sum + days.length / 7 * daysPerMonth * chance * minutes / 60, 0)
+}
+
 export function networkFacts({ network, household, library, qualities, week, atOnce }: NetworkSlice): NetworkFacts {
   const { uploadMbps, uploadReserveShare: reserveShare, awayRungMbps: rungMbps } = network
+  const awayHours = awayHoursPerMonth(household)
+  const peak = homePeak(library, qualities, atOnce.home)
   return {
+    homeLoad: watchingLoad(week, false, viewers => viewers > 0 ? viewers * peak.meanMbps + peak.largestRiseMbps : 0),
+    awayLoad: watchingLoad(week, true, viewers => viewers * rungMbps * overheadFactor),
+    awayCapacityMbps: uploadMbps * (1 - reserveShare),
+    awayHoursPerMonth: awayHours, uploadGBPerMonth: awayHours * rungMbps * gbPerMbpsHour,
     links: sharedLinks({ network, household, week }, atOnce),
     awayStreams: awayStreams({ uploadMbps, reserveShare, rungMbps }),
     uploadNeededMbps: uploadNeededMbps({ streams: atOnce.away, reserveShare, rungMbps }),
-    homePeak: homePeak(library, qualities, atOnce.home),
-    payloadMbps: tcpPayloadMbps(network.serverPortMbps),
+    homePeak: peak,
+    payloadMbps: homeCapacityMbps(network),
     carries: ladder.find(rung => awayStreams({ uploadMbps, reserveShare, rungMbps: rung.rungMbps }) >= atOnce.away) ?? null,
   }
 }

@@ -21,6 +21,17 @@ export type Condition = keyof typeof conditions
 
 /** A base, a processor or an engine of one's own, entered by its figures. */
 export const ownEntry = 'own'
+/** A machine that is put together from the parts of the plan. */
+export const fromParts = 'parts'
+/** The kind of system follows the machine. */
+export const automaticSystem = 'byMachine'
+/** Most computers that are at hand. */
+export const mostAtHand = 12
+/** Most services of a machine. */
+export const mostServices = 40
+/** Most parts of a machine, and most parts of one's own. */
+export const mostParts = 60
+export const mostOwnParts = 5000
 /** The built-in engine is the one that the processor has. */
 export const engineOfProcessor = 'byProcessor'
 

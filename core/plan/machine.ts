@@ -1,10 +1,13 @@
 import { z } from 'zod'
 import { coreKinds } from '../catalogue/coreKinds'
+import { hardware } from '../catalogue/hardware/hardware'
 import { machineBases } from '../catalogue/machineBases'
 import { memoryModules } from '../catalogue/memoryModules'
 import { processors } from '../catalogue/processors'
 import { videoEngines } from '../catalogue/videoEngines'
-import { conditions, engineOfProcessor, ownEntry } from './constants'
+import { conditions, engineOfProcessor, fromParts, mostParts, ownEntry } from './constants'
+import { atHandField } from './atHand'
+import { ownPartsField } from './ownParts'
 import { catalogued, choice, listOf, numberChoice, optionalQuantity, quantity, section, text, toggle } from './fields'
 
 const labelled = (entries: readonly { readonly id: string, readonly label: string }[]) => Object.fromEntries(entries.map(({ id, label }) => [id, label]))
@@ -13,11 +16,18 @@ const engineOptions = (isCard: boolean) => Object.fromEntries(videoEngines.filte
 
 export const partSchema = z.object({
   ref: catalogued({
-    label: 'Part', fallback: 'cardEntry', options: { ...engineOptions(true), ...processorOptions, ...labelled(memoryModules) },
-    description: 'A processor, video card or memory of the catalogue that is put into the machine.',
+    label: 'Part', fallback: 'cardEntry', options: { ...engineOptions(true), ...processorOptions, ...labelled(memoryModules), ...labelled(hardware) },
+    description: 'An entry of the catalogue, or a part of your own.',
   }),
   count: quantity({ label: 'How many', unit: 'pieces', min: 1, max: 16, whole: true, fallback: 1, description: 'How many of this part.' }),
   condition: choice({ label: 'Bought', fallback: 'new', options: conditions, description: 'A part that you own costs nothing now.' }),
+  purpose: choice({
+    label: 'What for', fallback: 'fitted', description: 'Spares and parts for later are paid for, but are not in the machine.',
+    options: { fitted: 'In the machine', spare: 'Spare on the shelf', later: 'For a later machine' },
+  }),
+  at: text({ label: 'Where it goes', max: 40, description: 'A slot or an M.2 place of the board. If this is empty, the place that costs least elsewhere is used.' }),
+  deadChance: quantity({ label: 'Chance that it is dead', unit: 'share', min: 0, max: 1, fallback: 0, description: 'Of a part that nobody has tested. What lay in a drawer for years is dead one time in five; parts for old boards are scarce.' }),
+  note: text({ label: 'Note', max: 200, description: 'Where it was found, what it replaces.' }),
   price: optionalQuantity({
     label: 'Price each', unit: 'money', min: 0, max: 1_000_000,
     description: 'What one of them costs. If this is empty, the price of the catalogue is used.',
@@ -27,15 +37,18 @@ export const partSchema = z.object({
 export const machineSchema = section({
   name: text({ label: 'Machine', description: 'What you call this machine.', max: 80 }),
   base: catalogued({
-    label: 'Built on', fallback: ownEntry, options: { [ownEntry]: 'My own entries', ...labelled(machineBases) },
-    description: 'A prebuilt machine or a board of the catalogue; or a machine of your own, described by the fields below.',
+    label: 'Built on', fallback: ownEntry, options: { [ownEntry]: 'My own entries', [fromParts]: 'Parts of my choice', ...labelled(machineBases) },
+    description: 'A prebuilt machine or a board in a case of the catalogue; parts that you put together; or a machine of your own, described by its figures.',
   }),
   condition: choice({ label: 'Bought', fallback: 'new', options: conditions, description: 'A machine that you own costs nothing now.' }),
   price: optionalQuantity({
     label: 'Price without drives', unit: 'money', min: 0, max: 1_000_000,
     description: 'The machine without the parts listed below and without drives. If this is empty, the price of the catalogue is used.',
   }),
-  parts: listOf(partSchema, { label: 'Parts', max: 30, description: 'What is put into the machine: a processor, video cards, memory.' }),
+  parts: listOf(partSchema, { label: 'Parts', max: mostParts, description: 'What is put into the machine, and what lies beside it.' }),
+  ownParts: ownPartsField,
+  atHand: atHandField,
+  diagnosisFee: quantity({ label: 'Finding a fault', unit: 'money', min: 0, max: 10_000, fallback: 30, description: 'What it costs in time or money to find out that something does not work.' }),
   processor: catalogued({
     label: 'Processor it comes with', fallback: ownEntry, options: { [ownEntry]: 'My own entries', ...processorOptions },
     description: 'A processor of the catalogue, or one of your own, described by score or by clock and year.',
@@ -83,17 +96,23 @@ export const machineSchema = section({
     label: 'Passively cooled', fallback: false,
     description: 'Without a fan it slows down under a long load: capacity × 0.8.',
   }),
+  startTogether: optionalQuantity({
+    label: 'Drives that start together', unit: 'drives', min: 1, max: 60, whole: true,
+    description: 'A controller or a drive can wait for its turn. If this is empty, all start at once.',
+  }),
+  wantsEcc: toggle({ label: 'Error-correcting memory asked', fallback: false, description: 'Processor, board and memory must all be able to.' }),
+  monitorAtHand: toggle({ label: 'A monitor is at hand', fallback: true, description: 'To install the system, and for the day when it does not start.' }),
   bays: optionalQuantity({
     label: 'Drive bays', unit: 'bays', min: 0, max: 60, whole: true,
     description: 'Places for data drives; the system lives on its own small disk. If this is empty, those of the catalogue are used, otherwise 4.',
   }),
   boxIdleW: optionalQuantity({
     label: 'Idle, without drives', unit: 'W', min: 0, max: 2000,
-    description: 'Power at the wall when idle, without data drives and without the parts listed below. If this is empty, the catalogue\'s figure is used, otherwise 20 W.',
+    description: 'Power at the wall when idle, without data drives, and without the parts that are added to a base. If this is empty, the catalogue\'s figure is used, otherwise 20 W.',
   }),
   boxLoadW: optionalQuantity({
     label: 'Converting, without drives', unit: 'W', min: 0, max: 3000,
-    description: 'Power at the wall with the processor fully busy, without data drives and without the parts listed below. If this is empty, the catalogue\'s figure is used, otherwise 60 W.',
+    description: 'Power at the wall with the processor fully busy, without data drives, and without the parts that are added to a base. If this is empty, the catalogue\'s figure is used, otherwise 60 W.',
   }),
 }, { label: 'Machine', description: 'The machine: what it is built on, its parts, power and price.' })
 

@@ -8,6 +8,7 @@ import { householdSchema } from './household'
 import { librarySchema } from './library'
 import { machineSchema } from './machine'
 import { networkSchema } from './network'
+import { systemSchema } from './system'
 
 /** Version of the document this program writes; older ones are brought up by {@link readPlan}. */
 export const currentSchemaVersion = 4
@@ -24,6 +25,7 @@ export const planSchema = z.object({
   library: librarySchema.prefault({}),
   machine: machineSchema.prefault({}),
   drives: drivesSchema.prefault({}),
+  system: systemSchema.prefault({}),
   network: networkSchema.prefault({}),
   costs: costsSchema.prefault({}),
   choices: choicesSchema.prefault({}),

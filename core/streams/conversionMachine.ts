@@ -1,3 +1,4 @@
+import { mapEstimate } from '../band'
 import { engineRateBand, hostWorkOfBurning, hostWorkPerSession, usableRateShare, type VideoEngine } from '../catalogue/videoEngines'
 import type { WorkTable } from '../catalogue/workTable'
 import type { Estimate } from '../figure'
@@ -45,13 +46,18 @@ export function enginesInUse({ builtIn, cards, oneEngineAtATime }: Pick<Hardware
   return oneEngineAtATime && cards.length ? [...cards] : [...cards, ...own]
 }
 
+/** What services leave of the processor, never below nothing. */
+function withoutServices(capacity: Estimate | null, load: number): Estimate | null {
+  return capacity && load > 0 ? mapEstimate(capacity, value => Math.max(0, value - load)) : capacity
+}
+
 /** A plan's machine as far as conversions go. */
 export function conversionMachine(hardware: Hardware, choices: ConversionChoices, table: WorkTable): ConversionMachine {
   const { cores, engineMemoryMB: systemMemoryMB } = hardware
   const engines = enginesInUse(hardware, choices).filter(engine => engine.memoryGB !== null || systemMemoryMB >= leastSessionMB)
   return {
     table, cores, engines, systemMemoryMB,
-    processor: plannedCapacity(hardware, choices),
+    processor: withoutServices(plannedCapacity(hardware, choices), hardware.servicesLoad),
     fallbackShare: engines.length === 0 ? 0 : choices.fallbackShare ?? Math.max(...engines.map(engine => engine.usualFallback)),
   }
 }

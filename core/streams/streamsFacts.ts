@@ -7,7 +7,7 @@ import type { Choices } from '../plan/choices'
 import type { Household } from '../plan/household'
 import type { Library } from '../plan/library'
 import { headroomState, worseState, type VerdictState } from '../verdict'
-import { conversionMachine, machineTakes, type ConversionChoices, type ConversionMachine, type Unit } from './conversionMachine'
+import { conversionMachine, machineTakes, sessionMemoryMB, type ConversionChoices, type ConversionMachine, type Unit } from './conversionMachine'
 import { neededFromAnswers, neededFromHabits, type ConversionsNeeded } from './conversionsNeeded'
 import type { Demand, MixPart } from './demand'
 import { mixCapacityBand, type MixClass } from './engineCapacity'
@@ -41,6 +41,8 @@ export interface StreamsFacts {
   readonly converter: ConversionMachine
   readonly score: PlannedScore | null
   readonly ownMix: readonly MixClass[]
+  /** GB of the machine's memory that the sessions of a built-in engine take, at as many conversions as are needed */
+  readonly engineGB: number
   /** conversions at once of the mix, not rounded down, and what binds; null while the processor is not known, or when it can do none of them */
   readonly capacity: { readonly conversions: Estimate, readonly binds: Unit } | null
   /** the same in whole conversions: 0 when it can do none of them; null while the processor is not known */
@@ -65,6 +67,13 @@ export function minutesState(minutes: Estimate, accepted: number): VerdictState 
   return state === 'impossible' ? 'short' : state
 }
 
+/** GB that so many sessions of a mix take of the machine's memory, where an engine without memory of its own converts. */
+export function engineGB(mix: readonly MixClass[], { engines }: Pick<ConversionMachine, 'engines'>, conversions: number): number {
+  if (!engines.some(({ memoryGB }) => memoryGB === null)) return 0
+  const total = mix.reduce((sum, { share }) => sum + share, 0)
+  return total > 0 ? conversions * mix.reduce((sum, { task, share }) => sum + share * sessionMemoryMB(task), 0) / total / 1000 : 0
+}
+
 export function streamsFacts(slice: StreamsSlice): StreamsFacts {
   const { household, library, hardware, qualities, workTable, demand, toneMapping, minutesShortTarget } = slice
   const needed = demand ? neededFromHabits(demand, slice) : neededFromAnswers(household, slice)
@@ -80,7 +89,7 @@ export function streamsFacts(slice: StreamsSlice): StreamsFacts {
   // Minutes short count what the machine is too slow for; where habits are not planned for, only the mix can tell of it.
   const byMinutes = minutes ? minutesState(minutes.perMonth, minutesShortTarget) : stuckShare > 0 && needed.needed > 0 ? 'tight' : 'unknown'
   return {
-    demand, needed, stuckShare, mix, work, converter, ownMix, capacity, possible, minutes,
+    demand, needed, engineGB: engineGB(ownMix, converter, needed.needed), stuckShare, mix, work, converter, ownMix, capacity, possible, minutes,
     mixFrom: habitsMix ? 'habits' : mix.length ? 'library' : 'plainStream',
     score: plannedScore(hardware),
     pure: pureCases.map(pure => pureFacts(pure, converter, toneMapping)),

@@ -1,4 +1,5 @@
 import { entryOf, type Catalogue } from '../catalogue/catalogue'
+import type { MachineBase } from '../catalogue/machineBases'
 import type { Plan } from '../plan/planSchema'
 import { adoptBuild, ownedLots, type Build, type ConverterChoice, type PoolChoice } from './builds'
 import { createEvaluator, type Evaluation } from './evaluator'
@@ -21,15 +22,30 @@ const triedLayouts = [
   { layout: 'rotating-1', from: 3, fileSystem: 'copyOnWrite' }, { layout: 'rotating-2', from: 4, fileSystem: 'copyOnWrite' },
 ] as const
 const cards = [null, 'cardEntry', 'cardModern'] as const
-const memoryOfBoards = 'memory-16'
+/** What a board takes of it. */
+const memoryOfBoardsGB = 16
 /** Processors more costly than this are left to a search of their own. */
 export const mostForProcessor = 400
 
 const headrooms = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money'] as const
 
-/** What cannot be put together, or is not sold: a whole machine keeps its processor and memory, a board needs both. */
-function fits(isBoard: boolean, { processor, memory }: ConverterChoice): boolean {
-  return isBoard ? processor !== null && memory !== null : processor === null && memory === null
+/** What a base takes: a whole machine keeps its processor and memory, a board needs one of its socket and a stick of its kind. */
+interface BaseChoice {
+  readonly id: string | null
+  readonly bays: number
+  /** null for a whole machine */
+  readonly board: { readonly socket: string | null, readonly memory: string } | null
+}
+
+function fits({ board }: BaseChoice, { processor, memory }: ConverterChoice, { processors }: Pick<Catalogue, 'processors'>): boolean {
+  if (!board) return processor === null && memory === null
+  return processor !== null && memory === board.memory && entryOf(processors, processor)?.socket === board.socket
+}
+
+function baseChoice({ id, processor, bays, inside: { board } }: MachineBase, { memoryModules }: Pick<Catalogue, 'memoryModules'>): BaseChoice {
+  const { type, shape } = board.memory
+  const memory = memoryModules.find(entry => entry.memoryGB === memoryOfBoardsGB && entry.type === type && entry.shape === shape && !entry.ecc)
+  return { id, bays, board: processor === null ? { socket: board.socket, memory: memory?.id ?? '' } : null }
 }
 
 /** New drives by themselves, and beside those owned, under every layout that so many drives make sense of. */
@@ -66,22 +82,24 @@ export function cheapestBuilds(plan: Plan, catalogue: Catalogue, most: number): 
   const processors = catalogue.processors.filter(({ price }) => price > 0 && price <= mostForProcessor)
   const hasOne = hasCard(plan, catalogue)
   const owned = ownedLots(plan).reduce((sum, { count }) => sum + count, 0)
-  const bases: { readonly id: string | null, readonly isBoard: boolean, readonly bays: number }[] = [
-    ...hasMachine(plan) ? [{ id: null, isBoard: false, bays: Infinity }] : [],
-    ...catalogue.machineBases.map(({ id, processor, bays }) => ({ id, isBoard: processor === null, bays })),
+  const bases: BaseChoice[] = [
+    ...hasMachine(plan) ? [{ id: null, board: null, bays: Infinity }] : [],
+    ...catalogue.machineBases.map(base => baseChoice(base, catalogue)),
   ]
+  const sticks = [...new Set(bases.flatMap(({ board }) => board?.memory ?? []))]
   const axes = {
     bases: bases.map(({ id }) => id),
     converters: cards.filter(card => card === null || entryOf(catalogue.videoEngines, card)).flatMap((card): ConverterChoice[] => [
-      { processor: null, card, memory: null }, ...processors.map(({ id }) => ({ processor: id, card, memory: memoryOfBoards })),
+      { processor: null, card, memory: null }, ...processors.flatMap(({ id }) => sticks.map(memory => ({ processor: id, card, memory }))),
     ]),
     pools: poolsOf(owned),
   }
   const evaluator = createEvaluator(plan, catalogue, axes)
-  const best = bases.flatMap(({ id, isBoard, bays }, base): BuildForNeed[] => {
+  const best = bases.flatMap((choice, base): BuildForNeed[] => {
+    const { id, bays } = choice
     let found: { readonly converter: number, readonly pool: number, readonly evaluation: Evaluation, readonly lacks: readonly string[] } | null = null
-    axes.converters.forEach((choice, converter) => {
-      if (!fits(isBoard, choice) || (id === null && choice.card !== null && hasOne)) return
+    axes.converters.forEach((put, converter) => {
+      if (!fits(choice, put, catalogue) || (id === null && put.card !== null && hasOne)) return
       axes.pools.forEach((pool, poolAt) => {
         if (pool.count + (pool.keepsOwned ? owned : 0) > bays) return
         const evaluation = evaluator.evaluate(base, converter, poolAt)

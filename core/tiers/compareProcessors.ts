@@ -2,7 +2,7 @@ import { planAssessor, type PlanAssessor } from '../assess'
 import type { Catalogue } from '../catalogue/catalogue'
 import type { Processor } from '../catalogue/processors'
 import type { Estimate } from '../figure'
-import { withProcessor } from '../machine/partChanges'
+import { changeProcessor } from '../machine/processorChange'
 import type { Plan } from '../plan/planSchema'
 import type { Unit } from '../streams/conversionMachine'
 import type { VerdictState } from '../verdict'
@@ -33,9 +33,9 @@ export function conversionOutcome(plan: Plan, catalogue: Catalogue, assessor: Pl
   }
 }
 
-/** Every processor of the catalogue in the plan's machine; weakest first. Takes its time: meant to run off the page. */
+/** Every processor of the catalogue in the plan's machine, with a board for it where it does not go into the one that is there; weakest first. Takes its time: meant to run off the page. */
 export function compareProcessors(plan: Plan, catalogue: Catalogue): ProcessorComparison[] {
   const assessor = planAssessor()
-  return catalogue.processors.map(processor => ({ processor, ...conversionOutcome({ ...plan, machine: withProcessor(plan.machine, processor, catalogue) }, catalogue, assessor) }))
+  return catalogue.processors.map(processor => ({ processor, ...conversionOutcome({ ...plan, machine: changeProcessor(plan.machine, processor, catalogue) }, catalogue, assessor) }))
     .sort((a, b) => (a.possible?.likely ?? 0) - (b.possible?.likely ?? 0) || a.processor.score - b.processor.score)
 }

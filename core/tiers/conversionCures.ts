@@ -48,7 +48,9 @@ export function conversionCures(plan: Plan, catalogue: Catalogue): ConversionCur
   const sufficient = compareProcessors(plan, catalogue).filter(entry => meetsNeed(entry.state)).sort((a, b) => a.processor.price - b.processor.price)[0]
   if (sufficient) {
     const { processor, ...rest } = sufficient
-    cures.push({ ...rest, id: `processor-${processor.id}`, label: `Change to a processor such as ${processor.name} (${processor.class}, ${processor.year})`, price: processor.price, extraTB: 0 })
+    const price = rest.toPay - outcome(plan).toPay
+    const withBoard = !rest.plan.machine.parts.every(({ ref }) => ref === processor.id || machine.parts.some(part => part.ref === ref))
+    cures.push({ ...rest, id: `processor-${processor.id}`, label: `Change to a processor such as ${processor.name} (${processor.class}, ${processor.year})${withBoard ? ', with a board and memory for it' : ''}`, price, extraTB: 0 })
   }
   const { costOf } = planningPrices(plan, catalogue)
   const minutes = ({ minutesShort, possible }: ConversionCure) => minutesShort?.likely ?? -(possible?.likely ?? 0)

@@ -24,7 +24,8 @@ describe('processors in the plan\'s machine', () => {
   it('keep the box, the drives and the need', () => {
     const plan = { ...demo, machine: withProcessor(demo.machine, processors.find(entry => entry.id === 'leat-17')!, catalogue) }
     expect(planSchema.parse(plan)).toEqual(plan)
-    expect(plan.machine).toMatchObject({ name: demo.machine.name, bays: 4, score: null, engine: 'byProcessor', parts: [{ ref: 'leat-17', count: 1, condition: 'new', price: null }] })
+    expect(plan.machine).toMatchObject({ name: demo.machine.name, base: 'parts', score: null, engine: 'byProcessor' })
+    expect(plan.machine.parts.map(({ ref }) => ref)).toEqual([...demo.machine.parts.map(({ ref }) => ref).filter(ref => ref !== 'leat-13w'), 'leat-17'])
     const { hardware } = assess(plan, catalogue).domains.machine
     expect(hardware).toMatchObject({ cores: 4, processor: { score: 6300 }, builtIn: { id: 'builtInD' } })
   })
@@ -46,7 +47,7 @@ describe('capacity against demand', () => {
     expect(today.minutes).toBeCloseTo(assess(demo, catalogue).figures['streams.minutesShortPerMonth']!.value!, 9)
   })
   it('needs habits and a processor', () => {
-    expect(capacityCurve({ ...demo, machine: { ...demo.machine, score: null } }, catalogue)).toBeNull()
+    expect(capacityCurve({ ...demo, machine: { ...demo.machine, base: 'own', parts: [], score: null } }, catalogue)).toBeNull()
     expect(capacityCurve({ ...demo, household: { ...demo.household, habits: [] } }, catalogue)).toBeNull()
   })
 })
@@ -65,8 +66,10 @@ describe('what would cure a lack of conversions', () => {
     const [before, after] = [assess(weak, catalogue).figures, assess(card.plan, catalogue).figures]
     const added = (id: string) => after[id]!.value! - before[id]!.value!
     expect(added('ownership.purchase')).toBe(260)
-    expect(added('machine.idleW')).toBeCloseTo(12 / 0.85, 9)
-    expect(added('machine.loadW')).toBeCloseTo(40 / 0.85, 9)
+    // A card of 12 to 40 W, behind a supply that is 75 to 82 % efficient there.
+    expect(added('machine.idleW')).toBeGreaterThan(12)
+    expect(added('machine.idleW')).toBeLessThan(12 / 0.7)
+    expect(added('machine.loadW')).toBeCloseTo(40 / 0.815, 6)
   })
   it('puts what meets the need first, and the cheaper before the dearer', () => {
     const met = cures.map(cure => meetsNeed(cure.state))

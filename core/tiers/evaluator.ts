@@ -1,7 +1,11 @@
 import { planAssessor } from '../assess'
 import type { Catalogue } from '../catalogue/catalogue'
-import { fitState } from '../machine/fitState'
-import { powerStates, supplyEfficiency } from '../machine/machinePower'
+import type { DrivesFacts } from '../drives/drivesFacts'
+import { fitContext, judgeFit, stateOfFit } from '../machine/fit/fitFacts'
+import { fitSlice, type FitNeeds } from '../machine/fitting'
+import type { MachineFacts } from '../machine/machineFacts'
+import { powerStates } from '../machine/machinePower'
+import { wallW } from '../machine/power/supplyCurve'
 import { kWhPerYear } from '../ownership/kWhPerYear'
 import { moneyState, purchaseSum } from '../ownership/ownershipFacts'
 import type { Plan } from '../plan/planSchema'
@@ -44,9 +48,10 @@ interface BoxRow {
   readonly price: number
   readonly priceMissing: boolean
   readonly bays: number
-  /** watts at the wall without drives; below nothing where a thrifty processor takes the place of another */
-  readonly idleW: number
-  readonly loadW: number
+  readonly machine: MachineFacts
+  readonly needs: FitNeeds['streams']
+  /** the plan with this box */
+  readonly adopted: Plan
   readonly streams: VerdictState
   readonly possible: number
   readonly minutesShort: number
@@ -58,9 +63,10 @@ interface BoxRow {
 interface PoolRow {
   readonly count: number
   readonly price: number
-  /** what they add at the wall */
-  readonly idleW: number
-  readonly activeW: number
+  readonly drives: DrivesFacts
+  readonly copyOnWrite: boolean
+  /** pools of one key are alike as far as fit goes */
+  readonly fitKey: number
   readonly roomTB: number
   readonly lossChanceAtHorizon: number
   readonly space: VerdictState
@@ -84,46 +90,60 @@ export function createEvaluator(plan: Plan, catalogue: Catalogue, axes: Axes): E
   const { choices: { convertingHoursPerDay }, costs: { extras, pricePerKWh }, brief: { budget } } = plan
   const boxes: (BoxRow | undefined)[] = []
   const pools: (PoolRow | undefined)[] = []
-  const noDrives = { low: 0, likely: 0, high: 0 }
+  const fits = new Map<string, VerdictState>()
+  const fitKeys = new Map<string, number>()
   const verdictOf = (of: Plan, id: string) => assessor.assess(of, catalogue).verdicts.find(verdict => verdict.id === id)!.state
-  /** the drives of the first pool stand in while a box is looked at: nothing of it follows from them */
+  /** the drives of the first pool stand in while a box is looked at: nothing of it follows from them but the memory that the file system takes */
   const firstPool = axes.pools[0]!
 
-  function boxRow(base: number, converter: number): BoxRow {
-    const adopted = adoptBuild(plan, { base: axes.bases[base]!, converter: axes.converters[converter]!, pool: firstPool }, catalogue)
+  function boxRow(base: number, converter: number, copyOnWrite: boolean): BoxRow {
+    const adopted = adoptBuild(plan, { base: axes.bases[base]!, converter: axes.converters[converter]!, pool: { ...firstPool, fileSystem: copyOnWrite ? 'copyOnWrite' : 'journalled' } }, catalogue)
     const { machine, streams } = assessor.facts(adopted, catalogue, ['machine', 'streams'])
-    const { baseIdleW, baseLoadW, partsIdleW, partsLoadW } = machine.power
     return {
       price: machine.prices.reduce((sum, line) => sum + (line.toPay ?? 0), 0), priceMissing: machine.prices.some(line => line.toPay === null),
-      bays: machine.build.bays, idleW: baseIdleW + partsIdleW / supplyEfficiency, loadW: baseLoadW + partsLoadW / supplyEfficiency,
+      bays: machine.build.bays, machine, adopted, needs: { needed: { needed: streams.needed.needed }, engineGB: streams.engineGB },
       streams: streams.state, possible: streams.possible?.likely ?? 0, minutesShort: streams.minutes?.perMonth.likely ?? 0,
       home: verdictOf(adopted, 'home'), away: verdictOf(adopted, 'away'),
     }
   }
   function poolRow(pool: number): PoolRow {
     const adopted = adoptBuild(plan, { base: axes.bases[0]!, converter: axes.converters[0]!, pool: axes.pools[pool]! }, catalogue)
-    const { drives, machine, ownership } = assessor.facts(adopted, catalogue, ['drives', 'machine', 'ownership'])
-    const [idle, converting] = powerStates(machine.power, { idleW: noDrives, activeW: noDrives }, convertingHoursPerDay)
+    const { drives, ownership } = assessor.facts(adopted, catalogue, ['drives', 'ownership'])
+    const copyOnWrite = adopted.drives.fileSystem === 'copyOnWrite'
+    const key = [copyOnWrite, drives.count, drives.spinning, drives.fast, drives.nvme, drives.idleW.likely, drives.activeW.likely, drives.pool?.parity, drives.rawTB > 0].join(' ')
+    if (!fitKeys.has(key)) fitKeys.set(key, fitKeys.size)
     return {
-      count: drives.count, price: ownership.drivesToPay,
-      idleW: machine.states[0].watts.likely - idle.watts.likely, activeW: machine.states[1].watts.likely - converting.watts.likely,
+      count: drives.count, price: ownership.drivesToPay, drives, copyOnWrite, fitKey: fitKeys.get(key)!,
       roomTB: drives.pool?.roomTB ?? 0, lossChanceAtHorizon: drives.pool?.lossChanceAtHorizon.likely ?? 1,
       space: verdictOf(adopted, 'space'), survival: verdictOf(adopted, 'survival'),
     }
   }
-  const boxAt = (base: number, converter: number): BoxRow => boxes[base * axes.converters.length + converter] ??= boxRow(base, converter)
+  const boxAt = (base: number, converter: number, copyOnWrite: boolean): BoxRow => boxes[2 * (base * axes.converters.length + converter) + Number(copyOnWrite)] ??= boxRow(base, converter, copyOnWrite)
   const poolAt = (pool: number): PoolRow => pools[pool] ??= poolRow(pool)
+  /** Whether a box and a pool go together: by the same rules as an assessment, once for pools that are alike. */
+  function fitAt(boxKey: number, box: BoxRow, pool: PoolRow): VerdictState {
+    const key = `${boxKey} ${pool.fitKey}`
+    let state = fits.get(key)
+    if (state === undefined) {
+      const states = powerStates(box.machine.power, pool.drives, convertingHoursPerDay)
+      const context = fitContext(fitSlice(box.adopted, { machine: { ...box.machine, states, freeBays: box.bays - pool.count }, drives: pool.drives, streams: box.needs }))
+      state = stateOfFit(judgeFit(context), context)
+      fits.set(key, state)
+    }
+    return state
+  }
 
   return {
     evaluate(base, converter, pool) {
-      const box = boxAt(base, converter)
       const drives = poolAt(pool)
+      const box = boxAt(base, converter, drives.copyOnWrite)
       const toPay = purchaseSum(box.price, drives.price, extras)
-      const idleW = Math.max(0, box.idleW + drives.idleW)
-      const loadW = Math.max(idleW, box.loadW + drives.activeW)
+      const { idleDcW, loadDcW, losses } = box.machine.power
+      const idleW = wallW(Math.max(0, idleDcW + drives.drives.idleW.likely), losses)
+      const loadW = Math.max(idleW, wallW(Math.max(0, loadDcW + drives.drives.activeW.likely), losses))
       const kWh = kWhPerYear([{ hoursPerDay: 24 - convertingHoursPerDay, watts: idleW }, { hoursPerDay: convertingHoursPerDay, watts: loadW }])
       const freeBays = box.bays - drives.count
-      const fit = fitState(drives.count, freeBays)
+      const fit = fitAt(2 * (base * axes.converters.length + converter) + Number(drives.copyOnWrite), box, drives)
       const money = moneyState(toPay, budget, box.priceMissing)
       const { streams, home, away, possible, minutesShort } = box
       const { space, survival, roomTB, lossChanceAtHorizon } = drives
@@ -133,9 +153,10 @@ export function createEvaluator(plan: Plan, catalogue: Catalogue, axes: Axes): E
       }
     },
     fill() {
-      for (let base = 0; base < axes.bases.length; base++) for (let converter = 0; converter < axes.converters.length; converter++) boxAt(base, converter)
+      const ways = new Set(axes.pools.map(({ fileSystem }) => fileSystem === 'copyOnWrite'))
+      for (let base = 0; base < axes.bases.length; base++) for (let converter = 0; converter < axes.converters.length; converter++) for (const way of ways) boxAt(base, converter, way)
       for (let pool = 0; pool < axes.pools.length; pool++) poolAt(pool)
-      return boxes.length + pools.length
+      return boxes.filter(Boolean).length + pools.length
     },
   }
 }

@@ -5,6 +5,9 @@ export const bytesPerTB = 1e12
 /** Bytes in a TiB, as many systems show space (2⁴⁰). */
 export const bytesPerTiB = 2 ** 40
 
+/** GB that one Mb/s carries in an hour. */
+export const gbPerMbpsHour = 0.45
+
 /**
  * Decimal terabytes to binary tebibytes.
  * @throws {CoreRangeError} SIZE_TB

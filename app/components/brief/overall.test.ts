@@ -28,7 +28,7 @@ describe('the one answer', () => {
   })
   it('is open for an empty plan', () => {
     const store = openDemo()
-    store.plan = { ...store.plan!, ...{ machine: { ...store.plan!.machine, base: 'own', score: null, processor: 'own', sustainedGHz: null }, drives: { ...store.plan!.drives, lots: [] } } }
+    store.plan = { ...store.plan!, ...{ machine: { ...store.plan!.machine, base: 'own', parts: [], score: null, processor: 'own', sustainedGHz: null }, drives: { ...store.plan!.drives, lots: [] } } }
     expect(mount(OverallVerdict).find('.word').text()).toMatch(/^Not known yet, because/)
   })
   it('does not say yes while a price is missing and a budget is set', () => {

@@ -118,8 +118,8 @@ describe('the machine', () => {
     expect(button(fields, 'Remove gone-9')).toBeDefined()
     expect(placeholder(fields, 'machine.parts.0.price')).toBe('not known')
   })
-  it('takes no more than thirty parts', () => {
-    openDemo({ machine: { parts: Array.from({ length: 30 }, () => ({ ref: 'memory-8' })) } })
+  it('takes no more than sixty parts', () => {
+    openDemo({ machine: { parts: Array.from({ length: 60 }, () => ({ ref: 'memory-8' })) } })
     expect(button(mount(MachineFields), 'Add a part')).toBeUndefined()
   })
   it('gives the usual figures of its base, and otherwise those of a usual machine', () => {

@@ -17,7 +17,7 @@ const entries = computed(() => kind.value === bySize
   ? commonDriveSizesTB.map(sizeTB => ({ key: String(sizeTB), text: `${sizeTB} TB`, name: `Put in a drive of ${sizeTB} TB`, drive: { sizeTB } satisfies NewDrive as NewDrive }))
   : catalogue.driveModels.filter(model => model.driveClass === kind.value).map((model) => {
       const drive: NewDrive = { sizeTB: model.sizeTB, model: model.id, condition: model.sold === 'refurbished' ? 'refurbished' : 'new' }
-      return { key: model.id, text: `${number(model.sizeTB)} TB · ${money(model.price)}${model.recording === 'shingled' ? ' · SMR' : /NVMe/.test(model.label) ? ' · NVMe' : ''}`, name: `Put in a drive: ${model.label}, ${money(model.price)}, ${money(model.price / model.sizeTB)} a TB, ${modelSheet(model, { number })}`, drive }
+      return { key: model.id, text: `${number(model.sizeTB)} TB · ${money(model.price)}${model.recording === 'shingled' ? ' · SMR' : model.link === 'nvme' ? ' · NVMe' : ''}`, name: `Put in a drive: ${model.label}, ${money(model.price)}, ${money(model.price / model.sizeTB)} a TB, ${modelSheet(model, { number })}`, drive }
     }))
 </script>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { catalogue, entryOf } from '~~/core/catalogue/catalogue'
-import { ownEntry } from '~~/core/plan/constants'
+import { mostParts, ownEntry } from '~~/core/plan/constants'
 import { planField } from '~~/core/plan/planField'
 import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
@@ -10,6 +10,7 @@ import { fieldElementId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 
 /** What converts: the processor by catalogue, score, or clock and year, its engine, and parts that are put in. */
+defineProps<{ /** parts are edited elsewhere on this page */ hideParts?: boolean }>()
 const store = usePlanStore()
 const { number, money } = useFormat()
 const machine = computed(() => store.plan?.machine ?? null)
@@ -19,7 +20,6 @@ const byClock = computed(() => machine.value?.score === null && !build.value?.pr
 const anyCard = computed(() => (build.value?.cards.length ?? 0) > 0)
 const score = computed(() => build.value?.processor ? `${number(build.value.processor.score)}, ${build.value.processor.name}` : 'by clock and year')
 
-const mostParts = 30
 function add(): void {
   store.edit('machine.parts', [...parts.value, {}])
 }
@@ -29,7 +29,7 @@ function remove(index: number): void {
 function partOf(ref: string): { readonly label: string, readonly price: number | null } {
   const processor = entryOf(catalogue.processors, ref)
   if (processor) return { label: processor.name, price: processor.price }
-  return entryOf(catalogue.videoEngines, ref) ?? entryOf(catalogue.memoryModules, ref) ?? { label: ref, price: null }
+  return entryOf(catalogue.videoEngines, ref) ?? entryOf(catalogue.memoryModules, ref) ?? entryOf(catalogue.hardware, ref) ?? { label: ref, price: null }
 }
 function conditionOf(condition: string): string {
   return planField('machine.parts.0.condition')?.options.find(option => option.value === condition)?.label.toLowerCase() ?? condition
@@ -44,6 +44,7 @@ function usualPrice(ref: string): string {
   <div class="machine">
     <div class="fields">
       <PlanField
+        v-if="!hideParts"
         path="machine.base"
         class="wide"
       />
@@ -72,7 +73,7 @@ function usualPrice(ref: string): string {
         :placeholder="String(build?.memoryGB ?? '')"
       />
     </div>
-    <div>
+    <div v-if="!hideParts">
       <h2>Parts added</h2>
       <PickList
         :id="fieldElementId('machine.parts')"

@@ -36,6 +36,6 @@ describe('ways of building', () => {
     await (await mounted()).find('[data-way="large-built"] [data-figure="ownership.purchase"]').trigger('click')
     const working = useWorkingStore()
     expect(working.variant?.label).toBe('With Weir')
-    expect(working.figures['ownership.purchase']?.formula).toContain('machine €1,238 + drives €1,410 + extras €85 = €2,733')
+    expect(working.figures['ownership.purchase']?.formula).toContain('machine €1,246 + drives €1,410 + extras €85 = €2,741')
   })
 })

@@ -5,7 +5,8 @@ import { tideMillHouse } from '../../catalogue/tideMillHouse'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { plainFormat } from '../../units/format'
 import { copiesOf } from '../perilQuestion'
-import { backupHoldings, backupPlan, externalMBps, fetchHours, gbPerMbpsHour, isCopied, mediumFill, mediumYears } from './backupPlan'
+import { gbPerMbpsHour } from '../../units/dataSize'
+import { backupHoldings, backupPlan, externalMBps, fetchHours, isCopied, mediumFill, mediumYears } from './backupPlan'
 import { backupFigures, backupSentence } from './tellBackup'
 
 const planned = (changes: Partial<PlanInput>) => planSchema.parse({ name: 'x', ...changes })

@@ -1,3 +1,4 @@
+import { gbPerMbpsHour } from '../../units/dataSize'
 import { holdingSizes, isIrreplaceable, type Qualities } from '../../library/holdingSizes'
 import type { Drives } from '../../plan/drives'
 import type { Plan } from '../../plan/planSchema'
@@ -59,8 +60,6 @@ export const externalMBps = rebuildShareOfOuter * 180
 export const mediumFill = 0.9
 /** External drives are counted as used up within so many years. */
 export const mediumYears = 5
-/** GB that one Mb/s carries in an hour. */
-export const gbPerMbpsHour = 0.45
 /** Hours until a copy is at hand. */
 export const fetchHours: Readonly<Record<'secondBox' | 'offlineCopy' | 'carried' | 'line' | 'store', number>> = { secondBox: 0, offlineCopy: 1, carried: 24, line: 24, store: 0 }
 const daysPerMonth = 30.44

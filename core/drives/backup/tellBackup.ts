@@ -1,7 +1,8 @@
 import { figure, noFigure, type Figure } from '../../figure'
 import type { Drives } from '../../plan/drives'
 import type { Format } from '../../units/format'
-import { gbPerMbpsHour, mediumFill, mediumYears, type BackupHolding, type BackupPlan, type HoldingCopy, type PlaceCopy, type PlaceId } from './backupPlan'
+import { gbPerMbpsHour } from '../../units/dataSize'
+import { mediumFill, mediumYears, type BackupHolding, type BackupPlan, type HoldingCopy, type PlaceCopy, type PlaceId } from './backupPlan'
 
 export const placeLabels: Readonly<Record<PlaceId, string>> = { secondBox: 'Second machine here', offlineCopy: 'Offline copy here', awayCopy: 'Copy away from home' }
 

@@ -3,7 +3,8 @@ import { extrasShare } from '../../library/holdingSizes'
 import { holdingKind } from '../../catalogue/holdingKinds'
 import type { Arrival, PoolId } from '../../plan/fastStorage'
 import type { Plan } from '../../plan/planSchema'
-import { backupHoldings, gbPerMbpsHour } from '../backup/backupPlan'
+import { gbPerMbpsHour } from '../../units/dataSize'
+import { backupHoldings } from '../backup/backupPlan'
 
 export const useIds = ['system', 'index', 'scratch', 'cache', 'work'] as const
 export type UseId = typeof useIds[number]

@@ -2,7 +2,7 @@ import { figure, noFigure, type Figure } from '../../figure'
 import type { Plan } from '../../plan/planSchema'
 import type { Format } from '../../units/format'
 import { browsingS, busyAtMost, diskStreams, picturesOfPage, readAheadMB, readsOf, seekS } from './diskStreams'
-import { gbPerMbpsHour } from '../backup/backupPlan'
+import { gbPerMbpsHour } from '../../units/dataSize'
 import { rebuildShareOfOuter } from '../rebuildHours'
 import { cacheSlack, frontShare, ssdFill, usualWritesPerTB, type FastStorage } from './fastStorage'
 

@@ -51,7 +51,7 @@ export function planGrowth(plan: Pick<Plan, 'drives' | 'choices'>, parts: PlanGr
   const now = purchasesNow(question)
   return {
     offers, leftOutTB: all.offers.filter(offer => !offers.includes(offer)).map(({ sizeTB }) => sizeTB),
-    cheapest, now, biggerBox: biggerBoxLater(question, catalogue.machineBases, parts.copyMBps),
+    cheapest, now, biggerBox: biggerBoxLater(question, catalogue.machineBases.filter(base => base.class !== 'rack'), parts.copyMBps),
     fallWhereStepsWin: cheapest && now ? fallWhereStepsWin(cheapest.map(purchase => atTodaysPrice(purchase, question)), sumOf(now)) : null,
   }
 }

@@ -1,77 +1,51 @@
 <script setup lang="ts">
-import FigureValue from '~/components/common/FigureValue.vue'
-import FindingsList from '~/components/common/FindingsList.vue'
-import PlanField from '~/components/common/PlanField.vue'
-import VerdictSentence from '~/components/common/VerdictSentence.vue'
+import { defineAsyncComponent } from 'vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
-import DriveBays from '~/components/drives/DriveBays.vue'
-import MachineFields from '~/components/streams/MachineFields.vue'
-import { useUsualMachine } from '~/composables/useUsualMachine'
 
 definePageMeta({ key: 'machine' })
 
-const usual = useUsualMachine()
+const MapSection = defineAsyncComponent(() => import('~/components/machine/MapSection.vue'))
+const FitSection = defineAsyncComponent(() => import('~/components/machine/FitSection.vue'))
+const PowerSection = defineAsyncComponent(() => import('~/components/machine/PowerSection.vue'))
+const MemorySection = defineAsyncComponent(() => import('~/components/machine/MemorySection.vue'))
+const PlaceSection = defineAsyncComponent(() => import('~/components/machine/PlaceSection.vue'))
+const HandSection = defineAsyncComponent(() => import('~/components/machine/HandSection.vue'))
+const SystemSection = defineAsyncComponent(() => import('~/components/machine/SystemSection.vue'))
+const PartsSection = defineAsyncComponent(() => import('~/components/machine/PartsSection.vue'))
+const FiguresSection = defineAsyncComponent(() => import('~/components/machine/FiguresSection.vue'))
 </script>
 
 <template>
   <ViewFrame
     view="machine"
-    question="Do the drives fit, and how much power does the machine use?"
+    question="Does it all go together, does it start, and what does it cost?"
   >
+    <template #map>
+      <MapSection />
+    </template>
     <template #fit>
-      <div class="columns">
-        <DriveBays />
-        <section class="sheet side">
-          <VerdictSentence id="fit" />
-          <div class="figures">
-            <FigureValue id="machine.freeBays" />
-            <FigureValue id="machine.idleW" />
-            <FigureValue id="machine.loadW" />
-          </div>
-          <div class="fields">
-            <PlanField
-              path="machine.name"
-              class="wide"
-            />
-            <PlanField path="machine.condition" />
-            <PlanField
-              path="machine.price"
-              :placeholder="usual.price"
-            />
-            <PlanField
-              path="machine.bays"
-              :placeholder="usual.bays"
-            />
-            <PlanField
-              path="machine.boxIdleW"
-              :placeholder="usual.idleW"
-            />
-            <PlanField
-              path="machine.boxLoadW"
-              :placeholder="usual.loadW"
-            />
-          </div>
-          <FindingsList
-            view="machine"
-            :most="3"
-          />
-          <p class="soft small">
-            Before the case is opened: switch off, unplug and wait; never open a power supply. Anything wired into the house is for a licensed electrician.
-          </p>
-        </section>
-      </div>
+      <FitSection />
+    </template>
+    <template #power>
+      <PowerSection />
+    </template>
+    <template #memory>
+      <MemorySection />
+    </template>
+    <template #place>
+      <PlaceSection />
+    </template>
+    <template #at-hand>
+      <HandSection />
+    </template>
+    <template #system>
+      <SystemSection />
     </template>
     <template #parts>
-      <section class="sheet side">
-        <VerdictSentence id="streams" />
-        <MachineFields />
-        <FindingsList view="machine" />
-      </section>
+      <PartsSection />
+    </template>
+    <template #figures>
+      <FiguresSection />
     </template>
   </ViewFrame>
 </template>
-
-<style scoped>
-.figures, .fields { --least: 160px; }
-.wide { grid-column: 1 / -1; }
-</style>

@@ -1,0 +1,207 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { systemKinds } from '~~/core/catalogue/systemKinds'
+import { compareSystems, refusalReason } from '~~/core/machine/system/compareSystems'
+import { protocolsFor, serviceMemoryGB, serviceSums } from '~~/core/machine/system/services'
+import { mostServices } from '~~/core/plan/constants'
+import PickList from '~/components/common/PickList.vue'
+import PlanField from '~/components/common/PlanField.vue'
+import { useFormat } from '~/composables/useFormat'
+import { useMachineParts } from '~/composables/useMachineParts'
+import { fieldElementId } from '~/composables/views'
+import { usePlanStore } from '~/stores/planStore'
+
+/** Which kind of system runs on it, and what runs beside the media software. */
+const store = usePlanStore()
+const { assembly } = useMachineParts()
+const { money, quantity, number } = useFormat()
+const picked = ref<number | null>(null)
+const system = computed(() => store.plan?.system ?? null)
+const services = computed(() => system.value?.services ?? [])
+const sharing = new Set(['rotating-1', 'rotating-2', 'rotating-3', 'mirror', 'pairs', 'stripe'])
+const rows = computed(() => assembly.value && store.plan
+  ? compareSystems(systemKinds, {
+      context: assembly.value, wishes: store.plan.system, horizonYears: store.plan.choices.horizonYears,
+      mixedSizes: sharing.has(assembly.value.layoutId) && new Set(store.plan.drives.lots.map(({ sizeTB }) => sizeTB)).size > 1,
+    })
+  : [])
+const chosen = computed(() => assembly.value?.system?.id ?? null)
+const best = computed(() => rows.value[0])
+const sentence = computed(() => {
+  const own = rows.value.find(({ kind }) => kind.id === chosen.value)
+  if (!own) return 'The kind of system is not known.'
+  if (own.refusals.length) return `${own.kind.label} will not do, because ${own.refusals.map(refusalReason).join(' and ')}.`
+  return own.rank === 1 ? `${own.kind.label} meets every must, and asks least of you.` : `${own.kind.label} meets every must; ${best.value!.kind.label.charAt(0).toLowerCase()}${best.value!.kind.label.slice(1)} would ask less of you.`
+})
+const sums = computed(() => serviceSums(services.value))
+const protocols = computed(() => protocolsFor(store.plan?.household.viewers ?? []))
+const reach = { box: 'the machine alone', home: 'the home network', away: 'away as well' } as const
+const warnings = {
+  awayWritesIrreplaceable: 'is reached from away and can write to what is irreplaceable: whoever breaks into it takes that along. Let it read only.',
+  unlikeInContainer: 'shares a container with services of another reach.',
+  twoOnEngine: 'uses the video engine from a guest while another uses it too: a guest gets the engine whole, so only one of them has it.',
+  portText: 'has ports that are no numbers from 1 to 65535.',
+} as const
+</script>
+
+<template>
+  <section class="sheet">
+    <p class="sentence">
+      {{ sentence }}
+    </p>
+    <div class="table-scroll">
+      <table class="data-table">
+        <thead>
+          <tr>
+            <th scope="col">
+              Kind of system
+            </th><th
+              scope="col"
+              class="number"
+            >
+              Skill
+            </th><th
+              scope="col"
+              class="number"
+            >
+              Upkeep
+            </th><th
+              scope="col"
+              class="number"
+            >
+              Licence
+            </th><th scope="col">
+              Changing it later
+            </th><th scope="col">
+              Help
+            </th><th scope="col">
+              <span class="visually-hidden">Apply</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="row in rows"
+            :key="row.kind.id"
+            :data-system="row.kind.id"
+            :class="{ here: row.kind.id === chosen, out: row.rank === null }"
+          >
+            <th scope="row">
+              {{ row.rank === null ? '' : `${row.rank}. ` }}{{ row.kind.label }}
+              <small class="soft">{{ row.refusals.length ? `Struck out, because ${row.refusals.map(refusalReason).join(' and ')}.` : row.kind.what }}</small>
+            </th>
+            <td class="number">
+              {{ row.kind.skill }} of 5
+            </td><td class="number">
+              {{ quantity(row.hoursPerYear, 'h') }} a year
+            </td><td class="number">
+              {{ row.money > 0 ? money(row.money) : 'free' }}<small
+                v-if="row.kind.licence.counts"
+                class="soft"
+              > counts {{ row.kind.licence.counts }}</small>
+            </td>
+            <td>{{ row.kind.leaving === 'free' ? 'free to change' : 'means emptying the pool' }}</td><td>{{ row.kind.help }}</td>
+            <td class="no-print">
+              <span v-if="row.kind.id === chosen">in the plan</span>
+              <VBtn
+                v-else
+                size="x-small"
+                variant="outlined"
+                color="primary"
+                :aria-label="`Apply: ${row.kind.label}`"
+                @click="store.edit('system.kind', row.kind.id)"
+              >
+                Apply
+              </VBtn>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <div class="fields">
+      <PlanField path="system.kind" />
+      <PlanField
+        path="system.skillAtMost"
+        placeholder="any"
+      />
+      <PlanField path="system.wantsContainers" />
+      <PlanField path="system.wantsGuests" />
+      <PlanField path="system.wantsSnapshots" />
+      <PlanField path="system.wantsReadable" />
+      <PlanField path="system.growsByOne" />
+    </div>
+  </section>
+  <div class="columns">
+    <section class="sheet">
+      <h2>{{ services.length === 0 ? 'Nothing runs beside the media software' : `${number(services.length)} services: ${quantity(sums.memoryGB, 'GB')} of memory${sums.load > 0 ? `, ${number(sums.load, 3)} reference streams kept busy` : ''}` }}</h2>
+      <PickList
+        :id="fieldElementId('system.services')"
+        v-model:picked="picked"
+        :entries="services"
+        path="system.services"
+        add="Add a service"
+        :full="services.length >= mostServices"
+        :name="(service, index) => service.name || `Service ${index + 1}`"
+        @add="store.edit('system.services', [...services, {}])"
+        @remove="index => store.edit('system.services', services.filter((_, other) => other !== index))"
+      >
+        <template #line="{ entry, index }">
+          <span class="line"><strong>{{ entry.name || `Service ${index + 1}` }}</strong><span class="soft">{{ entry.on === 'host' ? 'on the host' : entry.on === 'guest' ? 'in a guest' : 'in a container' }}, {{ reach[entry.reach] }}</span><span class="number soft">{{ quantity(serviceMemoryGB(entry), 'GB') }}</span></span>
+        </template>
+        <template #default="{ index }">
+          <PlanField :path="`system.services.${index}.name`" />
+          <PlanField :path="`system.services.${index}.on`" />
+          <PlanField :path="`system.services.${index}.memoryGB`" />
+          <PlanField :path="`system.services.${index}.load`" />
+          <PlanField :path="`system.services.${index}.ports`" />
+          <PlanField :path="`system.services.${index}.reach`" />
+          <PlanField :path="`system.services.${index}.loss`" />
+          <PlanField :path="`system.services.${index}.usesEngine`" />
+        </template>
+      </PickList>
+      <p
+        v-for="clash in sums.clashes"
+        :key="clash.port"
+        class="problem"
+      >
+        <strong>Port {{ clash.port }} is taken twice</strong>, by {{ clash.services.join(' and ') }}. Give one another port, or a guest with an address of its own.
+      </p>
+      <p
+        v-for="warning in sums.warnings"
+        :key="`${warning.code} ${warning.service}`"
+        class="problem"
+      >
+        <strong>{{ warning.service }}</strong> {{ warnings[warning.code] }}
+      </p>
+      <p v-if="sums.groups.length > 1">
+        Containers that may stand together, because their reach and possible loss are equal: {{ sums.groups.map(({ services: names }) => names.join(', ')).join('; ') }}.
+      </p>
+    </section>
+    <section class="sheet">
+      <h2>How files are reached</h2>
+      <p>
+        {{ protocols.media ? 'Televisions, sticks and phones use the media software, because people choose by pictures.' : 'Nobody chooses by pictures, so media software is not needed.' }}
+      </p>
+      <p>
+        {{ protocols.shares === 'smb' ? 'Those who open plain folders connect by SMB, which every desktop of a mixed house speaks. Among Unix machines only, NFS or SSHFS do.' : 'Nobody opens plain folders, so no share has to be set up for watching.' }}
+      </p>
+      <p class="soft small">
+        Change every default password. Let nothing that is reached from away write to irreplaceable folders, and keep guest shares read-only. Updates: by hand for the system, by themselves for security.
+      </p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.sentence { font-size: 1.02rem; margin-bottom: 12px; }
+.table-scroll { position: relative; overflow-x: auto; margin-bottom: 14px; }
+th[scope='row'] { font-size: 0.9rem; color: inherit; min-width: 220px; }
+th small { display: block; font-weight: 400; }
+.here { background: rgba(var(--v-theme-primary), 0.1); }
+.out { color: rgb(var(--v-theme-ink-soft)); }
+.fields { --least: 190px; }
+.columns { margin-top: 16px; }
+.line { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.4fr) auto; gap: 2px 14px; }
+.problem { border-left: 4px solid rgb(var(--v-theme-state-impossible)); padding: 4px 10px; margin: 8px 0; }
+p + p { margin-top: 8px; }
+</style>

@@ -1,0 +1,50 @@
+/** What layouts a kind of system can do: ids of drive layouts. */
+const single = ['separate', 'nightly-copy'] as const
+const mirrors = ['mirror', 'pairs', 'duplication'] as const
+const rotating = ['rotating-1', 'rotating-2', 'rotating-3'] as const
+const dedicated = ['dedicated-1', 'dedicated-2'] as const
+const nightly = ['snapshot-1', 'snapshot-2'] as const
+
+export type MemoryHabit = 'appliance' | 'plain'
+
+/** A kind of system for the machine: generic, no product. */
+export interface SystemKind {
+  readonly id: string
+  readonly label: string
+  readonly what: string
+  /** once, in the plan's currency; and by how many drives it is counted, where it is */
+  readonly licence: { readonly once: number, readonly perYear: number, readonly upToDrives: number | null, readonly counts: string }
+  readonly memory: MemoryHabit
+  readonly bootsFrom: readonly ('ssd' | 'stick')[]
+  /** ids of drive layouts that it can do; empty: those of its maker */
+  readonly layouts: readonly string[]
+  readonly mixedSizes: boolean
+  readonly growsByOne: boolean
+  readonly snapshots: boolean
+  /** a drive put into another computer can be read by itself */
+  readonly readableElsewhere: boolean
+  readonly engine: 'yes' | 'guest' | 'no'
+  readonly containers: boolean
+  readonly guests: boolean
+  readonly wifi: boolean
+  readonly knowsServerCards: boolean
+  /** 1 easy to 5 for those who know */
+  readonly skill: 1 | 2 | 3 | 4 | 5
+  readonly upkeepHoursPerYear: number
+  readonly help: string
+  /** what leaving it costs: nothing, or the pool has to be emptied */
+  readonly leaving: 'free' | 'emptying'
+  /** goes only with machines of one class */
+  readonly onlyOn: 'appliance' | null
+}
+
+const free = { once: 0, perYear: 0, upToDrives: null, counts: '' } as const
+
+export const systemKinds: readonly SystemKind[] = [
+  { id: 'desktop', label: 'Desktop system kept', what: 'The system that you know, with a share and media software on it.', licence: free, memory: 'plain', bootsFrom: ['ssd'], layouts: [...single, ...mirrors, ...nightly], mixedSizes: true, growsByOne: true, snapshots: false, readableElsewhere: true, engine: 'yes', containers: false, guests: false, wifi: true, knowsServerCards: false, skill: 1, upkeepHoursPerYear: 14, help: 'Whoever helps with your computer.', leaving: 'free', onlyOn: null },
+  { id: 'maker', label: 'The appliance maker\'s own', what: 'Comes with the appliance and is kept up by its maker.', licence: free, memory: 'appliance', bootsFrom: ['ssd'], layouts: [...single, ...mirrors, 'rotating-1', 'rotating-2', 'sliced-1', 'sliced-2'], mixedSizes: true, growsByOne: true, snapshots: true, readableElsewhere: false, engine: 'yes', containers: true, guests: false, wifi: false, knowsServerCards: false, skill: 1, upkeepHoursPerYear: 5, help: 'The maker, as long as the model is supported.', leaving: 'emptying', onlyOn: 'appliance' },
+  { id: 'stick', label: 'Booted from a stick, dedicated parity', what: 'Drives of any size, one or two of them for parity; each data drive is readable by itself.', licence: { once: 65, perYear: 0, upToDrives: 6, counts: 'drives of every kind that are plugged in, the stick left out' }, memory: 'plain', bootsFrom: ['stick'], layouts: [...single, ...dedicated, ...mirrors], mixedSizes: true, growsByOne: true, snapshots: false, readableElsewhere: true, engine: 'yes', containers: true, guests: true, wifi: false, knowsServerCards: true, skill: 2, upkeepHoursPerYear: 8, help: 'A forum of its users; many guides.', leaving: 'free', onlyOn: null },
+  { id: 'storage', label: 'Storage system on its own disk', what: 'Checksummed pools with snapshots, set up in the browser.', licence: free, memory: 'plain', bootsFrom: ['ssd'], layouts: [...mirrors, ...rotating], mixedSizes: false, growsByOne: false, snapshots: true, readableElsewhere: false, engine: 'yes', containers: true, guests: true, wifi: false, knowsServerCards: true, skill: 3, upkeepHoursPerYear: 10, help: 'A large forum, good documents.', leaving: 'emptying', onlyOn: null },
+  { id: 'server', label: 'Plain server system', what: 'Everything can be had; everything is set up by hand.', licence: free, memory: 'plain', bootsFrom: ['ssd', 'stick'], layouts: [], mixedSizes: true, growsByOne: true, snapshots: true, readableElsewhere: true, engine: 'yes', containers: true, guests: true, wifi: true, knowsServerCards: true, skill: 4, upkeepHoursPerYear: 16, help: 'Documents and many who know it.', leaving: 'free', onlyOn: null },
+  { id: 'hypervisor', label: 'Hypervisor with guests', what: 'Several systems on one machine; storage in one guest, media software in another.', licence: free, memory: 'plain', bootsFrom: ['ssd'], layouts: [], mixedSizes: true, growsByOne: true, snapshots: true, readableElsewhere: false, engine: 'guest', containers: true, guests: true, wifi: false, knowsServerCards: true, skill: 5, upkeepHoursPerYear: 20, help: 'Documents and a forum.', leaving: 'free', onlyOn: null },
+]

@@ -1,0 +1,34 @@
+import type { SystemKind } from '../../catalogue/systemKinds'
+import type { FitSlice } from './fitFacts'
+import type { Assembly } from '../assembly/assembly'
+import type { MachinePower } from '../machinePower'
+import type { MemoryNeed } from '../memory/memoryNeed'
+import type { StartQuestion, StartSurge } from '../power/startSurge'
+
+/** Everything that the rules of fit look at. */
+export interface FitContext extends Assembly {
+  readonly machine: FitSlice['machine']
+  readonly brief: FitSlice['brief']
+  readonly power: MachinePower
+  /** DC watts with all drives at work, the processor at its most and cards converting */
+  readonly runningW: number
+  readonly start: StartQuestion
+  readonly surge: StartSurge
+  readonly memory: MemoryNeed
+  readonly system: SystemKind | null
+  readonly copyOnWrite: boolean
+  readonly parity: boolean
+  readonly layoutId: string
+  readonly conversionsNeeded: number
+  readonly hardwareConversion: boolean
+  readonly serverPortMbps: number
+  readonly freeBays: number
+  readonly noise: NoiseFacts
+  readonly heat: HeatFacts
+}
+
+export interface NoiseFacts { readonly sources: readonly { readonly what: 'drives' | 'fans' | 'supply' | 'cooler' | 'enclosure', readonly count: number, readonly db: number }[], readonly sumDb: number | null, readonly atEarDb: number, readonly ceilingDb: number }
+export interface HeatFacts { readonly averageW: number, readonly riseK: number, readonly driveRiseK: number, readonly warmestC: number, readonly coldestC: number }
+
+/** MB/s of one lane, by generation. */
+export const laneMBps: Readonly<Record<number, number>> = { 1: 250, 2: 500, 3: 985, 4: 1969, 5: 3938 }

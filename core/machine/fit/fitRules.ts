@@ -1,0 +1,95 @@
+import type { FitRule } from './fitRule'
+import { airAtDrives } from './rules/airAtDrives'
+import { bays } from './rules/bays'
+import { boardInCase } from './rules/boardInCase'
+import { bootDevice } from './rules/bootDevice'
+import { cardInCase } from './rules/cardInCase'
+import { cardPlug } from './rules/cardPlug'
+import { consoleAtHand } from './rules/console'
+import { coolerFits } from './rules/coolerFits'
+import { coolerHeat } from './rules/coolerHeat'
+import { dampAndDust } from './rules/dampAndDust'
+import { dataPorts } from './rules/dataPorts'
+import { discDrive } from './rules/discDrive'
+import { display } from './rules/display'
+import { driveReach } from './rules/driveReach'
+import { drivesOnLead } from './rules/drivesOnLead'
+import { eccMemory } from './rules/eccMemory'
+import { engineThere } from './rules/engineThere'
+import { fixedParts } from './rules/fixedParts'
+import { growthLeft } from './rules/growthLeft'
+import { knownCards } from './rules/knownCards'
+import { laneWidth } from './rules/laneWidth'
+import { leadLength } from './rules/leadLength'
+import { memoryEnough } from './rules/memoryEnough'
+import { memoryMaximum } from './rules/memoryMaximum'
+import { memorySlots } from './rules/memorySlots'
+import { memoryType } from './rules/memoryType'
+import { mouldedPlugs } from './rules/mouldedPlugs'
+import { networkSpeed } from './rules/networkSpeed'
+import { noise } from './rules/noise'
+import { passiveLoad } from './rules/passiveLoad'
+import { portPower } from './rules/portPower'
+import { powerPlugs } from './rules/powerPlugs'
+import { rackPlace } from './rules/rackPlace'
+import { raidCard } from './rules/raidCard'
+import { slotsForCards } from './rules/slotsForCards'
+import { socket } from './rules/socket'
+import { ssdPlaces } from './rules/ssdPlaces'
+import { supplyAmps } from './rules/supplyAmps'
+import { supplyForm } from './rules/supplyForm'
+import { supplyRunning } from './rules/supplyRunning'
+import { supplyStart } from './rules/supplyStart'
+import { switchedOff } from './rules/switchedOff'
+import { usbParity } from './rules/usbParity'
+import { warmDrives } from './rules/warmDrives'
+import { wifiOnly } from './rules/wifiOnly'
+
+/** Every rule of fit, in the order of the report. Another one is a file in rules/ and a line here. */
+export const fitRules: readonly FitRule[] = [
+  socket,
+  boardInCase,
+  memoryType,
+  memorySlots,
+  memoryMaximum,
+  eccMemory,
+  coolerFits,
+  coolerHeat,
+  cardInCase,
+  supplyForm,
+  fixedParts,
+  slotsForCards,
+  switchedOff,
+  laneWidth,
+  ssdPlaces,
+  dataPorts,
+  bays,
+  discDrive,
+  growthLeft,
+  supplyStart,
+  supplyAmps,
+  supplyRunning,
+  powerPlugs,
+  drivesOnLead,
+  leadLength,
+  cardPlug,
+  mouldedPlugs,
+  portPower,
+  memoryEnough,
+  bootDevice,
+  display,
+  consoleAtHand,
+  engineThere,
+  passiveLoad,
+  networkSpeed,
+  wifiOnly,
+  raidCard,
+  usbParity,
+  knownCards,
+  noise,
+  warmDrives,
+  airAtDrives,
+  driveReach,
+  rackPlace,
+  dampAndDust,
+]

@@ -1,0 +1,22 @@
+import { requireWithin } from '../../errors'
+
+/** Heat that a square metre of panel lets through, W a degree. */
+export const panelWPerK = 2.5
+/** Vents below and above let so much of the rise stay. */
+export const ventedShare = 0.5
+/** What a drive is warmer than the air around the machine, by what air does at it. */
+export const driveRiseK = { across: 6, slow: 12, none: 20 } as const
+/** Warmer drives fail more often. */
+export const warmDriveC = 45
+/** No drive is made for more. */
+export const mostDriveC = 60
+
+/**
+ * How much warmer it gets in a closed cupboard: W ÷ (2.5 · m² of panel), halved by vents.
+ * @throws {CoreRangeError} CUPBOARD_M2
+ * @example cupboardRiseK(55, { panelM2: 1.8, vented: false }) // 12.2
+ */
+export function cupboardRiseK(watts: number, { panelM2, vented }: { readonly panelM2: number, readonly vented: boolean }): number {
+  requireWithin('CUPBOARD_M2', panelM2, { min: 0.01 })
+  return watts / (panelWPerK * panelM2) * (vented ? ventedShare : 1)
+}
