@@ -27,6 +27,8 @@ export const fromParts = 'parts'
 export const automaticSystem = 'byMachine'
 /** Most computers that are at hand. */
 export const mostAtHand = 12
+/** Most kinds of system of one's own. */
+export const mostOwnSystems = 12
 /** Most services of a machine. */
 export const mostServices = 40
 /** Most parts of a machine, and most parts of one's own. */

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { systemKinds } from '../catalogue/systemKinds'
 import { automaticSystem, mostServices } from './constants'
 import { catalogued, choice, listOf, optionalQuantity, quantity, section, text, toggle } from './fields'
+import { ownSystemsField } from './ownSystems'
 
 const serviceSchema = z.object({
   name: text({ label: 'Service', max: 60, description: 'Such as media software, a share, pictures from phones, a guest for trials.' }),
@@ -34,6 +35,7 @@ export const systemSchema = section({
   wantsSnapshots: toggle({ label: 'Snapshots wanted', fallback: false, description: 'Earlier states of files, for what was deleted by mistake.' }),
   wantsReadable: toggle({ label: 'Drives readable elsewhere', fallback: false, description: 'Each drive can be read by itself in another computer.' }),
   growsByOne: toggle({ label: 'Grows by one drive', fallback: false, description: 'One more drive makes the pool larger.' }),
+  ownKinds: ownSystemsField,
   services: listOf(serviceSchema, { label: 'Services', max: mostServices, description: 'What runs beside the media software.' }),
 }, { label: 'System', description: 'The system on the machine and what runs on it.' })
 

@@ -23,7 +23,7 @@ export function largestPlan() {
       ownParts: Array.from({ length: 5000 }, (_, at) => ({ id: `own-${at}`, label: `Own part ${at}`, kind: ['supply', 'fan', 'ssd'][at % 3], price: at % 200, traits: [{ ratingW: 300 + at % 700, supplyForm: 'ATX' }, { sizeMm: 120, rpm: 700 + at % 900 }, { sizeGB: 100 + at }][at % 3] })),
       atHand: Array.from({ length: 12 }, (_, at) => ({ name: `Computer ${at}`, ref: ['clerk-15', 'crane-10', 'pebble-21'][at % 3] })),
     },
-    system: { services: Array.from({ length: 40 }, (_, at) => ({ name: `Service ${at}`, ports: String(8000 + at), on: ['host', 'container', 'guest'][at % 3], memoryGB: 0.2 })) },
+    system: { ownKinds: Array.from({ length: 12 }, (_, at) => ({ id: `kind-${at}`, label: `Kind ${at}` })), services: Array.from({ length: 40 }, (_, at) => ({ name: `Service ${at}`, ports: String(8000 + at), on: ['host', 'container', 'guest'][at % 3], memoryGB: 0.2 })) },
     drives: {
       lots: Array.from({ length: 30 }, (_, at) => ({ count: 2, sizeTB: 4 + at % 8 * 2 + at / 100, group: 1 + at % 12 })), layout: 'mirror',
       purchases: Array.from({ length: 30 }, (_, at) => ({ month: at * 6, count: 1, sizeTB: 20 + at / 10, how: 'allSmaller' })),

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { systemKinds } from '~~/core/catalogue/systemKinds'
 import { compareSystems, refusalReason } from '~~/core/machine/system/compareSystems'
 import { protocolsFor, serviceMemoryGB, serviceSums } from '~~/core/machine/system/services'
-import { mostServices } from '~~/core/plan/constants'
+import { automaticSystem, mostOwnSystems, mostServices } from '~~/core/plan/constants'
 import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'
@@ -13,14 +12,24 @@ import { usePlanStore } from '~/stores/planStore'
 
 /** Which kind of system runs on it, and what runs beside the media software. */
 const store = usePlanStore()
-const { assembly } = useMachineParts()
+const { assembly, lists } = useMachineParts()
 const { money, quantity, number } = useFormat()
 const picked = ref<number | null>(null)
+const pickedKind = ref<number | null>(null)
+const ownKinds = computed(() => system.value?.ownKinds ?? [])
+const kindItems = computed(() => [{ value: automaticSystem, title: 'By the machine' }, ...lists.value.systemKinds.map(({ id, label }) => ({ value: id, title: label }))])
+/** A new kind of one's own, under a short name that is free. */
+function addKind(): void {
+  const taken = new Set(lists.value.systemKinds.map(({ id }) => id))
+  let number = ownKinds.value.length + 1
+  while (taken.has(`own-${number}`)) number++
+  store.edit('system.ownKinds', [...ownKinds.value, { id: `own-${number}`, label: `Own kind ${number}` }])
+}
 const system = computed(() => store.plan?.system ?? null)
 const services = computed(() => system.value?.services ?? [])
 const sharing = new Set(['rotating-1', 'rotating-2', 'rotating-3', 'mirror', 'pairs', 'stripe'])
 const rows = computed(() => assembly.value && store.plan
-  ? compareSystems(systemKinds, {
+  ? compareSystems(lists.value.systemKinds, {
       context: assembly.value, wishes: store.plan.system, horizonYears: store.plan.choices.horizonYears,
       mixedSizes: sharing.has(assembly.value.layoutId) && new Set(store.plan.drives.lots.map(({ sizeTB }) => sizeTB)).size > 1,
     })
@@ -35,6 +44,7 @@ const sentence = computed(() => {
 })
 const sums = computed(() => serviceSums(services.value))
 const protocols = computed(() => protocolsFor(store.plan?.household.viewers ?? []))
+const kindFields = ['label', 'like', 'once', 'perYear', 'upToDrives', 'skill', 'upkeepHoursPerYear', 'mixedSizes', 'growsByOne', 'snapshots', 'readableElsewhere', 'containers', 'guests', 'wifi', 'leaving', 'help']
 const reach = { box: 'the machine alone', home: 'the home network', away: 'away as well' } as const
 const warnings = {
   awayWritesIrreplaceable: 'is reached from away and can write to what is irreplaceable: whoever breaks into it takes that along. Let it read only.',
@@ -119,7 +129,10 @@ const warnings = {
       </table>
     </div>
     <div class="fields">
-      <PlanField path="system.kind" />
+      <PlanField
+        path="system.kind"
+        :items="kindItems"
+      />
       <PlanField
         path="system.skillAtMost"
         placeholder="any"
@@ -176,6 +189,31 @@ const warnings = {
       <p v-if="sums.groups.length > 1">
         Containers that may stand together, because their reach and possible loss are equal: {{ sums.groups.map(({ services: names }) => names.join(', ')).join('; ') }}.
       </p>
+    </section>
+    <section class="sheet">
+      <h2>Kinds of system of your own</h2>
+      <PickList
+        :id="fieldElementId('system.ownKinds')"
+        v-model:picked="pickedKind"
+        :entries="ownKinds"
+        path="system.ownKinds"
+        add="Add a kind of system"
+        :full="ownKinds.length >= mostOwnSystems"
+        :name="kind => kind.label || kind.id"
+        @add="addKind"
+        @remove="index => store.edit('system.ownKinds', ownKinds.filter((_, other) => other !== index))"
+      >
+        <template #line="{ entry }">
+          <span class="line"><strong>{{ entry.label || entry.id }}</strong><span class="soft">skill {{ entry.skill }} of 5</span><span class="number soft">{{ quantity(entry.upkeepHoursPerYear, 'h') }} a year</span></span>
+        </template>
+        <template #default="{ index }">
+          <PlanField
+            v-for="field in kindFields"
+            :key="field"
+            :path="`system.ownKinds.${index}.${field}`"
+          />
+        </template>
+      </PickList>
     </section>
     <section class="sheet">
       <h2>How files are reached</h2>

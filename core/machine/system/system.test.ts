@@ -3,6 +3,7 @@ import { assess } from '../../assess'
 import { catalogue } from '../../catalogue/catalogue'
 import { systemKinds } from '../../catalogue/systemKinds'
 import { layouts } from '../../drives/layouts/layouts'
+import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { compareSystems, refusalReason } from './compareSystems'
 import { portsOf, protocolsFor, serviceMemoryGB, serviceSums } from './services'
@@ -24,6 +25,18 @@ describe('kinds of system', () => {
   it('are ranked by skill, then hours, then money', () => {
     expect(left({ machine: { base: 'towpath' }, drives: { lots: [{ count: 2, sizeTB: 8 }], layout: 'mirror' } })).toEqual(['desktop', 'stick', 'storage', 'server', 'hypervisor'])
     expect(rowsOf({}).filter(({ rank }) => rank !== null).map(({ rank }) => rank)).toEqual([1, 2, 3, 4, 5])
+  })
+  it('of one\'s own stand in the table with those that ship, and can be the plan\'s own', () => {
+    const own = { id: 'barn', label: 'Barn system', like: 'storage', once: 40, perYear: 5, upToDrives: 4, skill: 1, upkeepHoursPerYear: 2, growsByOne: true } as const
+    const plan = planSchema.parse({ name: 'x', system: { kind: 'barn', ownKinds: [own] } })
+    const { systemKinds: kinds } = effectiveCatalogue(plan, catalogue)
+    expect(kinds).toHaveLength(systemKinds.length + 1)
+    expect(kinds[0]).toMatchObject({ id: 'barn', label: 'Barn system', layouts: systemKinds.find(({ id }) => id === 'storage')!.layouts, licence: { once: 40, perYear: 5, upToDrives: 4 }, skill: 1, onlyOn: null })
+    const { domains } = assess(plan, catalogue)
+    expect(domains.fitting.context.system?.id).toBe('barn')
+    const [first] = compareSystems(kinds, { context: domains.fitting.context, wishes: plan.system, mixedSizes: false, horizonYears: 5 })
+    expect(first).toMatchObject({ rank: 1, money: 65 })
+    expect(effectiveCatalogue(planSchema.parse({ name: 'x', system: { ownKinds: [{ id: 'server' }] } }), catalogue).systemKinds).toHaveLength(systemKinds.length)
   })
   it('are struck out by musts, each with its reason', () => {
     expect(why({ machine: { base: 'towpath' } }, 'maker')).toEqual(['onlyOn'])
