@@ -8,6 +8,7 @@ import { machine } from './machine/machine'
 import { network } from './network/network'
 import { wiring } from './network/wiring'
 import { ownership } from './ownership/ownership'
+import { years } from './ownership/years/years'
 import { playback } from './playback/playback'
 import { prospects } from './playback/prospects'
 import { screens } from './playback/screens'
@@ -17,7 +18,7 @@ import { streams } from './streams/streams'
 import type { Format } from './units/format'
 
 /** Every domain; they are run by their needs, and told in this order. Another one is a file and a line here. */
-export const domains = [household, library, titles, screens, prospects, playback, streams, drives, network, machine, fitting, wiring, ownership] as const
+export const domains = [household, library, titles, screens, prospects, playback, streams, drives, network, machine, fitting, wiring, ownership, years] as const
 
 export type Assessment = AssessmentOf<typeof domains>
 export type PlanAssessor = Assessor<typeof domains>

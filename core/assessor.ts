@@ -61,7 +61,7 @@ export function createAssessor<const Domains extends readonly Domain[]>(domains:
   let ran: string[] = []
 
   function catalogueFor(plan: Plan, shipped: Catalogue): Catalogue {
-    const own = [plan.calibration.workTable, plan.household.capabilitySets, plan.machine.ownParts, shipped]
+    const own = [plan.calibration.workTable, plan.household.capabilitySets, plan.machine.ownParts, plan.system.ownKinds, shipped]
     const known = catalogues.find(entry => sameValue(entry.own, own))
     if (known) return known.catalogue
     const catalogue = effectiveCatalogue(plan, shipped)

@@ -13,6 +13,7 @@ import { priceOfLot } from './drivePrices'
 import { layouts } from './layouts/layouts'
 import { driveTraits } from './driveTraits'
 import { drivesOf, roomTB } from './poolOf'
+import { averagePricePerKWh } from '../ownership/energyPrice'
 
 /** What keeping a holding in another quality comes to, against how it is kept now. */
 export interface QualityCost {
@@ -66,7 +67,7 @@ export function qualityCosts({ library, drives, costs, choices }: Plan, holdingI
     return { today: months[0]!.likely, horizon: months[horizon]!.likely }
   }
   const largest = largestLot(drives)
-  const perDrive = priceOfLot({ ...largest, condition: 'new' }, drives, catalogue).each + driveTraits(largest, drives, catalogue).idleW.likely * kWhPerWattYear * costs.pricePerKWh * choices.horizonYears
+  const perDrive = priceOfLot({ ...largest, condition: 'new' }, drives, catalogue).each + driveTraits(largest, drives, catalogue).idleW.likely * kWhPerWattYear * averagePricePerKWh(costs) * choices.horizonYears
   const rooms = Array.from({ length: mostDrives + 1 }, (_, count) => roomOf(drives, count, choices.survivesAtLeast))
   const now = contentOf(holding.quality)
   const drivesNow = drivesFor(rooms, now.horizon)

@@ -1,5 +1,6 @@
 import { defineDomain } from '../domain'
 import type { MachineFacts } from '../machine/machineFacts'
+import { averagePricePerKWh } from './energyPrice'
 import { ownershipFacts } from './ownershipFacts'
 import { tellOwnership } from './tellOwnership'
 
@@ -7,8 +8,8 @@ import { tellOwnership } from './tellOwnership'
 export const ownership = defineDomain({
   id: 'ownership',
   needs: ['machine'],
-  read: ({ brief: { budget }, costs: { extras, pricePerKWh }, choices: { horizonYears }, drives: { lots, driveClass, failuresPerYear, outerMBps, shingled, sheetReadErrorBits } }, { driveClasses, driveModels }, { machine }: { readonly machine: MachineFacts }) => ({
-    budget, extras, pricePerKWh, horizonYears, drives: { lots, driveClass, failuresPerYear, outerMBps, shingled, sheetReadErrorBits }, catalogue: { driveClasses, driveModels }, prices: machine.prices, states: machine.states,
+  read: ({ brief: { budget }, costs, choices: { horizonYears }, drives: { lots, driveClass, failuresPerYear, outerMBps, shingled, sheetReadErrorBits } }, { driveClasses, driveModels }, { machine }: { readonly machine: MachineFacts }) => ({
+    budget, extras: costs.extras, pricePerKWh: averagePricePerKWh(costs), horizonYears, drives: { lots, driveClass, failuresPerYear, outerMBps, shingled, sheetReadErrorBits }, catalogue: { driveClasses, driveModels }, prices: machine.prices, states: machine.states,
   }),
   facts: ownershipFacts,
   tell: tellOwnership,

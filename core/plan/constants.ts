@@ -27,6 +27,8 @@ export const fromParts = 'parts'
 export const automaticSystem = 'byMachine'
 /** Most computers that are at hand. */
 export const mostAtHand = 12
+/** Most steps of a cloud store. */
+export const mostCloudSteps = 20
 /** Most kinds of system of one's own. */
 export const mostOwnSystems = 12
 /** Most services of a machine. */

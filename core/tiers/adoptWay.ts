@@ -1,8 +1,8 @@
 import { entryOf, type Catalogue } from '../catalogue/catalogue'
 import type { WayOfBuilding } from '../catalogue/waysOfBuilding'
+import { freshMachine } from '../machine/freshMachine'
 import { newPart } from '../machine/partChanges'
 import { ownEntry } from '../plan/constants'
-import { machineSchema } from '../plan/machine'
 import type { Plan } from '../plan/planSchema'
 import { newDrives } from './newDrives'
 
@@ -14,7 +14,7 @@ export function adoptWay(plan: Plan, way: WayOfBuilding, { machineBases }: Pick<
   const { layout, fileSystem, ...lot } = way.drives
   return {
     ...plan,
-    machine: machineSchema.parse({ name: way.label, base: way.base, parts: way.parts.map(newPart) }),
+    machine: freshMachine(plan.machine, { name: way.label, base: way.base, parts: way.parts.map(newPart) }),
     drives: {
       ...plan.drives, ...newDrives(plan.drives), lots: [{ ...lot, model: ownEntry, group: 1, condition: 'new', role: 'any' }], layout, fileSystem, driveClass: 'nas',
     },

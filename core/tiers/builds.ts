@@ -1,8 +1,8 @@
 import { entryOf, type Catalogue } from '../catalogue/catalogue'
+import { freshMachine } from '../machine/freshMachine'
 import { newPart } from '../machine/partChanges'
 import { automaticLayout, ownEntry } from '../plan/constants'
 import type { Drives } from '../plan/drives'
-import { machineSchema } from '../plan/machine'
 import type { Plan } from '../plan/planSchema'
 import { newDrives } from './newDrives'
 
@@ -18,6 +18,8 @@ export interface ConverterChoice {
 export interface PoolChoice {
   /** of the new drives; where owned drives stay, the plan's kind stands for all of them */
   readonly driveClass: string
+  /** a model of the catalogue; without one, new drives are of the class by its usual figures */
+  readonly model?: string
   readonly sizeTB: number
   /** new drives; 0 only beside owned ones */
   readonly count: number
@@ -45,20 +47,25 @@ export function ownedLots({ drives: { lots } }: Plan): Drives['lots'] {
 }
 
 function machineOf(plan: Plan, base: string | null, parts: Plan['machine']['parts']): Plan['machine'] {
-  return base === null ? { ...plan.machine, parts: [...plan.machine.parts, ...parts] } : machineSchema.parse({ base, parts })
+  return base === null ? { ...plan.machine, parts: [...plan.machine.parts, ...parts] } : freshMachine(plan.machine, { base, parts })
+}
+
+/** The plan with other drives; its machine stays. */
+export function adoptPool(plan: Plan, { driveClass, model = ownEntry, sizeTB, count, layout, fileSystem, keepsOwned = false }: PoolChoice): Plan {
+  const kept = keepsOwned ? ownedLots(plan) : []
+  return {
+    ...plan,
+    drives: {
+      ...plan.drives, ...(kept.length ? { hotSpares: 0, purchases: [] } : { ...newDrives(plan.drives), driveClass }), fileSystem, layout: layout || automaticLayout,
+      lots: [...kept, ...(count > 0 ? [{ count, sizeTB, model, group: 1, condition: 'new' as const, priceEach: null, role: 'any' as const }] : [])],
+    },
+  }
 }
 
 /** The plan with a build as its machine and drives; the need stays as it is. */
 export function adoptBuild(plan: Plan, { base, converter, pool }: Build, { machineBases }: Pick<Catalogue, 'machineBases'>): Plan {
-  const { driveClass, sizeTB, count, layout, fileSystem, keepsOwned = false } = pool
-  const kept = keepsOwned ? ownedLots(plan) : []
   return {
-    ...plan,
-    machine: machineOf(plan, base, partsOf(converter).map(newPart)),
-    drives: {
-      ...plan.drives, ...(kept.length ? { hotSpares: 0, purchases: [] } : { ...newDrives(plan.drives), driveClass }), fileSystem, layout: layout || automaticLayout,
-      lots: [...kept, ...(count > 0 ? [{ count, sizeTB, model: ownEntry, group: 1, condition: 'new' as const, priceEach: null, role: 'any' as const }] : [])],
-    },
+    ...adoptPool(plan, pool), machine: machineOf(plan, base, partsOf(converter).map(newPart)),
     network: { ...plan.network, serverPortMbps: (base === null ? undefined : entryOf(machineBases, base)?.portMbps) ?? plan.network.serverPortMbps },
   }
 }

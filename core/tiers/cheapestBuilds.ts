@@ -2,7 +2,8 @@ import { entryOf, type Catalogue } from '../catalogue/catalogue'
 import type { MachineBase } from '../catalogue/machineBases'
 import type { Plan } from '../plan/planSchema'
 import { adoptBuild, ownedLots, type Build, type ConverterChoice, type PoolChoice } from './builds'
-import { createEvaluator, type Evaluation } from './evaluator'
+import type { Evaluation } from './boxEvaluator'
+import { createEvaluator } from './evaluator'
 
 /** A build for a need, the cheapest on its base. */
 export interface BuildForNeed {

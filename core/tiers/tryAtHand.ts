@@ -2,6 +2,7 @@ import { planAssessor } from '../assess'
 import { entryOf, type Catalogue } from '../catalogue/catalogue'
 import type { MachineBase } from '../catalogue/machineBases'
 import { newPart } from '../machine/partChanges'
+import { averagePricePerKWh } from '../ownership/energyPrice'
 import { kWhPerWattYear } from '../units/time'
 import type { AtHand } from '../plan/atHand'
 import { ownEntry } from '../plan/constants'
@@ -59,7 +60,7 @@ function fixSets(base: MachineBase | null, { memoryModules }: Catalogue): string
  */
 export function tryAtHand(plan: Plan, catalogue: Catalogue, cheapest: { readonly price: number, readonly idleW: number } | null): TriedComputer[] {
   const assessor = planAssessor(4)
-  const perWatt = kWhPerWattYear * plan.costs.pricePerKWh
+  const perWatt = kWhPerWattYear * averagePricePerKWh(plan.costs)
   const years = plan.choices.horizonYears
   const priceOf = (ref: string) => entryOf(catalogue.hardware, ref)?.price ?? entryOf(catalogue.memoryModules, ref)?.price ?? entryOf(catalogue.videoEngines, ref)?.price ?? 0
   return plan.machine.atHand.map((computer, index) => {

@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount } from 'vue'
 import type { Supply } from '~~/core/catalogue/hardware/hardwarePart'
 import { fittingSupplies, supplyRows } from '~~/core/machine/power/supplyChoice'
+import { averagePricePerKWh } from '~~/core/ownership/energyPrice'
 import { startCourse } from '~~/core/machine/power/startSurge'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
 import FigureValue from '~/components/common/FigureValue.vue'
@@ -22,7 +23,7 @@ const picture = (width: number) => startPicture(course.value, { width, height, r
 const table = computed(() => course.value.map(({ s, watts, amps12 }) => [quantity(s, 's'), quantity(watts, 'W'), quantity(amps12, 'A')]))
 const fixed = computed(() => assembly.value?.build.base?.fixed.includes('supply') ?? false)
 const question = computed(() => assembly.value && store.plan
-  ? { runningW: assembly.value.runningW, surge: assembly.value.surge, idleDcW: assembly.value.power.idleDcW + assembly.value.drives.idleW, mainsVolts: store.plan.brief.mainsVolts, pricePerKWh: store.plan.costs.pricePerKWh }
+  ? { runningW: assembly.value.runningW, surge: assembly.value.surge, idleDcW: assembly.value.power.idleDcW + assembly.value.drives.idleW, mainsVolts: store.plan.brief.mainsVolts, pricePerKWh: averagePricePerKWh(store.plan.costs) }
   : null)
 const choices = computed(() => question.value ? supplyRows(fittingSupplies(lists.value.hardware.filter((part): part is Supply => part.kind === 'supply'), assembly.value?.housing?.supplyForm ?? null), question.value) : null)
 const sentence = computed(() => {

@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { estimateOf } from '~~/core/figure'
+import { averagePricePerKWh } from '~~/core/ownership/energyPrice'
 import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import { archiveCodecs, archiveConversions, type ArchiveCodec, type ArchiveConversion } from '~~/core/streams/archiveConversion'
 import { tebibytes } from '~~/core/units/dataSize'
@@ -25,7 +26,7 @@ const power = computed(() => {
   const states = store.assessment?.domains.machine.states
   if (!store.plan || !states) return 0
   const [idle, converting] = states
-  return total.value.days * 24 * (converting.watts.likely - idle.watts.likely) / 1000 * store.plan.costs.pricePerKWh
+  return total.value.days * 24 * (converting.watts.likely - idle.watts.likely) / 1000 * averagePricePerKWh(store.plan.costs)
 })
 function tryOn(row: ArchiveConversion | null): void {
   const { plan } = store

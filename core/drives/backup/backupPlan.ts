@@ -4,6 +4,7 @@ import type { Drives } from '../../plan/drives'
 import type { Plan } from '../../plan/planSchema'
 import { kWhPerWattYear, monthsPerYear } from '../../units/time'
 import { rebuildShareOfOuter } from '../rebuildHours'
+import { averagePricePerKWh } from '../../ownership/energyPrice'
 
 export const placeIds = ['secondBox', 'offlineCopy', 'awayCopy'] as const
 export type PlaceId = typeof placeIds[number]
@@ -146,7 +147,7 @@ function placeCopy(id: PlaceId, holdings: readonly BackupHolding[], parts: Pick<
     pricePerYear: {
       media: media * (mediumTB ?? 0) * drives.copyPricePerTB / mediumYears,
       store: isOverLine && drives.awayBy === 'store' ? copyTB * drives.storePricePerTBMonth * monthsPerYear : 0,
-      electricity: id === 'secondBox' ? drives.secondBoxW * kWhPerWattYear * costs.pricePerKWh : 0,
+      electricity: id === 'secondBox' ? drives.secondBoxW * kWhPerWattYear * averagePricePerKWh(costs) : 0,
     },
   }
 }

@@ -1,0 +1,205 @@
+import { planAssessor } from '../assess'
+import type { Catalogue } from '../catalogue/catalogue'
+import type { DrivesFacts } from '../drives/drivesFacts'
+import { fitContext, judgeFit, stateOfFit } from '../machine/fit/fitFacts'
+import { fitSlice, type FitNeeds } from '../machine/fitting'
+import type { MachineFacts } from '../machine/machineFacts'
+import { powerStates } from '../machine/machinePower'
+import { wallW } from '../machine/power/supplyCurve'
+import { costOverYears, type CashQuestion } from '../ownership/cashFlow'
+import { averagePricePerKWh } from '../ownership/energyPrice'
+import { kWhPerYear } from '../ownership/kWhPerYear'
+import { moneyState, purchaseSum } from '../ownership/ownershipFacts'
+import { effectiveCatalogue } from '../plan/effectiveCatalogue'
+import { yearsQuestion } from '../ownership/years/yearsQuestion'
+import type { Machine } from '../plan/machine'
+import type { Network } from '../plan/network'
+import type { Plan } from '../plan/planSchema'
+import { meetsNeed, type VerdictState } from '../verdict'
+
+/** What one build comes to, likely values only. */
+export interface Evaluation {
+  readonly toPay: number
+  /** over the horizon, everything counted, not rounded */
+  readonly horizonCost: number
+  readonly idleW: number
+  readonly loadW: number
+  readonly kWhPerYear: number
+  readonly electricityPerYear: number
+  readonly freeBays: number
+  /** whole conversions at once; 0 while nothing can be done */
+  readonly possible: number
+  readonly minutesShort: number
+  readonly roomTB: number
+  readonly lossChanceAtHorizon: number
+  readonly streams: VerdictState
+  readonly space: VerdictState
+  readonly survival: VerdictState
+  readonly home: VerdictState
+  readonly away: VerdictState
+  readonly fit: VerdictState
+  readonly money: VerdictState
+  readonly meets: boolean
+}
+
+/** A machine without its data drives, and the port it is reached by. */
+export interface Box {
+  /** the same for the same machine */
+  readonly key: string
+  readonly machine: Machine
+  readonly serverPortMbps: Network['serverPortMbps']
+}
+/** Data drives under a layout, as a plan holds them. */
+export interface Pool { readonly key: string, readonly drives: Plan['drives'] }
+
+/** A machine as every build with it sees it. */
+export interface BoxRow {
+  readonly id: number
+  readonly price: number
+  readonly priceMissing: boolean
+  readonly bays: number
+  readonly machine: MachineFacts
+  readonly needs: FitNeeds['streams']
+  /** the plan with this machine */
+  readonly adopted: Plan
+  readonly streams: VerdictState
+  readonly possible: number
+  readonly minutesShort: number
+  readonly home: VerdictState
+  readonly away: VerdictState
+  /** its part of what the years cost, electricity apart */
+  readonly yearsCost: number
+}
+
+/** Drives under a layout as every build with them sees them. */
+export interface PoolRow {
+  readonly count: number
+  readonly price: number
+  readonly drives: DrivesFacts
+  readonly copyOnWrite: boolean
+  /** pools of one key are alike as far as fit goes */
+  readonly fitKey: number
+  readonly roomTB: number
+  readonly lossChanceAtHorizon: number
+  readonly space: VerdictState
+  readonly survival: VerdictState
+  /** their part of what the years cost, with extras, copies and own time, electricity apart */
+  readonly yearsCost: number
+}
+
+export interface BoxEvaluator {
+  readonly box: (box: Box, copyOnWrite: boolean) => BoxRow
+  readonly pool: (pool: Pool) => PoolRow
+  /** whether machine and drives go together, by the same rules as an assessment; once for pools that are alike */
+  readonly fit: (box: BoxRow, pool: PoolRow) => VerdictState
+  readonly evaluate: (box: BoxRow, pool: PoolRow) => Evaluation
+  /** what one watt at the wall, on average, costs over the years */
+  readonly wattCost: number
+  /** of the price of machine and drives, what is left after the sale at the end */
+  readonly keptShare: number
+  readonly counts: () => { readonly boxes: number, readonly pools: number }
+}
+
+const nothing: CashQuestion = {
+  months: 0, purchase: 0, staged: [], averageW: 0, pricePerKWh: 0, electricityRisePerYear: 0, drives: [], driveFallPerYear: 0, warrantyMonths: 0, licenceOnce: 0, licencePerYear: 0,
+  copiesOnce: 0, copiesEveryMonths: 1, copiesPerMonth: 0, upsBatteryPrice: null, buildHours: 0, upkeepHoursPerYear: 0, hourValue: 0, savedPerMonth: 0, resale: 0, discountRate: 0,
+}
+const watts = (idleW: number, loadW: number, hours: number) => (idleW * (24 - hours) + loadW * hours) / 24
+
+/**
+ * Evaluates machines and drives for a plan's need: a row for each, made once from the very facts that an assessment stands on, and
+ * sums where they meet (money, watts, bays, the years). In the loop there is no text and no figure.
+ * A test holds it to `assess` of the adopted plan.
+ * @param usual drives that stand in while a machine is looked at: nothing of it follows from them but the memory that the file system takes
+ */
+export function createBoxEvaluator(plan: Plan, shipped: Catalogue, usual: Plan['drives']): BoxEvaluator {
+  const assessor = planAssessor(4)
+  const catalogue = effectiveCatalogue(plan, shipped)
+  const { choices: { convertingHoursPerDay, horizonYears }, costs, brief: { budget } } = plan
+  const pricePerKWh = averagePricePerKWh(costs)
+  const [boxes, pools, fits, fitKeys, links] = [new Map<string, BoxRow>(), new Map<string, PoolRow>(), new Map<number, Map<number, VerdictState>>(), new Map<string, number>(), new Map<number, { home: VerdictState, away: VerdictState }>()]
+  const years = { ...nothing, months: horizonYears * 12, electricityRisePerYear: costs.electricityRisePerYear, pricePerKWh }
+  const keptShare = 1 - costs.resaleShare
+
+  /** Home network and internet line follow from the port, and from nothing else of a machine. */
+  function linksOf(adopted: Plan) {
+    const { serverPortMbps } = adopted.network
+    let known = links.get(serverPortMbps)
+    if (!known) {
+      const { verdicts } = assessor.assess(adopted, shipped)
+      const stateOf = (id: string) => verdicts.find(verdict => verdict.id === id)!.state
+      links.set(serverPortMbps, known = { home: stateOf('home'), away: stateOf('away') })
+    }
+    return known
+  }
+  function boxRow({ machine: own, serverPortMbps }: Box, copyOnWrite: boolean): BoxRow {
+    const adopted: Plan = { ...plan, machine: own, drives: { ...usual, fileSystem: copyOnWrite ? 'copyOnWrite' : 'journalled' }, network: { ...plan.network, serverPortMbps } }
+    const { machine, streams } = assessor.facts(adopted, shipped, ['machine', 'streams'])
+    const { system } = machine
+    const price = machine.prices.reduce((sum, line) => sum + (line.toPay ?? 0), 0)
+    return {
+      id: boxes.size, price, priceMissing: machine.prices.some(line => line.toPay === null),
+      bays: machine.build.bays, machine, adopted, needs: { needed: { needed: streams.needed.needed }, engineGB: streams.engineGB },
+      streams: streams.state, possible: streams.possible?.likely ?? 0, minutesShort: streams.minutes?.perMonth.likely ?? 0, ...linksOf(adopted),
+      yearsCost: price * keptShare + costOverYears({ ...years, licenceOnce: system?.licence.once ?? 0, licencePerYear: system?.licence.perYear ?? 0, upkeepHoursPerYear: costs.upkeepHoursPerYear === null ? system?.upkeepHoursPerYear ?? 0 : 0, hourValue: costs.hourValue }),
+    }
+  }
+  function poolRow({ drives: own }: Pool): PoolRow {
+    const adopted: Plan = { ...plan, drives: own }
+    const { drives, ownership } = assessor.facts(adopted, shipped, ['drives', 'ownership'])
+    const { verdicts } = assessor.assess(adopted, shipped)
+    const stateOf = (id: string) => verdicts.find(verdict => verdict.id === id)!.state
+    const copyOnWrite = own.fileSystem === 'copyOnWrite'
+    const key = [copyOnWrite, drives.count, drives.spinning, drives.fast, drives.nvme, drives.idleW.likely, drives.activeW.likely, drives.pool?.parity, drives.layoutId, drives.rawTB].join(' ')
+    if (!fitKeys.has(key)) fitKeys.set(key, fitKeys.size)
+    return {
+      count: drives.count, price: ownership.drivesToPay, drives, copyOnWrite, fitKey: fitKeys.get(key)!,
+      roomTB: drives.pool?.roomTB ?? 0, lossChanceAtHorizon: drives.pool?.lossChanceAtHorizon.likely ?? 1, space: stateOf('space'), survival: stateOf('survival'),
+      yearsCost: costOverYears(yearsQuestion({ plan: adopted, catalogue, horizonYears, system: null, machineToPay: 0, drivesToPay: ownership.drivesToPay, averageW: 0 })),
+    }
+  }
+  function box(one: Box, copyOnWrite: boolean): BoxRow {
+    const key = `${one.key} ${copyOnWrite}`
+    let known = boxes.get(key)
+    if (!known) boxes.set(key, known = boxRow(one, copyOnWrite))
+    return known
+  }
+  function pool(one: Pool): PoolRow {
+    let known = pools.get(one.key)
+    if (!known) pools.set(one.key, known = poolRow(one))
+    return known
+  }
+  function fit(one: BoxRow, drives: PoolRow): VerdictState {
+    let of = fits.get(one.id)
+    if (!of) fits.set(one.id, of = new Map())
+    let state = of.get(drives.fitKey)
+    if (state === undefined) {
+      const context = fitContext(fitSlice({ ...one.adopted, drives: { ...one.adopted.drives } }, { machine: { ...one.machine, states: powerStates(one.machine.power, drives.drives, convertingHoursPerDay), freeBays: one.bays - drives.count }, drives: drives.drives, streams: one.needs }))
+      state = stateOfFit(judgeFit(context), context)
+      of.set(drives.fitKey, state)
+    }
+    return state
+  }
+  const wattCost = costOverYears({ ...years, averageW: 1 })
+
+  return {
+    box, pool, fit, wattCost, keptShare,
+    evaluate(one, drives) {
+      const toPay = purchaseSum(one.price, drives.price, costs.extras)
+      const { idleDcW, loadDcW, losses } = one.machine.power
+      const idleW = wallW(Math.max(0, idleDcW + drives.drives.idleW.likely), losses)
+      const loadW = Math.max(idleW, wallW(Math.max(0, loadDcW + drives.drives.activeW.likely), losses))
+      const kWh = kWhPerYear([{ hoursPerDay: 24 - convertingHoursPerDay, watts: idleW }, { hoursPerDay: convertingHoursPerDay, watts: loadW }])
+      const state = fit(one, drives)
+      const money = moneyState(toPay, budget, one.priceMissing)
+      const { streams, home, away, possible, minutesShort } = one
+      const { space, survival, roomTB, lossChanceAtHorizon } = drives
+      return {
+        toPay, horizonCost: one.yearsCost + drives.yearsCost + watts(idleW, loadW, convertingHoursPerDay) * wattCost, idleW, loadW, kWhPerYear: kWh, electricityPerYear: kWh * pricePerKWh, freeBays: one.bays - drives.count,
+        possible, minutesShort, roomTB, lossChanceAtHorizon, streams, space, survival, home, away, fit: state, money,
+        meets: meetsNeed(streams) && meetsNeed(space) && meetsNeed(survival) && meetsNeed(home) && meetsNeed(away) && meetsNeed(state) && (meetsNeed(money) || (money === 'unknown' && budget === null)),
+      }
+    },
+    counts: () => ({ boxes: boxes.size, pools: pools.size }),
+  }
+}
