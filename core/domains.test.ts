@@ -51,14 +51,14 @@ describe('an assessor', () => {
     return [...assessor.ran]
   }
   it('works out again only what a change touches', () => {
-    expect(ranAfter(plan => ({ ...plan, costs: { ...plan.costs, pricePerKWh: 0.5 } }))).toEqual(['ownership'])
+    expect(ranAfter(plan => ({ ...plan, costs: { ...plan.costs, pricePerKWh: 0.5 } }))).toEqual(['ownership', 'years'])
     expect(ranAfter(plan => ({ ...plan, brief: { ...plan.brief, who: 'others' } }))).toEqual([])
-    expect(ranAfter(plan => ({ ...plan, drives: { ...plan.drives, lots: plan.drives.lots.map(lot => ({ ...lot, priceEach: 1 })) } }))).toEqual(['ownership'])
+    expect(ranAfter(plan => ({ ...plan, drives: { ...plan.drives, lots: plan.drives.lots.map(lot => ({ ...lot, priceEach: 1 })) } }))).toEqual(['ownership', 'years'])
     // The price of the machine is the machine's; neither playback nor streams hear of it.
-    expect(ranAfter(plan => ({ ...plan, machine: { ...plan.machine, parts: plan.machine.parts.map(part => ({ ...part, condition: 'new' as const })) } }))).toEqual(['machine', 'fitting', 'ownership'])
-    expect(ranAfter(plan => ({ ...plan, drives: { ...plan.drives, oneBatch: true } }))).toEqual(['drives'])
+    expect(ranAfter(plan => ({ ...plan, machine: { ...plan.machine, parts: plan.machine.parts.map(part => ({ ...part, condition: 'new' as const })) } }))).toEqual(['machine', 'fitting', 'ownership', 'years'])
+    expect(ranAfter(plan => ({ ...plan, drives: { ...plan.drives, oneBatch: true } }))).toEqual(['drives', 'years'])
     // More upload is looked at by playback; what it makes of the week is the same as before, so streams are not.
-    expect(ranAfter(plan => ({ ...plan, network: { ...plan.network, uploadMbps: 40 } }))).toEqual(['network', 'screens', 'prospects', 'playback'])
+    expect(ranAfter(plan => ({ ...plan, network: { ...plan.network, uploadMbps: 40 } }))).toEqual(['network', 'screens', 'prospects', 'playback', 'years'])
     // Another processor changes neither what the titles are nor what they would need.
     expect(ranAfter(plan => ({ ...plan, machine: { ...plan.machine, score: 7000 } }))).toEqual(['machine', 'playback', 'streams'])
     expect(ranAfter(plan => ({ ...plan, library: { ...plan.library, holdings: plan.library.holdings.map(holding => ({ ...holding, titles: holding.titles * 2 })) } }))).not.toContain('prospects')

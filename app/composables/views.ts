@@ -33,8 +33,8 @@ export const phases: readonly Phase[] = [
   {
     label: 'Choose',
     views: [
-      { id: 'tiers', label: 'Tiers', icon: mdiScaleBalance, sections: [{ id: 'builds', label: 'Builds' }] },
-      { id: 'ownership', label: 'Ownership', icon: mdiHandCoinOutline, sections: [{ id: 'years', label: 'Years' }] },
+      { id: 'tiers', label: 'Tiers', icon: mdiScaleBalance, sections: [{ id: 'ways', label: 'Ways' }, { id: 'search', label: 'Search' }, { id: 'frontier', label: 'Frontier' }, { id: 'compare', label: 'Compare' }, { id: 'upgrade', label: 'Upgrade path' }, { id: 'builds', label: 'Examples' }] },
+      { id: 'ownership', label: 'Ownership', icon: mdiHandCoinOutline, sections: [{ id: 'years', label: 'Years' }, { id: 'power', label: 'Power' }, { id: 'old-or-new', label: 'Old or new' }, { id: 'cloud', label: 'Cloud instead' }, { id: 'carbon', label: 'Carbon' }, { id: 'flips', label: 'What flips it' }] },
     ],
   },
 ]
@@ -76,7 +76,11 @@ const places: readonly (readonly [RegExp, Place])[] = [
   [/^machine/, { view: 'machine', section: 'figures' }],
   [/^brief\.(opensTo|ear|room|cupboard|damp|dusty)/, { view: 'machine', section: 'place' }],
   [/^system/, { view: 'machine', section: 'system' }],
-  [/^(costs|choices\.convertingHoursPerDay)/, { view: 'ownership' }],
+  [/^costs\.tiers/, { view: 'tiers', section: 'search' }],
+  [/^(costs\.(pricePerKWh|electricity|night|solar|ups)|choices\.convertingHoursPerDay)/, { view: 'ownership', section: 'power' }],
+  [/^costs\.cloud/, { view: 'ownership', section: 'cloud' }],
+  [/^costs\.grid/, { view: 'ownership', section: 'carbon' }],
+  [/^costs/, { view: 'ownership' }],
   [/^(brief|name)/, { view: 'brief', section: 'answers' }],
 ]
 

@@ -1,4 +1,6 @@
+import { planAssessor } from '~~/core/assess'
 import { catalogue } from '~~/core/catalogue/catalogue'
+import { planCarbon } from '~~/core/ownership/planCarbon'
 import { planGrowth, type PlanGrowthParts } from '~~/core/drives/growth/planGrowth'
 import { simulatePlanLoss, type PlanSimulation } from '~~/core/drives/simulateLoss'
 import { readOwnPartsCsv, readPartsCsv } from '~~/core/machine/parts/partsCsv'
@@ -33,6 +35,12 @@ export function createCoreWork() {
     },
     readPartsCsv: (plan: Plan, text: string) => readPartsCsv(text, effectiveCatalogue(plan, catalogue), plan.brief.currency),
     readOwnPartsCsv: (plan: Plan, text: string) => readOwnPartsCsv(text, { currency: plan.brief.currency, taken: new Set(plan.machine.ownParts.map(({ id }) => id)) }),
+    assessAll: (plans: readonly Plan[], locale: string) => plans.map((plan) => {
+      const { figures, verdicts } = assess(plan, locale)
+      return { figures, verdicts }
+    }),
+    flows: (plans: readonly Plan[]) => plans.map(plan => planAssessor(1).facts(plan, catalogue, ['years']).years),
+    carbonOf: (plans: readonly Plan[]) => plans.map(plan => planCarbon(plan, catalogue)),
     capacityCurve: (plan: Plan) => capacityCurve(plan, catalogue),
   }
 }

@@ -27,6 +27,9 @@ export const fromParts = 'parts'
 export const automaticSystem = 'byMachine'
 /** Most computers that are at hand. */
 export const mostAtHand = 12
+/** Most tiers of a plan, and those of a plan that has none of its own. */
+export const mostTiers = 6
+export const usualTiers = [{ name: 'Lean', cap: 700 }, { name: 'Middle', cap: 1700 }, { name: 'Large', cap: 2900 }] as const
 /** Most steps of a cloud store. */
 export const mostCloudSteps = 20
 /** Most kinds of system of one's own. */

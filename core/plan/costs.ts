@@ -1,14 +1,20 @@
 import { z } from 'zod'
 import { gridKinds } from '../catalogue/gridKinds'
-import { choice, listOf, optionalQuantity, quantity, section } from './fields'
-import { mostCloudSteps } from './constants'
+import { choice, listOf, optionalQuantity, quantity, section, text } from './fields'
+import { mostCloudSteps, mostTiers } from './constants'
 
 const cloudStepSchema = z.object({
   sizeTB: quantity({ label: 'Up to', unit: 'TB', min: 0.01, max: 10_000, fallback: 2, description: 'What may be kept for this price.' }),
   pricePerMonth: quantity({ label: 'Price a month', unit: 'money', min: 0, max: 100_000, fallback: 9, description: 'What this step costs in a month.' }),
 })
 
+const tierSchema = z.object({
+  name: text({ label: 'Tier', max: 30, description: 'What you call it.', fallback: 'Tier' }),
+  cap: quantity({ label: 'At most', unit: 'money', min: 0, max: 1_000_000, fallback: 1000, description: 'The most that may be paid now.' }),
+})
+
 export const costsSchema = section({
+  tiers: listOf(tierSchema, { label: 'Tiers', max: mostTiers, description: 'Budgets by which builds are sorted. If there are none: Lean 700, Middle 1,700, Large 2,900.' }),
   pricePerKWh: quantity({
     label: 'Electricity', unit: 'money/kWh', min: 0, max: 1000, fallback: 0.3,
     description: 'What you pay for one kilowatt-hour.',

@@ -1,8 +1,11 @@
 import { planAssessor } from '../assess'
 import type { Catalogue } from '../catalogue/catalogue'
+import { drives as drivesDomain } from '../drives/drives'
 import type { DrivesFacts } from '../drives/drivesFacts'
 import { fitContext, judgeFit, stateOfFit } from '../machine/fit/fitFacts'
+import type { FitRule } from '../machine/fit/fitRule'
 import { fitSlice, type FitNeeds } from '../machine/fitting'
+import { machine as machineDomain } from '../machine/machine'
 import type { MachineFacts } from '../machine/machineFacts'
 import { powerStates } from '../machine/machinePower'
 import { wallW } from '../machine/power/supplyCurve'
@@ -15,6 +18,8 @@ import { yearsQuestion } from '../ownership/years/yearsQuestion'
 import type { Machine } from '../plan/machine'
 import type { Network } from '../plan/network'
 import type { Plan } from '../plan/planSchema'
+import { sameValue } from '../sameValue'
+import { plainFormat } from '../units/format'
 import { meetsNeed, type VerdictState } from '../verdict'
 
 /** What one build comes to, likely values only. */
@@ -88,11 +93,16 @@ export interface PoolRow {
 }
 
 export interface BoxEvaluator {
-  readonly box: (box: Box, copyOnWrite: boolean) => BoxRow
+  /** like: a row whose streams stand for this one's where both convert with the same hardware */
+  readonly box: (box: Box, copyOnWrite: boolean, like?: BoxRow) => BoxRow
+  /** what it converts with, without asking how much */
+  readonly hardware: (box: Box, copyOnWrite: boolean) => MachineFacts['hardware']
   readonly pool: (pool: Pool) => PoolRow
   /** whether machine and drives go together, by the same rules as an assessment; once for pools that are alike */
   readonly fit: (box: BoxRow, pool: PoolRow) => VerdictState
   readonly evaluate: (box: BoxRow, pool: PoolRow) => Evaluation
+  /** ids of the rules among these that fail */
+  readonly failing: (box: BoxRow, pool: PoolRow, rules: readonly FitRule[]) => string[]
   /** what one watt at the wall, on average, costs over the years */
   readonly wattCost: number
   /** of the price of machine and drives, what is left after the sale at the end */
@@ -132,22 +142,45 @@ export function createBoxEvaluator(plan: Plan, shipped: Catalogue, usual: Plan['
     }
     return known
   }
-  function boxRow({ machine: own, serverPortMbps }: Box, copyOnWrite: boolean): BoxRow {
-    const adopted: Plan = { ...plan, machine: own, drives: { ...usual, fileSystem: copyOnWrite ? 'copyOnWrite' : 'journalled' }, network: { ...plan.network, serverPortMbps } }
-    const { machine, streams } = assessor.facts(adopted, shipped, ['machine', 'streams'])
+  const usualDrives = [false, true].map((copyOnWrite): Plan['drives'] => ({ ...usual, fileSystem: copyOnWrite ? 'copyOnWrite' : 'journalled' }))
+  const usualFacts = usualDrives.map(of => assessor.facts({ ...plan, drives: of }, shipped, ['drives']).drives)
+  const streamsBy = new Map<string, Pick<BoxRow, 'needs' | 'streams' | 'possible' | 'minutesShort'>>()
+  const machinesBy = new Map<string, MachineFacts>()
+  function machineFactsOf(one: Box, copyOnWrite: boolean): MachineFacts {
+    const key = `${one.key} ${copyOnWrite}`
+    let known = machinesBy.get(key)
+    if (!known) machinesBy.set(key, known = machineDomain.facts(machineDomain.read(adoptedWith(one, copyOnWrite), catalogue, { drives: usualFacts[Number(copyOnWrite)]! } as never) as never))
+    return known
+  }
+  const adoptedWith = ({ machine: own, serverPortMbps }: Box, copyOnWrite: boolean): Plan => ({ ...plan, machine: own, drives: usualDrives[Number(copyOnWrite)]!, network: { ...plan.network, serverPortMbps } })
+  /** What a machine converts follows from its hardware; where that is the same, so is the rest. */
+  function streamsOf(adopted: Plan, machine: MachineFacts, like: BoxRow | undefined): Pick<BoxRow, 'needs' | 'streams' | 'possible' | 'minutesShort'> {
+    if (like && sameValue(like.machine.hardware, machine.hardware)) return like
+    const key = JSON.stringify(machine.hardware)
+    const known = streamsBy.get(key)
+    if (known) return known
+    const { streams } = assessor.facts(adopted, shipped, ['streams'])
+    const found = { needs: { needed: { needed: streams.needed.needed }, engineGB: streams.engineGB }, streams: streams.state, possible: streams.possible?.likely ?? 0, minutesShort: streams.minutes?.perMonth.likely ?? 0 }
+    streamsBy.set(key, found)
+    return found
+  }
+  function boxRow(one: Box, copyOnWrite: boolean, like: BoxRow | undefined): BoxRow {
+    const adopted = adoptedWith(one, copyOnWrite)
+    const machine = machineFactsOf(one, copyOnWrite)
     const { system } = machine
+    const { needs, streams, possible, minutesShort } = streamsOf(adopted, machine, like)
     const price = machine.prices.reduce((sum, line) => sum + (line.toPay ?? 0), 0)
     return {
       id: boxes.size, price, priceMissing: machine.prices.some(line => line.toPay === null),
-      bays: machine.build.bays, machine, adopted, needs: { needed: { needed: streams.needed.needed }, engineGB: streams.engineGB },
-      streams: streams.state, possible: streams.possible?.likely ?? 0, minutesShort: streams.minutes?.perMonth.likely ?? 0, ...linksOf(adopted),
+      bays: machine.build.bays, machine, adopted, needs, streams, possible, minutesShort, ...linksOf(adopted),
       yearsCost: price * keptShare + costOverYears({ ...years, licenceOnce: system?.licence.once ?? 0, licencePerYear: system?.licence.perYear ?? 0, upkeepHoursPerYear: costs.upkeepHoursPerYear === null ? system?.upkeepHoursPerYear ?? 0 : 0, hourValue: costs.hourValue }),
     }
   }
   function poolRow({ drives: own }: Pool): PoolRow {
     const adopted: Plan = { ...plan, drives: own }
-    const { drives, ownership } = assessor.facts(adopted, shipped, ['drives', 'ownership'])
-    const { verdicts } = assessor.assess(adopted, shipped)
+    const facts = assessor.facts(adopted, shipped, ['library', 'drives', 'ownership'])
+    const { drives, ownership } = facts
+    const { verdicts } = drivesDomain.tell(drives as never, drivesDomain.read(adopted, catalogue, facts as never) as never, plainFormat)
     const stateOf = (id: string) => verdicts.find(verdict => verdict.id === id)!.state
     const copyOnWrite = own.fileSystem === 'copyOnWrite'
     const key = [copyOnWrite, drives.count, drives.spinning, drives.fast, drives.nvme, drives.idleW.likely, drives.activeW.likely, drives.pool?.parity, drives.layoutId, drives.rawTB].join(' ')
@@ -158,10 +191,10 @@ export function createBoxEvaluator(plan: Plan, shipped: Catalogue, usual: Plan['
       yearsCost: costOverYears(yearsQuestion({ plan: adopted, catalogue, horizonYears, system: null, machineToPay: 0, drivesToPay: ownership.drivesToPay, averageW: 0 })),
     }
   }
-  function box(one: Box, copyOnWrite: boolean): BoxRow {
+  function box(one: Box, copyOnWrite: boolean, like?: BoxRow): BoxRow {
     const key = `${one.key} ${copyOnWrite}`
     let known = boxes.get(key)
-    if (!known) boxes.set(key, known = boxRow(one, copyOnWrite))
+    if (!known) boxes.set(key, known = boxRow(one, copyOnWrite, like))
     return known
   }
   function pool(one: Pool): PoolRow {
@@ -169,12 +202,15 @@ export function createBoxEvaluator(plan: Plan, shipped: Catalogue, usual: Plan['
     if (!known) pools.set(one.key, known = poolRow(one))
     return known
   }
+  function contextOf(one: BoxRow, drives: PoolRow) {
+    return fitContext(fitSlice(one.adopted, { machine: { ...one.machine, states: powerStates(one.machine.power, drives.drives, convertingHoursPerDay), freeBays: one.bays - drives.count }, drives: drives.drives, streams: one.needs }))
+  }
   function fit(one: BoxRow, drives: PoolRow): VerdictState {
     let of = fits.get(one.id)
     if (!of) fits.set(one.id, of = new Map())
     let state = of.get(drives.fitKey)
     if (state === undefined) {
-      const context = fitContext(fitSlice({ ...one.adopted, drives: { ...one.adopted.drives } }, { machine: { ...one.machine, states: powerStates(one.machine.power, drives.drives, convertingHoursPerDay), freeBays: one.bays - drives.count }, drives: drives.drives, streams: one.needs }))
+      const context = contextOf(one, drives)
       state = stateOfFit(judgeFit(context), context)
       of.set(drives.fitKey, state)
     }
@@ -184,6 +220,8 @@ export function createBoxEvaluator(plan: Plan, shipped: Catalogue, usual: Plan['
 
   return {
     box, pool, fit, wattCost, keptShare,
+    hardware: (one, copyOnWrite) => machineFactsOf(one, copyOnWrite).hardware,
+    failing: (one, drives, rules) => judgeFit(contextOf(one, drives), rules).flatMap(({ rule, judgement }) => judgement.state === 'fail' ? [rule.id] : []),
     evaluate(one, drives) {
       const toPay = purchaseSum(one.price, drives.price, costs.extras)
       const { idleDcW, loadDcW, losses } = one.machine.power

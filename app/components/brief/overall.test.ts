@@ -1,7 +1,6 @@
 import { mount } from '@vue/test-utils'
 import { describe, expect, it, vi } from 'vitest'
 import type { PlanInput } from '~~/core/plan/planSchema'
-import PurchaseSplit from '~/components/ownership/PurchaseSplit.vue'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
 import { fieldPaths } from '~~/core/plan/fieldPaths'
 import { planSchema } from '~~/core/plan/planSchema'
@@ -40,23 +39,6 @@ describe('the one answer', () => {
     const overall = mount(OverallVerdict)
     await vi.waitFor(() => expect(overall.find('.cheapest').text()).toMatch(/The cheapest build that meets|No build in the catalogue/), { timeout: 20_000, interval: 50 })
     expect(overall.find('.cheapest a').attributes('href')).toMatch(/tiers$/)
-  })
-})
-
-describe('what is paid now', () => {
-  it('is drawn by part on one scale with the budget', () => {
-    openDemo({ brief: { budget: 2000 }, machine: { base: 'own', price: 500 }, drives: { lots: [{ count: 2, sizeTB: 10, priceEach: 150 }] }, costs: { extras: 100 } })
-    const split = mount(PurchaseSplit)
-    const widths = ['box', 'drives', 'extras'].map(part => split.find(`.part.${part}`).attributes('style'))
-    expect(widths).toEqual(['width: 25%;', 'width: 15%;', 'width: 5%;'])
-    expect(split.find('.budget').attributes('style')).toBe('left: 100%;')
-    expect(split.find('.part.box').attributes('title')).toBe('Machine: €500')
-  })
-  it('has no budget where none is set, and a year of the socket for each year', () => {
-    openDemo({ brief: { budget: null }, choices: { horizonYears: 7 } })
-    const split = mount(PurchaseSplit)
-    expect(split.find('.budget').exists()).toBe(false)
-    expect(split.findAll('.year')).toHaveLength(7)
   })
 })
 

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import FigureValue from '~/components/common/FigureValue.vue'
-import FindingsList from '~/components/common/FindingsList.vue'
-import PlanField from '~/components/common/PlanField.vue'
-import VerdictSentence from '~/components/common/VerdictSentence.vue'
+import { defineAsyncComponent } from 'vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
-import PowerDay from '~/components/ownership/PowerDay.vue'
-import PurchaseSplit from '~/components/ownership/PurchaseSplit.vue'
+
+const YearsSection = defineAsyncComponent(() => import('~/components/ownership/YearsSection.vue'))
+const PowerSection = defineAsyncComponent(() => import('~/components/ownership/PowerSection.vue'))
+const OldNewSection = defineAsyncComponent(() => import('~/components/ownership/OldNewSection.vue'))
+const CloudSection = defineAsyncComponent(() => import('~/components/ownership/CloudSection.vue'))
+const CarbonSection = defineAsyncComponent(() => import('~/components/ownership/CarbonSection.vue'))
+const FlipSection = defineAsyncComponent(() => import('~/components/ownership/FlipSection.vue'))
 
 definePageMeta({ key: 'ownership' })
 </script>
@@ -13,34 +15,25 @@ definePageMeta({ key: 'ownership' })
 <template>
   <ViewFrame
     view="ownership"
-    question="What does it cost to buy and to run?"
+    question="What does it cost over the years?"
   >
     <template #years>
-      <div class="columns">
-        <PurchaseSplit />
-        <PowerDay />
-      </div>
-      <section class="sheet side">
-        <VerdictSentence id="money" />
-        <div class="figures">
-          <FigureValue id="ownership.purchase" />
-          <FigureValue id="ownership.kWhPerYear" />
-          <FigureValue id="ownership.electricityPerYear" />
-          <FigureValue id="machine.idleW" />
-        </div>
-        <div class="figures">
-          <PlanField path="brief.budget" />
-          <PlanField path="costs.extras" />
-          <PlanField path="costs.pricePerKWh" />
-          <PlanField path="choices.convertingHoursPerDay" />
-        </div>
-        <FindingsList view="ownership" />
-      </section>
+      <YearsSection />
+    </template>
+    <template #power>
+      <PowerSection />
+    </template>
+    <template #old-or-new>
+      <OldNewSection />
+    </template>
+    <template #cloud>
+      <CloudSection />
+    </template>
+    <template #carbon>
+      <CarbonSection />
+    </template>
+    <template #flips>
+      <FlipSection />
     </template>
   </ViewFrame>
 </template>
-
-<style scoped>
-.columns { align-items: stretch; }
-.figures { --least: 180px; }
-</style>

@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { UpsUnit } from '~~/core/catalogue/hardware/hardwarePart'
+import { routerW, upsNeed, upsRows } from '~~/core/ownership/ups'
+import FigureValue from '~/components/common/FigureValue.vue'
+import PlanField from '~/components/common/PlanField.vue'
+import { useFormat } from '~/composables/useFormat'
+import { useMachineParts } from '~/composables/useMachineParts'
+import { usePlanStore } from '~/stores/planStore'
+import PowerDay from './PowerDay.vue'
+
+/** What it draws, what that costs by tariff, and what holds it when the power fails. */
+const store = usePlanStore()
+const { lists } = useMachineParts()
+const { money, quantity, number } = useFormat()
+const loadW = computed(() => store.assessment?.domains.machine.states[1].watts.likely ?? 0)
+const need = computed(() => upsNeed(loadW.value))
+const rows = computed(() => upsRows(lists.value.hardware.filter((part): part is UpsUnit => part.kind === 'ups'), loadW.value, store.plan?.costs.upsMinutes ?? 10))
+const inPlan = computed(() => new Set(store.plan?.machine.parts.map(({ ref }) => ref)))
+const best = computed(() => rows.value.find(({ strongEnough, longEnough }) => strongEnough && longEnough) ?? null)
+function apply(unit: UpsUnit): void {
+  const { plan } = store
+  if (!plan) return
+  const others = plan.machine.parts.filter(({ ref }) => !rows.value.some(row => row.unit.id === ref))
+  store.replace({ ...plan, drives: { ...plan.drives, ups: true }, machine: { ...plan.machine, parts: [...others, { ref: unit.id, count: 1, condition: 'new', purpose: 'fitted', at: '', deadChance: 0, note: '', price: null }] } })
+}
+</script>
+
+<template>
+  <div class="columns">
+    <div>
+      <PowerDay />
+      <section class="sheet ups">
+        <h2>A UPS for it</h2>
+        <p class="sentence">
+          {{ best ? `${best.unit.label} holds machine and router for ${quantity(Math.floor(best.minutes), 'min')}, at ${money(best.unit.price)}.` : 'No UPS of the catalogue holds it that long.' }} It needs {{ quantity(need.ratingW, 'W') }} and {{ number(need.ratingVA, 3) }} VA: {{ quantity(loadW, 'W') }} while converting, and {{ quantity(routerW, 'W') }} for the router.
+        </p>
+        <table class="data-table">
+          <thead>
+            <tr>
+              <th scope="col">
+                UPS
+              </th><th
+                scope="col"
+                class="number"
+              >
+                Rating
+              </th><th
+                scope="col"
+                class="number"
+              >
+                Holds
+              </th><th
+                scope="col"
+                class="number"
+              >
+                Price
+              </th><th scope="col">
+                <span class="visually-hidden">Apply</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr
+              v-for="row in rows"
+              :key="row.unit.id"
+              :data-ups="row.unit.id"
+              :class="{ out: !row.strongEnough || !row.longEnough }"
+            >
+              <td>{{ row.unit.label }} <small class="soft">{{ row.unit.battery === 'lead' ? 'lead' : 'lithium' }}{{ !row.strongEnough ? ', too weak' : !row.longEnough ? ', too short' : '' }}</small></td>
+              <td class="number">
+                {{ number(row.unit.ratingVA) }} VA, {{ quantity(row.unit.ratingW, 'W') }}
+              </td><td class="number">
+                {{ quantity(Number(row.minutes.toFixed(row.minutes < 10 ? 1 : 0)), 'min') }}
+              </td><td class="number">
+                {{ money(row.unit.price) }}
+              </td>
+              <td class="no-print">
+                <span v-if="inPlan.has(row.unit.id)">in the plan</span>
+                <VBtn
+                  v-else
+                  size="x-small"
+                  variant="outlined"
+                  color="primary"
+                  :aria-label="`Apply ${row.unit.label}`"
+                  @click="apply(row.unit)"
+                >
+                  Apply
+                </VBtn>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="soft small">
+          Minutes are for an aged battery, behind the losses of the inverter. Test it once a year by pulling its plug, with everything saved. A lead battery lasts about four years.
+        </p>
+      </section>
+    </div>
+    <section class="sheet side">
+      <div class="figures">
+        <FigureValue id="machine.idleW" />
+        <FigureValue id="machine.loadW" />
+        <FigureValue id="ownership.kWhPerYear" />
+        <FigureValue id="ownership.electricityPerYear" />
+        <FigureValue id="years.electricity" />
+      </div>
+      <div class="fields">
+        <PlanField path="costs.pricePerKWh" />
+        <PlanField path="costs.electricityRisePerYear" />
+        <PlanField
+          path="costs.nightPricePerKWh"
+          placeholder="one rate"
+        />
+        <PlanField path="costs.nightShare" />
+        <PlanField path="costs.solarShare" />
+        <PlanField path="costs.solarPricePerKWh" />
+        <PlanField path="choices.convertingHoursPerDay" />
+        <PlanField path="costs.upsMinutes" />
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.columns { --page-columns: minmax(0, 1.7fr) minmax(260px, 1fr); }
+.ups { margin-top: 16px; }
+.sentence { font-size: 1.02rem; margin: 6px 0 10px; }
+.figures, .fields { --least: 130px; margin-bottom: 12px; }
+.out { color: rgb(var(--v-theme-ink-soft)); }
+</style>

@@ -1,0 +1,23 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { mostCompared, type useCompared } from '~/composables/useCompared'
+
+/** Two to five plans and ways that stand side by side. */
+const props = defineProps<{ of: ReturnType<typeof useCompared> }>()
+const { ids, options, choose } = props.of
+const items = computed(() => options.value.map(({ id, label }) => ({ value: id, title: label })))
+const model = computed({ get: () => [...ids.value], set: (next: string[]) => choose(next) })
+</script>
+
+<template>
+  <VSelect
+    v-model="model"
+    :items="items"
+    :label="`Compared, two to ${mostCompared}`"
+    multiple
+    chips
+    hide-details
+    class="no-print"
+    data-compared
+  />
+</template>

@@ -1,0 +1,222 @@
+<script setup lang="ts">
+import { computed, nextTick, ref } from 'vue'
+import ChartFrame from '~/components/charts/ChartFrame.vue'
+import { ways as wayNames } from '~~/core/tiers/search/frames'
+import type { WayBuild, WayRow } from '~~/core/tiers/search/wayRows'
+import { lacksText } from './lacksText'
+import { useFormat } from '~/composables/useFormat'
+import { usePictureHandle } from '~/composables/usePictureHandle'
+import { usePlanStore } from '~/stores/planStore'
+import { fieldAxes, fieldMargin, waysField, type FieldAxis, type FieldMark } from './waysLayout'
+
+/** Every way of building that was found, price against what it gives. Hover or focus to preview; press to see it beside. */
+const props = defineProps<{ rows: readonly WayRow[], tiers: readonly { readonly name: string, readonly cap: number }[], picked: string | null }>()
+const emit = defineEmits<{ look: [build: WayBuild | null], pick: [mark: FieldMark] }>()
+const axis = defineModel<FieldAxis>('axis', { default: 'possible' })
+const store = usePlanStore()
+const { money, number, share, quantity } = useFormat()
+const height = 380
+const svg = ref<SVGSVGElement | null>(null)
+const budget = computed(() => store.plan?.brief.budget ?? null)
+const field = (width: number) => waysField({ rows: props.rows, axis: axis.value, tiers: props.tiers, budget: budget.value, width, height })
+const usual = computed(() => field(760))
+const valueText = (value: number) => axis.value === 'lossChanceAtHorizon' ? share(value) : axis.value === 'roomTB' ? quantity(value, 'TB') : axis.value === 'idleW' ? quantity(value, 'W') : number(value)
+const nameOf = ({ build, meets }: FieldMark) => `${wayNames[build.way]}: ${build.label}, ${build.drives}; ${money(build.toPay)} now, ${valueText(build[axis.value])}${meets ? '' : `. ${lacksText(build.lacks)}`}`
+const tableRows = computed(() => usual.value.marks.map(mark => [`${wayNames[mark.build.way]}: ${mark.build.label}`, money(mark.build.toPay), valueText(mark.build[axis.value]), mark.meets ? 'yes' : lacksText(mark.build.lacks)]))
+const most = computed(() => Math.max(100, Math.ceil(usual.value.x.domain()[1]! / 50) * 50))
+const widthNow = ref(760)
+const { handle, follow, release } = usePictureHandle({
+  value: () => budget.value ?? 1000, min: 0, max: 1_000_000, step: 10, coarse: 100, valueAt: ({ x }) => Math.max(0, field(widthNow.value).x.invert(x)), set: value => void store.edit('brief.budget', value),
+})
+async function onKey(event: KeyboardEvent, mark: FieldMark, marks: readonly FieldMark[]): Promise<void> {
+  if (event.key === 'Enter' || event.key === ' ') {
+    event.preventDefault()
+    emit('pick', mark)
+    return
+  }
+  const by = { ArrowLeft: -1, ArrowUp: -1, ArrowRight: 1, ArrowDown: 1 }[event.key]
+  if (by === undefined) return
+  event.preventDefault()
+  const sorted = [...marks].sort((a, b) => a.build.toPay - b.build.toPay)
+  const next = sorted[(sorted.findIndex(({ id }) => id === mark.id) + by + sorted.length) % sorted.length]!
+  await nextTick()
+  svg.value?.querySelector<SVGElement>(`[data-mark-id="${CSS.escape(next.id)}"]`)?.focus()
+}
+const first = computed(() => [...usual.value.marks].sort((a, b) => a.build.toPay - b.build.toPay)[0]?.id ?? null)
+</script>
+
+<template>
+  <ChartFrame
+    title="The field of ways"
+    :columns="['Build', 'Price now', fieldAxes[axis], 'Meets the need']"
+    :rows="tableRows"
+  >
+    <template #default="{ width }">
+      <div class="axis-choice no-print">
+        <VBtnToggle
+          v-model="axis"
+          mandatory
+          density="compact"
+          color="primary"
+          variant="outlined"
+          aria-label="What the price is set against"
+        >
+          <VBtn
+            v-for="(label, id) in fieldAxes"
+            :key="id"
+            :value="id"
+            size="small"
+          >
+            {{ label }}
+          </VBtn>
+        </VBtnToggle>
+      </div>
+      <svg
+        ref="svg"
+        :viewBox="`0 0 ${width} ${height}`"
+        width="100%"
+        :height="height"
+        role="group"
+        aria-label="The field of ways"
+        @pointermove="widthNow = width; follow($event)"
+        @pointerup="release"
+        @pointercancel="release"
+      >
+        <g
+          v-for="(tier, at) in tiers"
+          :key="tier.name"
+        >
+          <rect
+            :x="field(width).x(at === 0 ? 0 : Math.min(most, tiers[at - 1]!.cap))"
+            :width="Math.max(0, field(width).x(Math.min(field(width).x.domain()[1]!, tier.cap)) - field(width).x(at === 0 ? 0 : Math.min(field(width).x.domain()[1]!, tiers[at - 1]!.cap)))"
+            :y="fieldMargin.top"
+            :height="height - fieldMargin.top - fieldMargin.bottom"
+            class="tier"
+            :class="{ odd: at % 2 === 1 }"
+          />
+          <text
+            v-if="(at === 0 ? 0 : tiers[at - 1]!.cap) < field(width).x.domain()[1]!"
+            :x="field(width).x(at === 0 ? 0 : tiers[at - 1]!.cap) + 6"
+            :y="fieldMargin.top - 8"
+            class="soft"
+          >{{ tier.name }}</text>
+        </g>
+        <g
+          v-for="tick in field(width).yTicks"
+          :key="`y${tick}`"
+        >
+          <line
+            :x1="fieldMargin.left"
+            :x2="width - fieldMargin.right"
+            :y1="field(width).y(tick)"
+            :y2="field(width).y(tick)"
+            class="grid"
+          />
+          <text
+            :x="fieldMargin.left - 8"
+            :y="field(width).y(tick) + 4"
+            text-anchor="end"
+            class="soft"
+          >{{ axis === 'lossChanceAtHorizon' ? share(tick) : number(tick) }}</text>
+        </g>
+        <text
+          v-for="tick in field(width).xTicks"
+          :key="`x${tick}`"
+          :x="field(width).x(tick)"
+          :y="height - fieldMargin.bottom + 18"
+          text-anchor="middle"
+          class="soft"
+        >{{ money(tick) }}</text>
+        <text
+          :x="width - fieldMargin.right"
+          :y="height - 4"
+          text-anchor="end"
+          class="soft"
+        >Price now →</text>
+        <g
+          v-if="budget !== null"
+          class="budget"
+          role="slider"
+          tabindex="0"
+          aria-label="Budget"
+          :aria-valuenow="budget"
+          aria-valuemin="0"
+          :aria-valuemax="most"
+          :aria-valuetext="money(budget)"
+          data-budget
+          v-bind="handle"
+        >
+          <line
+            :x1="field(width).x(budget)"
+            :x2="field(width).x(budget)"
+            :y1="fieldMargin.top - 4"
+            :y2="height - fieldMargin.bottom"
+          />
+          <rect
+            :x="field(width).x(budget) - 13"
+            :y="fieldMargin.top - 6"
+            width="26"
+            :height="height - fieldMargin.top - fieldMargin.bottom + 6"
+            class="hold"
+          />
+          <text
+            :x="field(width).x(budget) - 6"
+            :y="height - fieldMargin.bottom - 6"
+            text-anchor="end"
+          >budget {{ money(budget) }}</text>
+        </g>
+        <g
+          v-for="mark in field(width).marks"
+          :key="mark.id"
+          class="mark"
+          :class="[`tier-${Math.min(3, mark.tier)}`, { hollow: !mark.meets, picked: mark.id === picked, beyond: budget !== null && mark.build.toPay > budget }]"
+          :transform="`translate(${mark.x},${mark.y})`"
+          role="button"
+          :tabindex="mark.id === (picked ?? first) ? 0 : -1"
+          :aria-label="nameOf(mark)"
+          :data-mark-id="mark.id"
+          :data-way-mark="mark.build.way"
+          @pointerenter="emit('look', mark.build)"
+          @pointerleave="emit('look', null)"
+          @focus="emit('look', mark.build)"
+          @blur="emit('look', null)"
+          @click="emit('pick', mark)"
+          @keydown="onKey($event, mark, field(width).marks)"
+        >
+          <title>{{ nameOf(mark) }}</title>
+          <circle
+            r="14"
+            class="hold"
+          />
+          <path :d="mark.shape" />
+        </g>
+      </svg>
+    </template>
+    <template #below>
+      <p class="soft small">
+        Round: bought whole. Square: self-built. Diamond: around what is at hand. Pair: two machines. Triangle: as it is now. Filled marks meet the need, hollow ones do not; what is right of the budget is pale. Hover or focus to preview; drag the budget.
+      </p>
+    </template>
+  </ChartFrame>
+</template>
+
+<style scoped>
+.axis-choice { margin-bottom: 10px; overflow-x: auto; }
+.tier { fill: rgb(var(--v-theme-surface-light)); opacity: 0.55; }
+.tier.odd { opacity: 0.2; }
+.grid { stroke: rgba(var(--v-theme-hairline), 0.8); }
+.hold { fill: transparent; }
+.budget { cursor: ew-resize; outline: none; }
+.budget line { stroke: rgb(var(--v-theme-primary)); stroke-width: 2.5; stroke-dasharray: 6 4; }
+.budget text { fill: rgb(var(--v-theme-primary)); font-weight: 600; paint-order: stroke; stroke: rgb(var(--v-theme-surface)); stroke-width: 4px; }
+.budget:focus-visible line { stroke-width: 4; }
+.mark { cursor: pointer; outline: none; }
+.mark path { fill: rgb(var(--v-theme-water)); stroke: rgb(var(--v-theme-on-surface)); stroke-width: 1.5; }
+.mark.tier-1 path { fill: rgb(var(--v-theme-primary)); }
+.mark.tier-2 path { fill: rgb(var(--v-theme-wall)); }
+.mark.tier-3 path { fill: rgb(var(--v-theme-ink-soft)); }
+.mark.hollow path { fill: rgb(var(--v-theme-surface)); stroke-dasharray: 3 2; stroke: rgb(var(--v-theme-state-short)); }
+.mark.beyond path { opacity: 0.45; }
+.mark.picked path, .mark:focus-visible path { stroke: rgb(var(--v-theme-primary)); stroke-width: 3.5; opacity: 1; }
+.mark:hover path { opacity: 1; }
+</style>

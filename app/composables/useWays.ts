@@ -1,0 +1,47 @@
+import { computed, ref } from 'vue'
+import { usualTiers } from '~~/core/plan/constants'
+import type { Plan } from '~~/core/plan/planSchema'
+import type { Objective } from '~~/core/tiers/search/buildSearch'
+import type { WayBuild } from '~~/core/tiers/search/wayRows'
+import { planApi } from '~/services/planApi'
+import { usePlanStore } from '~/stores/planStore'
+import { useSearch } from './useSearch'
+
+/** What the search makes cheapest: one choice for all sections. */
+const objective = ref<Objective>('horizon')
+
+/** The plan with a build as its machine and drives; name, budget and need stay. */
+export function withBuild(plan: Plan, { plan: found }: Pick<WayBuild, 'plan'>): Plan {
+  return { ...plan, machine: found.machine, drives: found.drives, network: { ...plan.network, serverPortMbps: found.network.serverPortMbps } }
+}
+
+/** The tiers of a plan, the cheapest first. */
+export function tiersOf(plan: Plan | null): readonly { readonly name: string, readonly cap: number }[] {
+  return plan?.costs.tiers.length ? [...plan.costs.tiers].sort((a, b) => a.cap - b.cap) : usualTiers
+}
+
+/** Every way of building for the open plan, as the search finds them. */
+export function useWays() {
+  const store = usePlanStore()
+  const tiers = computed(() => tiersOf(store.plan))
+  const search = useSearch('ways', () => ({ objective: objective.value, tiers: tiers.value }))
+  const rows = computed(() => search.progress.value?.rows ?? [])
+  /** the cheapest that meets the need, of each way; the cheapest first */
+  const best = computed(() => rows.value.flatMap(({ best: build }) => build ? [build] : []).sort((a, b) => costOf(a) - costOf(b)))
+  const costOf = (build: WayBuild) => objective.value === 'now' ? build.toPay : build.horizonCost
+
+  function look(build: WayBuild | null): void {
+    store.tried = build && store.plan && build.way !== 'stay' && build.second === null ? withBuild(store.plan, build) : null
+  }
+  function apply(build: WayBuild): void {
+    store.tried = null
+    if (store.plan) store.replace(withBuild(store.plan, build))
+  }
+  /** Keeps a build as a plan of its own, beside this one; its id. */
+  async function fork(build: WayBuild): Promise<string> {
+    const plan = withBuild(store.plan!, build)
+    const { id } = await planApi.create({ ...plan, name: `${plan.name.slice(0, 50)}: ${build.label.slice(0, 26)}` })
+    return id
+  }
+  return { ...search, rows, best, tiers, objective, costOf, look, apply, fork }
+}

@@ -1,0 +1,68 @@
+import { catalogue } from '~~/core/catalogue/catalogue'
+import type { Plan } from '~~/core/plan/planSchema'
+import { flipBars, type Compared, type FlipBar } from '~~/core/tiers/flips'
+import type { SearchResult } from '~~/core/tiers/search/branchAndBound'
+import type { FoundBuild, Objective } from '~~/core/tiers/search/buildSearch'
+import { cheapestChange } from '~~/core/tiers/search/cheapestChange'
+import { clashOf, type Clash } from '~~/core/tiers/search/clash'
+import { frontier, type FrontierAxis, type FrontierProgress } from '~~/core/tiers/search/frontier'
+import { partNames } from '~~/core/tiers/search/names'
+import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
+import { upgradePath, type UpgradeStep } from '~~/core/tiers/search/upgradePath'
+import { wayBuild, wayRows, type Tier, type WayBuild, type WaysProgress } from '~~/core/tiers/search/wayRows'
+
+/** What can be searched for, with what each is asked and what it answers. */
+export interface Searches {
+  ways: { question: { readonly objective: Objective, readonly tiers: readonly Tier[] }, progress: WaysProgress }
+  frontier: { question: { readonly axis: FrontierAxis, readonly objective: Objective }, progress: FrontierProgress }
+  change: { question: { readonly newLayout: boolean }, progress: { readonly nodes: number, readonly build: (WayBuild & { readonly parts: string, readonly price: number }) | null, readonly done: boolean } }
+  clash: { question: null, progress: Clash | null }
+  upgrade: { question: null, progress: readonly UpgradeStep[] }
+  flips: { question: readonly Compared[], progress: readonly FlipBar[] }
+}
+export type SearchKind = keyof Searches
+
+function changed({ best, nodes }: SearchResult<FoundBuild>, { plan, done }: { readonly plan: Plan, readonly done: boolean }): Searches['change']['progress'] {
+  return { nodes, done, build: best && { ...wayBuild(best.found), parts: partNames(best.found.refs, effectiveCatalogue(plan, catalogue)), price: best.cost } }
+}
+function* changes(plan: Plan, question: Searches['change']['question']): Generator<Searches['change']['progress'], Searches['change']['progress']> {
+  const steps = cheapestChange(plan, catalogue, question)
+  for (;;) {
+    const step = steps.next()
+    if (step.done) return changed(step.value, { plan, done: true })
+    yield changed(step.value, { plan, done: false })
+  }
+}
+// eslint-disable-next-line require-yield -- answered in one piece
+function* once<Result>(work: () => Result): Generator<Result, Result> {
+  return work()
+}
+
+type Runs = { [Kind in SearchKind]: (plan: Plan, question: Searches[Kind]['question']) => Generator<Searches[Kind]['progress'], Searches[Kind]['progress']> }
+const runs: Runs = {
+  ways: (plan, question) => wayRows(plan, catalogue, question),
+  frontier: (plan, question) => frontier(plan, catalogue, question),
+  change: changes,
+  clash: plan => once(() => clashOf(plan, catalogue)),
+  upgrade: plan => once(() => upgradePath(plan, catalogue)),
+  flips: (_, compared) => once(() => flipBars(compared, catalogue)),
+}
+
+/** Between two reports, ms. */
+const reportEveryMs = 150
+
+/** Searches of the core, for a worker of their own: each tells how far it is, and ends with its answer. */
+export const searchWork = {
+  run<Kind extends SearchKind>(kind: Kind, plan: Plan, question: Searches[Kind]['question'], report: (progress: Searches[Kind]['progress']) => void): Searches[Kind]['progress'] {
+    const steps = runs[kind](plan, question)
+    let last = performance.now()
+    for (;;) {
+      const step = steps.next()
+      if (step.done) return step.value
+      if (performance.now() - last < reportEveryMs) continue
+      last = performance.now()
+      report(step.value)
+    }
+  },
+}
+export type SearchWork = typeof searchWork

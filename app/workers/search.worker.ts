@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { searchWork } from '~/services/searchWork'
+
+expose(searchWork)

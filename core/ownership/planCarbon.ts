@@ -1,0 +1,51 @@
+import { planAssessor } from '../assess'
+import type { Catalogue } from '../catalogue/catalogue'
+import { gridKinds } from '../catalogue/gridKinds'
+import { driveTraits } from '../drives/driveTraits'
+import { exactly, type Estimate } from '../figure'
+import type { Plan } from '../plan/planSchema'
+import { carbonAfter, manufactureKg } from './carbon'
+
+/** Carbon of a plan: what is made for it, its watts, and what a kilowatt-hour takes. */
+export interface PlanCarbon {
+  readonly made: Readonly<Record<string, Estimate>>
+  readonly averageW: number
+  readonly kgPerKWh: Estimate
+  /** after each year, from 0 to the horizon */
+  readonly byYear: readonly Estimate[]
+}
+
+const times = (count: number, { low, likely, high }: Estimate): Estimate => ({ low: count * low, likely: count * likely, high: count * high })
+
+/** What is made for a plan; what is owned or bought used was made for somebody else. */
+function madeFor(plan: Plan, catalogue: Catalogue): Record<string, Estimate> {
+  const { machine, drives } = plan
+  const { build } = planAssessor(1).facts(plan, catalogue, ['machine']).machine
+  const made: Record<string, Estimate> = {}
+  const isNew = (condition: string) => condition === 'new'
+  const used = build.base?.class === 'office' || build.base?.class === 'rack' || build.base?.class === 'laptop'
+  if (build.isFromParts) {
+    const parts = build.parts.filter(({ part }) => isNew(part.condition))
+    if (parts.some(({ kind }) => kind === 'board')) made.machine = parts.some(({ kind }) => kind === 'case') ? manufactureKg.desktop : manufactureKg.boardSwap
+  }
+  else if (isNew(machine.condition) && !used) {
+    made.machine = build.base?.class === 'appliance' ? manufactureKg.appliance : build.base?.class === 'miniPc' || build.base?.class === 'singleBoard' ? manufactureKg.miniPc : manufactureKg.desktop
+  }
+  drives.lots.forEach((lot, index) => {
+    const { spinning, driveClass } = driveTraits(lot, drives, catalogue)
+    if (!isNew(lot.condition) || driveClass?.id === 'refurbished') return
+    made[`drives${index}`] = spinning ? times(lot.count, manufactureKg.drive) : times(lot.count * lot.sizeTB, manufactureKg.ssdPerTB)
+  })
+  return made
+}
+
+/** Carbon of a plan, year by year to its horizon. */
+export function planCarbon(plan: Plan, catalogue: Catalogue): PlanCarbon {
+  const { machine } = planAssessor(1).facts(plan, catalogue, ['machine'])
+  const [idle, converting] = machine.states
+  const averageW = (idle.watts.likely * idle.hoursPerDay + converting.watts.likely * converting.hoursPerDay) / 24
+  const { grid, gridKgPerKWh } = plan.costs
+  const kgPerKWh = gridKgPerKWh === null ? gridKinds[grid].kgPerKWh : exactly(gridKgPerKWh)
+  const made = madeFor(plan, catalogue)
+  return { made, averageW, kgPerKWh, byYear: Array.from({ length: plan.choices.horizonYears + 1 }, (_, year) => carbonAfter({ made, averageW, kgPerKWh }, year)) }
+}

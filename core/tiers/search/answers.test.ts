@@ -1,0 +1,189 @@
+import { describe, expect, it } from 'vitest'
+import { assess } from '../../assess'
+import { catalogue } from '../../catalogue/catalogue'
+import { tideMillHouse } from '../../catalogue/tideMillHouse'
+import { planSchema, type Plan } from '../../plan/planSchema'
+import { costOverYears } from '../../ownership/cashFlow'
+import { assumptions, flipBars, nearestFlip, winnerOf } from '../flips'
+import { createBoxEvaluator } from '../boxEvaluator'
+import { adoptPool } from '../builds'
+import { finishSearch } from './buildSearch'
+import { changedPools, cheapestChange } from './cheapestChange'
+import { clashOf } from './clash'
+import { frontier } from './frontier'
+import { poolOffers } from './poolOffers'
+import { ratioOf, upgradePath } from './upgradePath'
+import { wayRows, type WaysProgress } from './wayRows'
+
+const demo = planSchema.parse(tideMillHouse)
+const fails = (plan: Plan) => assess({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue).verdicts.filter(({ state }) => state === 'short' || state === 'impossible').map(({ id }) => id)
+function last<Progress>(steps: Generator<Progress, Progress>): { readonly answer: Progress, readonly reports: readonly Progress[] } {
+  const reports: Progress[] = []
+  for (;;) {
+    const step = steps.next()
+    if (step.done) return { answer: step.value, reports }
+    reports.push(step.value)
+  }
+}
+const tiers = [{ name: 'Lean', cap: 700 }, { name: 'Middle', cap: 1700 }]
+
+describe('drives that are offered', () => {
+  it('cost over the years what the evaluator says, and stand under layouts that take them', () => {
+    for (const plan of [demo, planSchema.parse({ name: 'x', library: { otherTB: 3 }, costs: { resaleShare: 0.3, hourValue: 10, warrantyMonths: 12, electricityRisePerYear: 0.05 }, drives: { awayCopy: 'everything', awayBy: 'store' } })]) {
+      const pools = poolOffers(plan, catalogue, { roomTB: 0, survives: 0 })
+      const evaluator = createBoxEvaluator(plan, catalogue, adoptPool(plan, pools[0]!.choice).drives)
+      for (const { key, drives, yearsCost, price, count, roomTB } of pools.filter((_, at) => at % 41 === 0)) {
+        const row = evaluator.pool({ key, drives })
+        expect(yearsCost).toBeCloseTo(row.yearsCost, 6)
+        expect([price, count]).toEqual([row.price, row.count])
+        expect(roomTB).toBeCloseTo(row.roomTB, 9)
+      }
+    }
+  }, 60_000)
+  it('are left out where room or redundancy are too little', () => {
+    const all = poolOffers(demo, catalogue, { roomTB: 0, survives: 0 })
+    const some = poolOffers(demo, catalogue, { roomTB: 30, survives: 2 })
+    expect(some.every(({ roomTB, survives }) => roomTB >= 30 && survives >= 2)).toBe(true)
+    expect(some).toHaveLength(all.filter(({ roomTB, survives }) => roomTB >= 30 && survives >= 2).length)
+  })
+})
+
+describe('every way of building', () => {
+  const { answer, reports } = last<WaysProgress>(wayRows(demo, catalogue, { objective: 'horizon', tiers }))
+  it('has a row, the best of each meets the need, and no tier costs more than its limit', () => {
+    expect(answer.at).toBe(null)
+    expect(answer.rows).toHaveLength(answer.of)
+    expect(answer.rows.map(({ way }) => way)).toEqual(expect.arrayContaining(['stay', 'appliance', 'office', 'miniPc', 'singleBoard', 'laptop', 'rack', 'selfBuilt', 'atHand', 'twoMachines']))
+    for (const { way, best, tiers: within, closest } of answer.rows) {
+      if (best && way !== 'twoMachines') expect(fails(best.plan), way).toEqual([])
+      if (closest) expect(closest.lacks.length, way).toBeGreaterThan(0)
+      expect(best === null || closest === null).toBe(true)
+      for (const { tier, build } of within) {
+        if (!build) continue
+        expect(build.toPay).toBeLessThanOrEqual(tier.cap)
+        expect(build.horizonCost).toBeGreaterThanOrEqual(best!.horizonCost - 1e-6)
+      }
+    }
+  })
+  it('says of the plan as it is what its assessment says', () => {
+    const { figures } = assess(demo, catalogue)
+    const stay = answer.rows.find(({ way }) => way === 'stay')!.closest!
+    expect(stay.lacks).toEqual(['streams', 'space'])
+    expect(stay.toPay).toBe(figures['ownership.purchase']!.value)
+    expect(stay.horizonCost).toBeCloseTo(figures['years.total']!.value!, 0)
+  })
+  it('makes of two machines the sum of one that stores and one that converts, with what is paid anyway counted once', () => {
+    const pair = answer.rows.find(({ way }) => way === 'twoMachines')!.best!
+    expect(fails(pair.plan).filter(id => id !== 'streams')).toEqual([])
+    const alone = assess({ ...pair.plan, brief: { ...pair.plan.brief, budget: null } }, catalogue).figures['ownership.purchase']!.value!
+    expect(pair.toPay).toBeGreaterThan(alone - 1e-6)
+    expect(pair.second!.drives.lots).toEqual([])
+  })
+  it('reports on the way, and never takes back what is done', () => {
+    expect(reports.length).toBeGreaterThan(5)
+    for (let at = 1; at < reports.length; at++) {
+      expect(reports[at]!.done).toBeGreaterThanOrEqual(reports[at - 1]!.done)
+      expect(reports[at]!.nodes).toBeGreaterThanOrEqual(reports[at - 1]!.nodes)
+    }
+  })
+}, 120_000)
+
+describe('the frontier', () => {
+  it.each(['possible', 'roomTB', 'lossChanceAtHorizon'] as const)('of %s rises with its cost, and every point meets the need', (axis) => {
+    const small = { ...catalogue, driveModels: catalogue.driveModels.filter(({ id }) => ['sluice-8', 'sluice-16', 'ebb-16'].includes(id)), machineBases: catalogue.machineBases.filter(({ id }) => ['wherry-4', 'pebble-21', 'clerk-17', 'wherry-6'].includes(id)), hardware: catalogue.hardware.filter(({ kind }) => kind !== 'board') }
+    const { answer } = last(frontier({ ...demo, machine: { ...demo.machine, atHand: [] } }, small, { axis, objective: 'horizon' }))
+    expect(answer.done).toBe(true)
+    expect(answer.points.length).toBeGreaterThan(1)
+    answer.points.forEach((point, at) => {
+      expect(fails(point.plan)).toEqual([])
+      const before = answer.points[at - 1]
+      if (!before) return
+      expect(point.horizonCost).toBeGreaterThanOrEqual(before.horizonCost - 1e-6)
+      if (axis === 'lossChanceAtHorizon') expect(point[axis]).toBeLessThan(before[axis])
+      else expect(point[axis]).toBeGreaterThan(before[axis])
+    })
+  }, 120_000)
+})
+
+describe('the cheapest change', () => {
+  it('makes the plan meet its need, at the price of what is added', () => {
+    const { best } = finishSearch(cheapestChange(demo, catalogue, { newLayout: false }))
+    expect(fails(best!.found.plan)).toEqual([])
+    const before = assess(demo, catalogue).figures['ownership.purchase']!.value!
+    const after = assess(best!.found.plan, catalogue).figures['ownership.purchase']!.value!
+    expect(best!.cost).toBeCloseTo(after - before, 6)
+    expect(best!.cost).toBeGreaterThan(0)
+    // The owned drives stay where they are.
+    expect(best!.found.plan.drives.lots.slice(0, demo.drives.lots.length)).toEqual(demo.drives.lots)
+    const freer = finishSearch(cheapestChange(demo, catalogue, { newLayout: true })).best
+    expect(freer!.cost).toBeLessThanOrEqual(best!.cost + 1e-6)
+  }, 120_000)
+  it('costs nothing where the plan meets its need already', () => {
+    const { best } = finishSearch(cheapestChange(demo, catalogue, { newLayout: false }))
+    const { best: again } = finishSearch(cheapestChange(best!.found.plan, catalogue, { newLayout: false }))
+    expect(again!.cost).toBe(0)
+    expect(changedPools(best!.found.plan, catalogue, false)[0]!.price).toBe(0)
+  }, 120_000)
+})
+
+describe('what clashes', () => {
+  it('is nothing where a build meets the need within the budget', () => expect(clashOf(demo, catalogue)).toBe(null), 60_000)
+  it('is the smallest set, with the cheapest way out', () => {
+    const poor = clashOf({ ...demo, brief: { ...demo.brief, budget: 300 } }, catalogue)!
+    expect(poor.limits).toContain('budget')
+    expect(poor.relaxed).not.toBe(null)
+    const vast = clashOf(planSchema.parse({ ...tideMillHouse, brief: {}, library: { otherTB: 900 } }), catalogue)!
+    expect(vast).toMatchObject({ limits: ['space'], relaxed: { limit: 'space' } })
+    expect(clashOf(planSchema.parse({ ...tideMillHouse, brief: { budget: 0 } }), catalogue)!.limits).toContain('budget')
+  }, 120_000)
+})
+
+describe('the upgrade path', () => {
+  it('relieves the limit that binds, twice ahead, and harms nothing', () => {
+    const path = upgradePath(demo, catalogue)
+    expect(path).toHaveLength(2)
+    expect(path[0]!.limit.id).toBe('space')
+    for (const { before, after, price } of path) {
+      expect(after).toBeGreaterThan(before)
+      expect(price).toBeGreaterThan(0)
+    }
+    expect(fails(path[0]!.plan)).not.toContain('fit')
+    expect(path[1]!.before).toBeCloseTo(path[0]!.limit.id === path[1]!.limit.id ? path[0]!.after : path[1]!.before, 9)
+  }, 60_000)
+  it('goes by possible ÷ needed, and ends where nothing is needed', () => {
+    const exactly = (value: number) => ({ low: value, likely: value, high: value })
+    expect(ratioOf({ asked: exactly(4), possible: exactly(2) })).toBe(0.5)
+    expect(ratioOf({ asked: exactly(0), possible: exactly(2) })).toBe(5)
+    expect(ratioOf({ asked: null, possible: exactly(2) })).toBe(null)
+    expect(upgradePath(planSchema.parse({ name: 'empty' }), catalogue)).toEqual([])
+  })
+})
+
+describe('what flips the answer', () => {
+  it('is found where another line is lower: by a slow look, and by hand', () => {
+    const costAt = (id: string, value: number) => id === 'a' ? 10 + 2 * value : 30 + value
+    expect(nearestFlip(['a', 'b'], { from: 5, to: 100 }, costAt)).toEqual({ value: expect.closeTo(20, 6) as number, winner: 'b' })
+    expect(nearestFlip(['a', 'b'], { from: 5, to: 19 }, costAt)).toBe(null)
+    expect(nearestFlip(['a', 'b'], { from: 15, to: 30, whole: true }, costAt)).toEqual({ value: 21, winner: 'b' })
+    expect(winnerOf(['a', 'b'], () => 1)).toBe('a')
+  })
+  it('of two plans is the price of electricity at which their costs are equal', () => {
+    const thirsty = { ...demo, machine: { ...demo.machine, boxIdleW: 120, boxLoadW: 150 } }
+    const dear = { ...demo, costs: { ...demo.costs, extras: 2000 } }
+    const bars = flipBars([{ id: 'thirsty', plan: thirsty }, { id: 'dear', plan: dear }], catalogue)
+    const bar = bars.find(({ assumption }) => assumption.id === 'pricePerKWh')!
+    expect(bar.winner).toBe('thirsty')
+    const at = (plan: Plan, pricePerKWh: number) => costOverYears(assess({ ...plan, costs: { ...plan.costs, pricePerKWh } }, catalogue).domains.years.question)
+    expect(bar.above!.winner).toBe('dear')
+    expect(at(thirsty, bar.above!.value)).toBeCloseTo(at(dear, bar.above!.value), 3)
+    expect(bar.below).toBe(null)
+    expect(flipBars([{ id: 'one', plan: demo }], catalogue)).toEqual([])
+  }, 60_000)
+  it('swings values that a plan can have', () => {
+    for (const { of, set, low, high, id } of assumptions) for (const value of [low, high]) {
+      const changed = set(demo, value)
+      expect(planSchema.parse(changed), id).toEqual(changed)
+      expect(of(changed)).toBe(value)
+    }
+  })
+})

@@ -1,0 +1,17 @@
+import { entryOf, type Catalogue } from '../../catalogue/catalogue'
+import { layouts } from '../../drives/layouts/layouts'
+
+/** What a layout is called within a sentence. */
+export function layoutLabel(id: string): string {
+  const label = layouts.find(layout => layout.id === id)?.label ?? id
+  return `${label.charAt(0).toLowerCase()}${label.slice(1)}`
+}
+
+/** Parts by name, each with its count: '2 × Memory, 8 GB and Mole 400'. */
+export function partNames(refs: readonly string[], { processors, videoEngines, memoryModules, hardware }: Pick<Catalogue, 'processors' | 'videoEngines' | 'memoryModules' | 'hardware'>): string {
+  const nameOf = (ref: string) => entryOf(processors, ref)?.name ?? entryOf(videoEngines, ref)?.label ?? entryOf(memoryModules, ref)?.label ?? entryOf(hardware, ref)?.label ?? ref
+  return [...new Set(refs)].map((ref) => {
+    const count = refs.filter(other => other === ref).length
+    return `${count > 1 ? `${count} × ` : ''}${nameOf(ref)}`
+  }).join(' and ')
+}
