@@ -38,7 +38,7 @@ for (const [width, height] of [[1280, 800], [1920, 1080], [640, 400], [390, 844]
     for (const { label, sections } of views) {
       for (const [index, section] of sections.entries()) {
         await numeron.goTo(label, index === 0 ? undefined : section.label)
-        await page.waitForTimeout(200)
+        await page.waitForTimeout(150)
         const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
         expect(overflow, `${label}, ${section.label}`).toBeLessThanOrEqual(0)
         // A view answers in its first screenful; none is much taller at first.

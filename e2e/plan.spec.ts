@@ -144,7 +144,7 @@ test('on a phone the rail keeps the view in sight, and what is selected comes up
 
 test('what is tried can be pinned while one looks around, kept or dropped', async ({ numeron, page }) => {
   await numeron.openLatest()
-  await numeron.goTo('Tiers')
+  await numeron.goTo('Tiers', 'Examples')
   await page.locator('[data-way="middle-built"]').hover()
   await numeron.expectState('streams', 'ample')
   await page.keyboard.press('t')
@@ -154,7 +154,7 @@ test('what is tried can be pinned while one looks around, kept or dropped', asyn
   await expect(page.locator('[data-verdict=streams] .before')).toContainText('was 3 of 2–4')
   await page.getByRole('button', { name: 'Drop' }).click()
   await numeron.expectState('streams', 'short')
-  await numeron.goTo('Tiers')
+  await numeron.goTo('Tiers', 'Examples')
   await page.locator('[data-way="middle-built"]').hover()
   await page.keyboard.press('t')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
@@ -225,7 +225,7 @@ test('pictures are worked on, with the mouse and with the keyboard', async ({ nu
 
 test('a tier is tried on the headroom line, adopted with one press, and undone', async ({ numeron, page }) => {
   await numeron.openLatest()
-  await numeron.goTo('Tiers')
+  await numeron.goTo('Tiers', 'Examples')
   await page.locator('[data-way="middle-built"]').hover()
   await numeron.expectState('streams', 'ample')
   await page.mouse.move(5, 790)

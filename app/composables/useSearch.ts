@@ -12,10 +12,6 @@ function needOf({ name, brief, keptAside, ...rest }: Plan): unknown {
   return { ...rest, brief: { ...brief, budget: null, who: '' } }
 }
 
-interface Kept { readonly need: unknown, readonly question: unknown, readonly progress: unknown }
-/** The last answers, so that going to another section and back does not search again. */
-const kept = new Map<string, Kept>()
-
 export interface SearchHandle<Kind extends SearchKind> {
   readonly progress: Readonly<ShallowRef<Searches[Kind]['progress'] | null>>
   readonly running: Ref<boolean>
@@ -25,71 +21,101 @@ export interface SearchHandle<Kind extends SearchKind> {
   readonly cancel: () => void
 }
 
+/** One search of a kind and question, with its answer once it is there; sections that show the same share it. */
+interface Shared {
+  need: unknown
+  search: RunningSearch<SearchKind> | null
+  readonly progress: ShallowRef<unknown>
+  readonly running: Ref<boolean>
+  readonly cancelled: Ref<boolean>
+  readonly failed: Ref<boolean>
+  viewers: number
+  leaving: ReturnType<typeof setTimeout> | undefined
+}
+const known = new Map<string, Shared>()
+/** So long a search goes on when nobody looks at it: its reader may only be on the way to the next section. */
+const leavingMs = 5000
+
+function sharedOf(key: string): Shared {
+  let shared = known.get(key)
+  if (!shared) known.set(key, shared = { need: null, search: null, progress: shallowRef(null), running: ref(false), cancelled: ref(false), failed: ref(false), viewers: 0, leaving: undefined })
+  return shared
+}
+function stop(shared: Shared): void {
+  shared.search?.cancel()
+  shared.search = null
+  shared.running.value = false
+}
+async function run(shared: Shared, kind: SearchKind, { plan, question }: { readonly plan: Plan, readonly question: Searches[SearchKind]['question'] }): Promise<void> {
+  stop(shared)
+  shared.running.value = true
+  shared.cancelled.value = false
+  shared.failed.value = false
+  shared.need = needOf(plan)
+  const plain = JSON.parse(JSON.stringify({ plan, question })) as { plan: Plan, question: typeof question }
+  const mine: RunningSearch<SearchKind> = startSearch(kind, { ...plain, report: (value) => {
+    if (shared.search === mine) shared.progress.value = value
+  } })
+  shared.search = mine
+  try {
+    const answer = await mine.answer
+    if (shared.search === mine) shared.progress.value = answer
+  }
+  catch {
+    if (shared.search === mine) shared.failed.value = true
+  }
+  finally {
+    if (shared.search === mine) {
+      shared.search = null
+      shared.running.value = false
+    }
+  }
+}
+
 /** A search that follows the plan: started when its section opens and when what it follows from has changed; it can be cancelled, and started again. */
 export function useSearch<Kind extends SearchKind>(kind: Kind, question: () => Searches[Kind]['question'], delayMs = 500): SearchHandle<Kind> {
   const store = usePlanStore()
   const progress = shallowRef(null) as ShallowRef<Searches[Kind]['progress'] | null>
-  const running = ref(false)
-  const cancelled = ref(false)
-  const failed = ref(false)
-  const isFor = shallowRef<Plan | null>(null)
-  let search: RunningSearch<Kind> | null = null
+  const [running, cancelled, failed] = [ref(false), ref(false), ref(false)]
+  let shared: Shared | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
-  const key = () => `${kind} ${JSON.stringify(question())}`
 
-  function stop(): void {
+  function leave(): void {
+    const left = shared
+    shared = null
     clearTimeout(timer)
-    search?.cancel()
-    search = null
-    running.value = false
+    if (left && --left.viewers === 0) left.leaving = setTimeout(() => stop(left), leavingMs)
   }
-  function cancel(): void {
-    if (!running.value) return
-    stop()
-    cancelled.value = true
+  function enter(next: Shared): void {
+    if (next === shared) return
+    leave()
+    shared = next
+    next.viewers++
+    clearTimeout(next.leaving)
   }
   async function start(): Promise<void> {
-    stop()
-    const plan = store.plan
-    if (!plan) return
-    const asked = question()
-    running.value = true
-    cancelled.value = false
-    failed.value = false
-    const mine = startSearch(kind, { plan: JSON.parse(JSON.stringify(plan)) as Plan, question: JSON.parse(JSON.stringify(asked)) as typeof asked, report: (value) => {
-      if (search === mine) progress.value = value
-    } })
-    search = mine
-    try {
-      const answer = await mine.answer
-      if (search !== mine) return
-      progress.value = answer
-      isFor.value = plan
-      kept.set(key(), { need: needOf(plan), question: asked, progress: answer })
-    }
-    catch {
-      if (search === mine) failed.value = true
-    }
-    finally {
-      if (search === mine) {
-        search = null
-        running.value = false
-      }
-    }
+    if (shared && store.plan) await run(shared, kind, { plan: store.plan, question: question() })
   }
-  watch([() => store.plan, question], ([plan]) => {
+  function cancel(): void {
+    if (!shared?.search) return
+    stop(shared)
+    shared.cancelled.value = true
+  }
+  watch([() => store.plan, () => store.id, question], ([plan, id]) => {
     if (!plan) return
-    const known = kept.get(key())
-    if (known && sameValue(known.need, needOf(plan))) {
-      if (progress.value !== known.progress) stop()
-      progress.value = known.progress as Searches[Kind]['progress']
-      isFor.value = plan
-      return
-    }
-    if (isFor.value && sameValue(needOf(isFor.value), needOf(plan)) && running.value) return
+    enter(sharedOf(`${id} ${kind} ${kind === 'flips' ? '' : JSON.stringify(question())}`))
     clearTimeout(timer)
-    timer = setTimeout(() => void start(), progress.value === null ? 0 : delayMs)
+    const isThere = sameValue(shared!.need, needOf(plan)) && kind !== 'flips'
+    if (isThere && (shared!.running.value || shared!.progress.value !== null || shared!.cancelled.value)) return
+    timer = setTimeout(() => void start(), shared!.progress.value === null ? 0 : delayMs)
   }, { immediate: true })
-  onBeforeUnmount(stop)
+  // What others that share it see, this one sees.
+  watch(() => [shared?.progress.value ?? null, shared?.running.value ?? false, shared?.cancelled.value ?? false, shared?.failed.value ?? false, store.plan, question()] as const, ([found, isRunning, isCancelled, hasFailed]) => {
+    progress.value = found as Searches[Kind]['progress'] | null
+    running.value = isRunning
+    cancelled.value = isCancelled
+    failed.value = hasFailed
+  }, { immediate: true })
+  onBeforeUnmount(leave)
   return { progress, running, cancelled, failed, start, cancel }
 }

@@ -11,7 +11,7 @@ const { progress, running, cancelled, failed, start, cancel } = props.ways
 const text = computed(() => {
   const now = progress.value
   if (failed.value) return 'The search broke off. Try again.'
-  if (!now) return 'The search begins.'
+  if (!now) return cancelled.value ? 'Cancelled before anything was found.' : 'The search begins.'
   const counted = `${number(now.nodes)} steps looked into, ${number(now.leaves)} whole builds worked out, ${number(now.cut)} branches cut off`
   if (cancelled.value) return `Cancelled after ${counted}: what is shown is what was found until then.`
   return running.value ? `${now.at ? `${wayNames[now.at]}: ` : ''}${counted}.` : `Complete: ${counted}. Nothing cheaper is left in the catalogue (gap 0).`
@@ -21,7 +21,7 @@ const text = computed(() => {
 <template>
   <div
     class="search-state no-print"
-    :data-search="running ? 'running' : cancelled ? 'cancelled' : failed ? 'failed' : 'done'"
+    :data-search="cancelled ? 'cancelled' : failed ? 'failed' : running || !progress ? 'running' : 'done'"
   >
     <VProgressLinear
       :model-value="progress ? progress.done / progress.of * 100 : 0"

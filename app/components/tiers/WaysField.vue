@@ -15,7 +15,7 @@ const emit = defineEmits<{ look: [build: WayBuild | null], pick: [mark: FieldMar
 const axis = defineModel<FieldAxis>('axis', { default: 'possible' })
 const store = usePlanStore()
 const { money, number, share, quantity } = useFormat()
-const height = 380
+const height = 300
 const svg = ref<SVGSVGElement | null>(null)
 const budget = computed(() => store.plan?.brief.budget ?? null)
 const field = (width: number) => waysField({ rows: props.rows, axis: axis.value, tiers: props.tiers, budget: budget.value, width, height })

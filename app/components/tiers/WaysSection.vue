@@ -33,7 +33,7 @@ const answer = computed(() => {
   const [first, second] = affordable.value
   if (!first) {
     const cheapest = [...best.value].sort((a, b) => a.toPay - b.toPay)[0]
-    if (ways.running.value) return 'The search goes on; the first build that meets the need will stand here.'
+    if (ways.running.value || rows.value.length === 0) return 'The search goes on; the first build that meets the need will stand here.'
     return cheapest ? `Nothing within ${money(budget.value!)} meets the need. The least that does is ${cheapest.label} (${wayNames[cheapest.way].toLowerCase()}) at ${money(cheapest.toPay)}.` : 'Nothing in the catalogue meets this need. Search says which parts of it clash.'
   }
   const now = objective.value === 'now' ? `it costs least now, ${money(first.toPay)}` : `it costs least over ${span.value}, ${money(first.horizonCost)} with ${money(first.toPay)} to pay now`
@@ -340,7 +340,8 @@ onBeforeUnmount(() => look(null))
 .answer { font-size: 1.12rem; margin-bottom: 12px; max-width: 78ch; }
 .controls { display: flex; flex-wrap: wrap; gap: 12px; margin-bottom: 12px; align-items: center; }
 .field, .table-sheet { margin-top: 16px; }
-.scroll { overflow-x: auto; position: relative; }
+.scroll { overflow: auto; position: relative; max-height: 400px; }
+@media print { .scroll { max-height: none; } }
 .data-table { min-width: 1000px; font-size: 0.86rem; }
 th[scope='row'] { font-size: 0.9rem; color: inherit; min-width: 130px; vertical-align: top; }
 td small { display: block; }

@@ -1,0 +1,78 @@
+import { mount } from '@vue/test-utils'
+import { describe, expect, it, vi } from 'vitest'
+import { openDemo } from '../../../tests/stubs/openPlan'
+import FlipSection from '../ownership/FlipSection.vue'
+import YearsSection from '../ownership/YearsSection.vue'
+import CompareSection from './CompareSection.vue'
+import UpgradeSection from './UpgradeSection.vue'
+import WaysSection from './WaysSection.vue'
+
+vi.mock('vue-router', async original => ({ ...await original<object>(), useRouter: () => ({ push: vi.fn() }) }))
+const button = { template: '<button><slot /></button>' }
+const stubs = { global: { stubs: { VBtn: button, VBtnToggle: { template: '<div><slot /></div>' }, VProgressLinear: true, VSelect: true, PlanField: true, InspectorPanel: { template: '<aside><slot /></aside>' } } } }
+const until = (check: () => void) => vi.waitFor(check, { timeout: 60_000, interval: 50 })
+
+describe('the ways of building', () => {
+  it('are searched, answered in a sentence, tried under the pointer, applied and undone', async () => {
+    const store = openDemo()
+    const ways = mount(WaysSection, stubs)
+    await until(() => expect(ways.find('[data-search=done]').exists()).toBe(true))
+    expect(ways.find('[data-answer]').text()).toMatch(/^Buy .+, because it meets the whole need and it costs least over 5 years/)
+    expect(ways.findAll('[data-way-row]')).toHaveLength(10)
+    await ways.find('[data-way-row=miniPc]').trigger('pointerenter')
+    expect(store.tried?.machine.base).toBe('pebble-18')
+    await ways.find('[data-way-row=miniPc] button[aria-label^="Apply"]').trigger('click')
+    expect(store.plan?.machine.base).toBe('pebble-18')
+    expect(store.plan?.brief.budget).toBe(1700)
+    expect(store.tried).toBeNull()
+    store.undo()
+    expect(store.plan?.machine.name).toBe('Old workshop tower')
+    // The budget is no part of the search: the answer follows it at once.
+    store.edit('brief.budget', 200)
+    await until(() => expect(ways.find('[data-answer]').text()).toMatch(/^Nothing within €200 meets the need\. The least that does is/))
+    ways.unmount()
+  }, 120_000)
+  it('are compared with differences first and a verdict with reasons', async () => {
+    openDemo()
+    const compare = mount(CompareSection, stubs)
+    await until(() => expect(compare.find('[data-verdict-sentence]').text()).toContain('is the one to take'))
+    expect(compare.find('[data-compare=streams]').exists()).toBe(true)
+    expect(compare.find('[data-compare="years.total"]').exists()).toBe(true)
+    expect(compare.find('details summary').text()).toMatch(/\d+ rows are the same for all/)
+    expect(compare.text()).toMatch(/falls short:/)
+    compare.unmount()
+  }, 120_000)
+  it('say which limit binds next, and apply the step', async () => {
+    const store = openDemo()
+    const path = mount(UpgradeSection, stubs)
+    await until(() => expect(path.findAll('[data-step]')).toHaveLength(2))
+    await path.find('[data-step="0"] button').trigger('click')
+    expect(store.plan?.drives.lots.length).toBeGreaterThan(2)
+    store.undo()
+    path.unmount()
+  }, 120_000)
+})
+
+describe('ownership', () => {
+  it('draws the years beside other ways, and tells the payments of a month', async () => {
+    openDemo()
+    const years = mount(YearsSection, stubs)
+    await until(() => expect(years.findAll('[data-course]').length).toBeGreaterThan(1))
+    expect(years.find('[data-years]').text()).toMatch(/€1,245 over 5 years, €21 a month: €415 to buy it and €830 afterwards/)
+    await years.find('svg[role=slider]').trigger('keydown', { key: 'ArrowRight' })
+    expect(years.text()).toContain('Month 1')
+    expect(years.text()).toContain('Electricity')
+    years.unmount()
+  }, 120_000)
+  it('shows what flips the answer, and sets it from the bar', async () => {
+    const store = openDemo()
+    const flips = mount(FlipSection, stubs)
+    await until(() => expect(flips.findAll('[data-flip]').length).toBe(7))
+    expect(flips.text()).toContain('does not meet the whole need; here only its money is compared')
+    await flips.find('[data-flip=pricePerKWh] [role=slider]').trigger('keydown', { key: 'End' })
+    expect(store.plan?.costs.pricePerKWh).toBe(0.8)
+    await flips.find('[data-flip=horizon] [role=slider]').trigger('keydown', { key: 'ArrowRight' })
+    expect(store.plan?.choices.horizonYears).toBe(6)
+    flips.unmount()
+  }, 120_000)
+})
