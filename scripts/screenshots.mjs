@@ -27,7 +27,11 @@ try {
   for (const view of views) await shoot(view, { path: `/${view}`, before: page => view === 'tiers' ? page.locator('[data-search=done]').waitFor({ timeout: 120_000 }) : page.waitForTimeout(view === 'playback' ? 2500 : view === 'ownership' ? 12_000 : 300) })
   await shoot('drives-perils', { path: '/drives/perils', before: page => page.locator('[data-peril]').first().waitFor() })
   await shoot('drives-growing', { path: '/drives/growing', before: page => page.getByRole('button', { name: 'Apply: Cheapest' }).waitFor() })
-  await shoot('ownership-flips', { path: '/ownership/flips', before: page => page.locator('[data-flip]').first().waitFor({ timeout: 120_000 }) })
+  await shoot('ownership-flips', { path: '/ownership/flips', before: async (page) => {
+    await page.locator('[data-flip]').first().waitFor({ timeout: 120_000 })
+    // until the ways that are compared are all there
+    await page.waitForTimeout(10_000)
+  } })
   await shoot('machine-fit', { path: '/machine/fit', before: page => page.waitForTimeout(2500) })
   await shoot('plans', { path: '/plans', before: page => page.waitForTimeout(2500) })
   await shoot('start', { path: '/start', before: page => page.locator('[data-build]').first().waitFor() })

@@ -30,6 +30,7 @@ const horizon = computed(() => store.plan?.choices.horizonYears ?? 5)
 const affordable = computed(() => best.value.filter(build => budget.value === null || build.toPay <= budget.value))
 const span = computed(() => `${horizon.value} year${horizon.value === 1 ? '' : 's'}`)
 const answer = computed(() => {
+  if (store.assessment?.domains.library.empty) return 'Nothing is kept yet, so whatever is built would do: enter who watches and what is kept, and the ways below follow.'
   const [first, second] = affordable.value
   if (!first) {
     const cheapest = [...best.value].sort((a, b) => a.toPay - b.toPay)[0]

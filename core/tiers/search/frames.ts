@@ -1,4 +1,4 @@
-import type { Catalogue } from '../../catalogue/catalogue'
+import { entryOf, type Catalogue } from '../../catalogue/catalogue'
 import type { Board, Case, Cooler, Supply, SystemDisk } from '../../catalogue/hardware/hardwarePart'
 import type { MachineBase } from '../../catalogue/machineBases'
 import type { Processor } from '../../catalogue/processors'
@@ -76,12 +76,22 @@ export function priceBook({ parts }: Machine): (ref: string, price: number, coun
   return (ref, price, count = 1) => Math.max(0, count - (owned.get(ref) ?? 0)) * price
 }
 
-interface Book { readonly plan: Plan, readonly catalogue: Catalogue, readonly priceOf: ReturnType<typeof priceBook> }
+interface Book { readonly plan: Plan, readonly catalogue: Catalogue, readonly priceOf: ReturnType<typeof priceBook>, /** options by kind, made once: own parts are thousands */ readonly known: Map<string, Option[]> }
+
+function bookOf(plan: Plan, catalogue: Catalogue): Book {
+  return { plan, catalogue, priceOf: priceBook(plan.machine), known: new Map() }
+}
 
 /** What is sold, and what there is of one's own. */
 const sold = <Part extends { readonly comesWith?: string, readonly price: number }>(part: Part) => part.comesWith === undefined && part.price >= 0
 
-function hardwareOptions(kind: 'supply' | 'case' | 'cooler' | 'ssd' | 'enclosure' | 'controller' | 'networkCard', { catalogue, priceOf }: Book): Option[] {
+type OptionKind = 'supply' | 'case' | 'cooler' | 'ssd' | 'enclosure' | 'controller' | 'networkCard'
+function hardwareOptions(kind: OptionKind, book: Book): Option[] {
+  let known = book.known.get(kind)
+  if (!known) book.known.set(kind, known = makeOptions(kind, book))
+  return known
+}
+function makeOptions(kind: OptionKind, { catalogue, priceOf }: Book): Option[] {
   return catalogue.hardware.flatMap((part): Option[] => {
     if (part.kind !== kind || !sold(part)) return []
     const option = { refs: [part.id], price: priceOf(part.id, part.price), idleW: part.idleW, loadW: part.loadW }
@@ -146,7 +156,7 @@ function bootGroup(book: Book): Group {
   const wantsStick = system?.bootsFrom.includes('ssd') === false
   const best = new Map<string, Option>()
   for (const option of hardwareOptions('ssd', book)) {
-    const disk = catalogue.hardware.find(part => part.id === option.refs[0]) as SystemDisk
+    const disk = entryOf(catalogue.hardware, option.refs[0]!) as SystemDisk
     if ((disk.shape === 'stick') !== wantsStick) continue
     const kind = `${disk.shape} ${disk.link}`
     const known = best.get(kind)
@@ -172,7 +182,7 @@ function boardFrame(board: Board, book: Book): Frame {
       ...(board.socket === null
         ? []
         : [{ id: 'cooler' as const, options: hardwareOptions('cooler', book), goes: (option: Option, { processor, housing }: Chosen) => {
-            const cooler = catalogue.hardware.find(part => part.id === option.refs[0]) as Cooler
+            const cooler = entryOf(catalogue.hardware, option.refs[0]!) as Cooler
             return cooler.sockets.includes(board.socket!) && cooler.heightMm <= housing!.coolerMm && cooler.carriesW >= leastCooling * processor!.maxW
           } }]),
       bootGroup(book), ...cards(board, book),
@@ -229,12 +239,12 @@ export function hasMachine({ machine: { base, condition, score, cores, sustained
 
 /** The plan's own machine, with what may be put into it. */
 export function ownFrame(plan: Plan, catalogue: Catalogue): Frame {
-  return machineFrame(plan.machine, { id: 'own', way: 'atHand', isOwn: true }, { plan, catalogue, priceOf: priceBook(plan.machine) })
+  return machineFrame(plan.machine, { id: 'own', way: 'atHand', isOwn: true }, bookOf(plan, catalogue))
 }
 
 /** Every frame of a plan: boards and machines of the catalogue, its own machine where it is owned, and computers at hand. */
 export function framesOf(plan: Plan, catalogue: Catalogue): Frame[] {
-  const book: Book = { plan, catalogue, priceOf: priceBook(plan.machine) }
+  const book = bookOf(plan, catalogue)
   const boards = catalogue.hardware.flatMap(part => part.kind === 'board' && sold(part) && part.form !== 'own' ? [boardFrame(part, book)] : [])
   const bases = catalogue.machineBases.filter(({ price }) => price >= 0).map(base => machineFrame(freshMachine(plan.machine, { name: base.label, base: base.id, parts: [] }), { id: base.id, way: wayOfClass[base.class], isOwn: false }, book))
   const atHand = plan.machine.atHand.map((computer, index) => machineFrame({ ...freshMachine(plan.machine, { base: computer.ref, parts: [] }), ...machineAtHand(computer), ownParts: plan.machine.ownParts, atHand: plan.machine.atHand, diagnosisFee: plan.machine.diagnosisFee }, { id: `hand-${index}`, way: 'atHand', isOwn: true }, book))
