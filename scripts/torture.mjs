@@ -21,7 +21,7 @@ const below = most => uniformInt(random, 0, most - 1)
 const oneOf = list => list[below(list.length)]
 const size = isShort ? { kills: 15, cuts: 10, races: 40, requests: 2500, clients: 30, seconds: 4 } : { kills: 1000, cuts: 300, races: 300, requests: 100_000, clients: 200, seconds: 60 }
 /** A request that is not answered after so long hangs. */
-const hangMs = 20_000
+const hangMs = 30_000
 
 const folder = mkdtempSync(join(tmpdir(), 'numeron-torture-'))
 const servers = new Set()

@@ -1,6 +1,6 @@
 import { planAssessor } from '~~/core/assess'
 import { catalogue } from '~~/core/catalogue/catalogue'
-import { planCarbon } from '~~/core/ownership/planCarbon'
+import { planCarbon } from '~~/core/tiers/planCarbon'
 import { planGrowth, type PlanGrowthParts } from '~~/core/drives/growth/planGrowth'
 import { simulatePlanLoss, type PlanSimulation } from '~~/core/drives/simulateLoss'
 import { readOwnPartsCsv, readPartsCsv } from '~~/core/machine/parts/partsCsv'

@@ -13,7 +13,7 @@ import { priceOfLot } from './drivePrices'
 import { layouts } from './layouts/layouts'
 import { driveTraits } from './driveTraits'
 import { drivesOf, roomTB } from './poolOf'
-import { averagePricePerKWh } from '../ownership/energyPrice'
+import { averagePricePerKWh } from '../plan/energyPrice'
 
 /** What keeping a holding in another quality comes to, against how it is kept now. */
 export interface QualityCost {

@@ -1,6 +1,6 @@
 import { defineDomain } from '../domain'
 import type { MachineFacts } from '../machine/machineFacts'
-import { averagePricePerKWh } from './energyPrice'
+import { averagePricePerKWh } from '../plan/energyPrice'
 import { ownershipFacts } from './ownershipFacts'
 import { tellOwnership } from './tellOwnership'
 

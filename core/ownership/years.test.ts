@@ -8,9 +8,9 @@ import { breakEvenWithRise, breakEvenYears, crossingYears } from './breakEven'
 import { carbonAfter, carbonBreakEven, manufactureKg } from './carbon'
 import { cashFlow, cashKinds, costOverYears, kWhPerWattMonth, toCents, upsBatteryMonths, type CashQuestion } from './cashFlow'
 import { cloudCourse, usualCloudSteps } from './cloud'
-import { averagePricePerKWh } from './energyPrice'
+import { averagePricePerKWh } from '../plan/energyPrice'
 import { licenceCrossing, neverUsed } from './neverUsed'
-import { planCarbon } from './planCarbon'
+import { planCarbon } from '../tiers/planCarbon'
 import { upsMinutes, upsNeed, upsRows } from './ups'
 
 const nothing: CashQuestion = {

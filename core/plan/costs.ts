@@ -39,7 +39,7 @@ export const costsSchema = section({
   upkeepHoursPerYear: optionalQuantity({ label: 'Own hours of upkeep', unit: 'h/year', min: 0, max: 2000, description: 'If this is empty, those of the kind of system.' }),
   hourValue: quantity({ label: 'An hour of yours', unit: 'money', min: 0, max: 10_000, fallback: 0, description: 'What your own time is worth to you. Enter 0 to leave it out.' }),
   savedPerMonth: quantity({ label: 'Subscriptions cancelled', unit: 'money/month', min: 0, max: 10_000, fallback: 0, description: 'What you no longer pay to streaming services.' }),
-  grid: choice({ label: 'Electricity is made from', fallback: 'mixed', options: Object.fromEntries(Object.entries(gridKinds).map(([id, { label }]) => [id, label])) as Record<keyof typeof gridKinds, string>, description: 'Sets the carbon of a kilowatt-hour.' }),
+  grid: choice({ label: 'How electricity is made', fallback: 'mixed', options: Object.fromEntries(Object.entries(gridKinds).map(([id, { label }]) => [id, label])) as Record<keyof typeof gridKinds, string>, description: 'Sets the carbon of a kilowatt-hour.' }),
   gridKgPerKWh: optionalQuantity({ label: 'Carbon of a kilowatt-hour', unit: 'kg/kWh', min: 0, max: 3, description: 'If this is empty, the usual figure of how it is made.' }),
   cloudSteps: listOf(cloudStepSchema, { label: 'Steps of a cloud store', max: mostCloudSteps, description: 'Sizes with their price a month. If there are none, planning values are used.' }),
   cloudEgressPerTB: quantity({ label: 'Leaving the store', unit: 'money/TB', min: 0, max: 10_000, fallback: 0, description: 'What the store charges for a terabyte that is taken out, once, when you leave.' }),

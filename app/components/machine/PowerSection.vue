@@ -2,7 +2,7 @@
 import { computed, onBeforeUnmount } from 'vue'
 import type { Supply } from '~~/core/catalogue/hardware/hardwarePart'
 import { fittingSupplies, supplyRows } from '~~/core/machine/power/supplyChoice'
-import { averagePricePerKWh } from '~~/core/ownership/energyPrice'
+import { averagePricePerKWh } from '~~/core/plan/energyPrice'
 import { startCourse } from '~~/core/machine/power/startSurge'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
 import FigureValue from '~/components/common/FigureValue.vue'

@@ -5,7 +5,7 @@ import PlanField from '~/components/common/PlanField.vue'
 import { useBackground } from '~/composables/useBackground'
 import { useCompared } from '~/composables/useCompared'
 import { useFormat } from '~/composables/useFormat'
-import { averagePricePerKWh } from '~~/core/ownership/energyPrice'
+import { averagePricePerKWh } from '~~/core/plan/energyPrice'
 import { usePlanStore } from '~/stores/planStore'
 import CourseChart from './CourseChart.vue'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { cashKinds } from '~~/core/ownership/cashFlow'
-import { neverUsed, type PaidHeadroom } from '~~/core/ownership/neverUsed'
+import { licenceCrossing, neverUsed, type PaidHeadroom } from '~~/core/ownership/neverUsed'
 import { cashLabels } from '~~/core/ownership/years/tellYears'
 import FigureValue from '~/components/common/FigureValue.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
@@ -41,6 +41,13 @@ const unused = computed(() => {
     { id: 'bays', possible: build.bays, needed: drives.count, price: fitting.context.housing?.price ?? 0, watts: 0 },
   ]
   return neverUsed(headrooms).filter(entry => entry.share > 0)
+})
+/** A licence that is bought once against one that is paid by the year. */
+const licence = computed(() => {
+  const { licenceOnce = 0, licencePerYear = 0 } = store.plan?.costs ?? {}
+  if (licenceOnce <= 0 || licencePerYear <= 0) return ''
+  const month = licenceCrossing(licenceOnce, licencePerYear / 12)
+  return month === null ? '' : `Bought once, a licence at ${money(licenceOnce)} is cheaper than one at ${money(licencePerYear)} a year from month ${month} on; enter only the one you choose.`
 })
 const unusedNames = { conversions: 'Conversions', room: 'Room', bays: 'Bays' } as const
 const sentence = computed(() => {
@@ -130,6 +137,9 @@ const sentence = computed(() => {
         :key="entry.id"
       >
         <strong>{{ unusedNames[entry.id] }}</strong>: {{ share(entry.share) }} of {{ number(entry.possible, 3) }} are not needed, {{ money(entry.unusedPrice) }}{{ entry.unusedWatts >= 0.5 ? ` and ${quantity(entry.unusedWatts, 'W')}` : '' }}.
+      </p>
+      <p v-if="licence">
+        {{ licence }}
       </p>
       <div class="fields">
         <PlanField path="brief.budget" />

@@ -2,7 +2,7 @@
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { estimateOf } from '~~/core/figure'
-import { averagePricePerKWh } from '~~/core/ownership/energyPrice'
+import { averagePricePerKWh } from '~~/core/plan/energyPrice'
 import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import { archiveCodecs, archiveConversions, type ArchiveCodec, type ArchiveConversion } from '~~/core/streams/archiveConversion'
 import { tebibytes } from '~~/core/units/dataSize'

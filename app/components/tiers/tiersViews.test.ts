@@ -1,15 +1,18 @@
 import { mount } from '@vue/test-utils'
 import { describe, expect, it, vi } from 'vitest'
 import { openDemo } from '../../../tests/stubs/openPlan'
+import CarbonSection from '../ownership/CarbonSection.vue'
 import FlipSection from '../ownership/FlipSection.vue'
+import OldNewSection from '../ownership/OldNewSection.vue'
 import YearsSection from '../ownership/YearsSection.vue'
 import CompareSection from './CompareSection.vue'
+import SearchSection from './SearchSection.vue'
 import UpgradeSection from './UpgradeSection.vue'
 import WaysSection from './WaysSection.vue'
 
 vi.mock('vue-router', async original => ({ ...await original<object>(), useRouter: () => ({ push: vi.fn() }) }))
 const button = { template: '<button><slot /></button>' }
-const stubs = { global: { stubs: { VBtn: button, VBtnToggle: { template: '<div><slot /></div>' }, VProgressLinear: true, VSelect: true, PlanField: true, InspectorPanel: { template: '<aside><slot /></aside>' } } } }
+const stubs = { global: { stubs: { VBtn: button, VBtnToggle: { template: '<div><slot /></div>' }, VProgressLinear: true, VSelect: true, VSwitch: true, PickList: true, PlanField: true, InspectorPanel: { template: '<aside><slot /></aside>' } } } }
 const until = (check: () => void) => vi.waitFor(check, { timeout: 60_000, interval: 50 })
 
 describe('the ways of building', () => {
@@ -50,6 +53,35 @@ describe('the ways of building', () => {
     expect(store.plan?.drives.lots.length).toBeGreaterThan(2)
     store.undo()
     path.unmount()
+  }, 120_000)
+})
+
+describe('old or new, and carbon', () => {
+  it('say when the one has caught up with the other, once the ways are found', async () => {
+    openDemo()
+    const oldNew = mount(OldNewSection, stubs)
+    await until(() => expect(oldNew.find('[data-old-new]').text()).toMatch(/costs €[\d,]+ more and saves .+ on average: by electricity it has paid for itself after .+ years\./))
+    expect(oldNew.findAll('[data-course]')).toHaveLength(2)
+    oldNew.unmount()
+    const carbon = mount(CarbonSection, stubs)
+    await until(() => expect(carbon.findAll('[data-carbon]').length).toBeGreaterThan(0))
+    expect(carbon.text()).toMatch(/\d+.kg made, [\d,]+.kg at the horizon/)
+    carbon.unmount()
+  }, 120_000)
+})
+
+describe('the search', () => {
+  it('show the cheapest change with its price, and that nothing clashes', async () => {
+    const store = openDemo()
+    const search = mount(SearchSection, stubs)
+    await until(() => expect(search.find('[data-clash]').text()).toBe('Nothing clashes: a build meets the whole need within the budget.'))
+    await until(() => expect(search.find('[data-apply-change]').exists()).toBe(true))
+    expect(search.text()).toMatch(/€\d+ for parts and drives: then the plan meets its need\./)
+    await search.find('[data-apply-change]').trigger('pointerenter')
+    expect(store.tried).not.toBeNull()
+    await search.find('[data-apply-change]').trigger('click')
+    expect(store.assessment?.verdicts.find(({ id }) => id === 'space')?.state).toBe('tight')
+    search.unmount()
   }, 120_000)
 })
 

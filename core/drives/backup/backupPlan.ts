@@ -4,7 +4,7 @@ import type { Drives } from '../../plan/drives'
 import type { Plan } from '../../plan/planSchema'
 import { kWhPerWattYear, monthsPerYear } from '../../units/time'
 import { rebuildShareOfOuter } from '../rebuildHours'
-import { averagePricePerKWh } from '../../ownership/energyPrice'
+import { averagePricePerKWh } from '../../plan/energyPrice'
 
 export const placeIds = ['secondBox', 'offlineCopy', 'awayCopy'] as const
 export type PlaceId = typeof placeIds[number]

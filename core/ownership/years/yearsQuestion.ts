@@ -7,7 +7,7 @@ import type { SystemKind } from '../../catalogue/systemKinds'
 import type { Plan } from '../../plan/planSchema'
 import { monthsPerYear } from '../../units/time'
 import type { CashQuestion, FailingDrives } from '../cashFlow'
-import { averagePricePerKWh } from '../energyPrice'
+import { averagePricePerKWh } from '../../plan/energyPrice'
 
 /** What of a plan its years in money follow from. */
 export interface YearsSlice {

@@ -1,4 +1,4 @@
-import type { Costs } from '../plan/costs'
+import type { Costs } from './costs'
 
 /** What a kilowatt-hour costs by hour and by where it comes from. */
 export type EnergyPrices = Pick<Costs, 'pricePerKWh' | 'nightShare' | 'nightPricePerKWh' | 'solarShare' | 'solarPricePerKWh'>

@@ -4,7 +4,7 @@ import { gridKinds } from '../catalogue/gridKinds'
 import { driveTraits } from '../drives/driveTraits'
 import { exactly, type Estimate } from '../figure'
 import type { Plan } from '../plan/planSchema'
-import { carbonAfter, manufactureKg } from './carbon'
+import { carbonAfter, manufactureKg } from '../ownership/carbon'
 
 /** Carbon of a plan: what is made for it, its watts, and what a kilowatt-hour takes. */
 export interface PlanCarbon {
