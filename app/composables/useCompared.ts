@@ -31,11 +31,15 @@ export function useCompared() {
     const build = ways.best.value.find(({ way }) => `way-${way}` === id)
     return build && store.plan ? withBuild(store.plan, build) : null
   }
-  const compared = computed((): Compared[] => ids.value.flatMap((id) => {
+  const chosenPlans = computed((): Compared[] => ids.value.flatMap((id) => {
     const option = options.value.find(candidate => candidate.id === id)
     const plan = option && planOf(option)
     return option && plan ? [{ ...option, plan }] : []
   }))
+  const isAlike = ({ plan }: Compared) => plan.brief.currency === store.plan?.brief.currency
+  const compared = computed(() => chosenPlans.value.filter(isAlike))
+  /** left out, because currencies are not exchanged */
+  const otherCurrency = computed(() => chosenPlans.value.filter(one => !isAlike(one)))
   watch([ids, options], async () => {
     for (const id of ids.value) {
       if (loaded.value[id] || !options.value.some(option => option.id === id && option.kind === 'plan')) continue
@@ -46,5 +50,5 @@ export function useCompared() {
   function choose(next: readonly string[]): void {
     chosen.value = next.slice(0, mostCompared)
   }
-  return { ways, options, ids, compared, choose }
+  return { ways, options, ids, compared, otherCurrency, choose }
 }

@@ -7,14 +7,19 @@ import WorkingLink from '~/components/common/WorkingLink.vue'
 import { useBackground } from '~/composables/useBackground'
 import { useCompared } from '~/composables/useCompared'
 import { useFormat } from '~/composables/useFormat'
+import { viewAddress } from '~/composables/views'
 import { pageLocale } from '~/services/pageLocale'
+import { usePlanStore } from '~/stores/planStore'
 import ComparedChoice from './ComparedChoice.vue'
 
 /** Two to five plans or ways side by side, with a verdict and its reasons; what is the same is folded away. */
+const store = usePlanStore()
 const of = useCompared()
 const { compared } = of
 const { money, quantity } = useFormat()
 const { result } = useBackground('compare', () => compared.value.length > 0 ? compared.value.map(({ plan }) => plan) : null, (work, plans) => work.assessAll(JSON.parse(JSON.stringify(plans)) as typeof plans, pageLocale()))
+const { result: carbon } = useBackground('compare', () => compared.value.length > 0 ? compared.value.map(({ plan }) => plan) : null, (work, plans) => work.carbonOf(JSON.parse(JSON.stringify(plans)) as typeof plans))
+const carbonCells = computed(() => carbon.value?.length === compared.value.length ? carbon.value.map(({ byYear }) => quantity(Math.round(byYear.at(-1)!.likely), 'kg')) : null)
 const columns = computed(() => result.value && result.value.length === compared.value.length ? compared.value.map((one, at) => ({ ...one, ...result.value![at]! })) : [])
 const figureIds = ['ownership.purchase', 'years.total', 'years.perMonth', 'years.electricity', 'years.replacements', 'years.licences', 'ownership.kWhPerYear', 'machine.idleW', 'machine.loadW', 'streams.possible', 'streams.minutesShortPerMonth', 'drives.roomTB', 'drives.monthFull', 'drives.lossChanceAtHorizon', 'drives.rebuildHours', 'machine.freeBays', 'machine.noiseDb', 'network.homeLinkMbps']
 const text = (figure: Figure | undefined) => figure?.value == null ? '–' : quantity(figure.unit === 'min/month' ? Math.round(figure.value) : figure.value, figure.unit)
@@ -136,8 +141,28 @@ const sentence = computed(() => {
               </WorkingLink>
             </td>
           </tr>
+          <tr
+            v-if="carbonCells"
+            data-compare="carbon"
+          >
+            <th scope="row">
+              Carbon to the horizon
+            </th>
+            <td
+              v-for="(cell, at) in carbonCells"
+              :key="at"
+              class="number"
+            >
+              {{ cell }}
+            </td>
+          </tr>
         </tbody>
       </table>
+      <p v-if="store.id && columns.length > 1">
+        <NuxtLink :to="viewAddress(store.id, 'ownership', 'flips')">
+          What would flip this
+        </NuxtLink>
+      </p>
       <details>
         <summary>{{ same.length + verdictRows.filter(({ same: alike }) => alike).length }} rows are the same for all</summary>
         <table class="data-table">

@@ -4,7 +4,7 @@ import { mostCompared, type useCompared } from '~/composables/useCompared'
 
 /** Two to five plans and ways that stand side by side. */
 const props = defineProps<{ of: ReturnType<typeof useCompared> }>()
-const { ids, options, choose } = props.of
+const { ids, options, otherCurrency, choose } = props.of
 const items = computed(() => options.value.map(({ id, label }) => ({ value: id, title: label })))
 const model = computed({ get: () => [...ids.value], set: (next: string[]) => choose(next) })
 </script>
@@ -20,4 +20,12 @@ const model = computed({ get: () => [...ids.value], set: (next: string[]) => cho
     class="no-print"
     data-compared
   />
+  <p
+    v-for="one in otherCurrency"
+    :key="one.id"
+    class="soft"
+    data-other-currency
+  >
+    {{ one.label }} counts in {{ one.plan.brief.currency }} and is left out, because Numeron does not exchange currencies.
+  </p>
 </template>

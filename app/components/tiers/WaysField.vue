@@ -7,6 +7,7 @@ import { lacksText } from './lacksText'
 import { useFormat } from '~/composables/useFormat'
 import { usePictureHandle } from '~/composables/usePictureHandle'
 import { usePlanStore } from '~/stores/planStore'
+import FlipHandle from '../ownership/FlipHandle.vue'
 import { fieldAxes, fieldMargin, waysField, type FieldAxis, type FieldMark } from './waysLayout'
 
 /** Every way of building that was found, price against what it gives. Hover or focus to preview; press to see it beside. */
@@ -17,8 +18,11 @@ const store = usePlanStore()
 const { money, number, share, quantity } = useFormat()
 const height = 300
 const svg = ref<SVGSVGElement | null>(null)
+const right = ref<'toPay' | 'horizonCost'>('toPay')
+const isNow = computed(() => right.value === 'toPay')
+const years = computed(() => store.plan?.choices.horizonYears ?? 5)
 const budget = computed(() => store.plan?.brief.budget ?? null)
-const field = (width: number) => waysField({ rows: props.rows, axis: axis.value, tiers: props.tiers, budget: budget.value, width, height })
+const field = (width: number) => waysField({ rows: props.rows, axis: axis.value, money: right.value, tiers: props.tiers, budget: budget.value, width, height })
 const usual = computed(() => field(760))
 const valueText = (value: number) => axis.value === 'lossChanceAtHorizon' ? share(value) : axis.value === 'roomTB' ? quantity(value, 'TB') : axis.value === 'idleW' ? quantity(value, 'W') : number(value)
 const nameOf = ({ build, meets }: FieldMark) => `${wayNames[build.way]}: ${build.label}, ${build.drives}; ${money(build.toPay)} now, ${valueText(build[axis.value])}${meets ? '' : `. ${lacksText(build.lacks)}`}`
@@ -70,6 +74,28 @@ const first = computed(() => [...usual.value.marks].sort((a, b) => a.build.toPay
             {{ label }}
           </VBtn>
         </VBtnToggle>
+        <VBtnToggle
+          v-model="right"
+          mandatory
+          density="compact"
+          color="primary"
+          variant="outlined"
+          aria-label="Which money"
+        >
+          <VBtn
+            value="toPay"
+            size="small"
+          >
+            Price now
+          </VBtn>
+          <VBtn
+            value="horizonCost"
+            size="small"
+            data-over-years
+          >
+            Over the years
+          </VBtn>
+        </VBtnToggle>
       </div>
       <svg
         ref="svg"
@@ -83,7 +109,7 @@ const first = computed(() => [...usual.value.marks].sort((a, b) => a.build.toPay
         @pointercancel="release"
       >
         <g
-          v-for="(tier, at) in tiers"
+          v-for="(tier, at) in isNow ? tiers : []"
           :key="tier.name"
         >
           <rect
@@ -132,9 +158,9 @@ const first = computed(() => [...usual.value.marks].sort((a, b) => a.build.toPay
           :y="height - 4"
           text-anchor="end"
           class="soft"
-        >Price now →</text>
+        >{{ isNow ? 'Price now' : `Cost over ${years} years` }} →</text>
         <g
-          v-if="budget !== null"
+          v-if="budget !== null && isNow"
           class="budget"
           role="slider"
           tabindex="0"
@@ -193,15 +219,31 @@ const first = computed(() => [...usual.value.marks].sort((a, b) => a.build.toPay
       </svg>
     </template>
     <template #below>
+      <div class="horizon no-print">
+        <span>Horizon: {{ years }} {{ years === 1 ? 'year' : 'years' }}</span>
+        <div class="bar">
+          <FlipHandle
+            label="Horizon"
+            :value="years"
+            :low="1"
+            :high="15"
+            whole
+            :text="`${years} years`"
+            @set="value => store.edit('choices.horizonYears', value)"
+          />
+        </div>
+      </div>
       <p class="soft small">
-        Round: bought whole. Square: self-built. Diamond: around what is at hand. Pair: two machines. Triangle: as it is now. Filled marks meet the need, hollow ones do not; what is right of the budget is pale. Hover or focus to preview; drag the budget.
+        Round: bought whole. Square: self-built. Diamond: around what is at hand. Pair: two machines. Triangle: as it is now. Filled marks meet the need, hollow ones do not; what is right of the budget is pale. Hover or focus to preview; drag the budget and the horizon.
       </p>
     </template>
   </ChartFrame>
 </template>
 
 <style scoped>
-.axis-choice { margin-bottom: 10px; overflow-x: auto; }
+.axis-choice { margin-bottom: 10px; overflow-x: auto; display: flex; gap: 12px; }
+.horizon { display: grid; grid-template-columns: auto minmax(160px, 320px); gap: 20px; align-items: center; justify-content: start; margin: 4px 12px 10px 0; }
+.horizon .bar { position: relative; height: 14px; border-radius: 3px; background: rgba(var(--v-theme-water), 0.5); margin: 6px 0; }
 .tier { fill: rgb(var(--v-theme-surface-light)); opacity: 0.55; }
 .tier.odd { opacity: 0.2; }
 .grid { stroke: rgba(var(--v-theme-hairline), 0.8); }

@@ -33,6 +33,14 @@ describe('the field of ways', () => {
     expect(field.marks.map(({ tier }) => tier)).toEqual([0, 2])
     expect(waysField({ rows: [], axis: 'roomTB', tiers, budget: null, width: 300, height: 300 }).marks).toEqual([])
   })
+  it('stands by what the years cost where that is asked, without the budget', () => {
+    const rows = [row(build('a', 500, { horizonCost: 3000 })), row(build('b', 1900, { horizonCost: 2000 }))]
+    const options = { rows, axis: 'possible', tiers, budget: 90_000, width: 700, height: 300 } as const
+    const [a, b] = waysField({ ...options, money: 'horizonCost' }).marks
+    expect(a!.x).toBeGreaterThan(b!.x)
+    expect(waysField({ ...options, money: 'horizonCost' }).x.domain()[1]).toBeCloseTo(3000 * 1.08, 6)
+    expect(waysField(options).x.domain()[1]).toBeCloseTo(90_000 * 1.08, 6)
+  })
   it('knows the tier of a price, and shapes by kind', () => {
     expect([700, 700.01, 1700, 1701].map(price => tierOf(price, tiers))).toEqual([0, 1, 1, 2])
     expect(new Set((['stay', 'appliance', 'selfBuilt', 'atHand', 'twoMachines'] as const).map(shapeOf)).size).toBe(5)

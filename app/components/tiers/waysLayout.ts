@@ -26,6 +26,8 @@ export const shapeOf = (way: WayId): string => shapes[kinds[way]]
 export interface FieldOptions {
   readonly rows: readonly WayRow[]
   readonly axis: FieldAxis
+  /** what stands to the right: price now, or cost over the years */
+  readonly money?: 'toPay' | 'horizonCost'
   readonly tiers: readonly { readonly cap: number }[]
   readonly budget: number | null
   readonly width: number
@@ -54,16 +56,16 @@ export function tierOf(toPay: number, tiers: readonly { readonly cap: number }[]
   return at < 0 ? tiers.length : at
 }
 
-/** Scales and marks of the field: price now to the right, the axis upwards. */
-export function waysField({ rows, axis, tiers, budget, width, height }: FieldOptions): Field {
+/** Scales and marks of the field: money to the right, the axis upwards. */
+export function waysField({ rows, axis, money = 'toPay', tiers, budget, width, height }: FieldOptions): Field {
   const builds = fieldBuilds(rows)
   const { left, right, top, bottom } = fieldMargin
-  const mostPrice = Math.max(500, budget ?? 0, ...builds.map(({ build }) => build.toPay)) * 1.08
+  const mostPrice = Math.max(500, money === 'toPay' ? budget ?? 0 : 0, ...builds.map(({ build }) => build[money])) * 1.08
   const mostValue = Math.max(axis === 'lossChanceAtHorizon' ? 0.01 : 1, ...builds.map(({ build }) => build[axis])) * 1.1
   const x = scaleLinear([0, mostPrice], [left, Math.max(left + 1, width - right)])
   const y = scaleLinear([0, mostValue], [height - bottom, top]).nice(5)
   return {
     x, y, xTicks: x.ticks(width < 560 ? 4 : 8), yTicks: y.ticks(5),
-    marks: builds.map(({ build, meets }) => ({ id: keyOf(build), build, meets, tier: tierOf(build.toPay, tiers), x: x(build.toPay), y: y(build[axis]), shape: shapeOf(build.way) })),
+    marks: builds.map(({ build, meets }) => ({ id: keyOf(build), build, meets, tier: tierOf(build.toPay, tiers), x: x(build[money]), y: y(build[axis]), shape: shapeOf(build.way) })),
   }
 }
