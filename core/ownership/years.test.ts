@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { assess } from '../assess'
 import { catalogue } from '../catalogue/catalogue'
+import { gridKinds } from '../catalogue/gridKinds'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { breakEvenWithRise, breakEvenYears, crossingYears } from './breakEven'
@@ -181,6 +182,18 @@ describe('carbon', () => {
     expect(years.low).toBeLessThan(years.likely)
     expect(years.high).toBeGreaterThan(years.likely)
     expect(carbonBreakEven({ machine: manufactureKg.desktop }, 0, { low: 1, likely: 1, high: 1 })).toBe(null)
+  })
+  it('stands on these planning values', () => {
+    const ends = Object.fromEntries(Object.entries(manufactureKg).map(([id, { low, high }]) => [id, [low, high]]))
+    expect(ends).toEqual({ miniPc: [80, 250], desktop: [200, 350], appliance: [100, 250], boardSwap: [60, 100], drive: [20, 30], ssdPerTB: [60, 160], used: [0, 0] })
+    for (const { low, likely, high } of Object.values(manufactureKg)) expect(likely).toBe((low + high) / 2)
+    expect(Object.fromEntries(Object.entries(gridKinds).map(([id, { kgPerKWh }]) => [id, kgPerKWh]))).toEqual({
+      mixed: { low: 0.25, likely: 0.325, high: 0.4 }, gas: { low: 0.41, likely: 0.49, high: 0.65 }, coal: { low: 0.74, likely: 0.82, high: 0.91 }, wind: { low: 0.011, likely: 0.011, high: 0.011 },
+    })
+  })
+  it('of a board that is exchanged is less than of a whole machine', () => {
+    const made = (parts: string[]) => planCarbon(planSchema.parse({ name: 'x', machine: { base: 'parts', parts: parts.map(ref => ({ ref })) } }), catalogue).made.machine!.likely
+    expect([made(['lych-15']), made(['lych-15', 'coffer-6'])]).toEqual([80, 275])
   })
   it('counts what is made new, and nothing of what is owned or bought used', () => {
     const of = (input: Omit<PlanInput, 'name'>) => Object.values(planCarbon(planSchema.parse({ name: 'x', ...input }), catalogue).made).reduce((sum, { likely }) => sum + likely, 0)
