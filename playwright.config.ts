@@ -12,6 +12,8 @@ export default defineConfig({
   forbidOnly: true,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
+    // A press that went astray is found out soon.
+    actionTimeout: 40_000,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     colorScheme: 'light',

@@ -120,11 +120,13 @@ export class NumeronPage {
   private readonly violations: string[] = []
 
   /** Notes every violation that axe finds on the page as it stands; of every rule, of contrast, or of what a narrow page lays out otherwise. */
-  async checkAccessible(where: string, rules: 'all' | 'contrast' | 'layout' = 'all'): Promise<void> {
+  async checkAccessible(where: string, rules: 'all' | 'contrast' | 'layout' = 'all', part: 'page' | 'view' = 'page'): Promise<void> {
     // From the top: what the headroom line covers while scrolled is no small target.
     await this.page.evaluate(() => window.scrollTo(0, 0))
     await this.page.waitForTimeout(300)
     const axe = new AxeBuilder({ page: this.page }).options({ resultTypes: ['violations'] })
+    // Around the view stands the same in every section of it.
+    if (part === 'view') axe.include('main')
     const { violations } = await (rules !== 'all' ? axe.withRules(rulesOf[rules]) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])).analyze()
     this.violations.push(...violations.map(violation => `${where}: ${violation.id}: ${violation.nodes.map(node => node.target.join(' ')).slice(0, 4).join(' | ')}`))
   }
