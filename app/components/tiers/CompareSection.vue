@@ -199,6 +199,7 @@ li :deep(button) { display: inline; }
 td small { display: block; }
 .winner { box-shadow: inset 0 3px 0 rgb(var(--v-theme-primary)); }
 ul { padding-left: 20px; }
+a { color: rgb(var(--v-theme-primary)); }
 details { margin-top: 12px; }
 summary { cursor: pointer; color: rgb(var(--v-theme-primary)); min-height: 24px; }
 </style>

@@ -41,7 +41,7 @@ onBeforeUnmount(() => look(null))
   <section class="sheet">
     <h2>The cheapest build, with its proof</h2>
     <p class="sentence">
-      {{ waysText(best, costOf, money) }}
+      {{ best.length > 0 && (ways.running.value || ways.cancelled.value) ? 'Best so far: ' : '' }}{{ waysText(best, costOf, money) }}
     </p>
     <SearchState :ways="ways" />
     <p class="soft small">
