@@ -3,7 +3,8 @@ import type { Plan } from '~~/core/plan/planSchema'
 import { planApi } from '~/services/planApi'
 import { usePlanStore } from '~/stores/planStore'
 import { useOtherPlans } from './useOtherPlans'
-import { useWays, withBuild } from './useWays'
+import { useWays } from './useWays'
+import { withBuild } from './withBuild'
 
 /** Something that can stand beside the open plan: a way that was found, or another plan. */
 export interface Comparable { readonly id: string, readonly label: string, readonly kind: 'open' | 'way' | 'plan' }

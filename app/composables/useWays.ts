@@ -5,15 +5,12 @@ import type { Objective } from '~~/core/tiers/search/buildSearch'
 import type { WayBuild } from '~~/core/tiers/search/wayRows'
 import { planApi } from '~/services/planApi'
 import { usePlanStore } from '~/stores/planStore'
+import { useProposal } from './useProposal'
 import { useSearch } from './useSearch'
+import { withBuild } from './withBuild'
 
 /** What the search makes cheapest: one choice for all sections. */
 const objective = ref<Objective>('horizon')
-
-/** The plan with a build as its machine and drives; name, budget and need stay. */
-export function withBuild(plan: Plan, { plan: found }: Pick<WayBuild, 'plan'>): Plan {
-  return { ...plan, machine: found.machine, drives: found.drives, network: { ...plan.network, serverPortMbps: found.network.serverPortMbps } }
-}
 
 /** The tiers of a plan, the cheapest first. */
 export function tiersOf(plan: Plan | null): readonly { readonly name: string, readonly cap: number }[] {
@@ -30,13 +27,10 @@ export function useWays() {
   const best = computed(() => rows.value.flatMap(({ best: build }) => build ? [build] : []).sort((a, b) => costOf(a) - costOf(b)))
   const costOf = (build: WayBuild) => objective.value === 'now' ? build.toPay : build.horizonCost
 
-  function look(build: WayBuild | null): void {
-    store.tried = build && store.plan && build.way !== 'stay' && build.second === null ? withBuild(store.plan, build) : null
-  }
-  function apply(build: WayBuild): void {
-    store.tried = null
-    if (store.plan) store.replace(withBuild(store.plan, build))
-  }
+  const proposal = useProposal()
+  const planOf = (build: WayBuild | null) => build && store.plan && build.way !== 'stay' && build.second === null ? withBuild(store.plan, build) : null
+  const look = (build: WayBuild | null) => proposal.look(planOf(build))
+  const apply = (build: WayBuild) => proposal.apply(planOf(build))
   /** Keeps a build as a plan of its own, beside this one; its id. */
   async function fork(build: WayBuild): Promise<string> {
     const plan = withBuild(store.plan!, build)

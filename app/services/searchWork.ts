@@ -2,7 +2,7 @@ import { catalogue } from '~~/core/catalogue/catalogue'
 import type { Plan } from '~~/core/plan/planSchema'
 import { flipBars, type Compared, type FlipBar } from '~~/core/tiers/flips'
 import type { SearchResult } from '~~/core/tiers/search/branchAndBound'
-import type { FoundBuild, Objective } from '~~/core/tiers/search/buildSearch'
+import { createBuildSearch, type FoundBuild, type Objective } from '~~/core/tiers/search/buildSearch'
 import { cheapestChange } from '~~/core/tiers/search/cheapestChange'
 import { clashOf, type Clash } from '~~/core/tiers/search/clash'
 import { frontier, type FrontierAxis, type FrontierProgress } from '~~/core/tiers/search/frontier'
@@ -16,23 +16,26 @@ export interface Searches {
   ways: { question: { readonly objective: Objective, readonly tiers: readonly Tier[] }, progress: WaysProgress }
   frontier: { question: { readonly axis: FrontierAxis, readonly objective: Objective }, progress: FrontierProgress }
   change: { question: { readonly newLayout: boolean }, progress: { readonly nodes: number, readonly build: (WayBuild & { readonly parts: string, readonly price: number }) | null, readonly done: boolean } }
+  build: { question: { readonly cap: number | null }, progress: { readonly nodes: number, readonly build: WayBuild | null, readonly done: boolean } }
   clash: { question: null, progress: Clash | null }
   upgrade: { question: null, progress: readonly UpgradeStep[] }
   flips: { question: readonly Compared[], progress: readonly FlipBar[] }
 }
 export type SearchKind = keyof Searches
 
-function changed({ best, nodes }: SearchResult<FoundBuild>, { plan, done }: { readonly plan: Plan, readonly done: boolean }): Searches['change']['progress'] {
-  return { nodes, done, build: best && { ...wayBuild(best.found), parts: partNames(best.found.refs, effectiveCatalogue(plan, catalogue)), price: best.cost } }
-}
-function* changes(plan: Plan, question: Searches['change']['question']): Generator<Searches['change']['progress'], Searches['change']['progress']> {
-  const steps = cheapestChange(plan, catalogue, question)
+type Steps = Generator<SearchResult<FoundBuild>, SearchResult<FoundBuild>>
+/** A search with each of its reports, and its end, told in another way. */
+function* told<Told>(steps: Steps, tell: (result: SearchResult<FoundBuild>, done: boolean) => Told): Generator<Told, Told> {
   for (;;) {
     const step = steps.next()
-    if (step.done) return changed(step.value, { plan, done: true })
-    yield changed(step.value, { plan, done: false })
+    if (step.done) return tell(step.value, true)
+    yield tell(step.value, false)
   }
 }
+const changes = (plan: Plan, question: Searches['change']['question']) => told(cheapestChange(plan, catalogue, question), ({ best, nodes }, done): Searches['change']['progress'] => (
+  { nodes, done, build: best && { ...wayBuild(best.found), parts: partNames(best.found.refs, effectiveCatalogue(plan, catalogue)), price: best.cost } }))
+const cheapest = (plan: Plan, { cap }: Searches['build']['question']) => told(createBuildSearch({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue).search({ objective: 'now', ways: null, cap }), ({ best, nodes }, done): Searches['build']['progress'] => (
+  { nodes, done, build: best && wayBuild(best.found) }))
 // eslint-disable-next-line require-yield -- answered in one piece
 function* once<Result>(work: () => Result): Generator<Result, Result> {
   return work()
@@ -43,6 +46,7 @@ const runs: Runs = {
   ways: (plan, question) => wayRows(plan, catalogue, question),
   frontier: (plan, question) => frontier(plan, catalogue, question),
   change: changes,
+  build: cheapest,
   clash: plan => once(() => clashOf(plan, catalogue)),
   upgrade: plan => once(() => upgradePath(plan, catalogue)),
   flips: (_, compared) => once(() => flipBars(compared, catalogue)),

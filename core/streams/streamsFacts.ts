@@ -74,8 +74,14 @@ export function engineGB(mix: readonly MixClass[], { engines }: Pick<ConversionM
   return total > 0 ? conversions * mix.reduce((sum, { task, share }) => sum + share * sessionMemoryMB(task), 0) / total / 1000 : 0
 }
 
-export function streamsFacts(slice: StreamsSlice): StreamsFacts {
-  const { household, library, hardware, qualities, workTable, demand, toneMapping, minutesShortTarget } = slice
+/** What is needed and possible, with the state as far as minutes short do not tell: all that a search asks of a machine which converts too little. */
+export interface ConversionsAtOnce extends Pick<StreamsFacts, 'demand' | 'needed' | 'mix' | 'mixFrom' | 'work' | 'converter' | 'ownMix' | 'engineGB' | 'capacity' | 'possible' | 'stuckShare'> {
+  /** of the head room alone; null while the processor is not known */
+  readonly headroom: VerdictState | null
+}
+
+export function conversionsAtOnce(slice: StreamsSlice): ConversionsAtOnce {
+  const { household, library, hardware, qualities, workTable, demand, toneMapping } = slice
   const needed = demand ? neededFromHabits(demand, slice) : neededFromAnswers(household, slice)
   const habitsMix = demand?.mix.length ? demand.mix : null
   const mix = habitsMix ?? libraryMix(library, qualities, { table: workTable, toneMapping })
@@ -84,16 +90,34 @@ export function streamsFacts(slice: StreamsSlice): StreamsFacts {
   const ownMix: readonly MixClass[] = mix.length ? mix.map(({ task, work: own, share }) => ({ task, work: own.likely, share })) : [pureClass(workTable, toneMapping, pureCases[0]!)]
   const capacity = mixCapacityBand(ownMix, converter, spreadOf(work))
   const possible = converter.processor ? mapEstimate(capacity?.conversions ?? exactly(0), wholeStreams) : null
-  const minutes = demand && converter.processor ? shortMinutes(demand, converter, { conversions: capacity?.conversions ?? exactly(0), busyDaysPerYear: household.busyDaysPerYear }) : null
   const stuckShare = mix.reduce((sum, part) => machineTakes(part.task, part.work.likely, converter) ? sum : sum + part.share, 0)
+  return {
+    demand, needed, engineGB: engineGB(ownMix, converter, needed.needed), stuckShare, mix, work, converter, ownMix, capacity, possible,
+    mixFrom: habitsMix ? 'habits' : mix.length ? 'library' : 'plainStream', headroom: possible && conversionState(needed.needed, possible),
+  }
+}
+
+/** Minutes in which the machine falls behind; null where habits are not planned for, or the processor is not known. */
+export function minutesOf({ demand, converter, capacity }: ConversionsAtOnce, { household }: StreamsSlice): ShortMinutes | null {
+  return demand && converter.processor ? shortMinutes(demand, converter, { conversions: capacity?.conversions ?? exactly(0), busyDaysPerYear: household.busyDaysPerYear }) : null
+}
+
+/** The state of conversions: the worse of head room and minutes short. */
+export function streamsState({ headroom, stuckShare, needed }: ConversionsAtOnce, minutes: ShortMinutes | null, { minutesShortTarget }: StreamsSlice): VerdictState {
   // Minutes short count what the machine is too slow for; where habits are not planned for, only the mix can tell of it.
   const byMinutes = minutes ? minutesState(minutes.perMonth, minutesShortTarget) : stuckShare > 0 && needed.needed > 0 ? 'tight' : 'unknown'
+  return headroom ? worseState(headroom, byMinutes) : 'unknown'
+}
+
+export function streamsFacts(slice: StreamsSlice): StreamsFacts {
+  const { hardware, toneMapping } = slice
+  const { headroom, ...atOnce } = conversionsAtOnce(slice)
+  const { converter, mix, needed } = atOnce
+  const minutes = minutesOf({ ...atOnce, headroom }, slice)
   return {
-    demand, needed, engineGB: engineGB(ownMix, converter, needed.needed), stuckShare, mix, work, converter, ownMix, capacity, possible, minutes,
-    mixFrom: habitsMix ? 'habits' : mix.length ? 'library' : 'plainStream',
-    score: plannedScore(hardware),
+    ...atOnce, minutes, score: plannedScore(hardware),
     pure: pureCases.map(pure => pureFacts(pure, converter, toneMapping)),
-    state: possible ? worseState(conversionState(needed.needed, possible), byMinutes) : 'unknown',
+    state: streamsState({ ...atOnce, headroom }, minutes, slice),
     warnings: engineWarnings({ hardware, choices: slice, converter, mix, needed: needed.needed, stuckIsTold: slice.stuckIsTold }),
   }
 }

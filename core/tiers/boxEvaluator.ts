@@ -18,6 +18,9 @@ import { yearsQuestion } from '../ownership/years/yearsQuestion'
 import type { Machine } from '../plan/machine'
 import type { Network } from '../plan/network'
 import type { Plan } from '../plan/planSchema'
+import { conversionMachine } from '../streams/conversionMachine'
+import { conversionsAtOnce, minutesOf, streamsState, type StreamsSlice } from '../streams/streamsFacts'
+import { streams as streamsDomain } from '../streams/streams'
 import { sameValue } from '../sameValue'
 import { plainFormat } from '../units/format'
 import { meetsNeed, type VerdictState } from '../verdict'
@@ -156,11 +159,22 @@ export function createBoxEvaluator(plan: Plan, shipped: Catalogue, usual: Plan['
   /** What a machine converts follows from its hardware; where that is the same, so is the rest. */
   function streamsOf(adopted: Plan, machine: MachineFacts, like: BoxRow | undefined): Pick<BoxRow, 'needs' | 'streams' | 'possible' | 'minutesShort'> {
     if (like && sameValue(like.machine.hardware, machine.hardware)) return like
-    const key = JSON.stringify(machine.hardware)
+    const { table, systemMemoryMB, ...converts } = conversionMachine(machine.hardware, plan.choices, catalogue.workTable)
+    void table
+    // Playback and streams see of the hardware what converts; the machine's memory only where an engine takes its sessions from it.
+    const key = JSON.stringify([converts, converts.engines.some(({ memoryGB }) => memoryGB === null) ? systemMemoryMB : null])
     const known = streamsBy.get(key)
     if (known) return known
-    const { streams } = assessor.facts(adopted, shipped, ['streams'])
-    const found = { needs: { needed: { needed: streams.needed.needed }, engineGB: streams.engineGB }, streams: streams.state, possible: streams.possible?.likely ?? 0, minutesShort: streams.minutes?.perMonth.likely ?? 0 }
+    const slice = streamsDomain.read(adopted, catalogue, assessor.facts(adopted, shipped, ['household', 'playback', 'machine']) as never) as StreamsSlice
+    const atOnce = conversionsAtOnce(slice)
+    // Minutes short take longest to work out, and cannot better what falls short already.
+    let minutes: ReturnType<typeof minutesOf> | undefined
+    const minutesShort = () => minutes === undefined ? minutes = minutesOf(atOnce, slice) : minutes
+    const falls = atOnce.headroom === 'short' || atOnce.headroom === 'impossible'
+    const found = {
+      needs: { needed: { needed: atOnce.needed.needed }, engineGB: atOnce.engineGB }, streams: falls ? atOnce.headroom! : streamsState(atOnce, minutesShort(), slice), possible: atOnce.possible?.likely ?? 0,
+      get minutesShort() { return minutesShort()?.perMonth.likely ?? 0 },
+    }
     streamsBy.set(key, found)
     return found
   }
@@ -168,11 +182,12 @@ export function createBoxEvaluator(plan: Plan, shipped: Catalogue, usual: Plan['
     const adopted = adoptedWith(one, copyOnWrite)
     const machine = machineFactsOf(one, copyOnWrite)
     const { system } = machine
-    const { needs, streams, possible, minutesShort } = streamsOf(adopted, machine, like)
+    const converts = streamsOf(adopted, machine, like)
+    const { needs, streams, possible } = converts
     const price = machine.prices.reduce((sum, line) => sum + (line.toPay ?? 0), 0)
     return {
       id: boxes.size, price, priceMissing: machine.prices.some(line => line.toPay === null),
-      bays: machine.build.bays, machine, adopted, needs, streams, possible, minutesShort, ...linksOf(adopted),
+      bays: machine.build.bays, machine, adopted, needs, streams, possible, ...linksOf(adopted), get minutesShort() { return converts.minutesShort },
       yearsCost: price * keptShare + costOverYears({ ...years, licenceOnce: system?.licence.once ?? 0, licencePerYear: system?.licence.perYear ?? 0, upkeepHoursPerYear: costs.upkeepHoursPerYear === null ? system?.upkeepHoursPerYear ?? 0 : 0, hourValue: costs.hourValue }),
     }
   }

@@ -1,27 +1,22 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { meetsNeed } from '~~/core/verdict'
 import { overallAnswer, overallWords } from '~~/core/verdictClauses'
-import { useBackground } from '~/composables/useBackground'
 import { viewAddress } from '~/composables/views'
-import { useFormat } from '~/composables/useFormat'
-import { pageLocale } from '~/services/pageLocale'
 import { usePlanStore } from '~/stores/planStore'
 
-/** One answer for the whole plan, why, and the cheapest build that would do. */
+/** One answer for the whole plan, why, and the cheapest change that would do; a build where no change does. */
+// Fetched once the answer has been painted: the searches come with much of the core.
+const CheapestChange = defineAsyncComponent(() => import('~/components/tiers/CheapestChange.vue'))
+const CheapestBuild = defineAsyncComponent(() => import('./CheapestBuild.vue'))
 const store = usePlanStore()
-const { money } = useFormat()
 const verdicts = computed(() => store.assessment?.verdicts ?? [])
 const failing = computed(() => verdicts.value.filter(verdict => verdict.state === 'short' || verdict.state === 'impossible'))
 const overall = computed(() => overallAnswer(verdicts.value, store.plan?.brief.budget !== null))
 
-// Six assessments more: they are made off the page, so that the headroom line never waits for them.
-const { result: ways } = useBackground('compare', () => store.plan, (work, plan) => work.compareWays(plan, pageLocale()))
-const cheapest = computed(() => (ways.value ?? []).filter(row => row.meets)
-  .map(row => ({ label: row.way.label, price: row.assessment.figures['ownership.purchase']?.value ?? 0 }))
-  .sort((a, b) => a.price - b.price)[0] ?? null)
-const searched = computed(() => ways.value !== null)
 const needsOther = computed(() => failing.value.length > 0 && verdicts.value.every(verdict => meetsNeed(verdict.state) || failing.value.includes(verdict) || verdict.id === 'money'))
+/** Nothing is known yet of what would serve: whatever is built is an answer. */
+const needsBox = computed(() => verdicts.value.some(({ id, state }) => id === 'streams' && state === 'unknown') && store.assessment?.domains.library.empty === false)
 </script>
 
 <template>
@@ -34,20 +29,21 @@ const needsOther = computed(() => failing.value.length > 0 && verdicts.value.eve
     <p class="word">
       {{ overallWords[overall.answer] }}<span>, because {{ overall.because }}.</span>
     </p>
-    <p class="cheapest">
-      <template v-if="needsOther && cheapest">
-        The cheapest build that meets the need is <strong>{{ cheapest.label }}</strong>, at {{ money(cheapest.price) }} with drives.
-      </template>
-      <template v-else-if="needsOther && searched">
-        No build in the catalogue meets the whole need within the budget.
-      </template>
-      <template v-else>
-        You can compare it with six builds.
-      </template>
+    <div
+      v-if="store.plan"
+      class="cheapest"
+    >
+      <CheapestChange
+        v-if="needsOther"
+        :new-layout="false"
+      >
+        <CheapestBuild />
+      </CheapestChange>
+      <CheapestBuild v-else-if="needsBox" />
       <NuxtLink :to="viewAddress(store.id ?? '', 'tiers')">
-        Compare all six
+        Compare every way of building
       </NuxtLink>
-    </p>
+    </div>
   </section>
 </template>
 

@@ -34,12 +34,31 @@ describe('the one answer', () => {
     const verdict = word({ ...palace, machine: { base: 'own', score: 60_000, cores: 16, bays: 8 } })
     expect(verdict).toBe('Not known yet, because a price that counts is not known.')
   })
-  it('names the cheapest way of building that would do, or that there is none', async () => {
-    openDemo()
+  const cheapest = async (changes: Partial<PlanInput>, expected: RegExp) => {
+    const store = openDemo(changes)
     const overall = mount(OverallVerdict)
-    await vi.waitFor(() => expect(overall.find('.cheapest').text()).toMatch(/The cheapest build that meets|No build in the catalogue/), { timeout: 20_000, interval: 50 })
+    await vi.waitFor(() => expect(overall.find('.cheapest').text()).toMatch(expected), { timeout: 60_000, interval: 50 })
+    return { store, overall }
+  }
+  it('names the cheapest change that would do, to be applied with a press', async () => {
+    const { store, overall } = await cheapest({}, /^The cheapest change that meets the need: €\d+ for parts and drives\. Put in .+ Apply this change/)
     expect(overall.find('.cheapest a').attributes('href')).toMatch(/tiers$/)
-  })
+    await overall.find('[data-apply-change]').trigger('focus')
+    expect(store.tried).not.toBeNull()
+    await overall.find('[data-apply-change]').trigger('click')
+    expect(store.tried).toBeNull()
+    expect(overall.find('.word').text()).toMatch(/^This will (just )?do/)
+    expect(overall.find('[data-change]').exists()).toBe(false)
+    overall.unmount()
+  }, 120_000)
+  it('names the cheapest build where no change mends it, and where there is no machine yet', async () => {
+    const { overall } = await cheapest({ machine: { base: 'coracle', condition: 'owned' } }, /No set of parts and drives makes the machine .+The cheapest build that meets the need is/)
+    overall.unmount()
+    const { overall: none } = await cheapest({ machine: { base: 'own' }, drives: { lots: [] } }, /^The cheapest build that meets the need is .+ at €/)
+    none.unmount()
+    const { overall: poor } = await cheapest({ brief: { budget: 0 }, machine: { base: 'own' }, drives: { lots: [] } }, /^No build in the catalogue meets the whole need within the budget\./)
+    poor.unmount()
+  }, 180_000)
 })
 
 describe('the views', () => {

@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount } from 'vue'
+import { computed } from 'vue'
 import type { Supply } from '~~/core/catalogue/hardware/hardwarePart'
 import { fittingSupplies, supplyRows } from '~~/core/machine/power/supplyChoice'
+import type { Plan } from '~~/core/plan/planSchema'
 import { averagePricePerKWh } from '~~/core/plan/energyPrice'
 import { startCourse } from '~~/core/machine/power/startSurge'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
 import FigureValue from '~/components/common/FigureValue.vue'
 import PlanField from '~/components/common/PlanField.vue'
+import ProposalTable from '~/components/common/ProposalTable.vue'
 import { useFormat } from '~/composables/useFormat'
 import { useMachineParts } from '~/composables/useMachineParts'
 import { usePlanStore } from '~/stores/planStore'
@@ -14,7 +16,7 @@ import { startMargin, startPicture } from './startLayout'
 
 /** Will it start, and which supply is the smallest that carries it. */
 const store = usePlanStore()
-const { assembly, lists, preview, put, withPartIn } = useMachineParts()
+const { assembly, lists, withPartIn } = useMachineParts()
 const { quantity, number, money, share } = useFormat()
 const height = 300
 const course = computed(() => assembly.value ? startCourse(assembly.value.start) : [])
@@ -36,7 +38,11 @@ const sentence = computed(() => {
     ? `${drives} takes ${quantity(surge.watts, 'W')}; the supply gives ${quantity(supply.value.ratingW, 'W')}, so it starts.`
     : `${drives} takes ${quantity(surge.watts, 'W')} and ${number(surge.amps12, 3)} A at 12 V; the supply gives ${quantity(supply.value.ratingW, 'W')} and ${number(supply.value.amps12, 3)} A. It switches off before the machine is up.`
 })
-onBeforeUnmount(() => preview(null))
+const columns = [{ id: 'supply', label: 'Supply' }, { id: 'running', label: 'At work', isNumber: true }, { id: 'idle', label: 'Idle, at the wall', isNumber: true }, { id: 'waste', label: 'Against the smallest, a year', isNumber: true }, { id: 'price', label: 'Price', isNumber: true }]
+function planWith(row: { readonly supply: Supply }): Plan | null {
+  const machine = withPartIn(row.supply.id)
+  return machine && store.plan && { ...store.plan, machine }
+}
 </script>
 
 <template>
@@ -153,80 +159,33 @@ onBeforeUnmount(() => preview(null))
         >
           The supply of this machine is its maker's own, so nothing goes in its place.
         </p>
-        <div
+        <ProposalTable
           v-else
-          class="table-scroll"
+          label="Power supplies compared"
+          mark="supply"
+          :columns="columns"
+          :rows="choices?.rows ?? []"
+          :key-of="row => row.supply.id"
+          :name-of="row => row.supply.label"
+          :plan-of="planWith"
+          :is-in="row => row.supply.id === supply?.id"
         >
-          <table class="data-table">
-            <thead>
-              <tr>
-                <th scope="col">
-                  Supply
-                </th><th
-                  scope="col"
-                  class="number"
-                >
-                  At work
-                </th><th
-                  scope="col"
-                  class="number"
-                >
-                  Idle, at the wall
-                </th><th
-                  scope="col"
-                  class="number"
-                >
-                  Against the smallest, a year
-                </th><th
-                  scope="col"
-                  class="number"
-                >
-                  Price
-                </th><th scope="col">
-                  <span class="visually-hidden">Apply</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr
-                v-for="row in choices?.rows ?? []"
-                :key="row.supply.id"
-                :data-supply="row.supply.id"
-                :class="{ here: row.supply.id === supply?.id }"
-                @pointerenter="row.supply.id !== supply?.id && preview(withPartIn(row.supply.id))"
-                @pointerleave="preview(null)"
-              >
-                <th scope="row">
-                  {{ row.supply.label }} <span class="soft">{{ row.supply.efficiency === 'brick' ? 'brick' : row.supply.efficiency }}{{ row.passes ? '' : ', too small' }}{{ row.supply.id === choices!.recommended?.id ? ', the smallest that does' : '' }}</span>
-                </th>
-                <td class="number">
-                  {{ share(row.runningShare) }}
-                </td><td class="number">
-                  {{ quantity(row.idleWallW, 'W') }}
-                </td><td class="number">
-                  {{ Math.abs(row.wastePerYear) < 0.005 ? '–' : money(row.wastePerYear) }}
-                </td><td class="number">
-                  {{ money(row.supply.price) }}
-                </td>
-                <td class="no-print">
-                  <span v-if="row.supply.id === supply?.id">in the plan</span>
-                  <VBtn
-                    v-else
-                    size="x-small"
-                    variant="outlined"
-                    color="primary"
-                    :aria-label="`Apply: ${row.supply.label}`"
-                    @focus="preview(withPartIn(row.supply.id))"
-                    @blur="preview(null)"
-                    @click="preview(null); put(row.supply.id)"
-                  >
-                    Apply
-                  </VBtn>
-                </td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
+          <template #supply="{ row }">
+            {{ row.supply.label }} <span class="soft">{{ row.supply.efficiency === 'brick' ? 'brick' : row.supply.efficiency }}{{ row.passes ? '' : ', too small' }}{{ row.supply.id === choices!.recommended?.id ? ', the smallest that does' : '' }}</span>
+          </template>
+          <template #running="{ row }">
+            {{ share(row.runningShare) }}
+          </template>
+          <template #idle="{ row }">
+            {{ quantity(row.idleWallW, 'W') }}
+          </template>
+          <template #waste="{ row }">
+            {{ Math.abs(row.wastePerYear) < 0.005 ? '–' : money(row.wastePerYear) }}
+          </template>
+          <template #price="{ row }">
+            {{ money(row.supply.price) }}
+          </template>
+        </ProposalTable>
         <p class="soft small">
           The column against the smallest: what a supply takes more (or less) at idle than the smallest that does, in money a year. Never open a power supply, not even an unplugged one.
         </p>
@@ -274,7 +233,4 @@ onBeforeUnmount(() => preview(null))
 .amps { fill: none; stroke: rgb(var(--v-theme-ink-soft)); stroke-width: 1.5; stroke-dasharray: 5 4; }
 .wall { stroke: rgb(var(--v-theme-wall)); stroke-width: 5; }
 .wall.thin { stroke-width: 3; }
-.table-scroll { position: relative; overflow-x: auto; margin: 8px 0; }
-th[scope='row'] { font-weight: 600; color: inherit; font-size: 0.9rem; }
-.here { background: rgba(var(--v-theme-primary), 0.1); }
 </style>

@@ -5,6 +5,7 @@ import { protocolsFor, serviceMemoryGB, serviceSums } from '~~/core/machine/syst
 import { automaticSystem, mostOwnSystems, mostServices } from '~~/core/plan/constants'
 import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
+import ProposalTable from '~/components/common/ProposalTable.vue'
 import { useFormat } from '~/composables/useFormat'
 import { useMachineParts } from '~/composables/useMachineParts'
 import { fieldElementId } from '~/composables/views'
@@ -42,6 +43,8 @@ const sentence = computed(() => {
   if (own.refusals.length) return `${own.kind.label} will not do, because ${own.refusals.map(refusalReason).join(' and ')}.`
   return own.rank === 1 ? `${own.kind.label} meets every must, and asks least of you.` : `${own.kind.label} meets every must; ${best.value!.kind.label.charAt(0).toLowerCase()}${best.value!.kind.label.slice(1)} would ask less of you.`
 })
+const columns = [{ id: 'kind', label: 'Kind of system' }, { id: 'skill', label: 'Skill', isNumber: true }, { id: 'upkeep', label: 'Upkeep', isNumber: true }, { id: 'licence', label: 'Licence', isNumber: true }, { id: 'leaving', label: 'Changing it later' }, { id: 'help', label: 'Help' }]
+const planWith = ({ kind }: { readonly kind: { readonly id: string } }) => store.plan && { ...store.plan, system: { ...store.plan.system, kind: kind.id } }
 const sums = computed(() => serviceSums(services.value))
 const protocols = computed(() => protocolsFor(store.plan?.household.viewers ?? []))
 const kindFields = ['label', 'like', 'once', 'perYear', 'upToDrives', 'skill', 'upkeepHoursPerYear', 'mixedSizes', 'growsByOne', 'snapshots', 'readableElsewhere', 'containers', 'guests', 'wifi', 'leaving', 'help']
@@ -59,75 +62,42 @@ const warnings = {
     <p class="sentence">
       {{ sentence }}
     </p>
-    <div class="table-scroll">
-      <table class="data-table">
-        <thead>
-          <tr>
-            <th scope="col">
-              Kind of system
-            </th><th
-              scope="col"
-              class="number"
-            >
-              Skill
-            </th><th
-              scope="col"
-              class="number"
-            >
-              Upkeep
-            </th><th
-              scope="col"
-              class="number"
-            >
-              Licence
-            </th><th scope="col">
-              Changing it later
-            </th><th scope="col">
-              Help
-            </th><th scope="col">
-              <span class="visually-hidden">Apply</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="row in rows"
-            :key="row.kind.id"
-            :data-system="row.kind.id"
-            :class="{ here: row.kind.id === chosen, out: row.rank === null }"
-          >
-            <th scope="row">
-              {{ row.rank === null ? '' : `${row.rank}. ` }}{{ row.kind.label }}
-              <small class="soft">{{ row.refusals.length ? `Struck out, because ${row.refusals.map(refusalReason).join(' and ')}.` : row.kind.what }}</small>
-            </th>
-            <td class="number">
-              {{ row.kind.skill }} of 5
-            </td><td class="number">
-              {{ quantity(row.hoursPerYear, 'h') }} a year
-            </td><td class="number">
-              {{ row.money > 0 ? money(row.money) : 'free' }}<small
-                v-if="row.kind.licence.counts"
-                class="soft"
-              > counts {{ row.kind.licence.counts }}</small>
-            </td>
-            <td>{{ row.kind.leaving === 'free' ? 'free to change' : 'means emptying the pool' }}</td><td>{{ row.kind.help }}</td>
-            <td class="no-print">
-              <span v-if="row.kind.id === chosen">in the plan</span>
-              <VBtn
-                v-else
-                size="x-small"
-                variant="outlined"
-                color="primary"
-                :aria-label="`Apply: ${row.kind.label}`"
-                @click="store.edit('system.kind', row.kind.id)"
-              >
-                Apply
-              </VBtn>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <ProposalTable
+      label="Kinds of system compared"
+      mark="system"
+      :columns="columns"
+      :rows="rows"
+      :key-of="row => row.kind.id"
+      :name-of="row => row.kind.label"
+      :plan-of="planWith"
+      :is-in="row => row.kind.id === chosen"
+      :is-out="row => row.rank === null"
+    >
+      <template #kind="{ row }">
+        <div class="kind">
+          {{ row.rank === null ? '' : `${row.rank}. ` }}{{ row.kind.label }}
+          <small class="soft">{{ row.refusals.length ? `Struck out, because ${row.refusals.map(refusalReason).join(' and ')}.` : row.kind.what }}</small>
+        </div>
+      </template>
+      <template #skill="{ row }">
+        {{ row.kind.skill }} of 5
+      </template>
+      <template #upkeep="{ row }">
+        {{ quantity(row.hoursPerYear, 'h') }} a year
+      </template>
+      <template #licence="{ row }">
+        {{ row.money > 0 ? money(row.money) : 'free' }}<small
+          v-if="row.kind.licence.counts"
+          class="soft"
+        > counts {{ row.kind.licence.counts }}</small>
+      </template>
+      <template #leaving="{ row }">
+        {{ row.kind.leaving === 'free' ? 'free to change' : 'means emptying the pool' }}
+      </template>
+      <template #help="{ row }">
+        {{ row.kind.help }}
+      </template>
+    </ProposalTable>
     <div class="fields">
       <PlanField
         path="system.kind"
@@ -232,11 +202,8 @@ const warnings = {
 
 <style scoped>
 .sentence { font-size: 1.02rem; margin-bottom: 12px; }
-.table-scroll { position: relative; overflow-x: auto; margin-bottom: 14px; }
-th[scope='row'] { font-size: 0.9rem; color: inherit; min-width: 220px; }
-th small { display: block; font-weight: 400; }
-.here { background: rgba(var(--v-theme-primary), 0.1); }
-.out { color: rgb(var(--v-theme-ink-soft)); }
+.kind { min-width: 220px; }
+.kind small { display: block; font-weight: 400; }
 .fields { --least: 190px; }
 .columns { margin-top: 16px; }
 .line { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.4fr) auto; gap: 2px 14px; }

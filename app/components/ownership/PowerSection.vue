@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { UpsUnit } from '~~/core/catalogue/hardware/hardwarePart'
+import { newPart } from '~~/core/machine/partChanges'
+import type { Plan } from '~~/core/plan/planSchema'
 import { routerW, upsNeed, upsRows } from '~~/core/ownership/ups'
 import FigureValue from '~/components/common/FigureValue.vue'
 import PlanField from '~/components/common/PlanField.vue'
+import ProposalTable from '~/components/common/ProposalTable.vue'
 import { useFormat } from '~/composables/useFormat'
 import { useMachineParts } from '~/composables/useMachineParts'
 import { usePlanStore } from '~/stores/planStore'
@@ -18,11 +21,12 @@ const need = computed(() => upsNeed(loadW.value))
 const rows = computed(() => upsRows(lists.value.hardware.filter((part): part is UpsUnit => part.kind === 'ups'), loadW.value, store.plan?.costs.upsMinutes ?? 10))
 const inPlan = computed(() => new Set(store.plan?.machine.parts.map(({ ref }) => ref)))
 const best = computed(() => rows.value.find(({ strongEnough, longEnough }) => strongEnough && longEnough) ?? null)
-function apply(unit: UpsUnit): void {
+const columns = [{ id: 'unit', label: 'UPS' }, { id: 'rating', label: 'Rating', isNumber: true }, { id: 'holds', label: 'Holds', isNumber: true }, { id: 'price', label: 'Price', isNumber: true }]
+function planWith({ unit }: { readonly unit: UpsUnit }): Plan | null {
   const { plan } = store
-  if (!plan) return
+  if (!plan) return null
   const others = plan.machine.parts.filter(({ ref }) => !rows.value.some(row => row.unit.id === ref))
-  store.replace({ ...plan, drives: { ...plan.drives, ups: true }, machine: { ...plan.machine, parts: [...others, { ref: unit.id, count: 1, condition: 'new', purpose: 'fitted', at: '', deadChance: 0, note: '', price: null }] } })
+  return { ...plan, drives: { ...plan.drives, ups: true }, machine: { ...plan.machine, parts: [...others, newPart(unit.id)] } }
 }
 </script>
 
@@ -35,62 +39,30 @@ function apply(unit: UpsUnit): void {
         <p class="sentence">
           {{ best ? `${best.unit.label} holds machine and router for ${quantity(Math.floor(best.minutes), 'min')}, at ${money(best.unit.price)}.` : 'No UPS of the catalogue holds it that long.' }} It needs {{ quantity(need.ratingW, 'W') }} and {{ number(need.ratingVA, 3) }} VA: {{ quantity(loadW, 'W') }} while converting, and {{ quantity(routerW, 'W') }} for the router.
         </p>
-        <table class="data-table">
-          <thead>
-            <tr>
-              <th scope="col">
-                UPS
-              </th><th
-                scope="col"
-                class="number"
-              >
-                Rating
-              </th><th
-                scope="col"
-                class="number"
-              >
-                Holds
-              </th><th
-                scope="col"
-                class="number"
-              >
-                Price
-              </th><th scope="col">
-                <span class="visually-hidden">Apply</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr
-              v-for="row in rows"
-              :key="row.unit.id"
-              :data-ups="row.unit.id"
-              :class="{ out: !row.strongEnough || !row.longEnough }"
-            >
-              <td>{{ row.unit.label }} <small class="soft">{{ row.unit.battery === 'lead' ? 'lead' : 'lithium' }}{{ !row.strongEnough ? ', too weak' : !row.longEnough ? ', too short' : '' }}</small></td>
-              <td class="number">
-                {{ number(row.unit.ratingVA) }} VA, {{ quantity(row.unit.ratingW, 'W') }}
-              </td><td class="number">
-                {{ quantity(Number(row.minutes.toFixed(row.minutes < 10 ? 1 : 0)), 'min') }}
-              </td><td class="number">
-                {{ money(row.unit.price) }}
-              </td>
-              <td class="no-print">
-                <span v-if="inPlan.has(row.unit.id)">in the plan</span>
-                <VBtn
-                  v-else
-                  size="x-small"
-                  variant="outlined"
-                  color="primary"
-                  :aria-label="`Apply ${row.unit.label}`"
-                  @click="apply(row.unit)"
-                >
-                  Apply
-                </VBtn>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <ProposalTable
+          label="UPS units compared"
+          mark="ups"
+          :columns="columns"
+          :rows="rows"
+          :key-of="row => row.unit.id"
+          :name-of="row => row.unit.label"
+          :plan-of="planWith"
+          :is-in="row => inPlan.has(row.unit.id)"
+          :is-out="row => !row.strongEnough || !row.longEnough"
+        >
+          <template #unit="{ row }">
+            {{ row.unit.label }} <small class="soft">{{ row.unit.battery === 'lead' ? 'lead' : 'lithium' }}{{ !row.strongEnough ? ', too weak' : !row.longEnough ? ', too short' : '' }}</small>
+          </template>
+          <template #rating="{ row }">
+            {{ number(row.unit.ratingVA) }} VA, {{ quantity(row.unit.ratingW, 'W') }}
+          </template>
+          <template #holds="{ row }">
+            {{ quantity(Number(row.minutes.toFixed(row.minutes < 10 ? 1 : 0)), 'min') }}
+          </template>
+          <template #price="{ row }">
+            {{ money(row.unit.price) }}
+          </template>
+        </ProposalTable>
         <p class="soft small">
           Minutes are for an aged battery, behind the losses of the inverter. Test it once a year by pulling its plug, with everything saved. A lead battery lasts about four years.
         </p>
@@ -126,5 +98,4 @@ function apply(unit: UpsUnit): void {
 .ups { margin-top: 16px; }
 .sentence { font-size: 1.02rem; margin: 6px 0 10px; }
 .figures, .fields { --least: 130px; margin-bottom: 12px; }
-.out { color: rgb(var(--v-theme-ink-soft)); }
 </style>

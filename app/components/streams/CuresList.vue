@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount } from 'vue'
+import { computed } from 'vue'
 import type { ConversionCure } from '~~/core/tiers/conversionCures'
+import ProposalTable from '~/components/common/ProposalTable.vue'
 import StateMark from '~/components/common/StateMark.vue'
 import { useBackground } from '~/composables/useBackground'
 import { useFormat } from '~/composables/useFormat'
@@ -15,13 +16,7 @@ function cost({ price, extraTB }: ConversionCure): string {
   return [...(price === null ? [] : [price === 0 ? 'costs nothing' : `about ${money(price)}`]), ...(extraTB > 0.0005 ? [`${number(extraTB, 2)} TB more space`] : [])].join(', ')
 }
 const band = ({ possible }: ConversionCure) => possible ? possible.low === possible.high ? String(possible.likely) : `${possible.low}–${possible.high}` : '–'
-function take(cure: ConversionCure): void {
-  store.tried = null
-  store.replace(cure.plan)
-}
-onBeforeUnmount(() => {
-  store.tried = null
-})
+const columns = [{ id: 'fix', label: 'Fix' }, { id: 'cost', label: 'Cost' }, { id: 'needed', label: 'Needed', isNumber: true }, { id: 'possible', label: 'Possible', isNumber: true }, { id: 'short', label: 'Min short', isNumber: true }, { id: 'then', label: 'Then' }]
 </script>
 
 <template>
@@ -38,91 +33,36 @@ onBeforeUnmount(() => {
         role="status"
       >Calculating …</span>
     </p>
-    <div
-      class="scroll"
-      tabindex="0"
-      role="region"
-      aria-label="Fixes compared"
+    <ProposalTable
+      label="Fixes compared"
+      mark="cure"
+      :columns="columns"
+      :rows="cures"
+      :key-of="cure => cure.id"
+      :name-of="cure => cure.label"
+      :plan-of="cure => cure.plan"
     >
-      <table
-        class="data-table"
-        @pointerleave="store.tried = null"
-      >
-        <thead>
-          <tr>
-            <th scope="col">
-              Fix
-            </th><th scope="col">
-              Cost
-            </th><th
-              scope="col"
-              class="number"
-            >
-              Needed
-            </th><th
-              scope="col"
-              class="number"
-            >
-              Possible
-            </th><th
-              scope="col"
-              class="number"
-            >
-              Min short
-            </th><th scope="col">
-              Then
-            </th><th scope="col">
-              <span class="visually-hidden">Apply</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="cure in cures"
-            :key="cure.id"
-            :data-cure="cure.id"
-            @pointerenter="store.tried = cure.plan"
-            @focusin="store.tried = cure.plan"
-            @focusout="store.tried = null"
-          >
-            <td>{{ cure.label }}</td>
-            <td class="soft">
-              {{ cost(cure) }}
-            </td>
-            <td class="number">
-              {{ cure.asked }}
-            </td>
-            <td class="number">
-              {{ band(cure) }}
-            </td>
-            <td class="number">
-              {{ cure.minutesShort ? cure.minutesShort.likely < 0.1 ? 'under 0.1' : number(cure.minutesShort.likely, 2) : '–' }}
-            </td>
-            <td>
-              <StateMark
-                :state="cure.state"
-                small
-              />
-            </td>
-            <td>
-              <button
-                type="button"
-                class="plain-button link"
-                :aria-label="`Apply: ${cure.label}`"
-                @click="take(cure)"
-              >
-                Apply
-              </button>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+      <template #fix="{ row }">
+        {{ row.label }}
+      </template>
+      <template #cost="{ row }">
+        <span class="soft">{{ cost(row) }}</span>
+      </template>
+      <template #needed="{ row }">
+        {{ row.asked }}
+      </template>
+      <template #possible="{ row }">
+        {{ band(row) }}
+      </template>
+      <template #short="{ row }">
+        {{ row.minutesShort ? row.minutesShort.likely < 0.1 ? 'under 0.1' : number(row.minutesShort.likely, 2) : '–' }}
+      </template>
+      <template #then="{ row }">
+        <StateMark
+          :state="row.state"
+          small
+        />
+      </template>
+    </ProposalTable>
   </section>
 </template>
-
-<style scoped>
-.scroll { overflow-x: auto; }
-tbody tr:hover, tbody tr:focus-within { background: rgb(var(--v-theme-surface-light)); }
-.link { color: rgb(var(--v-theme-primary)); text-decoration: underline; min-height: 24px; white-space: nowrap; }
-</style>

@@ -23,7 +23,7 @@ describe('what would help', () => {
     const store = openDemo()
     const cures = await shown(CuresList, '[data-cure]')
     const row = cures.find('[data-cure]')
-    const label = row.find('td').text()
+    const label = row.find('th').text()
     const before = store.plan
     await row.trigger('pointerenter')
     expect(store.tried).not.toBeNull()
@@ -41,7 +41,7 @@ describe('what would help', () => {
   it('says what each costs and comes to; at most nine, those that meet the need first', async () => {
     openDemo()
     const cures = await shown(CuresList, '[data-cure]')
-    const rows = cures.findAll('[data-cure]').map(row => row.findAll('td').map(cell => cell.text()))
+    const rows = cures.findAll('[data-cure]').map(row => row.findAll('th, td').map(cell => cell.text()))
     expect(rows.length).toBeLessThanOrEqual(9)
     const meets = rows.map(([, , , , , state]) => /Ample|Enough|Tight/.test(state!))
     expect(meets).toEqual([...meets].sort((a, b) => Number(b) - Number(a)))

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { Limit } from '~~/core/tiers/search/clash'
 import { mostTiers } from '~~/core/plan/constants'
 import PickList from '~/components/common/PickList.vue'
@@ -9,19 +9,18 @@ import { useSearch } from '~/composables/useSearch'
 import { useWays } from '~/composables/useWays'
 import { fieldElementId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
+import CheapestChange from './CheapestChange.vue'
 import SearchState from './SearchState.vue'
 import { waysText } from './waysText'
 
 /** How the answer was found: its proof, the cheapest change to what is there, and, where nothing meets the need, what clashes. */
 const store = usePlanStore()
 const ways = useWays()
-const { best, tiers, costOf, look, apply } = ways
+const { best, tiers, costOf } = ways
 const { money, number, quantity } = useFormat()
 const newLayout = ref(false)
-const change = useSearch('change', () => ({ newLayout: newLayout.value }))
 const clash = useSearch('clash', () => null)
 const picked = ref<number | null>(null)
-const found = computed(() => change.progress.value?.build ?? null)
 const names: Readonly<Record<Limit, string>> = { streams: 'the conversions', space: 'the room', survival: 'what must survive', home: 'the home network', away: 'the upload', budget: 'the budget' }
 const list = (limits: readonly Limit[]) => limits.length === 1 ? names[limits[0]!] : `${limits.slice(0, -1).map(limit => names[limit]).join(', ')} and ${names[limits.at(-1)!]}`
 const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
@@ -34,7 +33,6 @@ const clashText = computed(() => {
   const { limit, build } = now.relaxed
   return `${first} The cheapest way out is to move ${names[limit]}: ${limit === 'budget' ? `from ${money(store.plan!.brief.budget!)} to ${money(build.toPay)}` : `then ${build.label} with ${build.drives} does, at ${money(build.toPay)}${limit === 'streams' ? `, with ${number(build.possible)} conversions` : limit === 'space' ? `, with ${quantity(build.roomTB, 'TB')} of room` : ''}`}.`
 })
-onBeforeUnmount(() => look(null))
 </script>
 
 <template>
@@ -51,34 +49,7 @@ onBeforeUnmount(() => look(null))
   <div class="columns">
     <section class="sheet">
       <h2>The cheapest change to what you have</h2>
-      <p v-if="change.running.value && !found">
-        Parts and drives that could be added are gone through.
-      </p>
-      <template v-else-if="found">
-        <p class="sentence">
-          {{ found.price <= 0.005 ? 'Nothing has to be bought: the plan meets its need.' : `${money(found.price)} for parts and drives: then the plan meets its need.` }}
-        </p>
-        <p v-if="found.price > 0.005">
-          {{ found.parts ? `Put in ${found.parts}. ` : '' }}Drives then: {{ found.drives }}.
-        </p>
-        <VBtn
-          v-if="found.price > 0.005"
-          color="primary"
-          variant="flat"
-          size="small"
-          data-apply-change
-          @pointerenter="look(found)"
-          @pointerleave="look(null)"
-          @focus="look(found)"
-          @blur="look(null)"
-          @click="apply(found)"
-        >
-          Apply this change
-        </VBtn>
-      </template>
-      <p v-else>
-        No set of parts and drives makes the machine that is in the plan meet its need{{ newLayout ? '' : ' under its layout' }}.
-      </p>
+      <CheapestChange :new-layout="newLayout" />
       <VSwitch
         v-model="newLayout"
         label="Another layout is allowed"

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount } from 'vue'
+import { computed } from 'vue'
 import StateMark from '~/components/common/StateMark.vue'
 import { plenty } from '~~/core/tiers/search/upgradePath'
 import type { UpgradeStep } from '~~/core/tiers/search/upgradePath'
 import { useFormat } from '~/composables/useFormat'
+import { useProposal } from '~/composables/useProposal'
 import { useSearch } from '~/composables/useSearch'
 import { usePlanStore } from '~/stores/planStore'
 
@@ -11,19 +12,11 @@ import { usePlanStore } from '~/stores/planStore'
 const store = usePlanStore()
 const { progress, running } = useSearch('upgrade', () => null)
 const { money, share } = useFormat()
+const { look, apply } = useProposal()
 const steps = computed(() => progress.value ?? [])
 const total = computed(() => steps.value.reduce((sum, { price }) => sum + price, 0))
 const width = (ratio: number) => `${Math.min(1, ratio / 2) * 100}%`
 const planOf = ({ plan }: UpgradeStep) => store.plan && { ...store.plan, machine: plan.machine, drives: plan.drives, network: plan.network }
-function look(step: UpgradeStep | null): void {
-  store.tried = step ? planOf(step) : null
-}
-function apply(step: UpgradeStep): void {
-  const plan = planOf(step)
-  look(null)
-  if (plan) store.replace(plan)
-}
-onBeforeUnmount(() => look(null))
 </script>
 
 <template>
@@ -36,7 +29,7 @@ onBeforeUnmount(() => look(null))
         v-for="(step, at) in steps"
         :key="step.label"
         :data-step="at"
-        @pointerenter="look(step)"
+        @pointerenter="look(planOf(step))"
         @pointerleave="look(null)"
       >
         <h2>{{ at + 1 }}. {{ step.limit.label }} <StateMark :state="step.limit.state" /></h2>
@@ -59,9 +52,9 @@ onBeforeUnmount(() => look(null))
           size="small"
           variant="outlined"
           color="primary"
-          @focus="look(step)"
+          @focus="look(planOf(step))"
           @blur="look(null)"
-          @click="apply(step)"
+          @click="apply(planOf(step))"
         >
           Apply{{ at > 0 ? ' both' : '' }}
         </VBtn>

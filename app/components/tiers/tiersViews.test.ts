@@ -76,7 +76,7 @@ describe('the search', () => {
     const search = mount(SearchSection, stubs)
     await until(() => expect(search.find('[data-clash]').text()).toBe('Nothing clashes: a build meets the whole need within the budget.'))
     await until(() => expect(search.find('[data-apply-change]').exists()).toBe(true))
-    expect(search.text()).toMatch(/€\d+ for parts and drives: then the plan meets its need\./)
+    expect(search.text()).toMatch(/The cheapest change that meets the need: €485 for parts and drives\. Put in .+\. Drives then: /)
     await search.find('[data-apply-change]').trigger('pointerenter')
     expect(store.tried).not.toBeNull()
     await search.find('[data-apply-change]').trigger('click')

@@ -107,12 +107,22 @@ export function fitContext(slice: FitSlice): FitContext {
   const assembled = assembly(slice.build, drives)
   const start = startOf(slice, assembled)
   const inside = drives.count > 0 ? (drives.count - assembled.enclosedDrives) / drives.count : 0
+  const [surge, memory, noise, heat] = [
+    lazily(() => startSurge(start)), lazily(() => memoryNeed({ makersSystem: system?.memory === 'appliance', copyOnWrite, conversions: conversionsNeeded, services, engineGB, rawTB: drives.rawTB })),
+    lazily(() => noiseOf(slice, assembled)), lazily(() => heatOf(slice, assembled)),
+  ]
   return {
     ...assembled, machine, brief, power, system, copyOnWrite, parity, layoutId, conversionsNeeded, hardwareConversion, serverPortMbps, freeBays, start,
-    runningW: power.loadDcW + drives.activeW * inside, surge: startSurge(start),
-    memory: memoryNeed({ makersSystem: system?.memory === 'appliance', copyOnWrite, conversions: conversionsNeeded, services, engineGB, rawTB: drives.rawTB }),
-    noise: noiseOf(slice, assembled), heat: heatOf(slice, assembled),
+    runningW: power.loadDcW + drives.activeW * inside,
+    // A search asks only a few rules of most machines.
+    get surge() { return surge() }, get memory() { return memory() }, get noise() { return noise() }, get heat() { return heat() },
   }
+}
+
+/** A value that is worked out when it is first asked for. */
+function lazily<Value extends object>(make: () => Value): () => Value {
+  let known: Value | undefined
+  return () => known ??= make()
 }
 
 /** What every rule says of a machine; those that have nothing to say are left out. */

@@ -1,5 +1,7 @@
 import type { Catalogue } from '../../catalogue/catalogue'
 import { planAssessor } from '../../assess'
+import { layoutOf } from '../../drives/automaticLayout'
+import { drivesOf } from '../../drives/poolOf'
 import { fitRules } from '../../machine/fit/fitRules'
 import { wallW, type SupplyLosses } from '../../machine/power/supplyCurve'
 import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
@@ -63,14 +65,16 @@ interface State {
   readonly core: BoxRow | null
 }
 
-/** Rules that follow from board, processor, memory, cards, system and drives alone: what fails of them is cured by nothing that is chosen later. */
+/** Rules that follow from board, processor, memory, cards and system alone: what fails of them is cured by nothing that is chosen later, whatever the drives are. */
 export const rulesOfCore = ['socket', 'memoryType', 'memorySlots', 'memoryMaximum', 'memoryEnough', 'eccMemory', 'display', 'engineThere', 'knownCards', 'wifiOnly'] as const
 /** The same of a machine whose case, cooler and supply stay. */
-export const rulesOfMachine = [...rulesOfCore, 'fixedParts', 'boardInCase', 'coolerFits', 'coolerHeat', 'cardInCase', 'warmDrives'] as const
+export const rulesOfMachine = [...rulesOfCore, 'fixedParts', 'boardInCase', 'coolerFits', 'coolerHeat'] as const
+/** What of such a machine its drives decide as well. */
+export const rulesWithDrives = ['cardInCase', 'warmDrives'] as const
 
 /** Rules that nothing cures which is chosen after case, supply, cooler and enclosure: a disk for the system and cards only add to what is taken. */
-export const rulesOfBody = [...rulesOfMachine, 'supplyForm', 'supplyRunning', 'supplyStart', 'supplyAmps', 'powerPlugs', 'drivesOnLead', 'cardPlug', 'portPower', 'bays', 'mouldedPlugs'] as const
-type RuleIds = typeof rulesOfCore | typeof rulesOfMachine | typeof rulesOfBody
+export const rulesOfBody = [...rulesOfMachine, ...rulesWithDrives, 'supplyForm', 'supplyRunning', 'supplyStart', 'supplyAmps', 'powerPlugs', 'drivesOnLead', 'cardPlug', 'portPower', 'bays', 'mouldedPlugs'] as const
+type RuleIds = typeof rulesOfCore | typeof rulesOfMachine | typeof rulesWithDrives | typeof rulesOfBody
 
 /** No supply passes on more: the best of the table at 230 V. */
 export const bestEfficiency = 0.955
@@ -99,6 +103,13 @@ export function compareFound(one: FoundBuild, other: FoundBuild): number {
   return key(one) < key(other) ? -1 : key(one) > key(other) ? 1 : 0
 }
 
+/** Ties of a change: the fewest parts and drives that are moved, then the layout that is there, then as any build. */
+export function compareChanges(ownLayout: string): (one: FoundBuild, other: FoundBuild) => number {
+  const moved = ({ refs, pool }: FoundBuild) => refs.length + pool.choice.count
+  const relaid = ({ pool }: FoundBuild) => Number(pool.choice.layout !== ownLayout)
+  return (one, other) => moved(one) - moved(other) || relaid(one) - relaid(other) || compareFound(one, other)
+}
+
 /** Searches of one plan over the catalogue, with one memory for all of them. */
 export function createBuildSearch(plan: Plan, shipped: Catalogue, space?: SearchSpace): BuildSearch {
   const catalogue = effectiveCatalogue(plan, shipped)
@@ -110,6 +121,7 @@ export function createBuildSearch(plan: Plan, shipped: Catalogue, space?: Search
   const allPools = space?.pools ?? poolOffers(plan, catalogue, { roomTB: 0, survives: 0 })
   const usual = allPools.find(({ count }) => count > 0)?.drives ?? plan.drives
   const evaluator = createBoxEvaluator(plan, shipped, usual)
+  const ownLayout = layoutOf(plan.drives, drivesOf(plan.drives), plan.choices.survivesAtLeast)
   const average = (idle: number, load: number) => (idle * (24 - hours) + load * hours) / 24
   /** streams of machines that fail or meet the need, so that a weaker or stronger one is not looked at again */
   const cores = new Map<string, BoxRow>()
@@ -135,11 +147,11 @@ export function createBuildSearch(plan: Plan, shipped: Catalogue, space?: Search
     return fails
   }
 
-  const rulesFor = new Map([rulesOfCore, rulesOfMachine, rulesOfBody].map((ids: RuleIds) => [ids, fitRules.filter(({ id }) => (ids as readonly string[]).includes(id))]))
-  /** Whether what is chosen already can be part of a machine that goes together. */
+  const rulesFor = new Map([rulesOfCore, rulesOfMachine, rulesWithDrives, rulesOfBody].map((ids: RuleIds) => [ids, fitRules.filter(({ id }) => (ids as readonly string[]).includes(id))]))
+  /** Whether what is chosen already can be part of a machine that goes together; asked once for drives that are alike, or for all drives. */
   const spoilt = new Map<string, boolean>()
   function isSpoilt(row: BoxRow, drives: PoolRow, ids: RuleIds): boolean {
-    const key = `${row.id} ${drives.fitKey} ${ids.length}`
+    const key = `${row.id} ${ids === rulesOfCore || ids === rulesOfMachine ? '' : drives.fitKey} ${ids.length}`
     let known = spoilt.get(key)
     if (known === undefined) spoilt.set(key, known = evaluator.failing(row, drives, rulesFor.get(ids)!).length > 0)
     return known
@@ -180,7 +192,7 @@ export function createBuildSearch(plan: Plan, shipped: Catalogue, space?: Search
       }))
     }
     function withOption(state: State, option: Option): State {
-      const { refs, price, idleW, loadW, processor, supply, housing, bays = 0, portMbps: port } = { ...option }
+      const { refs, price, idleW, loadW, processor, supply, housing, bays = 0, portMbps: port } = option
       return {
         ...state, step: state.step + 1, refs: refs.length ? [...state.refs, ...refs] : state.refs, price: state.price + price, idleW: state.idleW + idleW, loadW: state.loadW + loadW,
         ...(supply ? { hasSupply: true, losses: { ratingW: supply.ratingW, efficiency: supply.efficiency, mainsVolts: plan.brief.mainsVolts } } : {}),
@@ -209,6 +221,7 @@ export function createBuildSearch(plan: Plan, shipped: Catalogue, space?: Search
         if (bound <= upTo && !overCap(next)) branches.push({ state: next, bound })
       }
       const tooLittle: (boolean | undefined)[] = [undefined, undefined]
+      const stays = frame!.replaces && !frame!.groups.some(({ id }) => id === 'supply')
       for (const next of sorted(branches)) {
         const copyOnWrite = next.state.pool!.choice.fileSystem === 'copyOnWrite'
         if (needs('streams') && (tooLittle[Number(copyOnWrite)] ??= convertsTooLittle(state, copyOnWrite))) continue
@@ -216,7 +229,7 @@ export function createBuildSearch(plan: Plan, shipped: Catalogue, space?: Search
         if (row.possible < possibleAtLeast) continue
         const drives = poolRowOf(next.state.pool!)
         if (lacksDrives(drives)) continue
-        if (needs('fit') && isSpoilt(row, drives, frame!.replaces && !frame!.groups.some(({ id }) => id === 'supply') ? rulesOfMachine : rulesOfCore)) continue
+        if (needs('fit') && (isSpoilt(row, drives, stays ? rulesOfMachine : rulesOfCore) || (stays && isSpoilt(row, drives, rulesWithDrives)))) continue
         yield { ...next, state: { ...next.state, core: row } }
       }
     }
@@ -232,10 +245,14 @@ export function createBuildSearch(plan: Plan, shipped: Catalogue, space?: Search
         if (!group) return null
         if (group.id === 'pool') return poolBranches(state, upTo)
         if (step === bodyEnds.get(frame) && needs('fit') && isSpoilt(rowOf(state), poolRowOf(state.pool!), rulesOfBody)) return []
+        // The least of what is left to choose, electricity aside: most options are left out by it alone.
+        const rest = tails.get(frame)![step + 1]
+        const leastWith = (state.price + (rest?.price ?? 0)) * priceWeight + (state.pool ? poolCost(state.pool) : cheapestPool)
         return sorted(group.options.flatMap((option): Branch<State>[] => {
-          if (group.goes && !group.goes(option, state.chosen)) return []
+          if (leastWith + option.price * priceWeight > upTo || (group.goes && !group.goes(option, state.chosen))) return []
           const next = withOption(state, option)
-          return overCap(next) ? [] : [{ state: next, bound: boundOf(next) }]
+          const bound = boundOf(next)
+          return bound > upTo || overCap(next) ? [] : [{ state: next, bound }]
         }))
       },
       finish(state) {
@@ -250,7 +267,7 @@ export function createBuildSearch(plan: Plan, shipped: Catalogue, space?: Search
         if (cap !== null && evaluation.toPay > cap + sameCost) return null
         return { cost: costOf(evaluation, state), found: { way: frame!.way, frame: frame!.id, refs: [...refs].sort(), pool, evaluation, plan: { ...plan, drives: pool.drives, machine: box.adopted.machine, network: box.adopted.network } } }
       },
-      compare: compareFound,
+      compare: objective === 'change' ? compareChanges(ownLayout) : compareFound,
     }
   }
 

@@ -31,7 +31,7 @@ export function changedPools(plan: Plan, catalogue: Catalogue, newLayout: boolea
 
 /**
  * The cheapest set of parts and drives that are added to a plan, or take the place of parts of it, so that it meets its need. Nothing is
- * counted for what is taken out. Ties go by idle watts and names.
+ * counted for what is taken out. Of equals the one that moves the fewest parts and drives, then one under the same layout, then as builds do.
  */
 export function* cheapestChange(plan: Plan, shipped: Catalogue, { newLayout }: { readonly newLayout: boolean }): Generator<SearchResult<FoundBuild>, SearchResult<FoundBuild>> {
   const catalogue = effectiveCatalogue(plan, shipped)

@@ -121,6 +121,7 @@ describe('a machine that is there', () => {
 describe('names', () => {
   it('are those of the catalogue, with counts', () => {
     expect(partNames(['memory-8', 'memory-8', 'mole-400'], catalogue)).toBe('2 × Memory, 8 GB and Mole 400')
+    expect(partNames(['cardEntry', 'mole-400', 'trug-2'], catalogue)).toBe('Card, entry; Mole 400; and Trug 2')
     expect(partNames(['leat-17'], catalogue)).toBe('Leat 17')
     expect(partNames(['unheard-of'], catalogue)).toBe('unheard-of')
     expect(layoutLabel('mirror')).toBe('mirror (RAID 1)')
