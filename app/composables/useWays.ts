@@ -31,10 +31,12 @@ export function useWays() {
   const planOf = (build: WayBuild | null) => build && store.plan && build.way !== 'stay' && build.second === null ? withBuild(store.plan, build) : null
   const look = (build: WayBuild | null) => proposal.look(planOf(build))
   const apply = (build: WayBuild) => proposal.apply(planOf(build))
-  /** Keeps a build as a plan of its own, beside this one; its id. */
+  /** Keeps a build as a plan of its own, beside this one; of two machines each as one. The id of the first. */
   async function fork(build: WayBuild): Promise<string> {
-    const plan = withBuild(store.plan!, build)
-    const { id } = await planApi.create({ ...plan, name: `${plan.name.slice(0, 50)}: ${build.label.slice(0, 26)}` })
+    const { plan } = store
+    const keep = (kept: Pick<WayBuild, 'plan' | 'label'>) => planApi.create({ ...withBuild(plan!, kept), name: `${plan!.name.slice(0, 50)}: ${kept.label.slice(0, 26)}` })
+    const { id } = await keep(build.second ? { plan: build.plan, label: 'stores' } : build)
+    if (build.second) await keep({ plan: build.second.plan, label: 'converts' })
     return id
   }
   return { ...search, rows, best, tiers, objective, costOf, look, apply, fork }

@@ -76,7 +76,7 @@ const places: readonly (readonly [RegExp, Place])[] = [
   [/^machine/, { view: 'machine', section: 'figures' }],
   [/^brief\.(opensTo|ear|room|cupboard|damp|dusty)/, { view: 'machine', section: 'place' }],
   [/^system/, { view: 'machine', section: 'system' }],
-  [/^costs\.tiers/, { view: 'tiers', section: 'search' }],
+  [/^costs\.(tiers|linkBetween)/, { view: 'tiers', section: 'search' }],
   [/^(costs\.(pricePerKWh|electricity|night|solar|ups)|choices\.convertingHoursPerDay)/, { view: 'ownership', section: 'power' }],
   [/^costs\.cloud/, { view: 'ownership', section: 'cloud' }],
   [/^costs\.grid/, { view: 'ownership', section: 'carbon' }],

@@ -15,6 +15,8 @@ export interface Hardware extends Pick<Machine, 'score' | 'sustainedGHz' | 'desi
   readonly memoryGB: number
   /** reference streams that services keep busy: they are not there for conversions */
   readonly servicesLoad: number
+  /** share of the processor that work or games take, 0..1; engines that they take are not listed */
+  readonly usedShare: number
   /** memory that a built-in engine's sessions may take, MB */
   readonly engineMemoryMB: number
 }
@@ -28,9 +30,11 @@ export function engineMemoryMB(memoryGB: number, system: SystemMemory): number {
 }
 
 export function hardwareOf(machine: Machine, { processor, cores, builtIn, cards, passivelyCooled, memoryGB }: MachineBuild, system: SystemMemory & { readonly servicesLoad?: number }): Hardware {
+  const isUsed = machine.usedHoursPerDay > 0
+  const engines = isUsed && machine.usedEngineToo ? { builtIn: null, cards: [] } : { builtIn, cards }
   const { score, sustainedGHz, designYear, coreKind, threadsPerCore, oneEngineAtATime, measuredStreams, measuredLow, measuredBy } = machine
   return {
     score, sustainedGHz, designYear, coreKind, threadsPerCore, oneEngineAtATime, measuredStreams, measuredLow, measuredBy,
-    processor, cores, builtIn, cards, passivelyCooled, memoryGB, servicesLoad: system.servicesLoad ?? 0, engineMemoryMB: engineMemoryMB(memoryGB, system),
+    processor, cores, ...engines, passivelyCooled, memoryGB, usedShare: isUsed ? machine.usedShare : 0, servicesLoad: system.servicesLoad ?? 0, engineMemoryMB: engineMemoryMB(memoryGB, system),
   }
 }

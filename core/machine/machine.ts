@@ -7,8 +7,8 @@ import { tellMachine } from './tellMachine'
 export const machine = defineDomain({
   id: 'machine',
   needs: ['drives'],
-  read: ({ machine, brief: { mainsVolts }, system: { kind: systemKind, services }, drives: { fileSystem }, choices: { convertingHoursPerDay } }, { machineBases, processors, videoEngines, memoryModules, hardware, systemKinds }, { drives }: { readonly drives: DrivesFacts }) => ({
-    machine, mainsVolts, systemKind, systemKinds, copyOnWrite: fileSystem === 'copyOnWrite', servicesLoad: services.reduce((sum, { load }) => sum + load, 0), convertingHoursPerDay, machineBases, processors, videoEngines, memoryModules, hardware,
+  read: ({ machine, brief: { mainsVolts }, system: { kind: systemKind, services }, drives: { fileSystem }, choices: { convertingHoursPerDay, watchingHoursPerDay } }, { machineBases, processors, videoEngines, memoryModules, hardware, systemKinds }, { drives }: { readonly drives: DrivesFacts }) => ({
+    machine, mainsVolts, systemKind, systemKinds, copyOnWrite: fileSystem === 'copyOnWrite', servicesLoad: services.reduce((sum, { load }) => sum + load, 0), convertingHoursPerDay, watchingHoursPerDay, machineBases, processors, videoEngines, memoryModules, hardware,
     driveCount: drives.count, drivesIdleW: drives.idleW, drivesActiveW: drives.activeW,
   }),
   facts: machineFacts,

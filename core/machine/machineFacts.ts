@@ -1,6 +1,7 @@
 import { entryOf } from '../catalogue/catalogue'
 import type { SystemKind } from '../catalogue/systemKinds'
 import type { Estimate } from '../figure'
+import { weeksPerMonth } from '../units/time'
 import { automaticSystem } from '../plan/constants'
 import type { Machine } from '../plan/machine'
 import { hardwareOf, type Hardware } from './hardware'
@@ -18,6 +19,7 @@ export interface MachineSlice extends PartLists {
   /** reference streams */
   readonly servicesLoad: number
   readonly convertingHoursPerDay: number
+  readonly watchingHoursPerDay: number
   /** drives in the machine, and their watts, DC */
   readonly driveCount: number
   readonly drivesIdleW: Estimate
@@ -35,6 +37,8 @@ export interface MachineFacts {
   /** at the wall with drives, by state of the day */
   readonly states: readonly [PowerState, PowerState]
   readonly freeBays: number
+  /** restarts a month while somebody watches, where others work or play on it; null where it only serves */
+  readonly cutOffPerMonth: number | null
   /** the watts at work that were entered are below those at rest */
   readonly loadBelowIdle: boolean
 }
@@ -42,6 +46,14 @@ export interface MachineFacts {
 /** The kind of system of a plan; where it follows the machine, an appliance keeps its maker's own. */
 export function systemOf(kind: string, { base }: Pick<MachineBuild, 'base'>, kinds: readonly SystemKind[]): SystemKind | null {
   return entryOf(kinds, kind === automaticSystem ? base?.class === 'appliance' ? 'maker' : 'server' : kind)
+}
+
+/**
+ * Restarts a month that fall into hours in which somebody watches, if they come at any hour alike.
+ * @example cutOffPerMonth(2, 5) // 2 × 4.35 × 5 ÷ 24 = 1.81
+ */
+export function cutOffPerMonth(restartsPerWeek: number, watchingHoursPerDay: number): number {
+  return restartsPerWeek * weeksPerMonth * watchingHoursPerDay / 24
 }
 
 export function machineFacts(slice: MachineSlice): MachineFacts {
@@ -55,6 +67,7 @@ export function machineFacts(slice: MachineSlice): MachineFacts {
     prices: machinePrices(machine, build),
     states: powerStates(power, { idleW: drivesIdleW, activeW: drivesActiveW }, convertingHoursPerDay),
     freeBays: build.bays - driveCount,
+    cutOffPerMonth: machine.usedHoursPerDay > 0 ? cutOffPerMonth(machine.restartsPerWeek, slice.watchingHoursPerDay) : null,
     loadBelowIdle: machine.boxLoadW !== null && machine.boxLoadW < wallW(power.idleDcW - power.partsIdleW, power.losses) - 1e-6,
   }
 }

@@ -19,7 +19,7 @@ export function tellMachine(facts: MachineFacts, slice: MachineSlice, format: Fo
       ...powerFigures(facts, slice, format),
     ],
     verdicts: [],
-    findings: machineFindings(facts, slice),
+    findings: machineFindings(facts, slice, format),
   }
 }
 
@@ -52,7 +52,7 @@ function powerFigures({ power, states: [idle, converting], build: { supply } }: 
   ]
 }
 
-function machineFindings({ build, loadBelowIdle, freeBays }: MachineFacts, { driveCount }: MachineSlice): Finding[] {
+function machineFindings({ build, loadBelowIdle, freeBays, cutOffPerMonth, hardware }: MachineFacts, { driveCount, machine }: MachineSlice, { number: n, share }: Format): Finding[] {
   return [
     ...build.unknown.map(({ path, ref }) => finding('warning', 'UNKNOWN_PART', {
       sentence: `${partLabels[path] ?? 'Part'}: "${ref}" is not in the catalogue, so it counts for nothing beyond what is entered here.`,
@@ -61,6 +61,12 @@ function machineFindings({ build, loadBelowIdle, freeBays }: MachineFacts, { dri
     ...(loadBelowIdle
       ? [finding('warning', 'LOAD_BELOW_IDLE', {
           sentence: 'The watts while converting are below the watts at idle; the idle figure is used for both.', from: ['machine.boxLoadW', 'machine.boxIdleW'], fixes: ['Check the two figures.'],
+        })]
+      : []),
+    ...(cutOffPerMonth !== null
+      ? [finding('caution', 'ALSO_USED', {
+          sentence: `Somebody works or plays on this computer ${n(machine.usedHoursPerDay)} h a day. Conversions are planned for those hours: ${share(1 - hardware.usedShare)} of the processor is left${machine.usedEngineToo ? ', and no video engine' : ''}. ${cutOffPerMonth >= 0.05 ? `About ${n(cutOffPerMonth, 2)} restarts a month come while somebody watches.` : 'It hardly restarts while somebody watches.'}`,
+          from: ['machine.usedHoursPerDay', 'machine.usedShare', 'machine.usedEngineToo', 'machine.restartsPerWeek', 'choices.watchingHoursPerDay'], fixes: ['Let updates restart it in the morning, and let it start the media software by itself.', 'Use a machine of its own: an old one often does.'],
         })]
       : []),
     ...(freeBays === 0 && driveCount > 0

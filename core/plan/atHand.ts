@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { machineBases } from '../catalogue/machineBases'
 import { mostAtHand, ownEntry } from './constants'
+import { otherUseFields } from './otherUse'
 import { catalogued, choice, listOf, optionalQuantity, quantity, text } from './fields'
 
 const atHandSchema = z.object({
@@ -13,6 +14,7 @@ const atHandSchema = z.object({
   memoryGB: optionalQuantity({ label: 'Memory', unit: 'GB', min: 1, max: 4096, description: 'If this is empty, that of the machine it is like.' }),
   bays: optionalQuantity({ label: 'Drive bays', unit: 'bays', min: 0, max: 60, whole: true, description: 'If this is empty, those of the machine it is like.' }),
   idleW: optionalQuantity({ label: 'Idle, without drives', unit: 'W', min: 0, max: 2000, description: 'At the wall. If this is empty, that of the machine it is like.' }),
+  ...otherUseFields,
   lastSeen: choice({
     label: 'Last seen working', fallback: 'daily', description: 'What was not started for long may be dead.',
     options: { daily: 'In use', year: 'Within a year', years: 'Years ago', never: 'Not known' },

@@ -23,6 +23,7 @@ export const costsSchema = section({
     label: 'Extras', unit: 'money', min: 0, max: 1_000_000, fallback: 0,
     description: 'Cables, a UPS, a boot drive, a licence: what is bought besides machine and drives.',
   }),
+  linkBetween: quantity({ label: 'Link between two machines', unit: 'money', min: 0, max: 10_000, fallback: 25, description: 'A cable and a place at the switch, where one machine stores and another converts.' }),
   electricityRisePerYear: quantity({ label: 'Electricity rises by', unit: 'share', min: -0.5, max: 1, fallback: 0, description: 'A year, from the second year on. Enter a negative share if you expect it to fall.' }),
   nightShare: quantity({ label: 'Used at the night rate', unit: 'share', min: 0, max: 1, fallback: 0, description: 'Share of its electricity that is used while the cheaper rate counts; a third where that is eight hours of a day.' }),
   nightPricePerKWh: optionalQuantity({ label: 'Night rate', unit: 'money/kWh', min: 0, max: 1000, description: 'What one kilowatt-hour costs then. If this is empty, there is one rate for all hours.' }),

@@ -7,6 +7,7 @@ import { processors } from '../catalogue/processors'
 import { videoEngines } from '../catalogue/videoEngines'
 import { conditions, engineOfProcessor, fromParts, mostParts, ownEntry } from './constants'
 import { atHandField } from './atHand'
+import { otherUseFields } from './otherUse'
 import { ownPartsField } from './ownParts'
 import { catalogued, choice, listOf, numberChoice, optionalQuantity, quantity, section, text, toggle } from './fields'
 
@@ -101,6 +102,7 @@ export const machineSchema = section({
     description: 'A controller or a drive can wait for its turn. If this is empty, all start at once.',
   }),
   wantsEcc: toggle({ label: 'Error-correcting memory asked', fallback: false, description: 'Processor, board and memory must all be able to.' }),
+  ...otherUseFields,
   monitorAtHand: toggle({ label: 'A monitor is at hand', fallback: true, description: 'To install the system, and for the day when it does not start.' }),
   bays: optionalQuantity({
     label: 'Drive bays', unit: 'bays', min: 0, max: 60, whole: true,

@@ -28,17 +28,18 @@ export function capacityFigure({ converter: { processor: capacity }, score: know
   const { number: n } = format
   const parts = { id: 'streams.softwareReference', label: 'Processor capacity', unit: 'reference streams' }
   const fields = { entered: ['machine.score'], clock: ['machine.cores', 'machine.sustainedGHz', 'machine.designYear', 'machine.coreKind', 'machine.threadsPerCore'], catalogue: ['machine.processor', 'machine.base', 'machine.parts'] }
-  const services = hardware.servicesLoad > 0 ? ` − ${n(hardware.servicesLoad)} for services` : ''
+  const used = hardware.usedShare > 0 ? ` × (1 − ${n(hardware.usedShare)} taken by work or games)` : ''
+  const services = `${used}${hardware.servicesLoad > 0 ? ` − ${n(hardware.servicesLoad)} for services` : ''}`
   const text = known && scoreText(hardware, known.from, { format, points: known.score.likely })
   if (hardware.measuredStreams !== null && hardware.measuredStreams > 0 && capacity) {
     return figure(capacity, {
-      ...parts, basis: 'measured', inputs: ['machine.measuredStreams', 'machine.measuredLow', 'choices.systemReserveShare', 'system.services'],
+      ...parts, basis: 'measured', inputs: ['machine.measuredStreams', 'machine.measuredLow', 'choices.systemReserveShare', 'machine.usedHoursPerDay', 'machine.usedShare', 'system.services'],
       formula: `${n(hardware.measuredStreams, 3)} measured × (1 − ${n(systemReserveShare)})${services} = ${n(capacity.likely, 3)}`,
       source: `A measurement of this machine${hardware.measuredBy ? `: ${hardware.measuredBy}` : ''}. It scatters by ${n(measuredSpread * 100)} % either way; whole streams that kept up are the low end.`,
       ...(known && text ? { note: `The estimate beside it: ${text} ÷ ${n(pointsPerStream)} points per stream = ${n(known.score.likely / pointsPerStream, 3)} before the reserve.` } : {}),
     })
   }
-  const rest = ['choices.pointsPerStream', 'choices.systemReserveShare', 'machine.passivelyCooled', 'system.services']
+  const rest = ['choices.pointsPerStream', 'choices.systemReserveShare', 'machine.passivelyCooled', 'machine.usedHoursPerDay', 'machine.usedShare', 'system.services']
   if (!capacity || !known || !text) return noFigure(notKnown, { ...parts, inputs: ['machine.score', 'machine.sustainedGHz', 'machine.designYear', 'machine.processor', ...rest], formula: 'score × (1 − reserve) ÷ points per stream' })
   const rule = `Score rule: about ${n(pointsPerStream)} points of the multi-thread score convert one 1080p stream, ${n(pointsSpread * 100)} % either way.`
   return figure(capacity, {
@@ -48,7 +49,7 @@ export function capacityFigure({ converter: { processor: capacity }, score: know
   })
 }
 
-const machineInputs = ['machine.engine', 'machine.parts', 'machine.base', 'machine.processor', 'machine.oneEngineAtATime', 'machine.memoryGB', 'choices.hardwareConversion', 'choices.fallbackShare']
+const machineInputs = ['machine.engine', 'machine.parts', 'machine.base', 'machine.processor', 'machine.oneEngineAtATime', 'machine.usedEngineToo', 'machine.memoryGB', 'choices.hardwareConversion', 'choices.fallbackShare']
 
 /** What one conversion of a mix takes of each unit, as a sentence with its numbers; only the first engine is spelled out. */
 function needsText(mix: readonly MixClass[], machine: ConversionMachine, { number: n }: Format): string {

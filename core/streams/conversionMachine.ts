@@ -46,9 +46,9 @@ export function enginesInUse({ builtIn, cards, oneEngineAtATime }: Pick<Hardware
   return oneEngineAtATime && cards.length ? [...cards] : [...cards, ...own]
 }
 
-/** What services leave of the processor, never below nothing. */
-function withoutServices(capacity: Estimate | null, load: number): Estimate | null {
-  return capacity && load > 0 ? mapEstimate(capacity, value => Math.max(0, value - load)) : capacity
+/** What work or games, and services, leave of the processor, never below nothing. */
+function leftFor(capacity: Estimate | null, { usedShare, servicesLoad }: Pick<Hardware, 'usedShare' | 'servicesLoad'>): Estimate | null {
+  return capacity && (servicesLoad > 0 || usedShare > 0) ? mapEstimate(capacity, value => Math.max(0, value * (1 - usedShare) - servicesLoad)) : capacity
 }
 
 /** A plan's machine as far as conversions go. */
@@ -57,7 +57,7 @@ export function conversionMachine(hardware: Hardware, choices: ConversionChoices
   const engines = enginesInUse(hardware, choices).filter(engine => engine.memoryGB !== null || systemMemoryMB >= leastSessionMB)
   return {
     table, cores, engines, systemMemoryMB,
-    processor: withoutServices(plannedCapacity(hardware, choices), hardware.servicesLoad),
+    processor: leftFor(plannedCapacity(hardware, choices), hardware),
     fallbackShare: engines.length === 0 ? 0 : choices.fallbackShare ?? Math.max(...engines.map(engine => engine.usualFallback)),
   }
 }

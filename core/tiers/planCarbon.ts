@@ -29,7 +29,7 @@ function madeFor(plan: Plan, catalogue: Catalogue): Record<string, Estimate> {
     if (parts.some(({ kind }) => kind === 'board')) made.machine = parts.some(({ kind }) => kind === 'case') ? manufactureKg.desktop : manufactureKg.boardSwap
   }
   else if (isNew(machine.condition) && !used) {
-    made.machine = build.base?.class === 'appliance' ? manufactureKg.appliance : build.base?.class === 'miniPc' || build.base?.class === 'singleBoard' ? manufactureKg.miniPc : manufactureKg.desktop
+    made.machine = build.base?.class === 'appliance' ? manufactureKg.appliance : build.base?.class === 'miniPc' || build.base?.class === 'singleBoard' || build.base?.class === 'router' ? manufactureKg.miniPc : manufactureKg.desktop
   }
   drives.lots.forEach((lot, index) => {
     const { spinning, driveClass } = driveTraits(lot, drives, catalogue)

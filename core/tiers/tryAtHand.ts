@@ -40,8 +40,8 @@ export interface TriedComputer {
 }
 
 /** The machine that a computer at hand makes. */
-export function machineAtHand({ name, ref, score, memoryGB, bays, idleW }: AtHand): Machine {
-  return machineSchema.parse({ name, base: ref, condition: 'owned', score, memoryGB, bays, boxIdleW: idleW })
+export function machineAtHand({ name, ref, score, memoryGB, bays, idleW, usedHoursPerDay, usedShare, usedEngineToo, restartsPerWeek }: AtHand): Machine {
+  return machineSchema.parse({ name, base: ref, condition: 'owned', score, memoryGB, bays, boxIdleW: idleW, usedHoursPerDay, usedShare, usedEngineToo, restartsPerWeek })
 }
 
 /** What may be added to a computer: a card, memory, an enclosure for drives, each or nothing. */

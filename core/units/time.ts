@@ -3,6 +3,7 @@ export const hoursPerYear = 8766
 /** kWh that one watt uses in a year. */
 export const kWhPerWattYear = hoursPerYear / 1000
 export const monthsPerYear = 12
+export const weeksPerMonth = hoursPerYear / 24 / 7 / monthsPerYear
 
 /**
  * Months from one calendar month to another; below nothing when it lies before.

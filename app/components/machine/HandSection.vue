@@ -108,6 +108,12 @@ function look(plan: TriedComputer['plan'] | null): void {
           <PlanField :path="`machine.atHand.${index}.memoryGB`" />
           <PlanField :path="`machine.atHand.${index}.bays`" />
           <PlanField :path="`machine.atHand.${index}.idleW`" />
+          <PlanField :path="`machine.atHand.${index}.usedHoursPerDay`" />
+          <template v-if="(atHand[index]?.usedHoursPerDay ?? 0) > 0">
+            <PlanField :path="`machine.atHand.${index}.usedShare`" />
+            <PlanField :path="`machine.atHand.${index}.usedEngineToo`" />
+            <PlanField :path="`machine.atHand.${index}.restartsPerWeek`" />
+          </template>
           <PlanField :path="`machine.atHand.${index}.lastSeen`" />
           <PlanField :path="`machine.atHand.${index}.deadChance`" />
           <PlanField :path="`machine.atHand.${index}.faults`" />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import type { SystemKind } from '~~/core/catalogue/systemKinds'
 import { compareSystems, refusalReason } from '~~/core/machine/system/compareSystems'
 import { protocolsFor, serviceMemoryGB, serviceSums } from '~~/core/machine/system/services'
 import { automaticSystem, mostOwnSystems, mostServices } from '~~/core/plan/constants'
@@ -44,6 +45,10 @@ const sentence = computed(() => {
   return own.rank === 1 ? `${own.kind.label} meets every must, and asks least of you.` : `${own.kind.label} meets every must; ${best.value!.kind.label.charAt(0).toLowerCase()}${best.value!.kind.label.slice(1)} would ask less of you.`
 })
 const columns = [{ id: 'kind', label: 'Kind of system' }, { id: 'skill', label: 'Skill', isNumber: true }, { id: 'upkeep', label: 'Upkeep', isNumber: true }, { id: 'licence', label: 'Licence', isNumber: true }, { id: 'leaving', label: 'Changing it later' }, { id: 'help', label: 'Help' }]
+/** What the licence for more drives costs, where it goes by their number. */
+function nextStep({ licence: { upToDrives, next } }: { readonly licence: SystemKind['licence'] }): string {
+  return upToDrives === null ? '' : next ? `; up to ${upToDrives}, the next step up to ${next.upToDrives} is ${money(next.once)}` : `; up to ${upToDrives}`
+}
 const planWith = ({ kind }: { readonly kind: { readonly id: string } }) => store.plan && { ...store.plan, system: { ...store.plan.system, kind: kind.id } }
 const sums = computed(() => serviceSums(services.value))
 const protocols = computed(() => protocolsFor(store.plan?.household.viewers ?? []))
@@ -89,7 +94,7 @@ const warnings = {
         {{ row.money > 0 ? money(row.money) : 'free' }}<small
           v-if="row.kind.licence.counts"
           class="soft"
-        > counts {{ row.kind.licence.counts }}</small>
+        > counts {{ row.kind.licence.counts }}{{ nextStep(row.kind) }}</small>
       </template>
       <template #leaving="{ row }">
         {{ row.kind.leaving === 'free' ? 'free to change' : 'means emptying the pool' }}

@@ -94,6 +94,7 @@ const clashText = computed(() => {
         <PlanField :path="`costs.tiers.${index}.cap`" />
       </template>
     </PickList>
+    <PlanField path="costs.linkBetween" />
   </section>
 </template>
 

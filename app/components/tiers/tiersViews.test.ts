@@ -21,7 +21,7 @@ describe('the ways of building', () => {
     const ways = mount(WaysSection, stubs)
     await until(() => expect(ways.find('[data-search=done]').exists()).toBe(true))
     expect(ways.find('[data-answer]').text()).toMatch(/^Buy .+, because it meets the whole need and it costs least over 5 years/)
-    expect(ways.findAll('[data-way-row]')).toHaveLength(10)
+    expect(ways.findAll('[data-way-row]')).toHaveLength(11)
     await ways.find('[data-way-row=miniPc]').trigger('pointerenter')
     expect(store.tried?.machine.base).toBe('pebble-18')
     await ways.find('[data-way-row=miniPc] button[aria-label^="Apply"]').trigger('click')

@@ -19,7 +19,7 @@ const shapes: Readonly<Record<'round' | 'square' | 'diamond' | 'pair' | 'flag', 
   flag: `M0,${-size - 1}L${size + 2},${size - 1}H${-size - 2}z`,
 }
 const kinds: Readonly<Record<WayId, keyof typeof shapes>> = {
-  stay: 'flag', appliance: 'round', office: 'round', miniPc: 'round', singleBoard: 'round', laptop: 'round', rack: 'round', selfBuilt: 'square', atHand: 'diamond', twoMachines: 'pair',
+  stay: 'flag', appliance: 'round', office: 'round', miniPc: 'round', singleBoard: 'round', laptop: 'round', router: 'round', rack: 'round', selfBuilt: 'square', atHand: 'diamond', shared: 'diamond', twoMachines: 'pair',
 }
 export const shapeOf = (way: WayId): string => shapes[kinds[way]]
 

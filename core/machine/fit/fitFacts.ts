@@ -115,7 +115,10 @@ export function fitContext(slice: FitSlice): FitContext {
     ...assembled, machine, brief, power, system, copyOnWrite, parity, layoutId, conversionsNeeded, hardwareConversion, serverPortMbps, freeBays, start,
     runningW: power.loadDcW + drives.activeW * inside,
     // A search asks only a few rules of most machines.
-    get surge() { return surge() }, get memory() { return memory() }, get noise() { return noise() }, get heat() { return heat() },
+    get surge() { return surge() },
+    get memory() { return memory() },
+    get noise() { return noise() },
+    get heat() { return heat() },
   }
 }
 

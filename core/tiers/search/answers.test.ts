@@ -7,7 +7,7 @@ import { costOverYears } from '../../ownership/cashFlow'
 import { assumptions, flipBars, nearestFlip, winnerOf } from '../flips'
 import { createBoxEvaluator } from '../boxEvaluator'
 import { adoptPool } from '../builds'
-import { finishSearch } from './buildSearch'
+import { createBuildSearch, finishSearch, type NeedId } from './buildSearch'
 import { changedPools, cheapestChange } from './cheapestChange'
 import { clashOf } from './clash'
 import { frontier } from './frontier'
@@ -53,7 +53,8 @@ describe('every way of building', () => {
   it('has a row, the best of each meets the need, and no tier costs more than its limit', () => {
     expect(answer.at).toBe(null)
     expect(answer.rows).toHaveLength(answer.of)
-    expect(answer.rows.map(({ way }) => way)).toEqual(expect.arrayContaining(['stay', 'appliance', 'office', 'miniPc', 'singleBoard', 'laptop', 'rack', 'selfBuilt', 'atHand', 'twoMachines']))
+    expect(answer.rows.map(({ way }) => way)).toEqual(expect.arrayContaining(['stay', 'appliance', 'office', 'miniPc', 'singleBoard', 'laptop', 'rack', 'selfBuilt', 'atHand', 'router', 'twoMachines']))
+    expect(answer.rows.map(({ way }) => way)).not.toContain('shared')
     for (const { way, best, tiers: within, closest } of answer.rows) {
       if (best && way !== 'twoMachines') expect(fails(best.plan), way).toEqual([])
       if (closest) expect(closest.lacks.length, way).toBeGreaterThan(0)
@@ -72,12 +73,15 @@ describe('every way of building', () => {
     expect(stay.toPay).toBe(figures['ownership.purchase']!.value)
     expect(stay.horizonCost).toBeCloseTo(figures['years.total']!.value!, 0)
   })
-  it('makes of two machines the sum of one that stores and one that converts, with what is paid anyway counted once', () => {
+  it('makes of two machines the sum of one that stores, one that converts and their link, with what is paid anyway counted once', () => {
     const pair = answer.rows.find(({ way }) => way === 'twoMachines')!.best!
     expect(fails(pair.plan).filter(id => id !== 'streams')).toEqual([])
-    const alone = assess({ ...pair.plan, brief: { ...pair.plan.brief, budget: null } }, catalogue).figures['ownership.purchase']!.value!
-    expect(pair.toPay).toBeGreaterThan(alone - 1e-6)
-    expect(pair.second!.drives.lots).toEqual([])
+    expect(fails({ ...pair.second!.plan, network: { ...demo.network, serverPortMbps: pair.second!.plan.network.serverPortMbps } })).not.toContain('streams')
+    expect(pair.second!.plan.drives.lots).toEqual([])
+    const priceOf = (plan: Plan) => assess({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue).figures['ownership.purchase']!.value!
+    expect(pair.second!.linkPrice).toBe(demo.costs.linkBetween)
+    expect(pair.toPay).toBeCloseTo(priceOf(pair.plan) + priceOf(pair.second!.plan) - demo.costs.extras + demo.costs.linkBetween, 6)
+    expect(pair.second!.toPay).toBeCloseTo(priceOf(pair.second!.plan) - demo.costs.extras, 6)
   })
   it('reports on the way, and never takes back what is done', () => {
     expect(reports.length).toBeGreaterThan(5)
@@ -87,6 +91,54 @@ describe('every way of building', () => {
     }
   })
 }, 120_000)
+
+describe('a few ways on a small catalogue', () => {
+  const small = { ...catalogue, driveModels: catalogue.driveModels.filter(({ id }) => ['sluice-8', 'ebb-16'].includes(id)), machineBases: catalogue.machineBases.filter(({ id }) => ['wherry-4', 'pebble-21', 'clerk-17', 'eddy-21'].includes(id)), hardware: catalogue.hardware.filter(({ kind }) => kind !== 'board') }
+  const rowsOf = (plan: Plan, caps: readonly number[]) => last<WaysProgress>(wayRows(plan, small, { objective: 'horizon', tiers: caps.map(cap => ({ name: `${cap}`, cap })) })).answer.rows
+  it('pairs within each limit what no other pair beats: by going through all pairs', () => {
+    const plan = { ...demo, machine: { ...demo.machine, atHand: [] } }
+    const [first] = rowsOf(plan, []).filter(({ way }) => way === 'twoMachines')
+    const caps = [first!.best!.toPay - 1, first!.best!.toPay - 60, first!.best!.toPay + 1, 100]
+    const row = rowsOf(plan, caps).find(({ way }) => way === 'twoMachines')!
+    // Every half by a search of its own under limits in steps of 30.
+    const builds = createBuildSearch({ ...plan, brief: { ...plan.brief, budget: null } }, small)
+    const halves = (question: { without: NeedId[], withoutDrives?: boolean }) => Array.from({ length: 50 }, (_, at) => at * 30).flatMap(cap => finishSearch(builds.search({ objective: 'horizon', ways: null, cap, ...question })).best?.found.evaluation ?? [])
+    const [stores, converts] = [halves({ without: ['streams'] }), halves({ without: ['space', 'survival'], withoutDrives: true })]
+    const { extras, linkBetween } = plan.costs
+    for (const { tier: { cap }, build } of row.tiers) {
+      const least = Math.min(...stores.flatMap(one => converts.map(other => one.toPay + other.toPay - extras + linkBetween <= cap ? one.horizonCost + other.horizonCost + linkBetween : Infinity)))
+      if (least < Infinity) expect(build, `${cap}`).not.toBe(null)
+      if (build) expect(build.horizonCost).toBeLessThanOrEqual(least + 1e-6)
+      if (build) expect(build.toPay).toBeLessThanOrEqual(cap)
+    }
+    expect(row.tiers[2]!.build).toEqual(row.best)
+    expect(row.tiers[3]!.build).toBe(null)
+  }, 120_000)
+  it('has a row for a computer on which somebody also works, with what is left of it', () => {
+    const used = planSchema.parse({ ...tideMillHouse, machine: { base: 'clerk-17', condition: 'owned', usedHoursPerDay: 4, usedShare: 0.5, usedEngineToo: true }, brief: {} })
+    const free = planSchema.parse({ ...tideMillHouse, machine: { base: 'clerk-17', condition: 'owned' }, brief: {} })
+    const bestOf = (plan: Plan, way: string) => rowsOf(plan, []).find(row => row.way === way)
+    const [shared, alone] = [bestOf(used, 'shared')!, bestOf(free, 'atHand')!]
+    expect(bestOf(used, 'atHand')).toBe(undefined)
+    const build = (row: typeof shared) => row.best ?? row.closest!
+    expect(build(shared).plan.machine.usedHoursPerDay).toBe(4)
+    // With engine and half of the processor taken it takes more to meet the need, or cannot.
+    expect(shared.best === null || shared.best.horizonCost > alone.best!.horizonCost + 1e-6).toBe(true)
+  }, 120_000)
+  it('shows what comes closest with as little given up as goes', () => {
+    const rows = rowsOf(planSchema.parse({ ...tideMillHouse, brief: {}, machine: {} }), [])
+    const router = rows.find(({ way }) => way === 'router')!
+    expect(router.best).toBe(null)
+    expect(router.closest!.lacks).toContain('streams')
+    for (const { closest } of rows) if (closest && closest.way !== 'stay') expect(closest.lacks.length).toBeGreaterThan(0)
+  }, 60_000)
+  it('does with a streaming box where every title plays as it is', () => {
+    const plain = planSchema.parse({ name: 'plain', household: { watchingHome: 1, watchingAway: 0, converted: 0 }, library: { otherTB: 2 }, choices: { survivesAtLeast: 0 } })
+    const router = rowsOf(plain, []).find(({ way }) => way === 'router')!
+    expect(router.best).not.toBe(null)
+    expect(fails(router.best!.plan)).toEqual([])
+  }, 60_000)
+})
 
 describe('the frontier', () => {
   it.each(['possible', 'roomTB', 'lossChanceAtHorizon'] as const)('of %s rises with its cost, and every point meets the need', (axis) => {

@@ -69,12 +69,13 @@ interface State {
 export const rulesOfCore = ['socket', 'memoryType', 'memorySlots', 'memoryMaximum', 'memoryEnough', 'eccMemory', 'display', 'engineThere', 'knownCards', 'wifiOnly'] as const
 /** The same of a machine whose case, cooler and supply stay. */
 export const rulesOfMachine = [...rulesOfCore, 'fixedParts', 'boardInCase', 'coolerFits', 'coolerHeat'] as const
-/** What of such a machine its drives decide as well. */
-export const rulesWithDrives = ['cardInCase', 'warmDrives'] as const
+/** What of such a machine its drives decide as well: heat by their watts alone, cards by the places that they leave. */
+export const rulesOfHeat = ['warmDrives'] as const
+export const rulesOfCards = ['cardInCase', ...rulesOfHeat] as const
 
 /** Rules that nothing cures which is chosen after case, supply, cooler and enclosure: a disk for the system and cards only add to what is taken. */
-export const rulesOfBody = [...rulesOfMachine, ...rulesWithDrives, 'supplyForm', 'supplyRunning', 'supplyStart', 'supplyAmps', 'powerPlugs', 'drivesOnLead', 'cardPlug', 'portPower', 'bays', 'mouldedPlugs'] as const
-type RuleIds = typeof rulesOfCore | typeof rulesOfMachine | typeof rulesWithDrives | typeof rulesOfBody
+export const rulesOfBody = [...rulesOfMachine, ...rulesOfCards, 'supplyForm', 'supplyRunning', 'supplyStart', 'supplyAmps', 'powerPlugs', 'drivesOnLead', 'cardPlug', 'portPower', 'bays', 'mouldedPlugs'] as const
+type RuleIds = typeof rulesOfCore | typeof rulesOfMachine | typeof rulesOfHeat | typeof rulesOfCards | typeof rulesOfBody
 
 /** No supply passes on more: the best of the table at 230 V. */
 export const bestEfficiency = 0.955
@@ -88,6 +89,7 @@ export interface BuildSearch {
   readonly leastCost: (question: BuildQuestion) => number
 }
 
+const hasCards = ({ machine: { build: { parts } } }: BoxRow) => parts.some(({ kind }) => kind === 'card' || kind === 'controller' || kind === 'networkCard')
 const failsNeed = (state: VerdictState) => state === 'short' || state === 'impossible'
 
 /** Needs that a build does not meet, in the order of the headroom line. */
@@ -147,7 +149,7 @@ export function createBuildSearch(plan: Plan, shipped: Catalogue, space?: Search
     return fails
   }
 
-  const rulesFor = new Map([rulesOfCore, rulesOfMachine, rulesWithDrives, rulesOfBody].map((ids: RuleIds) => [ids, fitRules.filter(({ id }) => (ids as readonly string[]).includes(id))]))
+  const rulesFor = new Map([rulesOfCore, rulesOfMachine, rulesOfHeat, rulesOfCards, rulesOfBody].map((ids: RuleIds) => [ids, fitRules.filter(({ id }) => (ids as readonly string[]).includes(id))]))
   /** Whether what is chosen already can be part of a machine that goes together; asked once for drives that are alike, or for all drives. */
   const spoilt = new Map<string, boolean>()
   function isSpoilt(row: BoxRow, drives: PoolRow, ids: RuleIds): boolean {
@@ -222,14 +224,25 @@ export function createBuildSearch(plan: Plan, shipped: Catalogue, space?: Search
       }
       const tooLittle: (boolean | undefined)[] = [undefined, undefined]
       const stays = frame!.replaces && !frame!.groups.some(({ id }) => id === 'supply')
+      // Drives that draw more than some which are too warm already are too warm as well.
+      const tooWarm: PoolOffer[] = []
+      const isTooWarm = (offer: PoolOffer) => {
+        if (tooWarm.some(({ idleW, activeW }) => offer.idleW >= idleW && offer.activeW >= activeW)) return true
+        const warm = isSpoilt(coreRow(state, offer.choice.fileSystem === 'copyOnWrite'), poolRowOf(offer), rulesOfHeat)
+        if (warm) tooWarm.push(offer)
+        return warm
+      }
+      const looksAtHeat = stays && needs('fit') && branches.length > 0
+      if (looksAtHeat) isTooWarm(branches.reduce((coolest, { state: { pool } }) => pool!.idleW < coolest.idleW ? pool! : coolest, branches[0]!.state.pool!))
       for (const next of sorted(branches)) {
         const copyOnWrite = next.state.pool!.choice.fileSystem === 'copyOnWrite'
         if (needs('streams') && (tooLittle[Number(copyOnWrite)] ??= convertsTooLittle(state, copyOnWrite))) continue
         const row = coreRow(state, copyOnWrite)
         if (row.possible < possibleAtLeast) continue
+        if (looksAtHeat && isTooWarm(next.state.pool!)) continue
         const drives = poolRowOf(next.state.pool!)
         if (lacksDrives(drives)) continue
-        if (needs('fit') && (isSpoilt(row, drives, stays ? rulesOfMachine : rulesOfCore) || (stays && isSpoilt(row, drives, rulesWithDrives)))) continue
+        if (needs('fit') && (isSpoilt(row, drives, stays ? rulesOfMachine : rulesOfCore) || (looksAtHeat && hasCards(row) && isSpoilt(row, drives, rulesOfCards)))) continue
         yield { ...next, state: { ...next.state, core: row } }
       }
     }

@@ -17,8 +17,8 @@ import { machineAtHand } from '../tryAtHand'
 
 /** A way of building. */
 export const ways = {
-  stay: 'Stay as it is', appliance: 'Appliance', office: 'Refurbished office PC', miniPc: 'Mini PC with an enclosure', singleBoard: 'Single-board computer', laptop: 'Old laptop', rack: 'Used rack server',
-  selfBuilt: 'Self-built, new', atHand: 'Around what is at hand', twoMachines: 'Two machines',
+  stay: 'Stay as it is', router: 'Drives on a router or a streaming box', appliance: 'Appliance', office: 'Refurbished office PC', miniPc: 'Mini PC with an enclosure', singleBoard: 'Single-board computer', laptop: 'Old laptop', rack: 'Used rack server',
+  selfBuilt: 'Self-built, new', atHand: 'Around what is at hand', shared: 'A computer also used for work or games', twoMachines: 'Two machines',
 } as const
 export type WayId = keyof typeof ways
 
@@ -196,7 +196,7 @@ export function partOf(ref: string, { plan }: Pick<Book, 'plan'>): Machine['part
   return owned ? { ...newPart(ref), condition: 'owned' } : newPart(ref)
 }
 
-const wayOfClass: Readonly<Record<MachineBase['class'], WayId>> = { appliance: 'appliance', office: 'office', miniPc: 'miniPc', singleBoard: 'singleBoard', laptop: 'laptop', rack: 'rack', kit: 'selfBuilt' }
+const wayOfClass: Readonly<Record<MachineBase['class'], WayId>> = { appliance: 'appliance', office: 'office', miniPc: 'miniPc', singleBoard: 'singleBoard', laptop: 'laptop', router: 'router', rack: 'rack', kit: 'selfBuilt' }
 
 /** A machine that is there or is bought whole, with what is put into it or in place of it. */
 function machineFrame(machine: Machine, parts: { readonly id: string, readonly way: WayId, readonly isOwn: boolean }, book: Book): Frame {
@@ -237,9 +237,12 @@ export function hasMachine({ machine: { base, condition, score, cores, sustained
   return condition === 'owned' && (base !== 'own' || score !== null || cores !== null || sustainedGHz !== null)
 }
 
+/** A computer on which somebody works or plays is a way of its own. */
+const wayAtHand = ({ usedHoursPerDay }: Pick<Machine, 'usedHoursPerDay'>): WayId => usedHoursPerDay > 0 ? 'shared' : 'atHand'
+
 /** The plan's own machine, with what may be put into it. */
 export function ownFrame(plan: Plan, catalogue: Catalogue): Frame {
-  return machineFrame(plan.machine, { id: 'own', way: 'atHand', isOwn: true }, bookOf(plan, catalogue))
+  return machineFrame(plan.machine, { id: 'own', way: wayAtHand(plan.machine), isOwn: true }, bookOf(plan, catalogue))
 }
 
 /** Every frame of a plan: boards and machines of the catalogue, its own machine where it is owned, and computers at hand. */
@@ -247,7 +250,7 @@ export function framesOf(plan: Plan, catalogue: Catalogue): Frame[] {
   const book = bookOf(plan, catalogue)
   const boards = catalogue.hardware.flatMap(part => part.kind === 'board' && sold(part) && part.form !== 'own' ? [boardFrame(part, book)] : [])
   const bases = catalogue.machineBases.filter(({ price }) => price >= 0).map(base => machineFrame(freshMachine(plan.machine, { name: base.label, base: base.id, parts: [] }), { id: base.id, way: wayOfClass[base.class], isOwn: false }, book))
-  const atHand = plan.machine.atHand.map((computer, index) => machineFrame({ ...freshMachine(plan.machine, { base: computer.ref, parts: [] }), ...machineAtHand(computer), ownParts: plan.machine.ownParts, atHand: plan.machine.atHand, diagnosisFee: plan.machine.diagnosisFee }, { id: `hand-${index}`, way: 'atHand', isOwn: true }, book))
+  const atHand = plan.machine.atHand.map((computer, index) => machineFrame({ ...freshMachine(plan.machine, { base: computer.ref, parts: [] }), ...machineAtHand(computer), ownParts: plan.machine.ownParts, atHand: plan.machine.atHand, diagnosisFee: plan.machine.diagnosisFee }, { id: `hand-${index}`, way: wayAtHand(computer), isOwn: true }, book))
   return [...boards, ...bases, ...(hasMachine(plan) ? [ownFrame(plan, catalogue)] : []), ...atHand]
 }
 

@@ -4,7 +4,7 @@ import { usualTiers, mostCloudSteps, mostTiers } from '../../plan/constants'
 import { planSchema } from '../../plan/planSchema'
 import { supplyEfficiency, efficiencyTable, at230V } from '../../machine/power/supplyCurve'
 import { sameCost } from './branchAndBound'
-import { bestEfficiency, rulesOfBody, rulesOfCore, rulesOfMachine } from './buildSearch'
+import { bestEfficiency, rulesOfBody, rulesOfCards, rulesOfCore, rulesOfHeat, rulesOfMachine } from './buildSearch'
 import { fitRules } from '../../machine/fit/fitRules'
 import { framesOf } from './frames'
 import { mostPoints } from './frontier'
@@ -37,9 +37,9 @@ describe('the space that is searched', () => {
   })
   it('is cut by rules that there are', () => {
     const known = fitRules.map(({ id }) => id)
-    for (const id of new Set([...rulesOfCore, ...rulesOfMachine, ...rulesOfBody])) expect(known).toContain(id)
+    for (const id of new Set([...rulesOfCore, ...rulesOfMachine, ...rulesOfHeat, ...rulesOfCards, ...rulesOfBody])) expect(known).toContain(id)
     expect(rulesOfMachine.slice(0, rulesOfCore.length)).toEqual([...rulesOfCore])
-    expect(new Set([rulesOfCore.length, rulesOfMachine.length, rulesOfBody.length]).size).toBe(3)
+    expect(new Set([rulesOfCore, rulesOfMachine, rulesOfHeat, rulesOfCards, rulesOfBody].map(({ length }) => length)).size).toBe(5)
   })
   it('has limits that a page can hold', () => {
     expect([mostPoints, mostTried, plenty, mostTiers, mostCloudSteps]).toEqual([14, 900, 5, 6, 20])

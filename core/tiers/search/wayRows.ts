@@ -24,11 +24,13 @@ export interface WayBuild {
   readonly freeBays: number
   readonly drives: string
   readonly lacks: readonly NeedId[]
-  /** the second machine of two; null for one */
-  readonly second: Plan | null
+  /** of two machines the one that converts, and what links them; null for one */
+  readonly second: SecondMachine | null
 }
+/** The machine that converts beside one that stores: what is paid for it, and for the link between them. */
+export interface SecondMachine { readonly label: string, readonly plan: Plan, readonly toPay: number, readonly horizonCost: number, readonly linkPrice: number }
 
-/** One way of building: its best build, the best in each tier, and where nothing does, the one that comes closest. */
+/** One way of building: its best build, the best in each tier, and where nothing does, the one that comes closest: it lacks least, and costs least of those. */
 export interface WayRow {
   readonly way: WayId
   readonly best: WayBuild | null
@@ -62,8 +64,11 @@ function asItIs(plan: Plan, catalogue: Catalogue): WayBuild {
   }
 }
 
-/** Needs that are given up one by one to see what comes closest. */
+/** Needs that are given up to see what comes closest: one of them, else two, else all. */
 const givenUp: readonly NeedId[] = ['streams', 'space', 'survival', 'home', 'away', 'fit']
+const singles = givenUp.map(need => [need])
+const pairs = givenUp.flatMap((one, at) => givenUp.slice(at + 1).map(other => [one, other]))
+const givenUpTogether: readonly (readonly (readonly NeedId[])[])[] = [singles, pairs, [givenUp]]
 
 export interface WaysQuestion { readonly objective: Objective, readonly tiers: readonly Tier[] }
 
@@ -91,6 +96,28 @@ export function* wayRows(plan: Plan, catalogue: Catalogue, { objective, tiers }:
       yield progress(step.value)
     }
   }
+  const halves = { stores: { ways: null, without: ['streams'] }, converts: { ways: null, without: ['space', 'survival'], withoutDrives: true } } as const
+  /** Of one half every build that none beats in both what is paid now and the cost that is made least: the dearest first. */
+  function* front(half: Omit<BuildQuestion, 'objective' | 'cap'>, first: WayBuild): Generator<WaysProgress, WayBuild[]> {
+    const found = [first]
+    for (;;) {
+      const next = yield* one({ ...half, cap: found.at(-1)!.toPay - 0.01 })
+      if (!next) return found
+      found.push(wayBuild(next))
+    }
+  }
+  /** One machine stores and one converts: each need is met by one of them, so the cheapest pair is the cheapest of each, and under a limit the best of the pairs of their fronts. */
+  function* pairRow(): Generator<WaysProgress, WayRow> {
+    const way = 'twoMachines'
+    const [stores, converts] = [yield* one({ ...halves.stores, cap: null }), yield* one({ ...halves.converts, cap: null })]
+    if (!stores || !converts) return { way, best: null, closest: null, tiers: tiers.map(tier => ({ tier, build: null })) }
+    const pair = (one: WayBuild, other: WayBuild) => twoMachines(one, other, plan.costs)
+    const best = pair(wayBuild(stores), wayBuild(converts))
+    if (objective === 'now' || tiers.every(({ cap }) => best.toPay <= cap)) return { way, best, closest: null, tiers: tiers.map(tier => ({ tier, build: best.toPay <= tier.cap ? best : null })) }
+    const [storing, converting] = [yield* front(halves.stores, wayBuild(stores)), yield* front(halves.converts, wayBuild(converts))]
+    const all = storing.flatMap(one => converting.map(other => pair(one, other))).sort((a, b) => a.horizonCost - b.horizonCost)
+    return { way, best, closest: null, tiers: tiers.map(tier => ({ tier, build: all.find(({ toPay }) => toPay <= tier.cap) ?? null })) }
+  }
   for (const way of all) {
     at = way
     yield progress()
@@ -101,10 +128,7 @@ export function* wayRows(plan: Plan, catalogue: Catalogue, { objective, tiers }:
       continue
     }
     if (way === 'twoMachines') {
-      const stores = yield* one({ ways: null, cap: null, without: ['streams'] })
-      const converts = yield* one({ ways: null, cap: null, without: ['space', 'survival'], withoutDrives: true })
-      const pair = stores && converts ? twoMachines(wayBuild(stores), wayBuild(converts), plan.costs.extras) : null
-      rows.push({ way, best: pair, closest: null, tiers: tiers.map(tier => ({ tier, build: pair && pair.toPay <= tier.cap ? pair : null })) })
+      rows.push(yield* pairRow())
       continue
     }
     const found = yield* one({ ways: [way], cap: null })
@@ -115,9 +139,12 @@ export function* wayRows(plan: Plan, catalogue: Catalogue, { objective, tiers }:
       within.push({ tier, build: best && best.toPay <= tier.cap ? best : capped && wayBuild(capped) })
     }
     let closest: WayBuild | null = null
-    if (!best) for (const need of givenUp) {
-      const near = yield* one({ ways: [way], cap: null, without: [need] })
-      if (near && (closest === null || costOf(wayBuild(near)) < costOf(closest))) closest = wayBuild(near)
+    if (!best) for (const together of givenUpTogether) {
+      for (const without of together) {
+        const near = yield* one({ ways: [way], cap: null, without })
+        if (near && (closest === null || costOf(wayBuild(near)) < costOf(closest))) closest = wayBuild(near)
+      }
+      if (closest) break
     }
     rows.push({ way, best, tiers: within, closest })
   }
@@ -125,10 +152,12 @@ export function* wayRows(plan: Plan, catalogue: Catalogue, { objective, tiers }:
   return progress()
 }
 
-/** One machine that stores and one that converts; what is paid whatever is bought is counted once. */
-function twoMachines(stores: WayBuild, converts: WayBuild, extras: number): WayBuild {
+/** One machine that stores and one that converts, with what links them; what is paid whatever is bought is counted once. */
+function twoMachines(stores: WayBuild, converts: WayBuild, { extras, linkBetween }: Plan['costs']): WayBuild {
+  const { label, plan, horizonCost, idleW } = converts
+  const toPay = converts.toPay - extras
   return {
-    ...stores, way: 'twoMachines', label: `${stores.label} and ${converts.label}`, toPay: stores.toPay + converts.toPay - extras, horizonCost: stores.horizonCost + converts.horizonCost,
-    possible: converts.possible, idleW: stores.idleW + converts.idleW, lacks: [], second: converts.plan,
+    ...stores, way: 'twoMachines', label: `${stores.label} and ${label}`, toPay: stores.toPay + toPay + linkBetween, horizonCost: stores.horizonCost + horizonCost + linkBetween,
+    possible: converts.possible, idleW: stores.idleW + idleW, lacks: [], second: { label, plan, toPay, horizonCost, linkPrice: linkBetween },
   }
 }

@@ -1,0 +1,34 @@
+import { describe, expect, it } from 'vitest'
+import { assess } from '../assess'
+import { catalogue } from '../catalogue/catalogue'
+import { planSchema, type Plan, type PlanInput } from '../plan/planSchema'
+import { applianceBuildHours, appliancePremium, unitPrices } from './buildWorth'
+
+const plan = (machine: PlanInput['machine'], rest: Partial<PlanInput> = {}): Plan => planSchema.parse({ name: 'x', drives: { lots: [{ count: 2, sizeTB: 8, priceEach: 100 }], layout: 'mirror' }, ...rest, machine })
+
+describe('what a build is worth', () => {
+  it('by bay, port and TB: the machine without drives, and everything by its room', () => {
+    const wherry = plan({ base: 'wherry-4' })
+    const base = catalogue.machineBases.find(({ id }) => id === 'wherry-4')!
+    const { figures } = assess(wherry, catalogue)
+    const ports = base.inside.board.places.filter(({ kind }) => kind === 'data').length
+    expect(unitPrices(wherry, catalogue)).toEqual({ perBay: base.price / 4, perPort: base.price / ports, perTB: (base.price + 200) / figures['drives.roomTB']!.value! })
+    expect(unitPrices(plan({ base: 'pebble-23' }, { drives: { lots: [] } }), catalogue)).toEqual({ perBay: null, perPort: null, perTB: null })
+  })
+  it('of an appliance beyond another: now, by the month, and by the hour that it spares', () => {
+    expect(applianceBuildHours).toBe(2.5)
+    const costs = { buildHours: 10.5, pricePerKWh: 0 }
+    const dear = plan({ base: 'wherry-4', price: 900 }, { costs })
+    const cheap = plan({ base: 'clerk-17', price: 300 }, { costs })
+    // The maker's own system asks 5 hours a year, a plain server 16.
+    expect(appliancePremium(dear, cheap, catalogue)).toEqual({ now: 600, perMonth: 10, overYears: expect.closeTo(600, 6), hoursSaved: 8 + 55, evenPerHour: expect.closeTo(600 / 63, 6) })
+    expect(appliancePremium(cheap, cheap, catalogue).evenPerHour).toBe(null)
+    expect(appliancePremium(cheap, dear, catalogue)).toMatchObject({ now: -600, evenPerHour: null })
+    const alike = { ...costs, upkeepHoursPerYear: 3, buildHours: 2 }
+    expect(appliancePremium(plan({ base: 'wherry-4', price: 900 }, { costs: alike }), plan({ base: 'clerk-17', price: 300 }, { costs: alike }), catalogue)).toMatchObject({ hoursSaved: -0.5, evenPerHour: null })
+  })
+  it('counts own time in hours only, whatever an hour is worth', () => {
+    const withHours = (hourValue: number) => appliancePremium(plan({ base: 'wherry-4' }, { costs: { hourValue } }), plan({ base: 'clerk-17' }, { costs: { hourValue } }), catalogue)
+    expect(withHours(50)).toEqual(withHours(0))
+  })
+})
