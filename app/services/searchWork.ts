@@ -1,6 +1,6 @@
 import { catalogue } from '~~/core/catalogue/catalogue'
 import type { Plan } from '~~/core/plan/planSchema'
-import { flipBars, type Compared, type FlipBar } from '~~/core/tiers/flips'
+import { flipBars, type Compared, type Flips } from '~~/core/tiers/flips'
 import type { SearchResult } from '~~/core/tiers/search/branchAndBound'
 import { createBuildSearch, type FoundBuild, type Objective } from '~~/core/tiers/search/buildSearch'
 import { cheapestChange } from '~~/core/tiers/search/cheapestChange'
@@ -19,7 +19,7 @@ export interface Searches {
   build: { question: { readonly cap: number | null }, progress: { readonly nodes: number, readonly build: WayBuild | null, readonly done: boolean } }
   clash: { question: null, progress: Clash | null }
   upgrade: { question: null, progress: readonly UpgradeStep[] }
-  flips: { question: readonly Compared[], progress: readonly FlipBar[] }
+  flips: { question: readonly Compared[], progress: Flips }
 }
 export type SearchKind = keyof Searches
 

@@ -70,9 +70,9 @@ export const usePlanStore = defineStore('plan', () => {
     step(result.plan, typeof value === 'object' && value !== null ? '' : path)
     return null
   }
-  /** Takes over a whole plan as one step that can be undone. */
-  function replace(next: Plan): void {
-    step(next, '')
+  /** Takes over a whole plan as one step that can be undone; steps of one name, such as those of a drag, are undone together. */
+  function replace(next: Plan, name = ''): void {
+    step(next, name)
   }
   function step(next: Plan, path: string): void {
     const before = plan.value

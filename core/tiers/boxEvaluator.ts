@@ -1,6 +1,5 @@
 import { planAssessor } from '../assess'
 import type { Catalogue } from '../catalogue/catalogue'
-import { drives as drivesDomain } from '../drives/drives'
 import type { DrivesFacts } from '../drives/drivesFacts'
 import { fitContext, judgeFit, stateOfFit } from '../machine/fit/fitFacts'
 import type { FitRule } from '../machine/fit/fitRule'
@@ -22,7 +21,7 @@ import { conversionMachine } from '../streams/conversionMachine'
 import { conversionsAtOnce, minutesOf, streamsState, type StreamsSlice } from '../streams/streamsFacts'
 import { streams as streamsDomain } from '../streams/streams'
 import { sameValue } from '../sameValue'
-import { plainFormat } from '../units/format'
+import { driveStates } from './driveStates'
 import { meetsNeed, type VerdictState } from '../verdict'
 
 /** What one build comes to, likely values only. */
@@ -195,14 +194,12 @@ export function createBoxEvaluator(plan: Plan, shipped: Catalogue, usual: Plan['
     const adopted: Plan = { ...plan, drives: own }
     const facts = assessor.facts(adopted, shipped, ['library', 'drives', 'ownership'])
     const { drives, ownership } = facts
-    const { verdicts } = drivesDomain.tell(drives as never, drivesDomain.read(adopted, catalogue, facts as never) as never, plainFormat)
-    const stateOf = (id: string) => verdicts.find(verdict => verdict.id === id)!.state
     const copyOnWrite = own.fileSystem === 'copyOnWrite'
     const key = [copyOnWrite, drives.count, drives.spinning, drives.fast, drives.nvme, drives.idleW.likely, drives.activeW.likely, drives.pool?.parity, drives.layoutId, drives.rawTB].join(' ')
     if (!fitKeys.has(key)) fitKeys.set(key, fitKeys.size)
     return {
       count: drives.count, price: ownership.drivesToPay, drives, copyOnWrite, fitKey: fitKeys.get(key)!,
-      roomTB: drives.pool?.roomTB ?? 0, lossChanceAtHorizon: drives.pool?.lossChanceAtHorizon.likely ?? 1, space: stateOf('space'), survival: stateOf('survival'),
+      roomTB: drives.pool?.roomTB ?? 0, lossChanceAtHorizon: drives.pool?.lossChanceAtHorizon.likely ?? 1, ...driveStates(adopted, facts, catalogue),
       yearsCost: costOverYears(yearsQuestion({ plan: adopted, catalogue, horizonYears, system: null, machineToPay: 0, drivesToPay: ownership.drivesToPay, averageW: 0 })),
     }
   }

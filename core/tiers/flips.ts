@@ -1,7 +1,11 @@
 import { planAssessor } from '../assess'
 import type { Catalogue } from '../catalogue/catalogue'
+import { addedGBPerMonth, withAddedGBPerMonth } from '../library/additions'
 import { costOverYears } from '../ownership/cashFlow'
+import { effectiveCatalogue } from '../plan/effectiveCatalogue'
 import type { Plan } from '../plan/planSchema'
+import { meetsNeed } from '../verdict'
+import { driveStates } from './driveStates'
 
 /** Something that nobody knows for sure, and that may change which way costs least. */
 export interface Assumption {
@@ -11,8 +15,11 @@ export interface Assumption {
   readonly path: string
   readonly low: number
   readonly high: number
-  readonly of: (plan: Plan) => number
-  readonly set: (plan: Plan, value: number) => Plan
+  /** what is kept follows from it, so that a way may run out of room */
+  readonly changesNeed?: true
+  /** @param lists the catalogue with the plan's own entries */
+  readonly of: (plan: Plan, lists: Catalogue) => number
+  readonly set: (plan: Plan, value: number, lists: Catalogue) => Plan
 }
 
 const cost = <Key extends keyof Plan['costs']>(key: Key) => ({ of: (plan: Plan) => plan.costs[key] as number, set: (plan: Plan, value: number): Plan => ({ ...plan, costs: { ...plan.costs, [key]: value } }), path: `costs.${key}` })
@@ -21,7 +28,8 @@ const cost = <Key extends keyof Plan['costs']>(key: Key) => ({ of: (plan: Plan) 
 export const assumptions: readonly Assumption[] = [
   { id: 'pricePerKWh', label: 'Electricity', unit: 'money/kWh', low: 0.05, high: 0.8, ...cost('pricePerKWh') },
   { id: 'rise', label: 'Electricity rises a year', unit: 'share', low: -0.05, high: 0.15, ...cost('electricityRisePerYear') },
-  { id: 'horizon', label: 'Horizon', unit: 'years', low: 1, high: 12, path: 'choices.horizonYears', of: ({ choices }) => choices.horizonYears, set: (plan, value) => ({ ...plan, choices: { ...plan.choices, horizonYears: Math.max(1, Math.round(value)) } }) },
+  { id: 'horizon', label: 'Horizon', unit: 'years', low: 1, high: 12, changesNeed: true, path: 'choices.horizonYears', of: ({ choices }) => choices.horizonYears, set: (plan, value) => ({ ...plan, choices: { ...plan.choices, horizonYears: Math.max(1, Math.round(value)) } }) },
+  { id: 'added', label: 'Added to the library', unit: 'GB/month', low: 0, high: 500, changesNeed: true, path: 'library.holdings', of: ({ library }, lists) => addedGBPerMonth(library, lists), set: (plan, value, lists) => ({ ...plan, library: withAddedGBPerMonth(plan.library, value, lists) }) },
   { id: 'converting', label: 'Hours converting a day', unit: 'h/day', low: 0, high: 16, path: 'choices.convertingHoursPerDay', of: ({ choices }) => choices.convertingHoursPerDay, set: (plan, value) => ({ ...plan, choices: { ...plan.choices, convertingHoursPerDay: value } }) },
   { id: 'driveFall', label: 'Drive prices fall a year', unit: 'share', low: -0.1, high: 0.15, path: 'drives.priceFallPerYear', of: ({ drives }) => drives.priceFallPerYear, set: (plan, value) => ({ ...plan, drives: { ...plan.drives, priceFallPerYear: value } }) },
   { id: 'resale', label: 'Brings when sold', unit: 'share', low: 0, high: 0.6, ...cost('resaleShare') },
@@ -42,17 +50,18 @@ export interface FlipBar {
   /** nearest below and above; null where the same way stays the cheapest to the end of the range */
   readonly below: Flip | null
   readonly above: Flip | null
-  /** what each way costs at the two ends */
-  readonly ends: readonly { readonly id: string, readonly low: number, readonly high: number }[]
 }
 
 /** Steps in which a range is looked through, and halvings by which a flip is found. */
 const looks = 24
 const halvings = 30
 
-/** The cheapest of the compared; of equals the first. */
+/** Where every way has run out of room. */
+export const noWay = 'none'
+
+/** The cheapest of the compared; of equals the first; none where each costs without end. */
 export function winnerOf(ids: readonly string[], costOf: (id: string) => number): string {
-  return ids.reduce((best, id) => costOf(id) < costOf(best) - 1e-9 ? id : best)
+  return ids.reduce((best, id) => costOf(id) < (best === noWay ? Infinity : costOf(best) - 1e-9) ? id : best, noWay)
 }
 
 /**
@@ -82,21 +91,41 @@ export function nearestFlip(ids: readonly string[], { from, to, whole = false }:
   return null
 }
 
-/** Every assumption with the values at which another of the compared ways costs least over the years. */
-export function flipBars(compared: readonly Compared[], catalogue: Catalogue): FlipBar[] {
-  if (compared.length < 2) return []
-  const ids = compared.map(({ id }) => id)
+export interface Flips {
+  readonly bars: readonly FlipBar[]
+  /** those that can win: all that meet their need; where none does, all of them, by their money alone */
+  readonly counted: readonly string[]
+}
+
+/** Whether a plan meets its whole need, its budget apart. */
+function meetsItsNeed(plan: Plan, catalogue: Catalogue): boolean {
+  return planAssessor(1).assess(plan, catalogue).verdicts.every(({ id, state }) => id === 'money' || meetsNeed(state) || state === 'unknown')
+}
+
+/**
+ * Every assumption with the values at which another of the compared ways costs least over the years. What falls short of its need
+ * wins nowhere; where an assumption changes what is kept, neither does what has run out of room.
+ */
+export function flipBars(compared: readonly Compared[], catalogue: Catalogue): Flips {
+  if (compared.length < 2) return { bars: [], counted: [] }
+  const meeting = compared.filter(({ plan }) => meetsItsNeed(plan, catalogue))
+  const counted = meeting.length ? meeting : compared
+  const ids = counted.map(({ id }) => id)
   const first = compared[0]!.plan
-  return assumptions.map((assumption) => {
+  const bars = assumptions.map((assumption): FlipBar => {
     const { id, label, unit, path, of, set } = assumption
-    const value = of(first)
+    const value = of(first, effectiveCatalogue(first, catalogue))
     const [low, high] = [Math.min(assumption.low, value), Math.max(assumption.high, value)]
-    const assessors = new Map(compared.map(entry => [entry.id, { ...entry, assessor: planAssessor(1), known: new Map<number, number>() }]))
+    const judgesRoom = assumption.changesNeed === true && meeting.length > 0
+    const assessors = new Map(counted.map(entry => [entry.id, { ...entry, lists: effectiveCatalogue(entry.plan, catalogue), assessor: planAssessor(1), known: new Map<number, number>() }]))
     const costAt: CostAt = (way, at) => {
-      const { plan, assessor, known } = assessors.get(way)!
+      const { plan, lists, assessor, known } = assessors.get(way)!
       const before = known.get(at)
       if (before !== undefined) return before
-      const found = costOverYears(assessor.facts(set(plan, at), catalogue, ['years']).years.question)
+      const swung = set(plan, at, lists)
+      const facts = assessor.facts(swung, catalogue, ['library', 'drives', 'years'])
+      const isFull = judgesRoom && ['short', 'impossible'].includes(driveStates(swung, facts, lists).space)
+      const found = isFull ? Infinity : costOverYears(facts.years.question)
       known.set(at, found)
       return found
     }
@@ -104,7 +133,7 @@ export function flipBars(compared: readonly Compared[], catalogue: Catalogue): F
     return {
       assumption: { id, label, unit, path, low, high }, value, winner: winnerOf(ids, way => costAt(way, value)),
       below: nearestFlip(ids, { from: value, to: low, whole }, costAt), above: nearestFlip(ids, { from: value, to: high, whole }, costAt),
-      ends: ids.map(way => ({ id: way, low: costAt(way, low), high: costAt(way, high) })),
     }
   })
+  return { bars, counted: ids }
 }

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
-import { assumptions, type FlipBar } from '~~/core/tiers/flips'
+import { catalogue } from '~~/core/catalogue/catalogue'
+import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
+import { assumptions, noWay, type Flip, type FlipBar } from '~~/core/tiers/flips'
+import { joinClauses } from '~~/core/verdictClauses'
 import ComparedChoice from '~/components/tiers/ComparedChoice.vue'
 import { useCompared } from '~/composables/useCompared'
 import { useFormat } from '~/composables/useFormat'
@@ -15,23 +18,24 @@ const of = useCompared()
 const { compared } = of
 const { money, quantity, number } = useFormat()
 const { progress, running } = useSearch('flips', () => compared.value.map(({ id, plan }) => ({ id, plan })), 250)
-const bars = computed(() => progress.value ?? [])
-const labelOf = (id: string) => compared.value.find(one => one.id === id)?.label ?? id
+const bars = computed(() => progress.value?.bars ?? [])
+const labelOf = (id: string) => id === noWay ? 'none of them' : compared.value.find(one => one.id === id)?.label ?? id
 const text = (value: number, unit: string) => unit === 'share' ? `${number(value * 100, 2)} %` : unit === 'money' ? money(value) : quantity(Number(value.toPrecision(3)), unit)
+const after = ({ winner }: Flip) => winner === noWay ? 'none of them has room enough' : `${labelOf(winner)} costs less`
 const sentence = computed(() => {
   const [first] = bars.value
   if (!first) return running.value ? 'Every assumption is swung from one end to the other.' : 'Choose two or more to compare.'
   const flips = bars.value.flatMap(({ assumption, value, below, above }) => [below, above].flatMap(flip => flip ? [{ assumption, flip, away: Math.abs(flip.value - value) / Math.max(1e-9, assumption.high - assumption.low) }] : [])).sort((a, b) => a.away - b.away)
   const [nearest] = flips
   return nearest
-    ? `${labelOf(first.winner)} costs least. Nearest to a change is ${nearest.assumption.label.toLowerCase()}: at ${text(nearest.flip.value, nearest.assumption.unit)} ${labelOf(nearest.flip.winner)} costs less.`
+    ? `${labelOf(first.winner)} costs least. Nearest to a change is ${nearest.assumption.label.toLowerCase()}: at ${text(nearest.flip.value, nearest.assumption.unit)} ${after(nearest.flip)}.`
     : `${labelOf(first.winner)} costs least, and none of these assumptions changes that within its range.`
 })
-/** Only money is swung here: a plan that does not do must not be taken for the winner. */
-const fallsShort = computed(() => compared.value.some(({ id }) => id === 'open') && (store.assessment?.verdicts.some(({ id, state }) => id !== 'money' && (state === 'short' || state === 'impossible')) ?? false))
+/** What does not meet its need must not be taken for the winner. */
+const leftOut = computed(() => progress.value ? compared.value.filter(({ id }) => !progress.value!.counted.includes(id)) : [])
 const set = (bar: FlipBar, value: number) => {
   const assumption = assumptions.find(({ id }) => id === bar.assumption.id)
-  if (assumption && store.plan) store.edit(assumption.path, Number(value.toPrecision(6)))
+  if (assumption && store.plan) store.replace(assumption.set(store.plan, Number(value.toPrecision(6)), effectiveCatalogue(store.plan, catalogue)), bar.assumption.path)
 }
 const at = (bar: FlipBar, value: number) => scaleLinear([bar.assumption.low, bar.assumption.high], [0, 100])(value)
 </script>
@@ -45,8 +49,11 @@ const at = (bar: FlipBar, value: number) => scaleLinear([bar.assumption.low, bar
     >
       {{ sentence }}
     </p>
-    <p v-if="fallsShort">
-      {{ labelOf('open') }} does not meet the whole need; here only its money is compared.
+    <p
+      v-if="leftOut.length"
+      data-left-out
+    >
+      {{ joinClauses(leftOut.map(({ label }) => label)) }} {{ leftOut.length === 1 ? 'does not meet its whole need, so it wins' : 'do not meet their whole need, so they win' }} nowhere here.
     </p>
     <div class="bars">
       <div
@@ -86,7 +93,7 @@ const at = (bar: FlipBar, value: number) => scaleLinear([bar.assumption.low, bar
       </div>
     </div>
     <p class="soft small">
-      In the plain part of a bar the same one stays the cheapest over the years; in the hatched part another does. Drag a mark, or use the arrow keys, to set the value in this plan.
+      In the plain part of a bar the same one stays the cheapest over the years; in the hatched part another does, or what is kept has outgrown its drives. Drag a mark, or use the arrow keys, to set the value in this plan.
     </p>
   </section>
 </template>

@@ -99,8 +99,14 @@ describe('ownership', () => {
   it('shows what flips the answer, and sets it from the bar', async () => {
     const store = openDemo()
     const flips = mount(FlipSection, stubs)
-    await until(() => expect(flips.findAll('[data-flip]').length).toBe(7))
-    expect(flips.text()).toContain('does not meet the whole need; here only its money is compared')
+    await until(() => expect(flips.findAll('[data-flip]').length).toBe(8))
+    expect(flips.find('[data-left-out]').text()).toContain('does not meet its whole need, so it wins nowhere here')
+    const before = store.plan
+    await flips.find('[data-flip=added] [role=slider]').trigger('keydown', { key: 'ArrowRight' })
+    await flips.find('[data-flip=added] [role=slider]').trigger('keydown', { key: 'ArrowRight' })
+    expect(store.plan!.library.holdings.some(({ addedPerMonth }, at) => addedPerMonth > before!.library.holdings[at]!.addedPerMonth)).toBe(true)
+    store.undo()
+    expect(store.plan).toEqual(before)
     await flips.find('[data-flip=pricePerKWh] [role=slider]').trigger('keydown', { key: 'End' })
     expect(store.plan?.costs.pricePerKWh).toBe(0.8)
     await flips.find('[data-flip=horizon] [role=slider]').trigger('keydown', { key: 'ArrowRight' })

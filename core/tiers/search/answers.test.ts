@@ -4,7 +4,8 @@ import { catalogue } from '../../catalogue/catalogue'
 import { tideMillHouse } from '../../catalogue/tideMillHouse'
 import { planSchema, type Plan } from '../../plan/planSchema'
 import { costOverYears } from '../../ownership/cashFlow'
-import { assumptions, flipBars, nearestFlip, winnerOf } from '../flips'
+import { addedGBPerMonth, withAddedGBPerMonth } from '../../library/additions'
+import { assumptions, flipBars, nearestFlip, noWay, winnerOf } from '../flips'
 import { createBoxEvaluator } from '../boxEvaluator'
 import { adoptPool } from '../builds'
 import { createBuildSearch, finishSearch, type NeedId } from './buildSearch'
@@ -96,7 +97,7 @@ describe('a few ways on a small catalogue', () => {
   const small = { ...catalogue, driveModels: catalogue.driveModels.filter(({ id }) => ['sluice-8', 'ebb-16'].includes(id)), machineBases: catalogue.machineBases.filter(({ id }) => ['wherry-4', 'pebble-21', 'clerk-17', 'eddy-21'].includes(id)), hardware: catalogue.hardware.filter(({ kind }) => kind !== 'board') }
   const rowsOf = (plan: Plan, caps: readonly number[]) => last<WaysProgress>(wayRows(plan, small, { objective: 'horizon', tiers: caps.map(cap => ({ name: `${cap}`, cap })) })).answer.rows
   it('pairs within each limit what no other pair beats: by going through all pairs', () => {
-    const plan = { ...demo, machine: { ...demo.machine, atHand: [] } }
+    const plan = planSchema.parse({ ...tideMillHouse, machine: {}, brief: {} })
     const [first] = rowsOf(plan, []).filter(({ way }) => way === 'twoMachines')
     const caps = [first!.best!.toPay - 1, first!.best!.toPay - 60, first!.best!.toPay + 1, 100]
     const row = rowsOf(plan, caps).find(({ way }) => way === 'twoMachines')!
@@ -222,20 +223,44 @@ describe('what flips the answer', () => {
   it('of two plans is the price of electricity at which their costs are equal', () => {
     const thirsty = { ...demo, machine: { ...demo.machine, boxIdleW: 120, boxLoadW: 150 } }
     const dear = { ...demo, costs: { ...demo.costs, extras: 2000 } }
-    const bars = flipBars([{ id: 'thirsty', plan: thirsty }, { id: 'dear', plan: dear }], catalogue)
+    const { bars, counted } = flipBars([{ id: 'thirsty', plan: thirsty }, { id: 'dear', plan: dear }], catalogue)
+    // Neither meets its need, so their money alone is compared.
+    expect(counted).toEqual(['thirsty', 'dear'])
     const bar = bars.find(({ assumption }) => assumption.id === 'pricePerKWh')!
     expect(bar.winner).toBe('thirsty')
     const at = (plan: Plan, pricePerKWh: number) => costOverYears(assess({ ...plan, costs: { ...plan.costs, pricePerKWh } }, catalogue).domains.years.question)
     expect(bar.above!.winner).toBe('dear')
     expect(at(thirsty, bar.above!.value)).toBeCloseTo(at(dear, bar.above!.value), 3)
     expect(bar.below).toBe(null)
-    expect(flipBars([{ id: 'one', plan: demo }], catalogue)).toEqual([])
+    expect(flipBars([{ id: 'one', plan: demo }], catalogue)).toEqual({ bars: [], counted: [] })
   }, 60_000)
+  it('lets what falls short win nowhere, and what has run out of room no longer', () => {
+    const done = finishSearch(cheapestChange(demo, catalogue, { newLayout: false })).best!.found.plan
+    const larger = catalogue.driveModels.find(({ sizeTB, recording }) => sizeTB === 20 && recording === 'conventional')!
+    const roomy: Plan = { ...done, drives: { ...done.drives, lots: done.drives.lots.map((lot, at) => at === done.drives.lots.length - 1 ? { ...lot, model: larger.id, sizeTB: larger.sizeTB, priceEach: 700 } : lot) } }
+    expect(fails(roomy)).toEqual([])
+    const { bars, counted } = flipBars([{ id: 'open', plan: demo }, { id: 'done', plan: done }, { id: 'roomy', plan: roomy }], catalogue)
+    expect(counted).toEqual(['done', 'roomy'])
+    const bar = bars.find(({ assumption }) => assumption.id === 'added')!
+    expect(bar.winner).toBe('done')
+    expect(bar.value).toBeCloseTo(addedGBPerMonth(demo.library, catalogue), 9)
+    expect(bar.above!.winner).toBe('roomy')
+    // At that value the room of the one ends: a little less does, a little more does not.
+    const space = (plan: Plan, gb: number) => assess({ ...plan, library: withAddedGBPerMonth(plan.library, gb, catalogue) }, catalogue).verdicts.find(({ id }) => id === 'space')!.state
+    expect(space(done, bar.above!.value - 0.01)).not.toMatch(/short|impossible/)
+    expect(space(done, bar.above!.value + 0.01)).toMatch(/short|impossible/)
+    expect(space(roomy, bar.above!.value + 0.01)).not.toMatch(/short|impossible/)
+    // Alone among those that count, its own end comes where nothing has room.
+    const alone = flipBars([{ id: 'open', plan: demo }, { id: 'done', plan: done }], catalogue)
+    expect(alone.bars.find(({ assumption }) => assumption.id === 'added')!.above).toEqual({ value: expect.closeTo(bar.above!.value, 3) as number, winner: noWay })
+    expect(alone.bars.find(({ assumption }) => assumption.id === 'pricePerKWh')).toMatchObject({ winner: 'done', above: null, below: null })
+    expect(winnerOf(['a', 'b'], () => Infinity)).toBe(noWay)
+  }, 120_000)
   it('swings values that a plan can have', () => {
     for (const { of, set, low, high, id } of assumptions) for (const value of [low, high]) {
-      const changed = set(demo, value)
+      const changed = set(demo, value, catalogue)
       expect(planSchema.parse(changed), id).toEqual(changed)
-      expect(of(changed)).toBe(value)
+      expect(of(changed, catalogue)).toBeCloseTo(value, 9)
     }
   })
 })

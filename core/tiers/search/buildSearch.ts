@@ -129,7 +129,14 @@ export function createBuildSearch(plan: Plan, shipped: Catalogue, space?: Search
   const cores = new Map<string, BoxRow>()
   const failed = new Map<string, { readonly score: number, readonly cores: number }[]>()
 
-  const coreBox = ({ frame, refs, portMbps }: State): Box => ({ key: `core ${frame!.id} ${refs.join(' ')}`, machine: machineOf(frame!, refs, { plan, catalogue }), serverPortMbps: portMbps as Plan['network']['serverPortMbps'] })
+  /** A machine is only put together where its row is not known yet. */
+  const boxOf = (key: string, { frame, portMbps }: State, refs: readonly string[]): Box => ({
+    key, serverPortMbps: portMbps as Plan['network']['serverPortMbps'],
+    get machine() {
+      return machineOf(frame!, refs, { plan, catalogue })
+    },
+  })
+  const coreBox = (state: State): Box => boxOf(`core ${state.frame!.id} ${state.refs.join(' ')}`, state, state.refs)
   function coreRow(state: State, copyOnWrite: boolean): BoxRow {
     const key = `${state.frame!.id} ${state.refs.join(' ')} ${copyOnWrite}`
     let known = cores.get(key)
@@ -204,9 +211,10 @@ export function createBuildSearch(plan: Plan, shipped: Catalogue, space?: Search
     }
     /** the first step behind case, supply, cooler and enclosure */
     const bodyEnds = new Map(used.map(frame => [frame, frame.groups.findIndex(({ id }, at) => at > frame.groups.findIndex(group => group.id === 'pool') && (id === 'boot' || id === 'controller' || id === 'networkCard'))]))
-    function rowOf({ frame, refs, portMbps: port, pool, core }: State): BoxRow {
+    function rowOf(state: State): BoxRow {
+      const { frame, refs, portMbps, pool, core } = state
       const own = [...refs].sort()
-      return evaluator.box({ key: `${frame!.id} ${own.join(' ')} ${port}`, machine: machineOf(frame!, own, { plan, catalogue }), serverPortMbps: port as Plan['network']['serverPortMbps'] }, pool!.choice.fileSystem === 'copyOnWrite', core ?? undefined)
+      return evaluator.box(boxOf(`${frame!.id} ${own.join(' ')} ${portMbps}`, state, own), pool!.choice.fileSystem === 'copyOnWrite', core ?? undefined)
     }
     const overCap = ({ price, pool }: State) => cap !== null && price + (pool?.price ?? 0) + plan.costs.extras > cap + 0.005 + sameCost
     const lacksDrives = (row: PoolRow) => !withoutDrives && ((needs('space') && failsNeed(row.space)) || (needs('survival') && failsNeed(row.survival)) || row.roomTB < roomAtLeastTB - 1e-9 || row.lossChanceAtHorizon > lossAtMost)
