@@ -28,7 +28,7 @@ const sentence = computed(() => {
   const flips = bars.value.flatMap(({ assumption, value, below, above }) => [below, above].flatMap(flip => flip ? [{ assumption, flip, away: Math.abs(flip.value - value) / Math.max(1e-9, assumption.high - assumption.low) }] : [])).sort((a, b) => a.away - b.away)
   const [nearest] = flips
   return nearest
-    ? `${labelOf(first.winner)} costs least. Nearest to a change is ${nearest.assumption.label.toLowerCase()}: at ${text(nearest.flip.value, nearest.assumption.unit)} ${after(nearest.flip)}.`
+    ? `${labelOf(first.winner)} costs least. Nearest to a change: ${nearest.assumption.label.toLowerCase()}. At ${text(nearest.flip.value, nearest.assumption.unit)} ${after(nearest.flip)}.`
     : `${labelOf(first.winner)} costs least, and none of these assumptions changes that within its range.`
 })
 /** What does not meet its need must not be taken for the winner. */
@@ -100,7 +100,7 @@ const at = (bar: FlipBar, value: number) => scaleLinear([bar.assumption.low, bar
 
 <style scoped>
 .sentence { font-size: 1.08rem; margin: 14px 0; }
-.bars { display: grid; gap: 18px; }
+.bars { display: grid; gap: 18px; margin-top: 16px; }
 .head { display: flex; justify-content: space-between; gap: 12px; }
 .track { position: relative; height: 26px; background: rgba(var(--v-theme-water), 0.5); border-radius: 3px; }
 .other { position: absolute; top: 0; bottom: 0; background: repeating-linear-gradient(45deg, rgba(var(--v-theme-state-tight), 0.55) 0 6px, rgba(var(--v-theme-state-tight), 0.2) 6px 12px); border-radius: 3px; }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3-scale'
-import { computed, onBeforeUnmount, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { frontierAxes, type FrontierAxis } from '~~/core/tiers/search/frontier'
 import type { WayBuild } from '~~/core/tiers/search/wayRows'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
@@ -10,14 +10,23 @@ import { usePictureHandle } from '~/composables/usePictureHandle'
 import { useSearch } from '~/composables/useSearch'
 import { useWays } from '~/composables/useWays'
 import { usePlanStore } from '~/stores/planStore'
+import MoneyAxes from './MoneyAxes.vue'
+import SearchProgress from './SearchProgress.vue'
+import SpendLine from './SpendLine.vue'
 
 /** How much more a better build costs: the builds that no other beats. */
 const store = usePlanStore()
 const { objective, look, apply } = useWays()
 const axis = ref<FrontierAxis>('possible')
-const { progress, running, cancel, start, cancelled } = useSearch('frontier', () => ({ axis: axis.value, objective: objective.value }))
+const search = useSearch('frontier', () => ({ axis: axis.value, objective: objective.value }))
+const { progress, running, cancelled, failed } = search
 const { money, number, share, quantity } = useFormat()
 const points = computed(() => progress.value?.points ?? [])
+const text = computed(() => {
+  if (failed.value) return 'The search broke off. Try again.'
+  if (running.value) return `${points.value.length} points, ${number(progress.value?.nodes ?? 0)} steps looked into.`
+  return cancelled.value ? `Cancelled: ${points.value.length} points were found until then.` : `${points.value.length} points, complete.`
+})
 const valueText = (build: WayBuild) => axis.value === 'possible' ? `${number(build.possible)} conversions` : axis.value === 'roomTB' ? quantity(build.roomTB, 'TB') : share(build.lossChanceAtHorizon)
 const height = 340
 const margin = { left: 60, right: 22, top: 24, bottom: 40 }
@@ -45,7 +54,6 @@ const widthNow = ref(760)
 const { handle, follow, release } = usePictureHandle({
   value: () => limit.value ?? 1000, min: 0, max: 1_000_000, step: 10, coarse: 100, valueAt: ({ x }) => Math.max(0, scales(widthNow.value).x.invert(x)), set: value => objective.value === 'now' ? void store.edit('brief.budget', value) : void (spend.value = value),
 })
-onBeforeUnmount(() => look(null))
 </script>
 
 <template>
@@ -72,62 +80,24 @@ onBeforeUnmount(() => look(null))
           @pointerup="release"
           @pointercancel="release"
         >
-          <g
-            v-for="tick in scales(width).y.ticks(5)"
-            :key="`y${tick}`"
-          >
-            <line
-              :x1="margin.left"
-              :x2="width - margin.right"
-              :y1="scales(width).y(tick)"
-              :y2="scales(width).y(tick)"
-              class="grid"
-            />
-            <text
-              :x="margin.left - 8"
-              :y="scales(width).y(tick) + 4"
-              text-anchor="end"
-              class="soft"
-            >{{ axis === 'lossChanceAtHorizon' ? share(tick) : number(tick) }}</text>
-          </g>
-          <text
-            v-for="tick in scales(width).x.ticks(width < 560 ? 4 : 7)"
-            :key="`x${tick}`"
-            :x="scales(width).x(tick)"
-            :y="height - margin.bottom + 18"
-            text-anchor="middle"
-            class="soft"
-          >{{ money(tick) }}</text>
+          <MoneyAxes
+            v-bind="{ scales: scales(width), width, height, margin }"
+            :is-share="axis === 'lossChanceAtHorizon'"
+          />
           <path
             :d="scales(width).steps"
             class="course"
           />
-          <g
+          <SpendLine
             v-if="limit !== null"
-            class="budget"
-            role="slider"
-            tabindex="0"
-            :aria-label="objective === 'now' ? 'Budget' : 'Limit over the years'"
-            :aria-valuenow="limit"
-            aria-valuemin="0"
-            aria-valuemax="1000000"
-            :aria-valuetext="money(limit)"
-            v-bind="handle"
-          >
-            <line
-              :x1="scales(width).x(limit)"
-              :x2="scales(width).x(limit)"
-              :y1="margin.top"
-              :y2="height - margin.bottom"
-            />
-            <rect
-              :x="scales(width).x(limit) - 12"
-              :y="margin.top"
-              width="24"
-              :height="height - margin.top - margin.bottom"
-              fill="transparent"
-            />
-          </g>
+            :at="scales(width).x(limit)"
+            :value="limit"
+            :most="1_000_000"
+            :label="objective === 'now' ? 'Budget' : 'Limit over the years'"
+            :top="margin.top"
+            :bottom="height - margin.bottom"
+            :handle="handle"
+          />
           <g
             v-for="build in points"
             :key="`${priceOf(build)} ${build[axis]}`"
@@ -179,29 +149,14 @@ onBeforeUnmount(() => look(null))
           {{ label }}
         </VBtn>
       </VBtnToggle>
-      <p
-        class="soft small"
-        aria-live="polite"
-      >
-        {{ running ? `${points.length} points, ${number(progress?.nodes ?? 0)} steps looked into.` : cancelled ? 'Cancelled.' : `${points.length} points, complete.` }}
-      </p>
-      <VBtn
-        v-if="running"
-        size="small"
-        variant="outlined"
-        @click="cancel"
-      >
-        Cancel
-      </VBtn>
-      <VBtn
-        v-else
-        size="small"
-        variant="text"
-        color="primary"
-        @click="start"
-      >
-        Search again
-      </VBtn>
+      <SearchProgress
+        :search="search"
+        :running="running"
+        :state="cancelled ? 'cancelled' : failed ? 'failed' : running || !progress ? 'running' : 'done'"
+        :text="text"
+        :share="running ? null : 1"
+        class="progress"
+      />
       <PlanField path="brief.budget" />
       <PlanField path="choices.horizonYears" />
     </section>
@@ -211,15 +166,12 @@ onBeforeUnmount(() => look(null))
 <style scoped>
 .columns { --page-columns: minmax(0, 1.9fr) minmax(240px, 1fr); }
 .sentence { font-size: 1.04rem; margin-bottom: 8px; }
+.progress { margin-bottom: 12px; }
 .axes { margin-bottom: 8px; max-width: 100%; overflow-x: auto; }
-.grid { stroke: rgba(var(--v-theme-hairline), 0.8); }
 .course { fill: none; stroke: rgb(var(--v-theme-water)); stroke-width: 2.5; }
 .point { cursor: pointer; outline: none; }
 .point circle { fill: transparent; }
 .point .dot { fill: rgb(var(--v-theme-primary)); stroke: rgb(var(--v-theme-surface)); stroke-width: 1.5; }
 .point:hover .dot, .point:focus-visible .dot { r: 9px; }
 .point.beyond .dot { fill: rgb(var(--v-theme-ink-soft)); opacity: 0.6; }
-.budget { cursor: ew-resize; outline: none; }
-.budget line { stroke: rgb(var(--v-theme-primary)); stroke-width: 2.5; stroke-dasharray: 6 4; }
-.budget:focus-visible line { stroke-width: 4; }
 </style>

@@ -94,11 +94,16 @@ const clashText = computed(() => {
         <PlanField :path="`costs.tiers.${index}.cap`" />
       </template>
     </PickList>
-    <PlanField path="costs.linkBetween" />
+    <PlanField
+      path="costs.linkBetween"
+      class="link"
+    />
   </section>
 </template>
 
 <style scoped>
 .sentence { font-size: 1.04rem; margin: 8px 0; }
 .columns, .tiers { margin-top: 16px; }
+.link { margin-top: 14px; max-width: 320px; }
+.sentence + .v-input, .sentence + div { margin-top: 12px; }
 </style>

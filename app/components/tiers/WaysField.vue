@@ -8,6 +8,8 @@ import { useFormat } from '~/composables/useFormat'
 import { usePictureHandle } from '~/composables/usePictureHandle'
 import { usePlanStore } from '~/stores/planStore'
 import FlipHandle from '../ownership/FlipHandle.vue'
+import MoneyAxes from './MoneyAxes.vue'
+import SpendLine from './SpendLine.vue'
 import { fieldAxes, fieldMargin, waysField, type FieldAxis, type FieldMark } from './waysLayout'
 
 /** Every way of building that was found, price against what it gives. Hover or focus to preview; press to see it beside. */
@@ -127,70 +129,22 @@ const first = computed(() => [...usual.value.marks].sort((a, b) => a.build.toPay
             class="soft"
           >{{ tier.name }}</text>
         </g>
-        <g
-          v-for="tick in field(width).yTicks"
-          :key="`y${tick}`"
-        >
-          <line
-            :x1="fieldMargin.left"
-            :x2="width - fieldMargin.right"
-            :y1="field(width).y(tick)"
-            :y2="field(width).y(tick)"
-            class="grid"
-          />
-          <text
-            :x="fieldMargin.left - 8"
-            :y="field(width).y(tick) + 4"
-            text-anchor="end"
-            class="soft"
-          >{{ axis === 'lossChanceAtHorizon' ? share(tick) : number(tick) }}</text>
-        </g>
-        <text
-          v-for="tick in field(width).xTicks"
-          :key="`x${tick}`"
-          :x="field(width).x(tick)"
-          :y="height - fieldMargin.bottom + 18"
-          text-anchor="middle"
-          class="soft"
-        >{{ money(tick) }}</text>
-        <text
-          :x="width - fieldMargin.right"
-          :y="height - 4"
-          text-anchor="end"
-          class="soft"
-        >{{ isNow ? 'Price now' : `Cost over ${years} years` }} →</text>
-        <g
+        <MoneyAxes
+          v-bind="{ scales: field(width), width, height, margin: fieldMargin }"
+          :is-share="axis === 'lossChanceAtHorizon'"
+          :name="isNow ? 'Price now' : `Cost over ${years} years`"
+        />
+        <SpendLine
           v-if="budget !== null && isNow"
-          class="budget"
-          role="slider"
-          tabindex="0"
-          aria-label="Budget"
-          :aria-valuenow="budget"
-          aria-valuemin="0"
-          :aria-valuemax="most"
-          :aria-valuetext="money(budget)"
+          :at="field(width).x(budget)"
+          :value="budget"
+          :most="most"
+          label="Budget"
+          :top="fieldMargin.top"
+          :bottom="height - fieldMargin.bottom"
+          :handle="handle"
           data-budget
-          v-bind="handle"
-        >
-          <line
-            :x1="field(width).x(budget)"
-            :x2="field(width).x(budget)"
-            :y1="fieldMargin.top - 4"
-            :y2="height - fieldMargin.bottom"
-          />
-          <rect
-            :x="field(width).x(budget) - 13"
-            :y="fieldMargin.top - 6"
-            width="26"
-            :height="height - fieldMargin.top - fieldMargin.bottom + 6"
-            class="hold"
-          />
-          <text
-            :x="field(width).x(budget) - 6"
-            :y="height - fieldMargin.bottom - 6"
-            text-anchor="end"
-          >budget {{ money(budget) }}</text>
-        </g>
+        />
         <g
           v-for="mark in field(width).marks"
           :key="mark.id"
@@ -246,12 +200,7 @@ const first = computed(() => [...usual.value.marks].sort((a, b) => a.build.toPay
 .horizon .bar { position: relative; height: 14px; border-radius: 3px; background: rgba(var(--v-theme-water), 0.5); margin: 6px 0; }
 .tier { fill: rgb(var(--v-theme-surface-light)); opacity: 0.55; }
 .tier.odd { opacity: 0.2; }
-.grid { stroke: rgba(var(--v-theme-hairline), 0.8); }
 .hold { fill: transparent; }
-.budget { cursor: ew-resize; outline: none; }
-.budget line { stroke: rgb(var(--v-theme-primary)); stroke-width: 2.5; stroke-dasharray: 6 4; }
-.budget text { fill: rgb(var(--v-theme-primary)); font-weight: 600; paint-order: stroke; stroke: rgb(var(--v-theme-surface)); stroke-width: 4px; }
-.budget:focus-visible line { stroke-width: 4; }
 .mark { cursor: pointer; outline: none; }
 .mark path { fill: rgb(var(--v-theme-water)); stroke: rgb(var(--v-theme-on-surface)); stroke-width: 1.5; }
 .mark.tier-1 path { fill: rgb(var(--v-theme-primary)); }

@@ -161,5 +161,6 @@ th[scope='row'] { font-size: 0.9rem; color: inherit; min-width: 130px; vertical-
 td small { display: block; }
 .link { text-decoration: underline; color: rgb(var(--v-theme-primary)); min-height: 24px; text-align: left; }
 .need { min-width: 120px; }
+th[scope='row'] + td { min-width: 150px; }
 .picked, tbody tr:hover { background: rgba(var(--v-theme-primary), 0.1); }
 </style>

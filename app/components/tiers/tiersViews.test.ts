@@ -1,11 +1,13 @@
 import { mount } from '@vue/test-utils'
 import { describe, expect, it, vi } from 'vitest'
 import { openDemo } from '../../../tests/stubs/openPlan'
+import { planApi } from '~/services/planApi'
 import CarbonSection from '../ownership/CarbonSection.vue'
 import FlipSection from '../ownership/FlipSection.vue'
 import OldNewSection from '../ownership/OldNewSection.vue'
 import YearsSection from '../ownership/YearsSection.vue'
 import CompareSection from './CompareSection.vue'
+import FrontierSection from './FrontierSection.vue'
 import SearchSection from './SearchSection.vue'
 import UpgradeSection from './UpgradeSection.vue'
 import WaysSection from './WaysSection.vue'
@@ -30,6 +32,22 @@ describe('the ways of building', () => {
     expect(store.tried).toBeNull()
     store.undo()
     expect(store.plan?.machine.name).toBe('Old workshop tower')
+    // What an appliance costs beyond the cheapest other, and what that buys.
+    await ways.find('[data-way-row=appliance] .link').trigger('click')
+    await until(() => expect(ways.find('[data-premium]').text()).toMatch(/^Beside .+ its premium is €\d+, €[\d.]+ for each month that it is to serve\. That buys its maker's system .+ It spares you about \d+.h: worth it from €[\d.]+ an hour on\.$/))
+    expect(ways.find('[data-unit-prices]').text()).toMatch(/Per TB of room€\d+Machine, per bay€\d+Machine, per data port€\d+/)
+    // Two machines are two plans; each half of their price has its working.
+    const pair = ways.find('[data-way-row=twoMachines]')
+    expect(pair.text()).toMatch(/€[\d,]+ €[\d,]+ \+ €[\d,]+ \+ €25 link/)
+    expect(pair.find('button[aria-label^="Apply"]').exists()).toBe(false)
+    await pair.find('.link').trigger('click')
+    expect(ways.find('[data-premium]').exists()).toBe(false)
+    const create = vi.spyOn(planApi, 'create').mockImplementation(plan => Promise.resolve({ id: plan.name, version: 1, plan } as never))
+    await ways.findAll('button').find(one => one.text() === 'Keep both as new plans')!.trigger('click')
+    await until(() => expect(create).toHaveBeenCalledTimes(2))
+    expect(create.mock.calls.map(([plan]) => plan.name)).toEqual(['Tide Mill House: stores', 'Tide Mill House: converts'])
+    expect(create.mock.calls[1]![0].drives!.lots).toEqual([])
+    create.mockRestore()
     // The budget is no part of the search: the answer follows it at once.
     store.edit('brief.budget', 200)
     await until(() => expect(ways.find('[data-answer]').text()).toMatch(/^Nothing within €200 meets the need\. The least that does is/))
@@ -44,6 +62,27 @@ describe('the ways of building', () => {
     expect(compare.find('details summary').text()).toMatch(/\d+ rows are the same for all/)
     expect(compare.text()).toMatch(/falls short:/)
     compare.unmount()
+  }, 120_000)
+  it('are a frontier within what may be spent, which can be dragged', async () => {
+    const store = openDemo()
+    const frontier = mount(FrontierSection, { ...stubs, global: { stubs: { ...stubs.global.stubs, ChartFrame: { template: '<div><slot :width="700" /><slot name="below" /></div>' } } } })
+    await until(() => expect(frontier.find('[data-search=done]').exists()).toBe(true))
+    expect(frontier.find('[data-search]').text()).toMatch(/\d+ points, complete\./)
+    const points = frontier.findAll('[role=button]')
+    expect(points.length).toBeGreaterThan(1)
+    const before = frontier.find('[data-frontier]').text()
+    const line = frontier.find('[role=slider]')
+    expect(line.attributes('aria-label')).toBe('Limit over the years')
+    await line.trigger('keydown', { key: 'Home' })
+    expect(frontier.find('[data-frontier]').text()).toMatch(/^Nothing within €0: the first point costs €/)
+    expect(before).toMatch(/over the years at most \d+ conversions/)
+    expect(store.plan?.brief.budget).toBe(1700)
+    await points[0]!.trigger('focus')
+    expect(store.tried).not.toBeNull()
+    await points[0]!.trigger('keydown', { key: 'Enter' })
+    expect(store.tried).toBeNull()
+    expect(store.plan?.machine.name).not.toBe('Old workshop tower')
+    frontier.unmount()
   }, 120_000)
   it('say which limit binds next, and apply the step', async () => {
     const store = openDemo()

@@ -33,7 +33,7 @@ export interface FieldOptions {
   readonly width: number
   readonly height: number
 }
-export interface Field { readonly x: ScaleLinear<number, number>, readonly y: ScaleLinear<number, number>, readonly marks: readonly FieldMark[], readonly xTicks: readonly number[], readonly yTicks: readonly number[] }
+export interface Field { readonly x: ScaleLinear<number, number>, readonly y: ScaleLinear<number, number>, readonly marks: readonly FieldMark[] }
 
 export const fieldMargin = { left: 52, right: 20, top: 26, bottom: 40 } as const
 
@@ -65,7 +65,7 @@ export function waysField({ rows, axis, money = 'toPay', tiers, budget, width, h
   const x = scaleLinear([0, mostPrice], [left, Math.max(left + 1, width - right)])
   const y = scaleLinear([0, mostValue], [height - bottom, top]).nice(5)
   return {
-    x, y, xTicks: x.ticks(width < 560 ? 4 : 8), yTicks: y.ticks(5),
+    x, y,
     marks: builds.map(({ build, meets }) => ({ id: keyOf(build), build, meets, tier: tierOf(build.toPay, tiers), x: x(build[money]), y: y(build[axis]), shape: shapeOf(build.way) })),
   }
 }

@@ -8,7 +8,7 @@ import { newPart } from '../../machine/partChanges'
 import { planSchema, type Plan, type PlanInput } from '../../plan/planSchema'
 import { createBoxEvaluator } from '../boxEvaluator'
 import { adoptPool } from '../builds'
-import { compareFound, createBuildSearch, finishSearch, lacksOf, type BuildQuestion, type Objective } from './buildSearch'
+import { compareChanges, compareFound, createBuildSearch, finishSearch, lacksOf, type BuildQuestion, type Objective } from './buildSearch'
 import { hasMachine } from './frames'
 import { poolOffers } from './poolOffers'
 
@@ -166,4 +166,20 @@ describe('a search for the cheapest build', () => {
     expect(compareFound(at(10, 'b'), at(10, 'a'))).toBeGreaterThan(0)
     expect(compareFound(alone, alone)).toBe(0)
   }, 120_000)
+})
+
+describe('ties of a change', () => {
+  type Found = Parameters<typeof compareFound>[0]
+  const found = (refs: string[], count: number, layout: string, idleW: number) => ({ refs, frame: 'own', pool: { choice: { count, layout }, key: `${count}` }, evaluation: { idleW } }) as unknown as Found
+  const first = (...entries: Found[]) => [...entries].sort(compareChanges('mirror'))[0]
+  it('go to what moves the fewest parts and drives, then to the layout that is there, then to watts', () => {
+    const [many, few] = [found(['a', 'b'], 1, 'mirror', 10), found(['a'], 1, 'pairs', 30)]
+    expect(first(many, few)).toBe(few)
+    const [same, other] = [found(['a'], 1, 'mirror', 40), found(['b'], 1, 'pairs', 10)]
+    expect(first(other, same)).toBe(same)
+    const [thrifty, thirsty] = [found(['b'], 1, 'mirror', 10), found(['a'], 1, 'mirror', 11)]
+    expect(first(thirsty, thrifty)).toBe(thrifty)
+    // A drive counts like a part.
+    expect(first(found(['a'], 2, 'mirror', 1), found(['a', 'b'], 0, 'mirror', 99))!.refs).toHaveLength(2)
+  })
 })
