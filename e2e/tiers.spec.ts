@@ -5,7 +5,7 @@ test('which one to buy: the field is searched to its proof, a build is previewed
   await numeron.goTo('Tiers')
   await expect(page.locator('[data-search=done]')).toContainText('gap 0')
   await expect(page.locator('[data-answer]')).toContainText(/^Buy .+ because it meets the whole need and it costs least over 5 years/)
-  await expect(page.locator('[data-way-row]')).toHaveCount(10)
+  await expect(page.locator('[data-way-row]')).toHaveCount(11)
   await expect(page.locator('[data-way-row=stay]')).toContainText('It converts too little and it has too little room.')
   // Hover previews on the headroom line.
   await page.locator('[data-way-mark=appliance]').first().hover()
@@ -30,7 +30,7 @@ test('the budget is dragged, and what lies beyond it is no answer any more; what
   await numeron.goTo('Tiers')
   await expect(page.locator('[data-search=done]')).toBeVisible()
   const budget = page.locator('[data-budget]')
-  const box = (await budget.locator('.hold').boundingBox())!
+  const box = (await budget.locator('rect').boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + 60)
   await page.mouse.down()
   await page.mouse.move(box.x + box.width / 2 - 620, box.y + 60, { steps: 6 })
@@ -45,6 +45,32 @@ test('the budget is dragged, and what lies beyond it is no answer any more; what
   await page.locator('[data-apply-change]').click()
   await numeron.expectState('space', 'tight')
   await numeron.expectState('streams', /ample|enough|tight/)
+})
+
+test('the answer names the cheapest change, and one press makes the plan do', async ({ numeron, page }) => {
+  await numeron.openLatest()
+  await numeron.goTo('Brief')
+  await expect(page.locator('[data-overall]')).toContainText('This will not do')
+  await expect(page.locator('[data-change]')).toContainText(/The cheapest change that meets the need: €\d+ for parts and drives/)
+  await page.locator('[data-apply-change]').click()
+  await expect(page.locator('[data-overall]')).toContainText('This will just do')
+  await numeron.expectState('streams', /ample|enough|tight/)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.locator('[data-overall]')).toContainText('This will not do')
+})
+
+test('two machines are kept as two plans, and an appliance says what its premium buys', async ({ numeron, page }) => {
+  await numeron.openLatest()
+  await numeron.goTo('Tiers')
+  await expect(page.locator('[data-search=done]')).toBeVisible()
+  await page.locator('[data-way-row=appliance]').getByRole('button').first().click()
+  await expect(numeron.inspector.locator('[data-premium]')).toContainText('for each month that it is to serve')
+  await page.locator('[data-way-row=twoMachines]').getByRole('button', { name: / and / }).click()
+  await numeron.inspector.getByRole('button', { name: 'Keep both as new plans' }).click()
+  await expect(page).toHaveURL(/brief/)
+  await page.goto('/plans')
+  await expect(page.getByText('Tide Mill House: stores')).toBeVisible()
+  await expect(page.getByText('Tide Mill House: converts')).toBeVisible()
 })
 
 test('a search is cancelled, leaves no worker, and starts again', async ({ numeron, page }) => {
@@ -73,7 +99,8 @@ test('ways are compared, kept as a plan, and what flips the answer is set by han
   await bar.getByRole('slider').focus()
   await page.keyboard.press('End')
   await expect(bar.getByRole('slider')).toHaveAttribute('aria-valuenow', '0.8')
-  await expect(page.locator('[data-flip-sentence]')).not.toContainText('Tide Mill House (this plan) costs least')
+  await expect(page.locator('[data-left-out]')).toContainText('does not meet its whole need, so it wins nowhere here')
+  await expect(page.locator('[data-flip=added]')).toContainText('GB/month')
   await numeron.goTo('Ownership', 'Power')
   await expect(numeron.field('costs.pricePerKWh')).toHaveValue('0.8')
   await page.locator('[data-ups]').first().getByRole('button', { name: /^Apply/ }).click()

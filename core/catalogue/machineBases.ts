@@ -145,11 +145,11 @@ const rows: readonly Row[] = [
   },
   {
     ...miniPc, id: 'culvert-20', label: 'Culvert 20', class: 'router', description: 'Router that shares drives: for titles that play as they are. Its watts are those beyond a plain router\'s.', processor: 'rill-1', memoryGB: 4, memorySticks: 0, portMbps: 1000, passivelyCooled: true, coolsW: 8, idleW: 2, loadW: 5, price: 130, fixed: [...sealed, 'memory'],
-    parts: { board: { ...soldered('rill-1'), year: 2020, memory: memoryPlaces('DDR4', [0, 4], { shape: 'soldered' }), places: [], networkMbps: [1000, 1000], wifi: true }, case: { ...noBays, forms: ['own'], widthMm: 230, heightMm: 40, depthMm: 160, weightKg: 1 }, supply: brick(24, 0) },
+    parts: { board: { ...soldered('rill-1'), year: 2020, memory: memoryPlaces('DDR4', [0, 4], { shape: 'soldered' }), places: [], networkMbps: [1000, 1000], wifi: true }, case: { ...noBays, forms: ['own'], widthMm: 230, heightMm: 40, depthMm: 160, weightKg: 1 }, supply: brick(40, 0) },
   },
   {
     ...miniPc, id: 'eddy-21', label: 'Eddy 21', class: 'router', description: 'Streaming box that serves as well: no conversions, and its one plug for drives.', processor: 'rill-1', memoryGB: 4, memorySticks: 0, portMbps: 1000, passivelyCooled: true, coolsW: 8, idleW: 3, loadW: 7, price: 150, fixed: [...sealed, 'memory'],
-    parts: { board: { ...soldered('rill-1'), year: 2021, memory: memoryPlaces('DDR4', [0, 4], { shape: 'soldered' }), places: [], networkMbps: [1000], wifi: true, display: 'own' }, case: { ...noBays, forms: ['own'], widthMm: 110, heightMm: 25, depthMm: 110, weightKg: 1 }, supply: brick(18, 0) },
+    parts: { board: { ...soldered('rill-1'), year: 2021, memory: memoryPlaces('DDR4', [0, 4], { shape: 'soldered' }), places: [], networkMbps: [1000], wifi: true, display: 'own' }, case: { ...noBays, forms: ['own'], widthMm: 110, heightMm: 25, depthMm: 110, weightKg: 1 }, supply: brick(40, 0) },
   },
   {
     ...office, id: 'crane-10', label: 'Crane 10', class: 'rack', description: 'Used rack server with two processors: nearly free, loud, and very costly to run.', processor: 'bore-10', memoryGB: 32, memorySticks: 8, bays: 8, portMbps: 1000, coolsW: 190, idleW: 165, loadW: 310, price: 90, hasSystemDisk: false,

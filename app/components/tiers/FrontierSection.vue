@@ -24,8 +24,8 @@ const { money, number, share, quantity } = useFormat()
 const points = computed(() => progress.value?.points ?? [])
 const text = computed(() => {
   if (failed.value) return 'The search broke off. Try again.'
-  if (running.value) return `${points.value.length} points, ${number(progress.value?.nodes ?? 0)} steps looked into.`
-  return cancelled.value ? `Cancelled: ${points.value.length} points were found until then.` : `${points.value.length} points, complete.`
+  if (running.value) return `${points.value.length} so far, ${number(progress.value?.nodes ?? 0)} steps looked into.`
+  return cancelled.value ? `Cancelled: ${points.value.length} ${points.value.length === 1 ? 'point was' : 'points were'} found until then.` : `${points.value.length} points, complete.`
 })
 const valueText = (build: WayBuild) => axis.value === 'possible' ? `${number(build.possible)} conversions` : axis.value === 'roomTB' ? quantity(build.roomTB, 'TB') : share(build.lossChanceAtHorizon)
 const height = 340

@@ -7,7 +7,6 @@ import FlipSection from '../ownership/FlipSection.vue'
 import OldNewSection from '../ownership/OldNewSection.vue'
 import YearsSection from '../ownership/YearsSection.vue'
 import CompareSection from './CompareSection.vue'
-import FrontierSection from './FrontierSection.vue'
 import SearchSection from './SearchSection.vue'
 import UpgradeSection from './UpgradeSection.vue'
 import WaysSection from './WaysSection.vue'
@@ -62,27 +61,6 @@ describe('the ways of building', () => {
     expect(compare.find('details summary').text()).toMatch(/\d+ rows are the same for all/)
     expect(compare.text()).toMatch(/falls short:/)
     compare.unmount()
-  }, 120_000)
-  it('are a frontier within what may be spent, which can be dragged', async () => {
-    const store = openDemo()
-    const frontier = mount(FrontierSection, { ...stubs, global: { stubs: { ...stubs.global.stubs, ChartFrame: { template: '<div><slot :width="700" /><slot name="below" /></div>' } } } })
-    await until(() => expect(frontier.find('[data-search=done]').exists()).toBe(true))
-    expect(frontier.find('[data-search]').text()).toMatch(/\d+ points, complete\./)
-    const points = frontier.findAll('[role=button]')
-    expect(points.length).toBeGreaterThan(1)
-    const before = frontier.find('[data-frontier]').text()
-    const line = frontier.find('[role=slider]')
-    expect(line.attributes('aria-label')).toBe('Limit over the years')
-    await line.trigger('keydown', { key: 'Home' })
-    expect(frontier.find('[data-frontier]').text()).toMatch(/^Nothing within €0: the first point costs €/)
-    expect(before).toMatch(/over the years at most \d+ conversions/)
-    expect(store.plan?.brief.budget).toBe(1700)
-    await points[0]!.trigger('focus')
-    expect(store.tried).not.toBeNull()
-    await points[0]!.trigger('keydown', { key: 'Enter' })
-    expect(store.tried).toBeNull()
-    expect(store.plan?.machine.name).not.toBe('Old workshop tower')
-    frontier.unmount()
   }, 120_000)
   it('say which limit binds next, and apply the step', async () => {
     const store = openDemo()
