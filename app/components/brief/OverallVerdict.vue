@@ -3,12 +3,13 @@ import { computed, defineAsyncComponent } from 'vue'
 import { meetsNeed } from '~~/core/verdict'
 import { overallAnswer, overallWords } from '~~/core/verdictClauses'
 import { viewAddress } from '~/composables/views'
+import { afterPaint } from '~/services/afterPaint'
 import { usePlanStore } from '~/stores/planStore'
 
 /** One answer for the whole plan, why, and the cheapest change that would do; a build where no change does. */
 // Fetched once the answer has been painted: the searches come with much of the core.
-const CheapestChange = defineAsyncComponent(() => import('~/components/tiers/CheapestChange.vue'))
-const CheapestBuild = defineAsyncComponent(() => import('./CheapestBuild.vue'))
+const CheapestChange = defineAsyncComponent(() => afterPaint().then(() => import('~/components/tiers/CheapestChange.vue')))
+const CheapestBuild = defineAsyncComponent(() => afterPaint().then(() => import('./CheapestBuild.vue')))
 const store = usePlanStore()
 const verdicts = computed(() => store.assessment?.verdicts ?? [])
 const failing = computed(() => verdicts.value.filter(verdict => verdict.state === 'short' || verdict.state === 'impossible'))
