@@ -1,3 +1,4 @@
+import { withinSentence } from '../withinSentence'
 import type { Telling } from '../domain'
 import { exactly, figure, noFigure, type Estimate, type Figure } from '../figure'
 import { finding } from '../finding'
@@ -140,7 +141,7 @@ function survivalVerdict(pool: PoolFacts, { facts, slice, format }: DrivesTale):
   return {
     id: 'survival', label: 'Survival', domain: 'drives', unit: 'failed drives',
     asked: exactly(asked), possible: exactly(survives), share: headroomShare(exactly(asked), exactly(survives)), state,
-    sentence: `${must}If one drive fails, ${failed.charAt(0).toLowerCase()}${failed.slice(1)} ${chanceSentence(atHorizon, slice, format)}${alone}`,
+    sentence: `${must}If one drive fails, ${withinSentence(failed)} ${chanceSentence(atHorizon, slice, format)}${alone}`,
     figures: ['drives.lossChanceAtHorizon', 'drives.rebuildHours', slice.irreplaceableTB > 0 ? 'drives.irreplaceableLossChancePerYear' : 'drives.lossChancePerYear'],
   }
 }

@@ -1,3 +1,4 @@
+import { withinSentence } from '../withinSentence'
 import { figure, type Figure } from '../figure'
 import { finding, type Finding } from '../finding'
 import type { PoolFacts } from './drivesFacts'
@@ -28,7 +29,7 @@ export function perilFigures({ perils, perilEnds }: PoolFacts, { format: { share
   })
 }
 
-const nameOf = ({ label }: PerilChance) => label.charAt(0).toLowerCase() + label.slice(1)
+const nameOf = ({ label }: PerilChance) => withinSentence(label)
 
 /** That redundancy is no backup, as long as nothing holds a second copy; and that a copy without versions is half of one. */
 export function perilFindings(pool: PoolFacts | null, { slice: { drives, irreplaceableTB, copyMarks }, format: { share, number: n } }: DrivesTale): Finding[] {

@@ -1,3 +1,4 @@
+import { withinSentence } from '../withinSentence'
 import { finding, type Finding } from '../finding'
 import type { Format } from '../units/format'
 import { joinClauses } from '../verdictClauses'
@@ -36,7 +37,7 @@ function warningFinding(warning: EngineWarning, { number: n }: Format): Finding 
       from: ['machine.engine', 'machine.parts', 'choices.toneMapping'], fixes: ['Show HDR titles on screens that take them.', 'An engine from class D on maps tones itself.'],
     })
     case 'ENGINE_HANGS': return finding('warning', warning.code, {
-      sentence: `${warning.engine.label} (${warning.engine.years}): ${warning.engine.notes.charAt(0).toLowerCase()}${warning.engine.notes.slice(1)} Plan for conversions that run in software.`,
+      sentence: `${warning.engine.label} (${warning.engine.years}): ${withinSentence(warning.engine.notes)} Plan for conversions that run in software.`,
       from: ['machine.engine', 'choices.fallbackShare'], fixes: ['Try it for an evening before relying on it.'],
     })
     case 'ENGINE_LICENCE': return finding('caution', warning.code, {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withinSentence } from '~~/core/withinSentence'
 import { computed } from 'vue'
 import { ways as wayNames } from '~~/core/tiers/search/frames'
 import { useFormat } from '~/composables/useFormat'
@@ -19,7 +20,7 @@ const found = computed(() => progress.value?.build ?? null)
     :aria-busy="running"
   >
     <template v-if="found">
-      {{ running ? 'The cheapest build found so far is' : 'The cheapest build that meets the need is' }} <strong>{{ found.label }}</strong> ({{ wayNames[found.way].toLowerCase() }}) with {{ found.drives }}, at {{ money(found.toPay) }}.
+      {{ running ? 'The cheapest build found so far is' : 'The cheapest build that meets the need is' }} <strong>{{ found.label }}</strong> ({{ withinSentence(wayNames[found.way]) }}) with {{ found.drives }}, at {{ money(found.toPay) }}.
     </template>
     <template v-else-if="failed">
       The search for a build broke off. Tiers searches again.

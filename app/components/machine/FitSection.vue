@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withinSentence } from '~~/core/withinSentence'
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { countStates } from '~~/core/machine/fit/fitFacts'
 import { namesOf, type FitFix } from '~~/core/machine/fit/fitFixes'
@@ -83,7 +84,7 @@ onBeforeUnmount(() => preview(null))
           v-if="!showsAll && passing.length"
           class="soft small"
         >
-          {{ passing.length === 1 ? 'One rule is' : `${passing.length} rules are` }} met: {{ passing.map(({ rule }) => rule.label.charAt(0).toLowerCase() + rule.label.slice(1)).join(', ') }}.
+          {{ passing.length === 1 ? 'One rule is' : `${passing.length} rules are` }} met: {{ passing.map(({ rule }) => withinSentence(rule.label)).join(', ') }}.
         </p>
         <ul>
           <li

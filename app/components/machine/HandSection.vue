@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withinSentence } from '~~/core/withinSentence'
 import { computed, ref } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { namesOf } from '~~/core/machine/fit/fitFixes'
@@ -52,7 +53,7 @@ function look(plan: TriedComputer['plan'] | null): void {
                 viewBox="0 0 16 16"
                 aria-hidden="true"
               ><path :d="paths[ofIndex(index)!.verdict]" /></svg>
-              <strong>{{ ofIndex(index)!.name }}: {{ verdicts[ofIndex(index)!.verdict].charAt(0).toLowerCase() + verdicts[ofIndex(index)!.verdict].slice(1) }}</strong>
+              <strong>{{ ofIndex(index)!.name }}: {{ withinSentence(verdicts[ofIndex(index)!.verdict]) }}</strong>
             </p>
             <p>{{ sentence(ofIndex(index)!) }}</p>
             <dl>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withinSentence } from '~~/core/withinSentence'
 import { computed, ref } from 'vue'
 import type { SystemKind } from '~~/core/catalogue/systemKinds'
 import { compareSystems, refusalReason } from '~~/core/machine/system/compareSystems'
@@ -42,7 +43,7 @@ const sentence = computed(() => {
   const own = rows.value.find(({ kind }) => kind.id === chosen.value)
   if (!own) return 'The kind of system is not known.'
   if (own.refusals.length) return `${own.kind.label} will not do, because ${own.refusals.map(refusalReason).join(' and ')}.`
-  return own.rank === 1 ? `${own.kind.label} meets every must, and asks least of you.` : `${own.kind.label} meets every must; ${best.value!.kind.label.charAt(0).toLowerCase()}${best.value!.kind.label.slice(1)} would ask less of you.`
+  return own.rank === 1 ? `${own.kind.label} meets every must, and asks least of you.` : `${own.kind.label} meets every must; ${withinSentence(best.value!.kind.label)} would ask less of you.`
 })
 const columns = [{ id: 'kind', label: 'Kind of system' }, { id: 'skill', label: 'Skill', isNumber: true }, { id: 'upkeep', label: 'Upkeep', isNumber: true }, { id: 'licence', label: 'Licence', isNumber: true }, { id: 'leaving', label: 'Changing it later' }, { id: 'help', label: 'Help' }]
 /** What the licence for more drives costs, where it goes by their number. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withinSentence } from '~~/core/withinSentence'
 import { computed, ref } from 'vue'
 import { ways as wayNames } from '~~/core/tiers/search/frames'
 import type { WayBuild } from '~~/core/tiers/search/wayRows'
@@ -27,13 +28,13 @@ const answer = computed(() => {
   if (!first) {
     const cheapest = [...best.value].sort((a, b) => a.toPay - b.toPay)[0]
     if (ways.running.value || rows.value.length === 0) return 'The search goes on; the first build that meets the need will stand here.'
-    return cheapest ? `Nothing within ${money(budget.value!)} meets the need. The least that does is ${cheapest.label} (${wayNames[cheapest.way].toLowerCase()}) at ${money(cheapest.toPay)}.` : 'Nothing in the catalogue meets this need. Search says which parts of it clash.'
+    return cheapest ? `Nothing within ${money(budget.value!)} meets the need. The least that does is ${cheapest.label} (${withinSentence(wayNames[cheapest.way])}) at ${money(cheapest.toPay)}.` : 'Nothing in the catalogue meets this need. Search says which parts of it clash.'
   }
   // Before its end, or cancelled, a search knows only the best so far: that is no answer to buy by.
-  if (ways.running.value || ways.cancelled.value) return `Best so far: ${first.label} (${wayNames[first.way].toLowerCase()}) with ${first.drives}, ${money(costOf(first))}. ${ways.running.value ? 'The search goes on' : 'The search was cancelled'}, so something cheaper may be left.`
+  if (ways.running.value || ways.cancelled.value) return `Best so far: ${first.label} (${withinSentence(wayNames[first.way])}) with ${first.drives}, ${money(costOf(first))}. ${ways.running.value ? 'The search goes on' : 'The search was cancelled'}, so something cheaper may be left.`
   const now = objective.value === 'now' ? `it costs least now, ${money(first.toPay)}` : `it costs least over ${span.value}, ${money(first.horizonCost)} with ${money(first.toPay)} to pay now`
-  const rest = second ? ` Next comes ${second.label} (${wayNames[second.way].toLowerCase()}), ${money(costOf(second) - costOf(first))} dearer.` : ''
-  return `${first.way === 'stay' ? 'Keep what you have' : `Buy ${first.label} (${wayNames[first.way].toLowerCase()}) with ${first.drives}`}, because it meets the whole need and ${now}.${rest}`
+  const rest = second ? ` Next comes ${second.label} (${withinSentence(wayNames[second.way])}), ${money(costOf(second) - costOf(first))} dearer.` : ''
+  return `${first.way === 'stay' ? 'Keep what you have' : `Buy ${first.label} (${withinSentence(wayNames[first.way])}) with ${first.drives}`}, because it meets the whole need and ${now}.${rest}`
 })
 function open(build: WayBuild): void {
   picked.value = keyOf(build)

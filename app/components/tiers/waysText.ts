@@ -1,3 +1,4 @@
+import { withinSentence } from '~~/core/withinSentence'
 import { ways as wayNames } from '~~/core/tiers/search/frames'
 import type { WayBuild } from '~~/core/tiers/search/wayRows'
 
@@ -5,5 +6,5 @@ import type { WayBuild } from '~~/core/tiers/search/wayRows'
 export function waysText(best: readonly WayBuild[], costOf: (build: WayBuild) => number, money: (value: number) => string): string {
   const [first] = best
   if (!first) return 'No build that meets the need has been found yet.'
-  return `${first.label} (${wayNames[first.way].toLowerCase()}) with ${first.drives}: ${money(costOf(first))}.`
+  return `${first.label} (${withinSentence(wayNames[first.way])}) with ${first.drives}: ${money(costOf(first))}.`
 }

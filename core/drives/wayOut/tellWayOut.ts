@@ -1,3 +1,4 @@
+import { withinSentence } from '../../withinSentence'
 import { figure, noFigure, type Figure } from '../../figure'
 import type { Format } from '../../units/format'
 import type { Layout } from '../layouts/layout'
@@ -60,5 +61,5 @@ export function wayFigures(way: WayOut | null, { question, temporary, format }: 
 /** How a layout ties the data, in a sentence. */
 export function tieText({ readableAlone, tiedTo, label }: Layout): string {
   const alone = readableAlone === 'yes' ? 'Each data drive can be read alone in another computer' : readableAlone === 'no' ? 'No drive can be read alone' : 'A drive can be read alone if it has a plain file system'
-  return `${label}: ${alone.charAt(0).toLowerCase()}${alone.slice(1)}. It is tied to ${tiedTo}.`
+  return `${label}: ${withinSentence(alone)}. It is tied to ${tiedTo}.`
 }

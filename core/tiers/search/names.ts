@@ -1,10 +1,10 @@
+import { withinSentence } from '../../withinSentence'
 import { entryOf, type Catalogue } from '../../catalogue/catalogue'
 import { layouts } from '../../drives/layouts/layouts'
 
 /** What a layout is called within a sentence. */
 export function layoutLabel(id: string): string {
-  const label = layouts.find(layout => layout.id === id)?.label ?? id
-  return `${label.charAt(0).toLowerCase()}${label.slice(1)}`
+  return withinSentence(layouts.find(layout => layout.id === id)?.label ?? id)
 }
 
 /** Parts by name, each with its count: '2 × Memory, 8 GB and Mole 400'. */
