@@ -8,7 +8,7 @@ import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import type { Plan } from '~~/core/plan/planSchema'
 import { cheapestBuilds } from '~~/core/tiers/cheapestBuilds'
 import { capacityCurve } from '~~/core/tiers/capacityCurve'
-import { appliancePremium, unitPrices } from '~~/core/tiers/buildWorth'
+import { appliancePremium, lookAtBuild, unitPrices } from '~~/core/tiers/buildWorth'
 import { compareProcessors } from '~~/core/tiers/compareProcessors'
 import { compareWays } from '~~/core/tiers/compareWays'
 import { conversionCures } from '~~/core/tiers/conversionCures'
@@ -42,7 +42,7 @@ export function createCoreWork() {
     }),
     flows: (plans: readonly Plan[]) => plans.map(plan => planAssessor(1).facts(plan, catalogue, ['years']).years),
     carbonOf: (plans: readonly Plan[]) => plans.map(plan => planCarbon(plan, catalogue)),
-    worth: (plan: Plan, other: Plan | null) => ({ prices: unitPrices(plan, catalogue), premium: other && appliancePremium(plan, other, catalogue) }),
+    worth: (plan: Plan, other: Plan | null, locale: string) => ({ look: lookAtBuild(assess(plan, locale)), prices: unitPrices(plan, catalogue), premium: other && appliancePremium(plan, other, catalogue) }),
     capacityCurve: (plan: Plan) => capacityCurve(plan, catalogue),
   }
 }

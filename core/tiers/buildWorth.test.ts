@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { assess } from '../assess'
 import { catalogue } from '../catalogue/catalogue'
+import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { planSchema, type Plan, type PlanInput } from '../plan/planSchema'
-import { applianceBuildHours, appliancePremium, unitPrices } from './buildWorth'
+import { applianceBuildHours, appliancePremium, lookAtBuild, unitPrices } from './buildWorth'
 
 const plan = (machine: PlanInput['machine'], rest: Partial<PlanInput> = {}): Plan => planSchema.parse({ name: 'x', drives: { lots: [{ count: 2, sizeTB: 8, priceEach: 100 }], layout: 'mirror' }, ...rest, machine })
 
@@ -26,6 +27,20 @@ describe('what a build is worth', () => {
     expect(appliancePremium(cheap, dear, catalogue)).toMatchObject({ now: -600, evenPerHour: null })
     const alike = { ...costs, upkeepHoursPerYear: 3, buildHours: 2 }
     expect(appliancePremium(plan({ base: 'wherry-4', price: 900 }, { costs: alike }), plan({ base: 'clerk-17', price: 300 }, { costs: alike }), catalogue)).toMatchObject({ hoursSaved: -0.5, evenPerHour: null })
+  })
+  it('is looked at with its figures, the limit that binds next, and the worst that is found of it', () => {
+    const demo = assess(planSchema.parse(tideMillHouse), catalogue)
+    const look = lookAtBuild(demo)
+    expect(look.figures.map(({ id }) => id)).toEqual(['ownership.purchase', 'years.total', 'streams.possible', 'drives.roomTB', 'drives.monthFull', 'drives.lossChanceAtHorizon', 'machine.idleW', 'machine.noiseDb', 'machine.freeBays', 'machine.freePorts'])
+    for (const figure of look.figures) expect(figure).toBe(demo.figures[figure.id])
+    expect(look.binds?.id).toBe('space')
+    expect(look.findings.length).toBeGreaterThan(0)
+    const said = (of: 'fail' | 'warning') => demo.findings.filter(({ severity }) => severity === of).map(({ sentence }) => sentence)
+    expect(look.findings).toEqual([...said('fail'), ...said('warning')].slice(0, 3))
+    // What is plenty binds nothing.
+    const plentiful = demo.verdicts.map(verdict => ({ ...verdict, asked: { low: 1, likely: 1, high: 1 }, possible: { low: 5, likely: 5, high: 5 } }))
+    expect(lookAtBuild({ ...demo, verdicts: plentiful }).binds).toBe(null)
+    expect(lookAtBuild({ ...demo, verdicts: plentiful.map((verdict, at) => at === 1 ? { ...verdict, possible: { low: 4.9, likely: 4.9, high: 4.9 } } : verdict) }).binds?.id).toBe(plentiful[1]!.id)
   })
   it('counts own time in hours only, whatever an hour is worth', () => {
     const withHours = (hourValue: number) => appliancePremium(plan({ base: 'wherry-4' }, { costs: { hourValue } }), plan({ base: 'clerk-17' }, { costs: { hourValue } }), catalogue)

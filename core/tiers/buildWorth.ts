@@ -1,4 +1,8 @@
-import { planAssessor } from '../assess'
+import { planAssessor, type Assessment } from '../assess'
+import type { Figure } from '../figure'
+import { worstFirst } from '../finding'
+import type { Verdict } from '../verdict'
+import { bindingLimit } from './search/upgradePath'
 import type { Catalogue } from '../catalogue/catalogue'
 import { costOverYears } from '../ownership/cashFlow'
 import type { Plan } from '../plan/planSchema'
@@ -26,6 +30,21 @@ export interface Premium {
   readonly hoursSaved: number
   /** an hour of one's own is worth so much where both come out even; null where nothing is paid more, or no hour is spared */
   readonly evenPerHour: number | null
+}
+
+/** Figures by which builds are looked at one by one. */
+const lookedAt = ['ownership.purchase', 'years.total', 'streams.possible', 'drives.roomTB', 'drives.monthFull', 'drives.lossChanceAtHorizon', 'machine.idleW', 'machine.noiseDb', 'machine.freeBays', 'machine.freePorts']
+/** Most of what is said against a build. */
+const mostSaid = 3
+
+/** A build looked at by itself: its figures, the limit that binds it next, and the worst that is found of it. */
+export interface BuildLook { readonly figures: readonly Figure[], readonly binds: Verdict | null, readonly findings: readonly string[] }
+
+export function lookAtBuild({ figures, verdicts, findings }: Pick<Assessment, 'figures' | 'verdicts' | 'findings'>): BuildLook {
+  return {
+    figures: lookedAt.flatMap(id => figures[id] ?? []), binds: bindingLimit(verdicts)?.limit ?? null,
+    findings: worstFirst(findings).filter(({ severity }) => severity !== 'caution').slice(0, mostSaid).map(({ sentence }) => sentence),
+  }
 }
 
 const per = (price: number, count: number) => count > 0 ? price / count : null

@@ -33,6 +33,7 @@ const needsBox = computed(() => verdicts.value.some(({ id, state }) => id === 's
     <div
       v-if="store.plan"
       class="cheapest"
+      :class="{ searched: needsOther || needsBox }"
     >
       <CheapestChange
         v-if="needsOther"
@@ -55,5 +56,8 @@ const needsBox = computed(() => verdicts.value.some(({ id, state }) => id === 's
 .word { font-size: 1.5rem; font-weight: 650; margin: 0; line-height: 1.3; letter-spacing: -0.01em; }
 .word span { font-weight: 400; }
 .cheapest { margin: 4px 0 0; }
+/* Room for two lines and their button: what is below must not move when the search ends. */
+.searched { min-height: 94px; }
+@media (max-width: 700px) { .searched { min-height: 190px; } }
 .cheapest a { color: rgb(var(--v-theme-primary)); }
 </style>

@@ -9,7 +9,7 @@ import { useFormat } from '~/composables/useFormat'
 import type { useWays } from '~/composables/useWays'
 import { viewAddress } from '~/composables/views'
 import { lacksText } from './lacksText'
-import WayPremium from './WayPremium.vue'
+import WayLook from './WayLook.vue'
 import { fieldBuilds, keyOf } from './waysLayout'
 
 /** The build that is picked, beside the field: what it comes to, to apply or to keep as a plan of its own. */
@@ -44,7 +44,10 @@ function step(by: number): void {
     <p>
       <strong>{{ wayNames[shown.build.way] }}</strong>, {{ shown.build.drives }}. {{ shown.meets ? 'It meets the whole need.' : lacksText(shown.build.lacks) }}
     </p>
-    <dl class="facts">
+    <dl
+      v-if="shown.build.second"
+      class="facts"
+    >
       <dt>To pay now</dt><dd>{{ money(shown.build.toPay) }}</dd>
       <dt>Over {{ span }}</dt><dd>{{ money(shown.build.horizonCost) }}</dd>
       <dt>Conversions</dt><dd>{{ number(shown.build.possible) }}</dd>
@@ -52,7 +55,7 @@ function step(by: number): void {
       <dt>Idle</dt><dd>{{ quantity(shown.build.idleW, 'W') }}</dd>
       <dt>Free bays</dt><dd>{{ number(shown.build.freeBays) }}</dd>
     </dl>
-    <WayPremium
+    <WayLook
       :build="shown.build"
       :ways="ways"
     />

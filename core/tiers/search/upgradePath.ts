@@ -36,6 +36,13 @@ function ratios(verdicts: readonly Verdict[]): Map<string, number> {
   }))
 }
 
+/** The limit that binds: the smallest possible ÷ needed; null where nothing is known, or everything is plenty. */
+export function bindingLimit(verdicts: readonly Verdict[]): { readonly limit: Verdict, readonly ratio: number } | null {
+  const [id, ratio] = [...ratios(verdicts)].reduce<[string, number]>((min, entry) => entry[1] < min[1] ? [...entry] : min, ['', plenty])
+  const limit = verdicts.find(verdict => verdict.id === id)
+  return limit ? { limit, ratio } : null
+}
+
 /** The next step of a plan, and the one after it: the cheapest single change that raises the smallest headroom and lowers none below what is needed. */
 export function upgradePath(plan: Plan, shipped: Catalogue, steps = 2): UpgradeStep[] {
   const path: UpgradeStep[] = []
@@ -44,9 +51,9 @@ export function upgradePath(plan: Plan, shipped: Catalogue, steps = 2): UpgradeS
   for (let at = 0; at < steps; at++) {
     const { verdicts } = assessor.assess(now, shipped)
     const before = ratios(verdicts)
-    const [id, least] = [...before].reduce<[string, number]>((min, entry) => entry[1] < min[1] ? [...entry] : min, ['', Infinity])
-    const limit = verdicts.find(verdict => verdict.id === id)
-    if (!limit || least >= plenty) break
+    const binding = bindingLimit(verdicts)
+    if (!binding) break
+    const { limit, limit: { id }, ratio: least } = binding
     const step = firstThatHelps(candidates(now, shipped, id), (candidate) => {
       const changed = assessor.assess(candidate.plan, shipped)
       const after = ratios(changed.verdicts)

@@ -1,19 +1,31 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { WayBuild } from '~~/core/tiers/search/wayRows'
+import { estimateOf, type Figure } from '~~/core/figure'
+import ToldFigures from '~/components/common/ToldFigures.vue'
+import { pageLocale } from '~/services/pageLocale'
 import { useBackground } from '~/composables/useBackground'
 import { useFormat } from '~/composables/useFormat'
 import type { useWays } from '~/composables/useWays'
 import { withBuild } from '~/composables/withBuild'
 import { usePlanStore } from '~/stores/planStore'
 
-/** What a bay, a port and a TB cost in a build; of an appliance, what it costs beyond the cheapest other, and what that buys. */
+/** A build looked at by itself, each figure with its working: what it gives, what binds it next, what is found of it; what a bay, a port and a TB cost; of an appliance, what it costs beyond the cheapest other, and what that buys. */
 const props = defineProps<{ build: WayBuild, ways: ReturnType<typeof useWays> }>()
 const store = usePlanStore()
 const { best } = props.ways
-const { money, quantity } = useFormat()
+const { money, quantity, range } = useFormat()
 const other = computed(() => props.build.way === 'appliance' ? best.value.find(({ way, second }) => way !== 'appliance' && way !== 'stay' && second === null) ?? null : null)
-const { result } = useBackground('compare', () => store.plan && { plan: withBuild(store.plan, props.build), other: other.value && withBuild(store.plan, other.value) }, (work, asked) => work.worth(asked.plan, asked.other))
+const { result } = useBackground('compare', () => store.plan && { plan: withBuild(store.plan, props.build), other: other.value && withBuild(store.plan, other.value) }, (work, asked) => work.worth(asked.plan, asked.other, pageLocale()))
+const look = computed(() => result.value?.look ?? null)
+const variant = computed(() => store.plan && { plan: withBuild(store.plan, props.build), label: `With ${props.build.label}` })
+/** A value with its range, where it has one. */
+function write(figure: Figure): string {
+  const { value, unit } = figure
+  if (value === null) return '–'
+  const { low, high } = estimateOf(figure)!
+  return low === high ? quantity(value, unit) : `${quantity(value, unit)} (${range({ low, high }, unit)})`
+}
 const prices = computed(() => result.value?.prices ?? null)
 const text = computed(() => {
   const premium = result.value?.premium
@@ -27,6 +39,13 @@ const text = computed(() => {
 </script>
 
 <template>
+  <ToldFigures
+    v-if="look && build.second === null"
+    :figures="look.figures"
+    :variant="variant"
+    :write="write"
+    data-build-figures
+  />
   <dl
     v-if="prices"
     class="prices"
@@ -48,9 +67,28 @@ const text = computed(() => {
   >
     {{ text }}
   </p>
+  <template v-if="look && build.second === null">
+    <p v-if="look.binds">
+      What binds next: {{ look.binds.label.toLowerCase() }}. {{ look.binds.sentence }}
+    </p>
+    <ul
+      v-if="look.findings.length"
+      class="soft"
+      aria-label="Worth knowing"
+    >
+      <li
+        v-for="sentence in look.findings"
+        :key="sentence"
+      >
+        {{ sentence }}
+      </li>
+    </ul>
+  </template>
 </template>
 
 <style scoped>
-.prices { display: grid; grid-template-columns: 1fr auto; gap: 4px 12px; margin: 12px 0; }
+.prices, p, ul { margin: 12px 0; }
+ul { padding-left: 18px; }
+.prices { display: grid; grid-template-columns: 1fr auto; gap: 4px 12px; }
 .prices dd { font-variant-numeric: tabular-nums; font-weight: 600; }
 </style>
