@@ -57,7 +57,7 @@ const needsBox = computed(() => verdicts.value.some(({ id, state }) => id === 's
 .word span { font-weight: 400; }
 .cheapest { margin: 4px 0 0; }
 /* Room for two lines and their button: what is below must not move when the search ends. */
-.searched { min-height: 94px; }
-@media (max-width: 700px) { .searched { min-height: 190px; } }
+.searched { min-height: 80px; }
+@media (max-width: 700px) { .searched { min-height: 126px; } }
 .cheapest a { color: rgb(var(--v-theme-primary)); }
 </style>

@@ -44,6 +44,25 @@ function step(by: number): void {
     <p>
       <strong>{{ wayNames[shown.build.way] }}</strong>, {{ shown.build.drives }}. {{ shown.meets ? 'It meets the whole need.' : lacksText(shown.build.lacks) }}
     </p>
+    <div class="acts">
+      <VBtn
+        v-if="canApply"
+        color="primary"
+        variant="flat"
+        size="small"
+        @click="apply(shown.build)"
+      >
+        Apply
+      </VBtn>
+      <VBtn
+        v-if="shown.build.way !== 'stay'"
+        variant="outlined"
+        size="small"
+        @click="keep(shown.build)"
+      >
+        {{ shown.build.second ? 'Keep both as new plans' : 'Keep as a new plan' }}
+      </VBtn>
+    </div>
     <dl
       v-if="shown.build.second"
       class="facts"
@@ -65,25 +84,6 @@ function step(by: number): void {
     >
       One machine stores, {{ shown.build.second.label }} converts. Work is kept apart; both take power, and {{ money(shown.build.second.linkPrice) }} link them. They are two plans: keep both, and compare them with one machine.
     </p>
-    <div class="acts">
-      <VBtn
-        v-if="canApply"
-        color="primary"
-        variant="flat"
-        size="small"
-        @click="apply(shown.build)"
-      >
-        Apply
-      </VBtn>
-      <VBtn
-        v-if="shown.build.way !== 'stay'"
-        variant="outlined"
-        size="small"
-        @click="keep(shown.build)"
-      >
-        {{ shown.build.second ? 'Keep both as new plans' : 'Keep as a new plan' }}
-      </VBtn>
-    </div>
     <PlanField path="brief.budget" />
     <PlanField path="choices.horizonYears" />
   </InspectorPanel>

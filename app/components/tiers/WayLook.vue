@@ -47,7 +47,7 @@ const text = computed(() => {
     data-build-figures
   />
   <dl
-    v-if="prices"
+    v-if="prices && build.second === null"
     class="prices"
     data-unit-prices
   >

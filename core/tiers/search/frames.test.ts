@@ -5,7 +5,7 @@ import { freshMachine } from '../../machine/freshMachine'
 import { machineBuild } from '../../machine/machineBuild'
 import { machinePower } from '../../machine/machinePower'
 import { planSchema } from '../../plan/planSchema'
-import { framesOf, hasMachine, machineOf, mostForProcessor, ownFrame, priceBook, ways, type Frame } from './frames'
+import { cheapestOfAlike, framesOf, hasMachine, machineOf, mostForProcessor, ownFrame, priceBook, ways, type Frame } from './frames'
 import { layoutLabel, partNames } from './names'
 
 const demo = planSchema.parse(tideMillHouse)
@@ -126,5 +126,19 @@ describe('names', () => {
     expect(partNames(['unheard-of'], catalogue)).toBe('unheard-of')
     expect(layoutLabel('mirror')).toBe('mirror (RAID 1)')
     expect(layoutLabel('unheard-of')).toBe('unheard-of')
+  })
+})
+
+describe('parts that differ in name and price alone', () => {
+  const [supply] = catalogue.hardware.filter(({ kind }) => kind === 'supply')
+  const like = (id: string, price: number, other: object = {}) => ({ ...supply!, id, label: id, price, ...other }) as typeof supply & object
+  const parts = [like('c', 40), like('b', 40), like('a', 50), like('d', 60, { idleW: supply!.idleW + 1 })]
+  const option = ({ id, price }: { readonly id: string, readonly price: number }) => ({ refs: [id], price, idleW: 0, loadW: 0 })
+  it('are one choice: the cheapest, of equals the first by id; any other difference keeps them', () => {
+    const kept = (list: typeof parts) => cheapestOfAlike(list.map(option), { hardware: parts }).map(({ refs }) => refs[0])
+    expect(kept(parts)).toEqual(['b', 'd'])
+    expect(kept([...parts].reverse())).toEqual(['d', 'b'])
+    // What is owned costs nothing, whatever it is called.
+    expect(cheapestOfAlike([{ ...option(parts[2]!), price: 0 }, option(parts[1]!)], { hardware: parts }).map(({ refs }) => refs[0])).toEqual(['a'])
   })
 })

@@ -1,5 +1,5 @@
 import { entryOf, type Catalogue } from '../../catalogue/catalogue'
-import type { Board, Case, Cooler, Supply, SystemDisk } from '../../catalogue/hardware/hardwarePart'
+import type { Board, Case, Cooler, HardwarePart, Supply, SystemDisk } from '../../catalogue/hardware/hardwarePart'
 import type { MachineBase } from '../../catalogue/machineBases'
 import type { Processor } from '../../catalogue/processors'
 import { leastCooling } from '../../machine/fit/rules/coolerHeat'
@@ -88,8 +88,20 @@ const sold = <Part extends { readonly comesWith?: string, readonly price: number
 type OptionKind = 'supply' | 'case' | 'cooler' | 'ssd' | 'enclosure' | 'controller' | 'networkCard'
 function hardwareOptions(kind: OptionKind, book: Book): Option[] {
   let known = book.known.get(kind)
-  if (!known) book.known.set(kind, known = makeOptions(kind, book))
+  if (!known) book.known.set(kind, known = cheapestOfAlike(makeOptions(kind, book), book.catalogue))
   return known
+}
+/** Of parts that differ in name and price alone the cheapest, of equals the first by id: no build with another is better. */
+export function cheapestOfAlike(options: readonly Option[], { hardware }: Pick<Catalogue, 'hardware'>): Option[] {
+  const best = new Map<string, Option>()
+  for (const option of options) {
+    const { id, label, price, notes, ...same } = entryOf(hardware, option.refs[0]!)! as HardwarePart & { readonly notes?: string }
+    void [id, label, price, notes]
+    const key = JSON.stringify(same)
+    const known = best.get(key)
+    if (!known || option.price < known.price || (option.price === known.price && option.refs[0]! < known.refs[0]!)) best.set(key, option)
+  }
+  return [...best.values()]
 }
 function makeOptions(kind: OptionKind, { catalogue, priceOf }: Book): Option[] {
   return catalogue.hardware.flatMap((part): Option[] => {
