@@ -92,7 +92,8 @@ const proposed = (row: Row) => props.isIn?.(row) ? null : props.planOf(row)
 
 <style scoped>
 .scroll { position: relative; overflow-x: auto; margin-bottom: 10px; }
-tbody th { font-size: 0.9rem; color: inherit; font-weight: 600; }
+tbody th { font-size: 0.9rem; color: inherit; font-weight: 600; vertical-align: top; }
+td.number { white-space: nowrap; }
 tbody tr:hover, tbody tr:focus-within { background: rgba(var(--v-theme-primary), 0.08); }
 .here { background: rgba(var(--v-theme-primary), 0.1); }
 .out, .out th { color: rgb(var(--v-theme-ink-soft)); }

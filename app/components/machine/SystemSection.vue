@@ -45,7 +45,7 @@ const sentence = computed(() => {
   if (own.refusals.length) return `${own.kind.label} will not do, because ${own.refusals.map(refusalReason).join(' and ')}.`
   return own.rank === 1 ? `${own.kind.label} meets every must, and asks least of you.` : `${own.kind.label} meets every must; ${withinSentence(best.value!.kind.label)} would ask less of you.`
 })
-const columns = [{ id: 'kind', label: 'Kind of system' }, { id: 'skill', label: 'Skill', isNumber: true }, { id: 'upkeep', label: 'Upkeep', isNumber: true }, { id: 'licence', label: 'Licence', isNumber: true }, { id: 'leaving', label: 'Changing it later' }, { id: 'help', label: 'Help' }]
+const columns = [{ id: 'kind', label: 'Kind of system' }, { id: 'skill', label: 'Skill', isNumber: true }, { id: 'upkeep', label: 'Upkeep', isNumber: true }, { id: 'licence', label: 'Licence' }, { id: 'leaving', label: 'Changing it later' }, { id: 'help', label: 'Help' }]
 /** What the licence for more drives costs, where it goes by their number. */
 function nextStep({ licence: { upToDrives, next } }: { readonly licence: SystemKind['licence'] }): string {
   return upToDrives === null ? '' : next ? `; up to ${upToDrives}, the next step up to ${next.upToDrives} is ${money(next.once)}` : `; up to ${upToDrives}`
