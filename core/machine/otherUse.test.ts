@@ -39,6 +39,10 @@ describe('a computer on which somebody also works or plays', () => {
     expect(finding({ usedHoursPerDay: 3, usedShare: 0.4, usedEngineToo: false, restartsPerWeek: 0 })!.sentence).toMatch(/is left\. It hardly restarts while somebody watches\.$/)
     expect(finding({ usedHoursPerDay: 0 })).toBe(undefined)
   })
+  it('serves alone unless it is said otherwise; then half of the processor and the engine are taken, with two restarts a week', () => {
+    expect(planSchema.parse({ name: 'x' }).machine).toMatchObject({ usedHoursPerDay: 0, usedShare: 0.5, usedEngineToo: true, restartsPerWeek: 2 })
+    expect(planSchema.parse({ name: 'x' }).costs.linkBetween).toBe(25)
+  })
   it('keeps its hours when it is taken from what is at hand', () => {
     const { machine } = planSchema.parse({ name: 'x', machine: { atHand: [{ name: 'Desk', ref: 'clerk-17', usedHoursPerDay: 8, usedShare: 0.3, usedEngineToo: false, restartsPerWeek: 5 }] } })
     expect(machineAtHand(machine.atHand[0]!)).toMatchObject({ usedHoursPerDay: 8, usedShare: 0.3, usedEngineToo: false, restartsPerWeek: 5 })

@@ -37,6 +37,8 @@ describe('what a build is worth', () => {
     expect(look.findings.length).toBeGreaterThan(0)
     const said = (of: 'fail' | 'warning') => demo.findings.filter(({ severity }) => severity === of).map(({ sentence }) => sentence)
     expect(look.findings).toEqual([...said('fail'), ...said('warning')].slice(0, 3))
+    const many = Array.from({ length: 5 }, (_, at) => ({ ...demo.findings[0]!, severity: 'warning' as const, sentence: `${at}` }))
+    expect(lookAtBuild({ ...demo, findings: many }).findings).toEqual(['0', '1', '2'])
     // What is plenty binds nothing.
     const plentiful = demo.verdicts.map(verdict => ({ ...verdict, asked: { low: 1, likely: 1, high: 1 }, possible: { low: 5, likely: 5, high: 5 } }))
     expect(lookAtBuild({ ...demo, verdicts: plentiful }).binds).toBe(null)

@@ -19,7 +19,7 @@ const { compared } = of
 const { money, quantity, number } = useFormat()
 const { progress, running } = useSearch('flips', () => compared.value.map(({ id, plan }) => ({ id, plan })), 250)
 const bars = computed(() => progress.value?.bars ?? [])
-const labelOf = (id: string) => id === noWay ? 'none of them' : compared.value.find(one => one.id === id)?.label ?? id
+const labelOf = (id: string) => id === noWay ? 'none has room enough' : compared.value.find(one => one.id === id)?.label ?? id
 const text = (value: number, unit: string) => unit === 'share' ? `${number(value * 100, 2)} %` : unit === 'money' ? money(value) : quantity(Number(value.toPrecision(3)), unit)
 const after = ({ winner }: Flip) => winner === noWay ? 'none of them has room enough' : `${labelOf(winner)} costs less`
 const sentence = computed(() => {
