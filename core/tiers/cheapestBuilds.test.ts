@@ -1,12 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { assess } from '../assess'
+import { assess, planAssessor } from '../assess'
 import { catalogue } from '../catalogue/catalogue'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { newPlan, planSchema } from '../plan/planSchema'
+import type { Verdict } from '../verdict'
 import { applyBuild, cheapestBuilds, mostForProcessor } from './cheapestBuilds'
 
 const demo = planSchema.parse(tideMillHouse)
-const fails = (plan: typeof demo, lists = catalogue) => assess(plan, lists).verdicts.filter(({ state }) => state === 'short' || state === 'impossible').map(verdict => verdict.id)
+const failing = (verdicts: readonly Verdict[]) => verdicts.filter(({ state }) => state === 'short' || state === 'impossible').map(({ id }) => id)
+const fails = (plan: typeof demo) => failing(assess(plan, catalogue).verdicts)
 
 describe('the cheapest builds for a need', () => {
   it('meet it, once applied, at the price they say, cheapest first', () => {
@@ -29,6 +31,7 @@ describe('the cheapest builds for a need', () => {
     const owned = plan.drives.lots.filter(lot => lot.condition === 'owned').reduce((sum, lot) => sum + lot.count, 0)
     expect(owned).toBeGreaterThan(0)
     const found = cheapestBuilds(plan, small, 2)
+    const assessor = planAssessor(4)
     expect(found.map(entry => entry.build.base)[0]).toBe(null)
     for (const { build, evaluation, lacks } of found) {
       const base = small.machineBases.find(({ id }) => id === build.base)
@@ -42,7 +45,8 @@ describe('the cheapest builds for a need', () => {
                   const all = count + (keepsOwned ? owned : 0)
                   if (all === 0 || all < least || all > most || all > (base?.bays ?? Infinity) || (count === 0 && sizeTB > 4)) continue
                   const applied = applyBuild(plan, { base: build.base, converter: { processor, card, memory: processor === null ? null : 'memory-16' }, pool: { driveClass: 'nas', sizeTB, count, layout, fileSystem, keepsOwned } }, small)
-                  const candidate = { lacks: fails(applied, small).length, toPay: assess(applied, small).figures['ownership.purchase']!.value! }
+                  const { verdicts, figures } = assessor.assess(applied, small)
+                  const candidate = { lacks: failing(verdicts).length, toPay: figures['ownership.purchase']!.value! }
                   if (candidate.lacks < best.lacks || (candidate.lacks === best.lacks && candidate.toPay < best.toPay)) best = candidate
                 }
               }

@@ -13,8 +13,8 @@ const { money, quantity, format } = useFormat()
 const planOf = ({ changes }: UpgradeRow) => store.plan && { ...store.plan, network: { ...store.plan.network, ...changes } }
 const hoursText = (value: number | null) => value === null ? 'never' : format.value.hours(value)
 function outcome(row: UpgradeRow): string {
-  if (!row.gains) return row.id === 'line' ? 'No gain: as many viewers away as before.' : `No gain: ${row.binds ? linkNames[row.binds] : 'another link'} is the limit.`
-  return row.moreAway > 0 ? `${row.moreAway} more ${row.moreAway === 1 ? 'viewer' : 'viewers'} away.` : `Then ${row.binds ? linkNames[row.binds] : 'nothing'} is the limit.`
+  if (!row.gains) return row.id === 'line' ? 'No gain: as many viewers away as before.' : `No gain: the limit is ${row.binds ? linkNames[row.binds] : 'another link'}.`
+  return row.moreAway > 0 ? `${row.moreAway} more ${row.moreAway === 1 ? 'viewer' : 'viewers'} away.` : row.binds ? `Then the limit is ${linkNames[row.binds]}.` : 'Then nothing is the limit.'
 }
 const columns = [{ id: 'step', label: 'Step' }, { id: 'price', label: 'Price', isNumber: true }, { id: 'copy', label: 'A copy of everything', isNumber: true }, { id: 'brings', label: 'What it brings' }]
 </script>
