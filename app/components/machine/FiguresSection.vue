@@ -42,6 +42,12 @@ const usual = useUsualMachine()
       <MachineFields hide-parts />
       <PlanField path="machine.wantsEcc" />
       <PlanField path="machine.monitorAtHand" />
+      <div class="fields other-use">
+        <PlanField path="machine.usedHoursPerDay" />
+        <PlanField path="machine.usedShare" />
+        <PlanField path="machine.restartsPerWeek" />
+        <PlanField path="machine.usedEngineToo" />
+      </div>
     </section>
     <section class="sheet side">
       <div class="figures">
