@@ -14,6 +14,8 @@ import { compareWays } from '~~/core/tiers/compareWays'
 import { conversionCures } from '~~/core/tiers/conversionCures'
 import { remediesOf } from '~~/core/tiers/rankRemedies'
 import { planFitFixes } from '~~/core/tiers/planFitFixes'
+import { createBuildSearch, finishSearch } from '~~/core/tiers/search/buildSearch'
+import { ways, type WayId } from '~~/core/tiers/search/frames'
 import { tryAtHand } from '~~/core/tiers/tryAtHand'
 import { createPageAssessor } from './pageAssessor'
 
@@ -31,8 +33,11 @@ export function createCoreWork() {
     planGrowth: (plan: Plan, parts: PlanGrowthParts) => planGrowth(plan, parts, catalogue),
     fitFixes: (plan: Plan, rules: readonly string[]) => planFitFixes(plan, rules, catalogue),
     tryAtHand: (plan: Plan) => {
-      const cheapest = cheapestBuilds({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue, 1).find(({ build, lacks }) => build.base !== null && lacks.length === 0)
-      return { cheapest: cheapest?.evaluation.toPay ?? null, computers: tryAtHand(plan, catalogue, cheapest ? { price: cheapest.evaluation.toPay, idleW: cheapest.evaluation.idleW } : null) }
+      // What is bought instead is what costs least over the years, as Tiers has it.
+      const bought = (Object.keys(ways) as WayId[]).filter(way => way !== 'atHand' && way !== 'shared')
+      const { best } = finishSearch(createBuildSearch({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue).search({ objective: 'horizon', ways: bought, cap: null }))
+      const cheapest = best && { price: best.found.evaluation.toPay, idleW: best.found.evaluation.idleW }
+      return { cheapest: cheapest?.price ?? null, computers: tryAtHand(plan, catalogue, cheapest) }
     },
     readPartsCsv: (plan: Plan, text: string) => readPartsCsv(text, effectiveCatalogue(plan, catalogue), plan.brief.currency),
     readOwnPartsCsv: (plan: Plan, text: string) => readOwnPartsCsv(text, { currency: plan.brief.currency, taken: new Set(plan.machine.ownParts.map(({ id }) => id)) }),

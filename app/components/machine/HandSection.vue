@@ -39,7 +39,7 @@ function look(plan: TriedComputer['plan'] | null): void {
   <div class="columns">
     <section class="sheet">
       <p class="sentence">
-        {{ atHand.length === 0 ? 'Which computers are in the house already? Each is tried as the base of the machine.' : working && !result ? 'Trying each as the base …' : result?.cheapest ? `The cheapest build that meets the need costs ${money(result.cheapest)} with drives; each of these is held against it.` : 'No build of the catalogue meets the need, so each stands by itself.' }}
+        {{ atHand.length === 0 ? 'Which computers are in the house already? Each is tried as the base of the machine.' : working && !result ? 'Trying each as the base …' : result?.cheapest ? `The build that costs least over the years takes ${money(result.cheapest)} to buy, with drives; each of these is held against it.` : 'No build of the catalogue meets the need, so each stands by itself.' }}
       </p>
       <ul class="cards">
         <li
