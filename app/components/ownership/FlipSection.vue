@@ -32,7 +32,7 @@ const sentence = computed(() => {
     : `${labelOf(first.winner)} costs least, and none of these assumptions changes that within its range.`
 })
 /** What does not meet its need must not be taken for the winner. */
-const leftOut = computed(() => progress.value ? compared.value.filter(({ id }) => !progress.value!.counted.includes(id)) : [])
+const leftOut = computed(() => progress.value?.counted.length ? compared.value.filter(({ id }) => !progress.value!.counted.includes(id)) : [])
 const set = (bar: FlipBar, value: number) => {
   const assumption = assumptions.find(({ id }) => id === bar.assumption.id)
   if (assumption && store.plan) store.replace(assumption.set(store.plan, Number(value.toPrecision(6)), effectiveCatalogue(store.plan, catalogue)), bar.assumption.path)
