@@ -94,8 +94,6 @@ const proposed = (row: Row) => props.isIn?.(row) ? null : props.planOf(row)
 .scroll { position: relative; overflow-x: auto; margin-bottom: 10px; }
 tbody th { font-size: 0.9rem; color: inherit; font-weight: 600; vertical-align: top; }
 td.number { white-space: nowrap; }
-/* On a phone it is scrolled to the side; a long text must not become a tower. */
-@media (max-width: 700px) { .data-table { min-width: 640px; } }
 tbody tr:hover, tbody tr:focus-within { background: rgba(var(--v-theme-primary), 0.08); }
 .here { background: rgba(var(--v-theme-primary), 0.1); }
 .out, .out th { color: rgb(var(--v-theme-ink-soft)); }

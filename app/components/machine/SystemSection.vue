@@ -92,10 +92,12 @@ const warnings = {
         {{ quantity(row.hoursPerYear, 'h') }} a year
       </template>
       <template #licence="{ row }">
-        {{ row.money > 0 ? money(row.money) : 'free' }}<small
-          v-if="row.kind.licence.counts"
-          class="soft"
-        > counts {{ row.kind.licence.counts }}{{ nextStep(row.kind) }}</small>
+        <div class="licence">
+          {{ row.money > 0 ? money(row.money) : 'free' }}<small
+            v-if="row.kind.licence.counts"
+            class="soft"
+          > counts {{ row.kind.licence.counts }}{{ nextStep(row.kind) }}</small>
+        </div>
       </template>
       <template #leaving="{ row }">
         {{ row.kind.leaving === 'free' ? 'free to change' : 'means emptying the pool' }}
@@ -209,6 +211,7 @@ const warnings = {
 <style scoped>
 .sentence { font-size: 1.02rem; margin-bottom: 12px; }
 .kind { min-width: 220px; }
+.licence { min-width: 190px; }
 .kind small { display: block; font-weight: 400; }
 .fields { --least: 190px; }
 .columns { margin-top: 16px; }
