@@ -9,19 +9,43 @@ const alias = { '~~': here('.'), '~': here('./app') }
 /** The server's worker threads run a program that is bundled by itself. */
 const assessWorker = {
   name: 'assess-worker',
-  resolveId: (id: string) => id === assessWorkerName ? `\0${assessWorkerName}` : undefined,
-  load: (id: string) => id === `\0${assessWorkerName}` ? assessWorkerModule() : undefined,
+  resolveId: (id: string) => (id === assessWorkerName ? `\0${assessWorkerName}` : undefined),
+  load: (id: string) => (id === `\0${assessWorkerName}` ? assessWorkerModule() : undefined),
 }
 
 export default defineConfig({
   test: {
     projects: [
-      { resolve: { alias }, test: { name: 'core', include: ['core/**/*.test.ts'], environment: 'node', testTimeout: 60_000 } },
-      { plugins: [assessWorker], resolve: { alias }, test: { name: 'project', include: ['tests/**/*.test.ts', 'server/**/*.test.ts'], environment: 'node', testTimeout: 60_000 } },
+      {
+        resolve: { alias },
+        test: {
+          name: 'core',
+          include: ['core/**/*.test.ts'],
+          environment: 'node',
+          testTimeout: 60_000,
+        },
+      },
+      {
+        plugins: [assessWorker],
+        resolve: { alias },
+        test: {
+          name: 'project',
+          include: ['tests/**/*.test.ts', 'server/**/*.test.ts'],
+          environment: 'node',
+          testTimeout: 60_000,
+        },
+      },
       {
         plugins: [vue()],
         resolve: { alias: { ...alias, '#imports': here('./tests/stubs/imports.ts') } },
-        test: { name: 'app', include: ['app/**/*.test.ts'], environment: 'happy-dom', setupFiles: ['tests/stubs/setup.ts'], testTimeout: 30_000, server: { deps: { inline: ['vuetify'] } } },
+        test: {
+          name: 'app',
+          include: ['app/**/*.test.ts'],
+          environment: 'happy-dom',
+          setupFiles: ['tests/stubs/setup.ts'],
+          testTimeout: 30_000,
+          server: { deps: { inline: ['vuetify'] } },
+        },
       },
     ],
   },

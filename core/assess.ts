@@ -17,8 +17,26 @@ import type { Plan } from './plan/planSchema'
 import { streams } from './streams/streams'
 import type { Format } from './units/format'
 
-/** Every domain; they are run by their needs, and told in this order. Another one is a file and a line here. */
-export const domains = [household, library, titles, screens, prospects, playback, streams, drives, network, machine, fitting, wiring, ownership, years] as const
+/**
+ * Every domain; they are run by their needs, and told in this order. Another one is a file and a
+ * line here.
+ */
+export const domains = [
+  household,
+  library,
+  titles,
+  screens,
+  prospects,
+  playback,
+  streams,
+  drives,
+  network,
+  machine,
+  fitting,
+  wiring,
+  ownership,
+  years,
+] as const
 
 export type Assessment = AssessmentOf<typeof domains>
 export type PlanAssessor = Assessor<typeof domains>
@@ -29,7 +47,8 @@ export function planAssessor(remember?: number): PlanAssessor {
 }
 
 /**
- * One plan in, one assessment out: pure, deterministic, the same in the page and on the server, without a memory.
+ * One plan in, one assessment out: pure, deterministic, the same in the page and on the server,
+ * without a memory.
  * @param plan a whole plan, as the schema gives it
  * @param catalogue the classes and models that ship
  * @param format how numbers are written; English with the plan's currency unless given

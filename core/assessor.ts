@@ -21,13 +21,21 @@ export interface AssessmentOf<Domains extends readonly Domain[]> {
   readonly domains: FactsOf<Domains>
 }
 
-interface Entry { readonly slice: object, readonly facts: unknown, told: { readonly format: Format, readonly telling: Telling } | null }
+interface Entry {
+  readonly slice: object
+  readonly facts: unknown
+  told: { readonly format: Format; readonly telling: Telling } | null
+}
 
 /** Assesses plans, and remembers what it worked out for the last few of them. */
 export interface Assessor<Domains extends readonly Domain[]> {
   readonly assess: (plan: Plan, catalogue: Catalogue, format?: Format) => AssessmentOf<Domains>
   /** the facts alone, without a word; only of the domains asked for, and of those they need */
-  readonly facts: <Id extends Domains[number]['id']>(plan: Plan, catalogue: Catalogue, only: readonly Id[]) => Pick<FactsOf<Domains>, Id>
+  readonly facts: <Id extends Domains[number]['id']>(
+    plan: Plan,
+    catalogue: Catalogue,
+    only: readonly Id[],
+  ) => Pick<FactsOf<Domains>, Id>
   /** ids of the domains whose facts the last call worked out anew */
   readonly ran: readonly string[]
 }
@@ -37,7 +45,8 @@ export function inOrderOfNeeds(domains: readonly Domain[]): Domain[] {
   const ordered: Domain[] = []
   const visit = (domain: Domain, above: readonly string[]): void => {
     if (ordered.includes(domain)) return
-    if (above.includes(domain.id)) throw new CoreRangeError('DOMAIN_CIRCLE', { domains: [...above, domain.id] })
+    if (above.includes(domain.id))
+      throw new CoreRangeError('DOMAIN_CIRCLE', { domains: [...above, domain.id] })
     for (const id of domain.needs) {
       const needed = domains.find(candidate => candidate.id === id)
       if (!needed) throw new CoreRangeError('DOMAIN_NEED', { domain: domain.id, needs: id })
@@ -50,18 +59,29 @@ export function inOrderOfNeeds(domains: readonly Domain[]): Domain[] {
 }
 
 /**
- * An assessor of these domains. It owns its memory: each domain's last few results, by the values that its `read` returned.
+ * An assessor of these domains. It owns its memory: each domain's last few results, by the values
+ * that its `read` returned.
  * @param remember results kept for each domain, >= 1
- * @throws {CoreRangeError} DOMAIN_NEED, DOMAIN_CIRCLE: the domains do not fit together; FIGURE_TWICE: two figures of one id
+ * @throws {CoreRangeError} DOMAIN_NEED, DOMAIN_CIRCLE: the domains do not fit together;
+ *   FIGURE_TWICE: two figures of one id
  */
-export function createAssessor<const Domains extends readonly Domain[]>(domains: Domains, remember = 2): Assessor<Domains> {
+export function createAssessor<const Domains extends readonly Domain[]>(
+  domains: Domains,
+  remember = 2,
+): Assessor<Domains> {
   const ordered = inOrderOfNeeds(domains)
   const memory = new Map<string, Entry[]>(ordered.map(({ id }) => [id, []]))
-  const catalogues: { readonly own: readonly unknown[], readonly catalogue: Catalogue }[] = []
+  const catalogues: { readonly own: readonly unknown[]; readonly catalogue: Catalogue }[] = []
   let ran: string[] = []
 
   function catalogueFor(plan: Plan, shipped: Catalogue): Catalogue {
-    const own = [plan.calibration.workTable, plan.household.capabilitySets, plan.machine.ownParts, plan.system.ownKinds, shipped]
+    const own = [
+      plan.calibration.workTable,
+      plan.household.capabilitySets,
+      plan.machine.ownParts,
+      plan.system.ownKinds,
+      shipped,
+    ]
     const known = catalogues.find(entry => sameValue(entry.own, own))
     if (known) return known.catalogue
     const catalogue = effectiveCatalogue(plan, shipped)
@@ -69,7 +89,11 @@ export function createAssessor<const Domains extends readonly Domain[]>(domains:
     catalogues.splice(remember)
     return catalogue
   }
-  function entriesOf(plan: Plan, shipped: Catalogue, only: readonly Domain[] = ordered): Map<string, Entry> {
+  function entriesOf(
+    plan: Plan,
+    shipped: Catalogue,
+    only: readonly Domain[] = ordered,
+  ): Map<string, Entry> {
     const catalogue = catalogueFor(plan, shipped)
     const needed: Record<string, unknown> = {}
     const entries = new Map<string, Entry>()
@@ -90,17 +114,20 @@ export function createAssessor<const Domains extends readonly Domain[]>(domains:
     return entries
   }
   function tellingOf({ tell }: Domain, entry: Entry, format: Format): Telling {
-    if (entry.told?.format !== format) entry.told = { format, telling: tell(entry.facts as never, entry.slice as never, format) }
+    if (entry.told?.format !== format)
+      entry.told = { format, telling: tell(entry.facts as never, entry.slice as never, format) }
     return entry.told.telling
   }
-  const factsIn = (entries: Map<string, Entry>) => Object.fromEntries([...entries].map(([id, { facts }]) => [id, facts])) as FactsOf<Domains>
+  const factsIn = (entries: Map<string, Entry>) =>
+    Object.fromEntries([...entries].map(([id, { facts }]) => [id, facts])) as FactsOf<Domains>
   const closures = new Map<string, readonly Domain[]>()
   function closureOf(only: readonly string[]): readonly Domain[] {
     const key = only.join(' ')
     const known = closures.get(key)
     if (known) return known
     const needed = new Set<string>(only)
-    for (const domain of [...ordered].reverse()) if (needed.has(domain.id)) domain.needs.forEach(id => needed.add(id))
+    for (const domain of [...ordered].reverse())
+      if (needed.has(domain.id)) domain.needs.forEach(id => needed.add(id))
     const closure = ordered.filter(domain => needed.has(domain.id))
     closures.set(key, closure)
     return closure

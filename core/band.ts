@@ -4,11 +4,13 @@ import type { Estimate } from './figure'
 export type BandScale = 'linear' | 'log'
 
 /**
- * The band of a computed figure: each input is swung to its low and to its high end with the others at their
+ * The band of a computed figure: each input is swung to its low and to its high end with the others
+ * at their
  * likely value; on each side the swings of the result are added by the root of the sum of squares
  * (in logarithms for products).
  * @param inputs the uncertain inputs by name
- * @param compute the figure from one value for each input; must be finite, and positive where scale is 'log';
+ * @param compute the figure from one value for each input; must be finite, and positive where scale
+ *   is 'log';
  *   the values are its own only while it runs
  * @returns the likely figure with its band; not rounded or floored, that comes last
  * @example band({ a: { low: 9, likely: 10, high: 12 } }, ({ a }) => 2 * a, 'linear') // 18, 20, 24
@@ -31,7 +33,8 @@ export function band<Name extends string>(
   for (const name of names) {
     const { low, likely: centreValue, high } = inputs[name]
     if (low === centreValue && high === centreValue) continue
-    // One set of values for all: an edit swings some hundred figures, and copies would cost more than the figures.
+    // One set of values for all: an edit swings some hundred figures, and copies would cost more
+    // than the figures.
     values[name] = low
     const atLow = forward(compute(values)) - middle
     values[name] = high

@@ -16,8 +16,10 @@ export interface Telling {
 export const nothingToTell = (): Telling => ({ figures: [], verdicts: [], findings: [] })
 
 /**
- * One domain of an assessment. Facts come before words: `facts` gives plain numbers with bands, what binds, and reasons as
- * codes; `tell` puts them into words and adds no number of its own. Facts are plain data: they cross to and from workers.
+ * One domain of an assessment. Facts come before words: `facts` gives plain numbers with bands,
+ * what binds, and reasons as
+ * codes; `tell` puts them into words and adds no number of its own. Facts are plain data: they
+ * cross to and from workers.
  */
 export interface Domain<Id extends string = string, Facts = unknown> {
   readonly id: Id
@@ -32,7 +34,8 @@ interface DomainParts<Id extends string, Needed, Slice extends object, Facts> {
   readonly id: Id
   readonly needs: readonly (keyof Needed & string)[]
   /**
-   * Picks what the facts follow from, and nothing else: as long as each of its values is the same (by content, for plain
+   * Picks what the facts follow from, and nothing else: as long as each of its values is the same
+   * (by content, for plain
    * data), the facts before are used again.
    */
   readonly read: (plan: Plan, catalogue: Catalogue, needed: Needed) => Slice
@@ -41,9 +44,15 @@ interface DomainParts<Id extends string, Needed, Slice extends object, Facts> {
 }
 
 /** Declares a domain; the types of its slice and facts follow from `read` and `facts`. */
-export function defineDomain<const Id extends string, Needed, Slice extends object, Facts>(parts: DomainParts<Id, Needed, Slice, Facts>): Domain<Id, Facts> {
+export function defineDomain<const Id extends string, Needed, Slice extends object, Facts>(
+  parts: DomainParts<Id, Needed, Slice, Facts>,
+): Domain<Id, Facts> {
   return parts as unknown as Domain<Id, Facts>
 }
 
 /** Facts by the id of their domain. */
-export type FactsOf<Domains extends readonly Domain[]> = { readonly [Each in Domains[number] as Each['id']]: Each extends Domain<string, infer Facts> ? Facts : never }
+export type FactsOf<Domains extends readonly Domain[]> = {
+  readonly [Each in Domains[number] as Each['id']]: Each extends Domain<string, infer Facts>
+    ? Facts
+    : never
+}

@@ -16,22 +16,42 @@ const demo = planSchema.parse(tideMillHouse)
 const shelves = defineDomain({
   id: 'shelves',
   needs: ['library'],
-  read: (_: Plan, __, { library }: { readonly library: LibraryFacts }) => ({ contentTB: library.contentTB.likely }),
+  read: (_: Plan, __, { library }: { readonly library: LibraryFacts }) => ({
+    contentTB: library.contentTB.likely,
+  }),
   facts: ({ contentTB }) => ({ metres: contentTB * 2 }),
   tell: ({ metres }, _, { number }) => ({
-    figures: [figure(metres, { id: 'shelves.metres', label: 'Shelves', unit: 'm', inputs: ['library.contentTB'], formula: `2 m a TB = ${number(metres)}` })], verdicts: [], findings: [],
+    figures: [
+      figure(metres, {
+        id: 'shelves.metres',
+        label: 'Shelves',
+        unit: 'm',
+        inputs: ['library.contentTB'],
+        formula: `2 m a TB = ${number(metres)}`,
+      }),
+    ],
+    verdicts: [],
+    findings: [],
   }),
 })
 
 describe('a domain', () => {
   it('is added by its file and one line in the list', () => {
-    const { figures, domains: facts } = createAssessor([shelves, ...domains]).assess(demo, catalogue)
+    const { figures, domains: facts } = createAssessor([shelves, ...domains]).assess(
+      demo,
+      catalogue,
+    )
     expect(facts.shelves.metres).toBeCloseTo(2 * facts.library.contentTB.likely, 12)
-    expect(figures['shelves.metres']).toMatchObject({ value: facts.shelves.metres, inputs: ['library.contentTB'] })
+    expect(figures['shelves.metres']).toMatchObject({
+      value: facts.shelves.metres,
+      inputs: ['library.contentTB'],
+    })
   })
   it('stands behind what it needs, whatever the order of the list', () => {
     const ordered = inOrderOfNeeds([shelves, ...domains].reverse()).map(domain => domain.id)
-    for (const { id, needs } of [shelves, ...domains]) for (const needed of needs) expect(ordered.indexOf(needed), `${id} after ${needed}`).toBeLessThan(ordered.indexOf(id))
+    for (const { id, needs } of [shelves, ...domains])
+      for (const needed of needs)
+        expect(ordered.indexOf(needed), `${id} after ${needed}`).toBeLessThan(ordered.indexOf(id))
   })
   it('that needs what is not there, or itself in a circle, is a bug that says so', () => {
     expect(() => createAssessor([shelves])).toThrow('DOMAIN_NEED')
@@ -39,7 +59,9 @@ describe('a domain', () => {
     expect(() => createAssessor([circle('a', ['b']), circle('b', ['a'])])).toThrow('DOMAIN_CIRCLE')
   })
   it('may not make a figure that another has made', () => {
-    expect(() => createAssessor([shelves, ...domains, { ...shelves, id: 'again' }]).assess(demo, catalogue)).toThrow('FIGURE_TWICE')
+    expect(() =>
+      createAssessor([shelves, ...domains, { ...shelves, id: 'again' }]).assess(demo, catalogue),
+    ).toThrow('FIGURE_TWICE')
   })
 })
 
@@ -51,17 +73,58 @@ describe('an assessor', () => {
     return [...assessor.ran]
   }
   it('works out again only what a change touches', () => {
-    expect(ranAfter(plan => ({ ...plan, costs: { ...plan.costs, pricePerKWh: 0.5 } }))).toEqual(['ownership', 'years'])
+    expect(ranAfter(plan => ({ ...plan, costs: { ...plan.costs, pricePerKWh: 0.5 } }))).toEqual([
+      'ownership',
+      'years',
+    ])
     expect(ranAfter(plan => ({ ...plan, brief: { ...plan.brief, who: 'others' } }))).toEqual([])
-    expect(ranAfter(plan => ({ ...plan, drives: { ...plan.drives, lots: plan.drives.lots.map(lot => ({ ...lot, priceEach: 1 })) } }))).toEqual(['ownership', 'years'])
+    expect(
+      ranAfter(plan => ({
+        ...plan,
+        drives: { ...plan.drives, lots: plan.drives.lots.map(lot => ({ ...lot, priceEach: 1 })) },
+      })),
+    ).toEqual(['ownership', 'years'])
     // The price of the machine is the machine's; neither playback nor streams hear of it.
-    expect(ranAfter(plan => ({ ...plan, machine: { ...plan.machine, parts: plan.machine.parts.map(part => ({ ...part, condition: 'new' as const })) } }))).toEqual(['machine', 'fitting', 'ownership', 'years'])
-    expect(ranAfter(plan => ({ ...plan, drives: { ...plan.drives, oneBatch: true } }))).toEqual(['drives', 'years'])
-    // More upload is looked at by playback; what it makes of the week is the same as before, so streams are not.
-    expect(ranAfter(plan => ({ ...plan, network: { ...plan.network, uploadMbps: 40 } }))).toEqual(['network', 'screens', 'prospects', 'playback', 'years'])
+    expect(
+      ranAfter(plan => ({
+        ...plan,
+        machine: {
+          ...plan.machine,
+          parts: plan.machine.parts.map(part => ({ ...part, condition: 'new' as const })),
+        },
+      })),
+    ).toEqual(['machine', 'fitting', 'ownership', 'years'])
+    expect(ranAfter(plan => ({ ...plan, drives: { ...plan.drives, oneBatch: true } }))).toEqual([
+      'drives',
+      'years',
+    ])
+    // More upload is looked at by playback; what it makes of the week is the same as before, so
+    // streams are not.
+    expect(ranAfter(plan => ({ ...plan, network: { ...plan.network, uploadMbps: 40 } }))).toEqual([
+      'network',
+      'screens',
+      'prospects',
+      'playback',
+      'years',
+    ])
     // Another processor changes neither what the titles are nor what they would need.
-    expect(ranAfter(plan => ({ ...plan, machine: { ...plan.machine, score: 7000 } }))).toEqual(['machine', 'playback', 'streams'])
-    expect(ranAfter(plan => ({ ...plan, library: { ...plan.library, holdings: plan.library.holdings.map(holding => ({ ...holding, titles: holding.titles * 2 })) } }))).not.toContain('prospects')
+    expect(ranAfter(plan => ({ ...plan, machine: { ...plan.machine, score: 7000 } }))).toEqual([
+      'machine',
+      'playback',
+      'streams',
+    ])
+    expect(
+      ranAfter(plan => ({
+        ...plan,
+        library: {
+          ...plan.library,
+          holdings: plan.library.holdings.map(holding => ({
+            ...holding,
+            titles: holding.titles * 2,
+          })),
+        },
+      })),
+    ).not.toContain('prospects')
   })
   it('knows a plan again by its content, as when it comes from another thread', () => {
     const assessor = planAssessor()
@@ -96,7 +159,12 @@ describe('an assessor', () => {
   })
   it('gives facts alone, of the domains asked for and those they need', () => {
     const assessor = planAssessor()
-    expect(Object.keys(assessor.facts(demo, catalogue, ['ownership'])).sort()).toEqual(['drives', 'library', 'machine', 'ownership'])
+    expect(Object.keys(assessor.facts(demo, catalogue, ['ownership'])).sort()).toEqual([
+      'drives',
+      'library',
+      'machine',
+      'ownership',
+    ])
     expect(assessor.facts(demo, catalogue, ['network']).network.awayStreams).toBe(3)
   })
   it('has facts that cross to another thread as they are', () => {
@@ -108,9 +176,28 @@ describe('an assessor', () => {
 describe('values that are the same', () => {
   it('are identical, or plain data of the same content', () => {
     const array = new Float64Array(2)
-    expect([[1, 1], [Number.NaN, Number.NaN], [{ a: [1, { b: null }] }, { a: [1, { b: null }] }], [array, array], [null, null]].every(([a, b]) => sameValue(a, b))).toBe(true)
+    expect(
+      [
+        [1, 1],
+        [Number.NaN, Number.NaN],
+        [{ a: [1, { b: null }] }, { a: [1, { b: null }] }],
+        [array, array],
+        [null, null],
+      ].every(([a, b]) => sameValue(a, b)),
+    ).toBe(true)
   })
   it('are not of other length, other keys or other kinds', () => {
-    expect([[1, 2], [[1], [1, 2]], [{ a: 1 }, { b: 1 }], [{ a: 1 }, { a: 1, b: undefined }], [null, {}], [[], {}], [new Float64Array(2), new Float64Array(2)], [new Map(), new Map()]].some(([a, b]) => sameValue(a, b))).toBe(false)
+    expect(
+      [
+        [1, 2],
+        [[1], [1, 2]],
+        [{ a: 1 }, { b: 1 }],
+        [{ a: 1 }, { a: 1, b: undefined }],
+        [null, {}],
+        [[], {}],
+        [new Float64Array(2), new Float64Array(2)],
+        [new Map(), new Map()],
+      ].some(([a, b]) => sameValue(a, b)),
+    ).toBe(false)
   })
 })

@@ -14,12 +14,21 @@ export class CoreRangeError extends RangeError {
   }
 }
 
-/** Throws a {@link CoreRangeError} with this code unless value is a finite number within [min, max]. */
-export function requireWithin(code: string, value: number, { min, max = Infinity }: { readonly min: number, readonly max?: number }): void {
-  if (!Number.isFinite(value) || value < min || value > max) throw new CoreRangeError(code, { value, min, max })
+/**
+ * Throws a {@link CoreRangeError} with this code unless value is a finite number within [min, max].
+ */
+export function requireWithin(
+  code: string,
+  value: number,
+  { min, max = Infinity }: { readonly min: number; readonly max?: number },
+): void {
+  if (!Number.isFinite(value) || value < min || value > max)
+    throw new CoreRangeError(code, { value, min, max })
 }
 
-/** Throws a {@link CoreRangeError} with this code unless value is a whole number of at least min. */
+/**
+ * Throws a {@link CoreRangeError} with this code unless value is a whole number of at least min.
+ */
 export function requireWhole(code: string, value: number, min = 0): void {
   if (!Number.isInteger(value) || value < min) throw new CoreRangeError(code, { value, min })
 }

@@ -27,7 +27,11 @@ export interface Figure {
 }
 
 /** An estimate with its 80 % band. */
-export interface Estimate { readonly low: number, readonly likely: number, readonly high: number }
+export interface Estimate {
+  readonly low: number
+  readonly likely: number
+  readonly high: number
+}
 
 /** An estimate without uncertainty. */
 export function exactly(value: number): Estimate {
@@ -42,8 +46,10 @@ type FigureParts = Omit<Figure, 'value' | 'low' | 'high' | 'basis'> & { readonly
  */
 export function figure(estimate: Estimate | number, parts: FigureParts): Figure {
   const { low, likely, high } = typeof estimate === 'number' ? exactly(estimate) : estimate
-  if (![low, likely, high].every(Number.isFinite)) throw new CoreRangeError('FIGURE_NOT_FINITE', { id: parts.id, low, likely, high })
-  if (low > likely || likely > high) throw new CoreRangeError('FIGURE_BAND', { id: parts.id, low, likely, high })
+  if (![low, likely, high].every(Number.isFinite))
+    throw new CoreRangeError('FIGURE_NOT_FINITE', { id: parts.id, low, likely, high })
+  if (low > likely || likely > high)
+    throw new CoreRangeError('FIGURE_BAND', { id: parts.id, low, likely, high })
   return { basis: 'computed', ...parts, value: likely, low, high }
 }
 

@@ -1,5 +1,5 @@
 export const severities = ['caution', 'warning', 'fail'] as const
-export type Severity = typeof severities[number]
+export type Severity = (typeof severities)[number]
 
 /** Something the plan's owner should know, with the way out. */
 export interface Finding {
@@ -18,11 +18,25 @@ export interface Cure {
 }
 
 /** A finding from its parts; each fix is a sentence. */
-export function finding(severity: Severity, code: string, { sentence, from, fixes = [] }: { readonly sentence: string, readonly from: readonly string[], readonly fixes?: readonly string[] }): Finding {
+export function finding(
+  severity: Severity,
+  code: string,
+  {
+    sentence,
+    from,
+    fixes = [],
+  }: {
+    readonly sentence: string
+    readonly from: readonly string[]
+    readonly fixes?: readonly string[]
+  },
+): Finding {
   return { severity, code, sentence, from, cures: fixes.map(fix => ({ sentence: fix })) }
 }
 
 /** Findings with the worst first; of one severity in the order they came. */
 export function worstFirst(findings: readonly Finding[]): Finding[] {
-  return [...findings].sort((a, b) => severities.indexOf(b.severity) - severities.indexOf(a.severity))
+  return [...findings].sort(
+    (a, b) => severities.indexOf(b.severity) - severities.indexOf(a.severity),
+  )
 }

@@ -1,6 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import { exactly } from './figure'
-import { ampleShare, byHeadroomOrder, headroomOrder, headroomShare, headroomState, meetsNeed, verdictStates, worseState, type Verdict, type VerdictState } from './verdict'
+import {
+  ampleShare,
+  byHeadroomOrder,
+  headroomOrder,
+  headroomShare,
+  headroomState,
+  meetsNeed,
+  verdictStates,
+  worseState,
+  type Verdict,
+  type VerdictState,
+} from './verdict'
 
 const band = (low: number, likely: number, high: number) => ({ low, likely, high })
 
@@ -31,9 +42,11 @@ describe('states', () => {
   })
   it('two together are the worse one; unknown hides nothing', () => {
     const known = verdictStates.filter(state => state !== 'unknown')
-    known.forEach((one, at) => known.forEach((other, against) => {
-      expect(worseState(one, other)).toBe(known[Math.max(at, against)])
-    }))
+    known.forEach((one, at) =>
+      known.forEach((other, against) => {
+        expect(worseState(one, other)).toBe(known[Math.max(at, against)])
+      }),
+    )
     for (const state of verdictStates) {
       expect(worseState('unknown', state)).toBe(state)
       expect(worseState(state, 'unknown')).toBe(state)
@@ -44,7 +57,9 @@ describe('states', () => {
 describe('the headroom line', () => {
   const verdict = (id: string) => ({ id }) as Verdict
   it('has its own order, with what it does not know behind', () => {
-    const shuffled = ['money', 'extra', 'away', 'streams', 'fit', 'home', 'space', 'survival'].map(verdict)
+    const shuffled = ['money', 'extra', 'away', 'streams', 'fit', 'home', 'space', 'survival'].map(
+      verdict,
+    )
     expect(byHeadroomOrder(shuffled).map(({ id }) => id)).toEqual([...headroomOrder, 'extra'])
     expect(shuffled[0]!.id).toBe('money')
   })

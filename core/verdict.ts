@@ -2,7 +2,7 @@ import type { Estimate } from './figure'
 
 /** From best to worst; unknown when the plan does not say enough yet. */
 export const verdictStates = ['ample', 'enough', 'tight', 'short', 'impossible', 'unknown'] as const
-export type VerdictState = typeof verdictStates[number]
+export type VerdictState = (typeof verdictStates)[number]
 
 /** One headroom of the plan: what is needed against what is possible. */
 export interface Verdict {
@@ -23,7 +23,15 @@ export interface Verdict {
 }
 
 /** The headroom line from left to right; a verdict that is not listed stands behind these. */
-export const headroomOrder = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money'] as const
+export const headroomOrder = [
+  'streams',
+  'space',
+  'survival',
+  'home',
+  'away',
+  'fit',
+  'money',
+] as const
 
 /** Verdicts in the order of the headroom line. */
 export function byHeadroomOrder(verdicts: readonly Verdict[]): Verdict[] {
@@ -46,12 +54,17 @@ export function worseState(one: VerdictState, other: VerdictState): VerdictState
   return verdictStates.indexOf(one) > verdictStates.indexOf(other) ? one : other
 }
 
-/** Of the low end of what is possible, the share up to which the high end of the need leaves ample room. */
+/**
+ * Of the low end of what is possible, the share up to which the high end of the need leaves ample
+ * room.
+ */
 export const ampleShare = 0.7
 
 /**
- * The state of a headroom: ample when even the high end of the need takes at most 70 % of the low end of what is possible;
- * enough when it still fits; tight when it fits only as likely figures; short when it does not; impossible when there is
+ * The state of a headroom: ample when even the high end of the need takes at most 70 % of the low
+ * end of what is possible;
+ * enough when it still fits; tight when it fits only as likely figures; short when it does not;
+ * impossible when there is
  * nothing to meet it.
  */
 export function headroomState(asked: Estimate | null, possible: Estimate | null): VerdictState {

@@ -2,22 +2,57 @@ import { meetsNeed, type Verdict } from './verdict'
 
 type Clauses = Readonly<Record<'short' | 'tight' | 'unknown', string>>
 
-/** What a headroom means for the whole plan, as a clause of its own behind "because"; by the headroom's id. */
+/**
+ * What a headroom means for the whole plan, as a clause of its own behind "because"; by the
+ * headroom's id.
+ */
 const clauses: Readonly<Record<string, Clauses>> = {
-  streams: { short: 'the machine cannot convert enough at once', tight: 'the conversions needed just fit', unknown: 'conversions cannot be judged until the processor is known' },
-  space: { short: 'the library outgrows the drives', tight: 'the library just fits', unknown: 'space cannot be judged until holdings and drives are entered' },
-  survival: { short: 'it survives too few failed drives', tight: 'it survives just as many failed drives as it must', unknown: 'survival cannot be judged until drives are chosen' },
-  home: { short: 'the home network is too slow', tight: 'the home network just keeps up', unknown: 'the home network cannot be judged yet' },
-  away: { short: 'the upload is too slow for viewers away', tight: 'the upload just keeps up', unknown: 'the upload cannot be judged yet' },
-  fit: { short: 'there are too few bays', tight: 'the drives just fit into the bays', unknown: 'the bays cannot be judged until drives are chosen' },
-  money: { short: 'it costs more than the budget', tight: 'it takes nearly all of the budget', unknown: 'a price that counts is not known' },
+  streams: {
+    short: 'the machine cannot convert enough at once',
+    tight: 'the conversions needed just fit',
+    unknown: 'conversions cannot be judged until the processor is known',
+  },
+  space: {
+    short: 'the library outgrows the drives',
+    tight: 'the library just fits',
+    unknown: 'space cannot be judged until holdings and drives are entered',
+  },
+  survival: {
+    short: 'it survives too few failed drives',
+    tight: 'it survives just as many failed drives as it must',
+    unknown: 'survival cannot be judged until drives are chosen',
+  },
+  home: {
+    short: 'the home network is too slow',
+    tight: 'the home network just keeps up',
+    unknown: 'the home network cannot be judged yet',
+  },
+  away: {
+    short: 'the upload is too slow for viewers away',
+    tight: 'the upload just keeps up',
+    unknown: 'the upload cannot be judged yet',
+  },
+  fit: {
+    short: 'there are too few bays',
+    tight: 'the drives just fit into the bays',
+    unknown: 'the bays cannot be judged until drives are chosen',
+  },
+  money: {
+    short: 'it costs more than the budget',
+    tight: 'it takes nearly all of the budget',
+    unknown: 'a price that counts is not known',
+  },
 }
 
-/** The clause of a verdict that is not plainly met; a headroom without a clause of its own is called by its name. */
+/**
+ * The clause of a verdict that is not plainly met; a headroom without a clause of its own is called
+ * by its name.
+ */
 export function verdictClause({ id, label, state, asked, possible }: Verdict): string {
   const kind = state === 'unknown' || state === 'tight' ? state : 'short'
   // Enough at once and short all the same: it is the minutes.
-  if (id === 'streams' && state === 'short' && asked && possible && asked.likely <= possible.likely) return 'the machine falls behind for too long'
+  if (id === 'streams' && state === 'short' && asked && possible && asked.likely <= possible.likely)
+    return 'the machine falls behind for too long'
   return clauses[id]?.[kind] ?? `${label} is ${kind === 'unknown' ? 'not known' : kind}`
 }
 
@@ -27,22 +62,35 @@ export function joinClauses(list: readonly string[]): string {
 }
 
 /** One answer for a whole plan, and why. */
-export interface Overall { readonly answer: 'no' | 'open' | 'just' | 'yes', readonly because: string }
+export interface Overall {
+  readonly answer: 'no' | 'open' | 'just' | 'yes'
+  readonly because: string
+}
 
 /** The answers as people read them. */
-export const overallWords: Readonly<Record<Overall['answer'], string>> = { no: 'This will not do', open: 'Not known yet', just: 'This will just do', yes: 'This will do' }
+export const overallWords: Readonly<Record<Overall['answer'], string>> = {
+  no: 'This will not do',
+  open: 'Not known yet',
+  just: 'This will just do',
+  yes: 'This will do',
+}
 
 /**
- * The answer for the whole plan: no when a headroom is short, open while one cannot be judged, else yes, or just yes.
+ * The answer for the whole plan: no when a headroom is short, open while one cannot be judged, else
+ * yes, or just yes.
  * @param hasBudget without one nobody asks whether the money is enough
  */
 export function overallAnswer(verdicts: readonly Verdict[], hasBudget: boolean): Overall {
-  const counted = verdicts.filter(({ id, state }) => hasBudget || id !== 'money' || state !== 'unknown')
+  const counted = verdicts.filter(
+    ({ id, state }) => hasBudget || id !== 'money' || state !== 'unknown',
+  )
   const because = (list: readonly Verdict[]) => joinClauses(list.map(verdictClause))
   const failing = counted.filter(({ state }) => !meetsNeed(state) && state !== 'unknown')
   if (failing.length) return { answer: 'no', because: because(failing) }
   const open = counted.filter(({ state }) => state === 'unknown')
   if (open.length) return { answer: 'open', because: because(open) }
   const tight = counted.filter(({ state }) => state === 'tight')
-  return tight.length ? { answer: 'just', because: because(tight) } : { answer: 'yes', because: 'every need is met, even at the unfavourable end of each range' }
+  return tight.length
+    ? { answer: 'just', because: because(tight) }
+    : { answer: 'yes', because: 'every need is met, even at the unfavourable end of each range' }
 }

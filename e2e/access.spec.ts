@@ -30,32 +30,36 @@ async function startSignedIn(page: Page): Promise<void> {
   await page.locator('.headroom-line').waitFor()
 }
 
-test('a Numeron that is open to a network takes its passphrase at the first visit, and asks for it from then on', async ({ page, context }) => {
-  await server.start(open)
-  await page.goto(server.address)
-  await expect(page).toHaveURL(/\/sign-in$/)
-  await expect(page.getByRole('heading', { name: 'Choose a passphrase' })).toBeVisible()
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
-  await page.getByLabel('New passphrase').fill(passphrase)
-  await page.getByLabel('The same again').fill('tide wheel lantern')
-  await expect(page.getByText('The two are not the same.')).toBeVisible()
-  await expect(page.getByRole('button', { name: 'Set the passphrase' })).toBeDisabled()
-  await page.getByLabel('The same again').fill(passphrase)
-  await page.getByRole('button', { name: 'Set the passphrase' }).click()
-  await page.locator('.headroom-line').waitFor()
+test(
+  'a Numeron that is open to a network takes its passphrase at the first visit, and asks for ' +
+    'it from then on',
+  async ({ page, context }) => {
+    await server.start(open)
+    await page.goto(server.address)
+    await expect(page).toHaveURL(/\/sign-in$/)
+    await expect(page.getByRole('heading', { name: 'Choose a passphrase' })).toBeVisible()
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    await page.getByLabel('New passphrase').fill(passphrase)
+    await page.getByLabel('The same again').fill('tide wheel lantern')
+    await expect(page.getByText('The two are not the same.')).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Set the passphrase' })).toBeDisabled()
+    await page.getByLabel('The same again').fill(passphrase)
+    await page.getByRole('button', { name: 'Set the passphrase' }).click()
+    await page.locator('.headroom-line').waitFor()
 
-  // Another browser has to sign in; what it wanted comes after.
-  const plan = page.url()
-  const other = await (await context.browser()!.newContext()).newPage()
-  await other.goto(`${plan}/streams`)
-  await expect(other.getByRole('heading', { name: 'Sign in' })).toBeVisible()
-  await other.getByLabel('Passphrase').fill('tide wheel lantern dust')
-  await other.keyboard.press('Enter')
-  await expect(other.locator('p[role=alert]')).toContainText('This is not the passphrase.')
-  await signIn(other)
-  await expect(other).toHaveURL(`${plan}/streams`)
-  await other.locator('.headroom-line').waitFor()
-})
+    // Another browser has to sign in; what it wanted comes after.
+    const plan = page.url()
+    const other = await (await context.browser()!.newContext()).newPage()
+    await other.goto(`${plan}/streams`)
+    await expect(other.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+    await other.getByLabel('Passphrase').fill('tide wheel lantern dust')
+    await other.keyboard.press('Enter')
+    await expect(other.locator('p[role=alert]')).toContainText('This is not the passphrase.')
+    await signIn(other)
+    await expect(other).toHaveURL(`${plan}/streams`)
+    await other.locator('.headroom-line').waitFor()
+  },
+)
 
 test('the page shows that it is open to the network, and signs out', async ({ page }) => {
   await startSignedIn(page)
@@ -66,7 +70,10 @@ test('the page shows that it is open to the network, and signs out', async ({ pa
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
 })
 
-test('what is changed while signed out elsewhere is kept, and saved after signing in again', async ({ page, context }) => {
+test('what is changed while signed out elsewhere is kept, and saved after signing in again', async ({
+  page,
+  context,
+}) => {
   await startSignedIn(page)
   await page.evaluate(() => fetch('/api/session?everywhere', { method: 'DELETE' }))
   await page.getByLabel('Name of the plan').fill('Mill with a lock')
@@ -79,27 +86,38 @@ test('what is changed while signed out elsewhere is kept, and saved after signin
   await expect(page.getByLabel('Name of the plan')).toHaveValue('Mill with a lock')
 })
 
-test('a reader\'s link shows the report on a phone without signing in, and ends when it is revoked', async ({ page, browser }) => {
-  await startSignedIn(page)
-  await page.getByRole('button', { name: 'More' }).click()
-  await page.getByText('Reader\'s link').click()
-  await page.getByRole('button', { name: 'Make a link' }).click()
-  const address = (await page.getByLabel('Link', { exact: true }).inputValue()).replace('mill.example', '127.0.0.1')
-  await expect(page.getByRole('img', { name: 'QR code of the reader\'s link' })).toBeVisible()
-  expect((await new AxeBuilder({ page }).include('.v-overlay').analyze()).violations).toEqual([])
+test(
+  "a reader's link shows the report on a phone without signing in, and ends when it is " +
+    'revoked',
+  async ({ page, browser }) => {
+    await startSignedIn(page)
+    await page.getByRole('button', { name: 'More' }).click()
+    await page.getByText("Reader's link").click()
+    await page.getByRole('button', { name: 'Make a link' }).click()
+    const address = (await page.getByLabel('Link', { exact: true }).inputValue()).replace(
+      'mill.example',
+      '127.0.0.1',
+    )
+    await expect(page.getByRole('img', { name: "QR code of the reader's link" })).toBeVisible()
+    expect((await new AxeBuilder({ page }).include('.v-overlay').analyze()).violations).toEqual([])
 
-  const phone = await (await browser.newContext({ viewport: { width: 375, height: 740 } })).newPage()
-  await phone.goto(address)
-  await expect(phone.getByRole('heading', { name: 'Tide Mill House' })).toBeVisible()
-  await expect(phone.locator('.headroom li')).toHaveCount(7)
-  await expect(phone.locator('.word')).toContainText('This will not do')
-  await expect(phone.getByRole('row', { name: /Together/ })).toContainText('€')
-  expect(await phone.locator('input, textarea, select').count()).toBe(0)
-  expect(await phone.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true)
-  expect((await new AxeBuilder({ page: phone }).analyze()).violations).toEqual([])
+    const phone = await (
+      await browser.newContext({ viewport: { width: 375, height: 740 } })
+    ).newPage()
+    await phone.goto(address)
+    await expect(phone.getByRole('heading', { name: 'Tide Mill House' })).toBeVisible()
+    await expect(phone.locator('.headroom li')).toHaveCount(7)
+    await expect(phone.locator('.word')).toContainText('This will not do')
+    await expect(phone.getByRole('row', { name: /Together/ })).toContainText('€')
+    expect(await phone.locator('input, textarea, select').count()).toBe(0)
+    expect(
+      await phone.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth),
+    ).toBe(true)
+    expect((await new AxeBuilder({ page: phone }).analyze()).violations).toEqual([])
 
-  await page.getByRole('button', { name: 'Revoke the link' }).click()
-  await expect(page.getByRole('button', { name: 'Make a link' })).toBeVisible()
-  await phone.reload()
-  await expect(phone.locator('p[role=alert]')).toContainText('This link shows nothing any more.')
-})
+    await page.getByRole('button', { name: 'Revoke the link' }).click()
+    await expect(page.getByRole('button', { name: 'Make a link' })).toBeVisible()
+    await phone.reload()
+    await expect(phone.locator('p[role=alert]')).toContainText('This link shows nothing any more.')
+  },
+)

@@ -1,9 +1,15 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { expect, test } from './fixtures'
 
-const scan = readdirSync('tests/fixtures').filter(name => name.startsWith('ffprobe')).map(name => readFileSync(`tests/fixtures/${name}`, 'utf8')).join('\n')
+const scan = readdirSync('tests/fixtures')
+  .filter(name => name.startsWith('ffprobe'))
+  .map(name => readFileSync(`tests/fixtures/${name}`, 'utf8'))
+  .join('\n')
 
-test('a habit is moved, stretched and drawn by mouse, and the load follows', async ({ numeron, page }) => {
+test('a habit is moved, stretched and drawn by mouse, and the load follows', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Household')
   const block = page.locator('[data-habit="0-0"]')
@@ -24,7 +30,9 @@ test('a habit is moved, stretched and drawn by mouse, and the load follows', asy
   await page.mouse.down()
   await page.mouse.move(moved.x + moved.width + 40, moved.y + 7, { steps: 4 })
   await page.mouse.up()
-  expect(Number(await numeron.field('household.habits.0.minutes').inputValue())).toBeGreaterThan(140)
+  expect(Number(await numeron.field('household.habits.0.minutes').inputValue())).toBeGreaterThan(
+    140,
+  )
 
   // A folded row of days is opened, and a habit drawn on one of them.
   await page.getByRole('button', { name: 'Tue–Fri: show each day' }).click()
@@ -47,7 +55,11 @@ test('the week is worked with the keyboard alone', async ({ numeron, page }) => 
   await page.keyboard.press('ArrowRight')
   await page.keyboard.press('Shift+ArrowRight')
   await page.keyboard.press('6')
-  await expect(night).toHaveAttribute('aria-label', 'Night at the lock, Grandfather: Mon, Tue, Wed, Thu, Fri, Sun, begins 19:45 to 21:15, 115 minutes, 70 %')
+  await expect(night).toHaveAttribute(
+    'aria-label',
+    'Night at the lock, Grandfather: Mon, Tue, Wed, Thu, Fri, Sun, begins 19:45 to 21:15, ' +
+      '115 minutes, 70 %',
+  )
   await page.keyboard.press('Enter')
   await expect(numeron.field('household.habits.7.name')).toBeFocused()
   const moment = page.getByRole('slider', { name: 'Moment that is read' })
@@ -77,35 +89,53 @@ test('three answers fill a week that can be refined', async ({ numeron, page }) 
   numeron.expectNoViolations()
 })
 
-test('a scan of a mixed library gives the matrix and a peak that can be followed to the last number', async ({ numeron, page }) => {
-  await numeron.openLatest()
-  await numeron.goTo('Library', 'Scan')
-  await page.locator('#scan-file').setInputFiles({ name: 'library-scan.json', mimeType: 'application/json', buffer: Buffer.from(scan) })
-  await page.getByRole('region', { name: 'What the scan holds' }).getByRole('button', { name: 'Replace the holdings' }).click()
-  await numeron.goTo('Playback')
-  const grid = page.getByRole('grid')
-  await expect(grid.getByRole('rowheader')).toHaveCount(7)
-  const reasons = page.locator('[data-reasons]')
-  // The matrix of the plan before has as many rows: what is pressed in it is another cell once the new one stands.
-  await expect(async () => {
-    await grid.getByRole('gridcell', { name: /^UHD 2160 HDR.* on Attic stick/ }).click()
-    await expect(reasons.locator('[data-reason=CODEC]')).toContainText('HEVC is not played', { timeout: 3000 })
-    await expect(reasons.locator('[data-reason=HDR]')).toContainText('the screen has no HDR', { timeout: 3000 })
-  }).toPass()
-  await page.keyboard.press('ArrowLeft')
-  await expect(grid.locator('[aria-selected=true]')).toBeFocused()
+test(
+  'a scan of a mixed library gives the matrix and a peak that can be followed to the last ' +
+    'number',
+  async ({ numeron, page }) => {
+    await numeron.openLatest()
+    await numeron.goTo('Library', 'Scan')
+    await page.locator('#scan-file').setInputFiles({
+      name: 'library-scan.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(scan),
+    })
+    await page
+      .getByRole('region', { name: 'What the scan holds' })
+      .getByRole('button', { name: 'Replace the holdings' })
+      .click()
+    await numeron.goTo('Playback')
+    const grid = page.getByRole('grid')
+    await expect(grid.getByRole('rowheader')).toHaveCount(7)
+    const reasons = page.locator('[data-reasons]')
+    // The matrix of the plan before has as many rows: what is pressed in it is another cell once
+    // the new one stands.
+    await expect(async () => {
+      await grid.getByRole('gridcell', { name: /^UHD 2160 HDR.* on Attic stick/ }).click()
+      await expect(reasons.locator('[data-reason=CODEC]')).toContainText('HEVC is not played', {
+        timeout: 3000,
+      })
+      await expect(reasons.locator('[data-reason=HDR]')).toContainText('the screen has no HDR', {
+        timeout: 3000,
+      })
+    }).toPass()
+    await page.keyboard.press('ArrowLeft')
+    await expect(grid.locator('[aria-selected=true]')).toBeFocused()
 
-  await numeron.goTo('Household')
-  await page.locator('[data-figure="streams.asked95"]').click()
-  const panel = page.getByRole('dialog', { name: /^Show working/ })
-  await panel.locator('[data-input^="streams.peak."]').first().click()
-  await expect(panel).toContainText('going on')
-  await panel.locator('[data-input^="playback.converting."]').first().click()
-  await panel.locator('[data-input^="playback.work."]').first().click()
-  await expect(panel).toContainText('encode')
-  await panel.locator('[data-input$=".bitrateMbps"]').first().click()
-  await expect(page.getByRole('navigation', { name: 'Views' }).locator('[aria-current=page]')).toHaveText('Library')
-})
+    await numeron.goTo('Household')
+    await page.locator('[data-figure="streams.asked95"]').click()
+    const panel = page.getByRole('dialog', { name: /^Show working/ })
+    await panel.locator('[data-input^="streams.peak."]').first().click()
+    await expect(panel).toContainText('going on')
+    await panel.locator('[data-input^="playback.converting."]').first().click()
+    await panel.locator('[data-input^="playback.work."]').first().click()
+    await expect(panel).toContainText('encode')
+    await panel.locator('[data-input$=".bitrateMbps"]').first().click()
+    await expect(
+      page.getByRole('navigation', { name: 'Views' }).locator('[aria-current=page]'),
+    ).toHaveText('Library')
+  },
+)
 
 test('a remedy is tried under the pointer, done, seen, and undone', async ({ numeron, page }) => {
   await numeron.openLatest()
@@ -133,14 +163,35 @@ test('a large household never holds up the typing', async ({ numeron, page, serv
     machine: { score: 20_000, cores: 8 },
     household: {
       viewers: Array.from({ length: 20 }, (_, at) => ({ id: `v${at}` })),
-      devices: Array.from({ length: 10 }, (_, at) => ({ id: `d${at}`, class: ['stickHd', 'tv2020', 'browser', 'tablet', 'oldSetTop'][at % 5] })),
+      devices: Array.from({ length: 10 }, (_, at) => ({
+        id: `d${at}`,
+        class: ['stickHd', 'tv2020', 'browser', 'tablet', 'oldSetTop'][at % 5],
+      })),
       habits: Array.from({ length: 40 }, (_, at) => ({
-        name: `Habit ${at}`, viewer: `v${at % 20}`, device: `d${at % 10}`, days: days.filter((__, day) => (at + day) % 3 > 0), earliest: at * 61 % 1440, latest: (at * 61 + 90) % 1440, minutes: 60 + at, chance: 0.4,
+        name: `Habit ${at}`,
+        viewer: `v${at % 20}`,
+        device: `d${at % 10}`,
+        days: days.filter((__, day) => (at + day) % 3 > 0),
+        earliest: (at * 61) % 1440,
+        latest: (at * 61 + 90) % 1440,
+        minutes: 60 + at,
+        chance: 0.4,
       })),
     },
-    library: { holdings: [{ titles: 300 }, { quality: 'hd1080-hevc', titles: 200 }, { quality: 'uhd-hdr-hevc', titles: 30 }, { quality: 'hd1080-disc', titles: 90 }] },
+    library: {
+      holdings: [
+        { titles: 300 },
+        { quality: 'hd1080-hevc', titles: 200 },
+        { quality: 'uhd-hdr-hevc', titles: 30 },
+        { quality: 'hd1080-disc', titles: 90 },
+      ],
+    },
   }
-  await fetch(`${server.address}/api/plans`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(plan) })
+  await fetch(`${server.address}/api/plans`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(plan),
+  })
   await numeron.openLatest()
   await expect(page.locator('#field-name')).toHaveValue('Ferry crew')
   const field = numeron.field('machine.score')
@@ -149,12 +200,21 @@ test('a large household never holds up the typing', async ({ numeron, page, serv
   await expect(field).toHaveValue('9000')
   await expect(page.locator('.headroom-line')).toHaveAttribute('aria-busy', 'false')
   const shown = await page.locator('[data-verdict=streams] .possible').textContent()
-  const { verdicts } = await (await fetch(`${server.address}/api/assessments`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ ...plan, machine: { score: 9000, cores: 8 } }) })).json()
+  const { verdicts } = await (
+    await fetch(`${server.address}/api/assessments`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ ...plan, machine: { score: 9000, cores: 8 } }),
+    })
+  ).json()
   const { low, high } = verdicts[0].possible
   expect(shown).toBe(`${low}–${high}`)
 })
 
-test('titles are kept away from a weak device, which then plays something else', async ({ numeron, page }) => {
+test('titles are kept away from a weak device, which then plays something else', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Playback', 'Fixes')
   const remedies = page.locator('[data-remedies]')
@@ -171,5 +231,7 @@ test('titles are kept away from a weak device, which then plays something else',
   await page.reload()
   await expect(page.getByText('not offered').first()).toBeVisible()
   await expect(page.getByText('not offered')).not.toHaveCount(0)
-  expect(Number(await page.locator('[data-verdict=streams] .asked').textContent())).toBeLessThanOrEqual(Number(before))
+  expect(
+    Number(await page.locator('[data-verdict=streams] .asked').textContent()),
+  ).toBeLessThanOrEqual(Number(before))
 })

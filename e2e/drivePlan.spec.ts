@@ -1,6 +1,9 @@
 import { expect, test } from './fixtures'
 
-test('drives of the catalogue go in by model, and a frame drawn round drives makes them a group', async ({ numeron, page }) => {
+test('drives of the catalogue go in by model, and a frame drawn round drives makes them a group', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Drives')
   const kind = page.getByRole('combobox', { name: 'Put in a drive' })
@@ -16,7 +19,11 @@ test('drives of the catalogue go in by model, and a frame drawn round drives mak
   await numeron.choose('drives.layout', 'Mirror (RAID 1)')
   const front = page.getByRole('list', { name: 'Drives in their bays' })
   await page.evaluate(() => window.scrollTo(0, 0))
-  const [frame, third, fourth] = [await front.boundingBox(), await page.locator('[data-bay="2"]').boundingBox(), await page.locator('[data-bay="3"]').boundingBox()]
+  const [frame, third, fourth] = [
+    await front.boundingBox(),
+    await page.locator('[data-bay="2"]').boundingBox(),
+    await page.locator('[data-bay="3"]').boundingBox(),
+  ]
   await page.mouse.move(third!.x + 4, frame!.y + 5)
   await page.mouse.down()
   await page.mouse.move(fourth!.x + fourth!.width - 4, fourth!.y + fourth!.height - 4, { steps: 6 })
@@ -24,7 +31,8 @@ test('drives of the catalogue go in by model, and a frame drawn round drives mak
   await expect(page.locator('.bay.framed')).toHaveCount(2)
   await page.getByRole('button', { name: 'Make a new group' }).click()
   await expect(page.locator('[data-drive="3"]')).toHaveAttribute('aria-label', /group 2/)
-  // By keyboard the last one goes on to a group of its own, and mirrors of one are refused by their group.
+  // By keyboard the last one goes on to a group of its own, and mirrors of one are refused by their
+  // group.
   await page.locator('[data-drive="3"]').focus()
   await page.keyboard.press('g')
   await expect(page.locator('[data-drive="3"]')).toHaveAttribute('aria-label', /group 3/)
@@ -34,44 +42,53 @@ test('drives of the catalogue go in by model, and a frame drawn round drives mak
   await numeron.expectSaved()
 })
 
-test('the cheapest purchases are applied, dragged in time, and change with the growth of the library', async ({ numeron, page }) => {
-  await numeron.openLatest()
-  await numeron.goTo('Drives', 'Growing')
-  const way = (id: string) => page.locator(`[data-way="growth.${id}"]`)
-  await expect(way('cheapest')).toContainText('TB today')
-  const price = await way('cheapest').locator('[data-figure]').textContent()
-  await way('cheapest').getByRole('button', { name: 'Apply: Cheapest' }).click()
-  // What is bought today is in its bay; what comes later is a step.
-  const step = page.locator('[data-step="0"]')
-  await expect(step).toBeVisible()
-  await expect(numeron.gauge('space').first()).toHaveAttribute('data-state', 'tight')
-  const month = Number(await step.getAttribute('aria-valuenow'))
-  expect(month).toBeGreaterThan(0)
-  await step.focus()
-  await page.keyboard.press('ArrowRight')
-  await expect(step).toHaveAttribute('aria-valuenow', String(month + 1))
-  await expect(way('planned')).toContainText(`full in month ${month}`)
-  await page.keyboard.press('Shift+ArrowLeft')
-  await expect(step).toHaveAttribute('aria-valuenow', String(month - 11))
-  await expect(way('planned')).not.toContainText('full in')
-  const box = (await step.boundingBox())!
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
-  await page.mouse.down()
-  await page.mouse.move(box.x + box.width / 2 + 60, box.y + box.height / 2, { steps: 5 })
-  await page.mouse.up()
-  await expect(step).not.toHaveAttribute('aria-valuenow', String(month - 11))
-  await way('planned').locator('[data-figure]').click()
-  await expect(page.getByRole('dialog', { name: /^Show working/ })).toContainText('(1 − 0.05)^(month ÷ 12)')
-  await page.keyboard.press('Escape')
-  // Faster growth costs more.
-  await page.getByRole('radio', { name: 'Fast growth' }).check()
-  await expect(way('cheapest').locator('[data-figure]')).not.toHaveText(price!)
-  await page.locator('[data-step="0"]').focus()
-  await page.keyboard.press('Delete')
-  await expect(page.locator('[data-step]')).toHaveCount(0)
-})
+test(
+  'the cheapest purchases are applied, dragged in time, and change with the growth of the ' +
+    'library',
+  async ({ numeron, page }) => {
+    await numeron.openLatest()
+    await numeron.goTo('Drives', 'Growing')
+    const way = (id: string) => page.locator(`[data-way="growth.${id}"]`)
+    await expect(way('cheapest')).toContainText('TB today')
+    const price = await way('cheapest').locator('[data-figure]').textContent()
+    await way('cheapest').getByRole('button', { name: 'Apply: Cheapest' }).click()
+    // What is bought today is in its bay; what comes later is a step.
+    const step = page.locator('[data-step="0"]')
+    await expect(step).toBeVisible()
+    await expect(numeron.gauge('space').first()).toHaveAttribute('data-state', 'tight')
+    const month = Number(await step.getAttribute('aria-valuenow'))
+    expect(month).toBeGreaterThan(0)
+    await step.focus()
+    await page.keyboard.press('ArrowRight')
+    await expect(step).toHaveAttribute('aria-valuenow', String(month + 1))
+    await expect(way('planned')).toContainText(`full in month ${month}`)
+    await page.keyboard.press('Shift+ArrowLeft')
+    await expect(step).toHaveAttribute('aria-valuenow', String(month - 11))
+    await expect(way('planned')).not.toContainText('full in')
+    const box = (await step.boundingBox())!
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+    await page.mouse.down()
+    await page.mouse.move(box.x + box.width / 2 + 60, box.y + box.height / 2, { steps: 5 })
+    await page.mouse.up()
+    await expect(step).not.toHaveAttribute('aria-valuenow', String(month - 11))
+    await way('planned').locator('[data-figure]').click()
+    await expect(page.getByRole('dialog', { name: /^Show working/ })).toContainText(
+      '(1 − 0.05)^(month ÷ 12)',
+    )
+    await page.keyboard.press('Escape')
+    // Faster growth costs more.
+    await page.getByRole('radio', { name: 'Fast growth' }).check()
+    await expect(way('cheapest').locator('[data-figure]')).not.toHaveText(price!)
+    await page.locator('[data-step="0"]').focus()
+    await page.keyboard.press('Delete')
+    await expect(page.locator('[data-step]')).toHaveCount(0)
+  },
+)
 
-test('every holding has its copies, with their age and the time until they are back', async ({ numeron, page }) => {
+test('every holding has its copies, with their age and the time until they are back', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Drives', 'Backup plan')
   const sentence = page.locator('main p.sentence')
@@ -81,7 +98,9 @@ test('every holding has its copies, with their age and the time until they are b
   const concerts = page.locator('[data-holding="6"]')
   await expect(concerts).toContainText('at most 60 days old')
   await concerts.locator('[data-figure$=".copyTB"]').click()
-  await expect(page.getByRole('dialog', { name: /^Show working/ })).toContainText('12 older versions')
+  await expect(page.getByRole('dialog', { name: /^Show working/ })).toContainText(
+    '12 older versions',
+  )
   await page.keyboard.press('Escape')
   // The panel gives the focus back when it has closed; a menu that is opened before loses it.
   await expect(page.getByRole('dialog', { name: /^Show working/ })).toHaveCount(0)
@@ -94,7 +113,10 @@ test('every holding has its copies, with their age and the time until they are b
   await expect(page.getByText('Nothing can be sent away: the upload is 0 Mb/s.')).toBeVisible()
 })
 
-test('something is moved to the SSD by drag and by keys, and an arrival along the day', async ({ numeron, page }) => {
+test('something is moved to the SSD by drag and by keys, and an arrival along the day', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Drives', 'Fast storage')
   const pool = (id: string) => page.locator(`[data-pool="${id}"]`)
@@ -115,13 +137,18 @@ test('something is moved to the SSD by drag and by keys, and an arrival along th
   await numeron.expectSaved()
 })
 
-test('the way out of the layout is told step by step, with what stands without redundancy', async ({ numeron, page }) => {
+test('the way out of the layout is told step by step, with what stands without redundancy', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Drives', 'Way out')
   await page.locator('[data-target=separate]').click()
   await expect(page.getByText('It can be turned with the data on it.')).toBeVisible()
   await page.locator('[data-target=span]').click()
-  await expect(page.locator('[data-way-step]').first()).toContainText('Take drive 1 out of the old pool')
+  await expect(page.locator('[data-way-step]').first()).toContainText(
+    'Take drive 1 out of the old pool',
+  )
   await page.locator('[data-target=stripe]').click()
   await expect(page.locator('[data-way-step=toBorrowed]')).toBeVisible()
   await page.locator('[data-figure="wayOut.borrowed"]').click()
@@ -156,7 +183,9 @@ test('a drill is played to its debrief, wrong pull and all', async ({ numeron, p
   const debrief = page.locator('[data-debrief]')
   await expect(debrief).toContainText('One step was wrong.')
   await expect(debrief).toContainText('The plan promises')
-  await expect(debrief).toContainText('Compare the serial number on the label with the report before pulling')
+  await expect(debrief).toContainText(
+    'Compare the serial number on the label with the report before pulling',
+  )
   await act('New drill')
   await expect(page.getByRole('button', { name: 'Let chance pick' })).toBeVisible()
 })

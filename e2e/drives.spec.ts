@@ -1,11 +1,16 @@
 import { expect, test } from './fixtures'
 
-test('drives are put in, swapped and taken out by drag and by keyboard, and the line follows', async ({ numeron, page }) => {
+test('drives are put in, swapped and taken out by drag and by keyboard, and the line follows', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Drives')
   const raw = page.locator('[data-step=raw]')
   const drive = (place: number) => page.locator(`[data-drive="${place}"]`)
-  await page.getByRole('button', { name: 'Put in a drive of 12 TB' }).dragTo(page.locator('.bay').nth(3))
+  await page
+    .getByRole('button', { name: 'Put in a drive of 12 TB' })
+    .dragTo(page.locator('.bay').nth(3))
   await expect(raw).toContainText('32')
   await expect(drive(3)).toHaveAttribute('aria-label', /^Drive 4, 12 TB/)
   await expect(numeron.gauge('fit').locator('.asked')).toHaveText('4')
@@ -26,13 +31,18 @@ test('drives are put in, swapped and taken out by drag and by keyboard, and the 
   await numeron.expectSaved()
 })
 
-test('drives that are pressed have failed: what is left is told, down to the last number', async ({ numeron, page }) => {
+test('drives that are pressed have failed: what is left is told, down to the last number', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Drives')
   const drive = (place: number) => page.locator(`[data-drive="${place}"]`)
   const left = page.locator('[data-failures]')
   await drive(0).click()
-  await expect(left).toContainText('nothing is lost and everything plays on. The next failure can lose data.')
+  await expect(left).toContainText(
+    'nothing is lost and everything plays on. The next failure can lose data.',
+  )
   await left.locator('[data-figure="failures.wholeHours"]').click()
   const panel = page.getByRole('dialog', { name: /^Show working/ })
   await expect(panel).toContainText('until new drives are in')
@@ -48,30 +58,42 @@ test('drives that are pressed have failed: what is left is told, down to the las
   await expect(left).toHaveCount(0)
 })
 
-test('a layout is previewed in the picture, applied, undone, and the same need is priced for each', async ({ numeron, page }) => {
-  await numeron.openLatest()
-  await numeron.goTo('Drives', 'Layouts')
-  const point = (id: string) => page.locator(`[data-point="${id}"]`)
-  await expect(point('dedicated-1')).toHaveAttribute('aria-label', /^Dedicated parity, one drive: room 10\sTB, loss 1\sin\s[\d,]+, chosen\. Apply$/)
-  await point('mirror').focus()
-  await expect(page.locator('.headroom-line [data-verdict=survival] .possible')).toHaveText('2')
-  await page.keyboard.press('Enter')
-  await expect(page.locator('[data-layout=mirror] input')).toBeChecked()
-  await page.keyboard.press('Control+z')
-  await expect(page.locator('[data-layout="dedicated-1"] input')).toBeChecked()
+test(
+  'a layout is previewed in the picture, applied, undone, and the same need is priced for ' +
+    'each',
+  async ({ numeron, page }) => {
+    await numeron.openLatest()
+    await numeron.goTo('Drives', 'Layouts')
+    const point = (id: string) => page.locator(`[data-point="${id}"]`)
+    await expect(point('dedicated-1')).toHaveAttribute(
+      'aria-label',
+      /^Dedicated parity, one drive: room 10\sTB, loss 1\sin\s[\d,]+, chosen\. Apply$/,
+    )
+    await point('mirror').focus()
+    await expect(page.locator('.headroom-line [data-verdict=survival] .possible')).toHaveText('2')
+    await page.keyboard.press('Enter')
+    await expect(page.locator('[data-layout=mirror] input')).toBeChecked()
+    await page.keyboard.press('Control+z')
+    await expect(page.locator('[data-layout="dedicated-1"] input')).toBeChecked()
 
-  await page.getByLabel('The same need, with new drives').check()
-  await expect(point('rotating-1')).toHaveAttribute('aria-label', /\d × \d+\sTB, €[\d,]+, loss/)
-  await expect(point('mirror')).toHaveCount(0)
-  const drives = Number(/: (\d+) ×/.exec(await point('rotating-1').getAttribute('aria-label') ?? '')?.[1])
-  // Layouts of the same room and chance share a mark; each has its name beside it.
-  await point('rotating-1').locator('text').click()
-  await numeron.expectState('space', 'tight')
-  await numeron.goTo('Drives')
-  await expect(page.locator('[data-drive]')).toHaveCount(drives)
-})
+    await page.getByLabel('The same need, with new drives').check()
+    await expect(point('rotating-1')).toHaveAttribute('aria-label', /\d × \d+\sTB, €[\d,]+, loss/)
+    await expect(point('mirror')).toHaveCount(0)
+    const drives = Number(
+      /: (\d+) ×/.exec((await point('rotating-1').getAttribute('aria-label')) ?? '')?.[1],
+    )
+    // Layouts of the same room and chance share a mark; each has its name beside it.
+    await point('rotating-1').locator('text').click()
+    await numeron.expectState('space', 'tight')
+    await numeron.goTo('Drives')
+    await expect(page.locator('[data-drive]')).toHaveCount(drives)
+  },
+)
 
-test('a copy away is previewed, switched on, and what is irreplaceable is safer', async ({ numeron, page }) => {
+test('a copy away is previewed, switched on, and what is irreplaceable is safer', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Drives', 'Perils and copies')
   const chance = page.locator('[data-figure="drives.irreplaceableLossChancePerYear"]').first()
@@ -88,10 +110,15 @@ test('a copy away is previewed, switched on, and what is irreplaceable is safer'
   await numeron.enter('drives.theftChance', '5')
   await expect(page.locator('[data-peril=theft] .left')).toContainText('1 in')
   await chance.click()
-  await expect(page.getByRole('dialog', { name: /^Show working/ })).toContainText('deleted by mistake')
+  await expect(page.getByRole('dialog', { name: /^Show working/ })).toContainText(
+    'deleted by mistake',
+  )
 })
 
-test('the chance of loss is counted by simulation, cancelled and run to its end, and agrees', async ({ numeron, page }) => {
+test('the chance of loss is counted by simulation, cancelled and run to its end, and agrees', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Drives', 'Risk')
   const panel = page.locator('[data-simulation]')
@@ -99,7 +126,9 @@ test('the chance of loss is counted by simulation, cancelled and run to its end,
   await panel.getByRole('button', { name: 'Cancel' }).click()
   await expect(panel.getByRole('progressbar')).toHaveCount(0)
   await panel.getByRole('button', { name: /^Simulate/ }).click()
-  await expect(panel.getByRole('status')).toContainText('20,000,000 simulated years', { timeout: 40_000 })
+  await expect(panel.getByRole('status')).toContainText('20,000,000 simulated years', {
+    timeout: 40_000,
+  })
   await expect(panel.getByRole('status')).toContainText('within the interval')
   await expect(panel.getByRole('button', { name: 'Simulate again' })).toBeVisible()
   // Another plan is another question.

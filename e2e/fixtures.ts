@@ -3,11 +3,23 @@ import { test as base, expect, type Page } from '@playwright/test'
 import { TestServer } from './server'
 
 /** The rules of axe that depend on colours, and those that depend on how wide the page is. */
-const rulesOf = { contrast: ['color-contrast'], layout: ['target-size', 'scrollable-region-focusable', 'aria-hidden-focus', 'heading-order', 'page-has-heading-one'] }
+const rulesOf = {
+  contrast: ['color-contrast'],
+  layout: [
+    'target-size',
+    'scrollable-region-focusable',
+    'aria-hidden-focus',
+    'heading-order',
+    'page-has-heading-one',
+  ],
+}
 
 /** Drives the pages of Numeron as a person would. */
 export class NumeronPage {
-  constructor(readonly page: Page, readonly server: TestServer) {}
+  constructor(
+    readonly page: Page,
+    readonly server: TestServer,
+  ) {}
 
   async openLatest(): Promise<void> {
     await this.page.goto(this.server.address)
@@ -38,7 +50,7 @@ export class NumeronPage {
   /** Picks an entry of the list in sight, so that the inspector holds its fields. */
   async pick(index: number): Promise<void> {
     const line = this.page.locator(`[data-pick="${index}"]`)
-    if (await line.getAttribute('aria-expanded') !== 'true') await line.click()
+    if ((await line.getAttribute('aria-expanded')) !== 'true') await line.click()
     await expect(this.inspector).toBeVisible()
   }
 
@@ -50,22 +62,28 @@ export class NumeronPage {
     await this.field(path).fill(value)
   }
 
-  /** Chooses in the menu of a field, once it has unfolded: what is pressed before that moves away from under the pointer. */
+  /**
+   * Chooses in the menu of a field, once it has unfolded: what is pressed before that moves away
+   * from under the pointer.
+   */
   async choose(path: string, name: string | RegExp): Promise<void> {
     await this.field(path).focus()
     await this.page.keyboard.press('ArrowDown')
     await this.press(name)
   }
 
-  /** Presses an option of the menu that is open; one that still closes from before is passed over. */
+  /**
+   * Presses an option of the menu that is open; one that still closes from before is passed over.
+   */
   private async press(name: string | RegExp, exact = false): Promise<void> {
     const menu = this.page.locator('.v-menu.v-overlay--active > .v-overlay__content')
     await expect(menu).toHaveCount(1)
     await expect(menu).toBeVisible()
     await expect(menu).not.toHaveClass(/-enter-/)
-    // The answer of a busy page can move the menu between press and release, and the press goes astray.
+    // The answer of a busy page can move the menu between press and release, and the press goes
+    // astray.
     await expect(async () => {
-      if (await menu.count() === 0) return
+      if ((await menu.count()) === 0) return
       await menu.getByRole('option', { name, exact }).click({ timeout: 3000 })
       await expect(menu).toHaveCount(0, { timeout: 3000 })
     }).toPass()
@@ -102,9 +120,11 @@ export class NumeronPage {
     await expect(this.page.locator('[data-save]')).toHaveAttribute('data-save', 'saved')
   }
 
-  async exportPlan(): Promise<{ name: string, text: string }> {
+  async exportPlan(): Promise<{ name: string; text: string }> {
     await this.page.getByRole('button', { name: 'More', exact: true }).click()
-    const item = this.page.locator('.v-overlay--active .v-list-item').filter({ hasText: 'Export this plan' })
+    const item = this.page
+      .locator('.v-overlay--active .v-list-item')
+      .filter({ hasText: 'Export this plan' })
     await expect(item).toBeVisible()
     const [download] = await Promise.all([this.page.waitForEvent('download'), item.click()])
     const stream = await download.createReadStream()
@@ -114,21 +134,42 @@ export class NumeronPage {
   }
 
   async importText(name: string, text: string): Promise<void> {
-    await this.page.locator('#import-file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
+    await this.page
+      .locator('#import-file')
+      .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
   }
 
   private readonly violations: string[] = []
 
-  /** Notes every violation that axe finds on the page as it stands; of every rule, of contrast, or of what a narrow page lays out otherwise. */
-  async checkAccessible(where: string, rules: 'all' | 'contrast' | 'layout' = 'all', part: 'page' | 'view' = 'page'): Promise<void> {
+  /**
+   * Notes every violation that axe finds on the page as it stands; of every rule, of contrast, or
+   * of what a narrow page lays out otherwise.
+   */
+  async checkAccessible(
+    where: string,
+    rules: 'all' | 'contrast' | 'layout' = 'all',
+    part: 'page' | 'view' = 'page',
+  ): Promise<void> {
     // From the top: what the headroom line covers while scrolled is no small target.
     await this.page.evaluate(() => window.scrollTo(0, 0))
     await this.page.waitForTimeout(300)
     const axe = new AxeBuilder({ page: this.page }).options({ resultTypes: ['violations'] })
     // Around the view stands the same in every section of it.
     if (part === 'view') axe.include('main')
-    const { violations } = await (rules !== 'all' ? axe.withRules(rulesOf[rules]) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])).analyze()
-    this.violations.push(...violations.map(violation => `${where}: ${violation.id}: ${violation.nodes.map(node => node.target.join(' ')).slice(0, 4).join(' | ')}`))
+    const { violations } = await (
+      rules !== 'all'
+        ? axe.withRules(rulesOf[rules])
+        : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    ).analyze()
+    this.violations.push(
+      ...violations.map(
+        violation =>
+          `${where}: ${violation.id}: ${violation.nodes
+            .map(node => node.target.join(' '))
+            .slice(0, 4)
+            .join(' | ')}`,
+      ),
+    )
   }
 
   expectNoViolations(): void {
@@ -136,23 +177,37 @@ export class NumeronPage {
   }
 }
 
-interface Fixtures { numeron: NumeronPage, problems: string[] }
-interface WorkerFixtures { server: TestServer }
+interface Fixtures {
+  numeron: NumeronPage
+  problems: string[]
+}
+interface WorkerFixtures {
+  server: TestServer
+}
 
-/** Every test finds a server with the demo plan alone in it; an error in the page fails the test. */
+/**
+ * Every test finds a server with the demo plan alone in it; an error in the page fails the test.
+ */
 export const test = base.extend<Fixtures, WorkerFixtures>({
-  // eslint-disable-next-line no-empty-pattern -- Playwright reads the fixture's needs from this pattern
-  server: [async ({}, use) => {
-    const server = new TestServer()
-    await server.start()
-    await use(server)
-    await server.stop()
-  }, { scope: 'worker' }],
+  server: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright reads what a fixture needs from it
+    async ({}, use) => {
+      const server = new TestServer()
+      await server.start()
+      await use(server)
+      await server.stop()
+    },
+    { scope: 'worker' },
+  ],
   problems: async ({ page }, use) => {
     const problems: string[] = []
     page.on('pageerror', error => problems.push(error.message))
-    page.on('console', (message) => {
-      if (message.type() === 'error' && /Content Security Policy|Unhandled|TypeError/.test(message.text())) problems.push(message.text())
+    page.on('console', message => {
+      if (
+        message.type() === 'error' &&
+        /Content Security Policy|Unhandled|TypeError/.test(message.text())
+      )
+        problems.push(message.text())
     })
     await use(problems)
     expect(problems).toEqual([])

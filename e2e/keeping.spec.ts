@@ -1,12 +1,20 @@
 import { tideMillHouse } from '../core/catalogue/tideMillHouse'
 import { NumeronPage, expect, test } from './fixtures'
 
-test('plans are copied, renamed, archived, found, deleted and brought back', async ({ numeron, page }) => {
+test('plans are copied, renamed, archived, found, deleted and brought back', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openPlans()
   const plan = (name: string) => page.locator(`[data-plan="${name}"]`)
   const act = async (name: string, action: string) => {
     await page.getByRole('button', { name: `More about ${name}`, exact: true }).click()
-    await page.getByRole('listitem').filter({ hasText: new RegExp(`^${action}$`) }).or(page.locator('.v-list-item').filter({ hasText: new RegExp(`^${action}$`) })).first().click()
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: new RegExp(`^${action}$`) })
+      .or(page.locator('.v-list-item').filter({ hasText: new RegExp(`^${action}$`) }))
+      .first()
+      .click()
   }
   await expect(plan('Tide Mill House')).toContainText('This will not do, because')
   await expect(plan('Tide Mill House')).toContainText('To pay now€415')
@@ -31,8 +39,14 @@ test('plans are copied, renamed, archived, found, deleted and brought back', asy
 
 test('two thousand plans are a list like any other', async ({ numeron, page, server }) => {
   test.slow()
-  const make = (at: number) => fetch(`${server.address}/api/plans`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ name: `Plan ${at}` }) })
-  for (let at = 0; at < 2000; at += 50) await Promise.all(Array.from({ length: 50 }, (_, more) => make(at + more)))
+  const make = (at: number) =>
+    fetch(`${server.address}/api/plans`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ name: `Plan ${at}` }),
+    })
+  for (let at = 0; at < 2000; at += 50)
+    await Promise.all(Array.from({ length: 50 }, (_, more) => make(at + more)))
   await numeron.openPlans()
   await expect(page.getByText('Page 1 of 167, 2001 plans')).toBeVisible()
   await expect(page.locator('[data-plan]')).toHaveCount(12)
@@ -62,7 +76,12 @@ test('rubbish is not imported, and every problem is named', async ({ numeron, pa
   await expect(page.getByRole('status')).toContainText('does not use one field: sails')
 })
 
-test('a second tab with an old version gets a choice, not a silent overwrite', async ({ numeron, page, context, server }) => {
+test('a second tab with an old version gets a choice, not a silent overwrite', async ({
+  numeron,
+  page,
+  context,
+  server,
+}) => {
   await numeron.openLatest()
   const otherPage = await context.newPage()
   const other = new NumeronPage(otherPage, server)
@@ -85,7 +104,7 @@ test('a server killed in the middle of a save loses nothing', async ({ numeron, 
   await numeron.openLatest()
   await numeron.enter('machine.cores', '12')
   await numeron.expectSaved()
-  await page.route('**/api/plans/*', async (route) => {
+  await page.route('**/api/plans/*', async route => {
     if (route.request().method() === 'PUT') await server.kill()
     await route.continue()
   })
@@ -95,15 +114,24 @@ test('a server killed in the middle of a save loses nothing', async ({ numeron, 
   await page.unroute('**/api/plans/*')
   await page.waitForTimeout(300)
   await server.start()
-  await expect(page.locator('[data-save]')).toHaveAttribute('data-save', 'saved', { timeout: 60_000 })
+  await expect(page.locator('[data-save]')).toHaveAttribute('data-save', 'saved', {
+    timeout: 60_000,
+  })
   await page.reload()
   await expect(numeron.field('machine.score')).toHaveValue('60000')
   await expect(numeron.field('machine.cores')).toHaveValue('12')
 })
 
-test('a tab closed before its save is taken up again', async ({ numeron, page, context, server }) => {
+test('a tab closed before its save is taken up again', async ({
+  numeron,
+  page,
+  context,
+  server,
+}) => {
   await numeron.openLatest()
-  await page.route('**/api/plans/*', route => route.request().method() === 'PUT' ? route.abort() : route.continue())
+  await page.route('**/api/plans/*', route =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  )
   await numeron.enter('machine.score', '13579')
   await expect(page.locator('[data-save]')).toHaveAttribute('data-save', 'offline')
   await page.close({ runBeforeUnload: false })

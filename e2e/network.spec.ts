@@ -1,6 +1,9 @@
 import { expect, test } from './fixtures'
 
-test('the first fill is told by each way, and its working shows what limits it', async ({ numeron, page }) => {
+test('the first fill is told by each way, and its working shows what limits it', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Network', 'First fill')
   const fill = (id: string) => page.locator(`[data-fill="network.fill.${id}"]`)
@@ -15,10 +18,15 @@ test('the first fill is told by each way, and its working shows what limits it',
   await numeron.enter('network.ripDrives', '2')
   await expect(fill('ripping').locator('[data-figure]')).not.toHaveText(before!)
   await numeron.enter('network.smallFilesShare', '150')
-  await expect(page.getByText('Share in small files must be a number from 0 to 100 %.')).toBeVisible()
+  await expect(
+    page.getByText('Share in small files must be a number from 0 to 100 %.'),
+  ).toBeVisible()
 })
 
-test('the link that binds is named, and changes when a cable is exchanged', async ({ numeron, page }) => {
+test('the link that binds is named, and changes when a cable is exchanged', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Network')
   await numeron.choose('network.cableMbps', '100 Mb/s')
@@ -31,13 +39,19 @@ test('the link that binds is named, and changes when a cable is exchanged', asyn
   await page.locator('[data-upgrade="cable"]').getByRole('button').click()
   await expect(page.locator('[data-upgrade="cable"]')).toHaveCount(0)
   await numeron.goTo('Network', 'Chain')
-  await expect(page.locator('.chain-sentence')).toContainText('For a copy the network port is the limit')
+  await expect(page.locator('.chain-sentence')).toContainText(
+    'For a copy the network port is the limit',
+  )
   await numeron.goTo('Network', 'Home')
   await expect(page.locator('.home-sentence')).toContainText('is the busiest moment at home')
   await page.locator('[data-figure="network.home99Mbps"]').first().click()
-  await expect(page.getByRole('dialog', { name: /^Show working/ })).toContainText('viewers with their chances')
+  await expect(page.getByRole('dialog', { name: /^Show working/ })).toContainText(
+    'viewers with their chances',
+  )
   await page.keyboard.press('Escape')
   await numeron.goTo('Network', 'Away')
   await numeron.choose('network.needsOutside', 'Every time')
-  await expect(page.getByText('While the line is down, nothing plays, at home either.')).toBeVisible()
+  await expect(
+    page.getByText('While the line is down, nothing plays, at home either.'),
+  ).toBeVisible()
 })

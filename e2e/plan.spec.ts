@@ -1,6 +1,9 @@
 import { expect, test } from './fixtures'
 
-test('the first line, end to end: edit, the verdict changes, reload, still there, export, import', async ({ numeron, page }) => {
+test('the first line, end to end: edit, the verdict changes, reload, still there, export, import', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await expect(page.locator('[data-overall]')).toContainText('This will not do')
   await numeron.expectState('streams', 'short')
@@ -24,13 +27,20 @@ test('the first line, end to end: edit, the verdict changes, reload, still there
 
   const { name, text } = await numeron.exportPlan()
   expect(name).toBe('tide-mill-house.numeron.json')
-  expect(JSON.parse(text)).toMatchObject({ schemaVersion: 4, machine: { score: 20_000 }, drives: { lots: [{ count: 5 }, {}] } })
+  expect(JSON.parse(text)).toMatchObject({
+    schemaVersion: 4,
+    machine: { score: 20_000 },
+    drives: { lots: [{ count: 5 }, {}] },
+  })
 
   await numeron.openPlans()
   await numeron.importText(name, text.replace('Tide Mill House', 'Tide Mill House again'))
   await page.getByRole('link', { name: 'Tide Mill House again' }).click()
   await expect(numeron.field('machine.score')).toHaveValue('20000')
-  expect(JSON.parse((await numeron.exportPlan()).text)).toEqual({ ...JSON.parse(text), name: 'Tide Mill House again' })
+  expect(JSON.parse((await numeron.exportPlan()).text)).toEqual({
+    ...JSON.parse(text),
+    name: 'Tide Mill House again',
+  })
 })
 
 test('a new plan leads from five questions to an applied build', async ({ numeron, page }) => {
@@ -40,11 +50,14 @@ test('a new plan leads from five questions to an applied build', async ({ numero
   const results = page.locator('[data-results]')
   await expect(results.locator('[data-build]').first()).toBeVisible({ timeout: 30_000 })
   await expect(page.getByText('Until you add viewers, a busy evening is assumed')).toBeVisible()
-  for (let viewer = 0; viewer < 3; viewer++) await page.getByRole('button', { name: 'Add a viewer at home' }).click()
+  for (let viewer = 0; viewer < 3; viewer++)
+    await page.getByRole('button', { name: 'Add a viewer at home' }).click()
   await page.getByRole('button', { name: 'Add a viewer away' }).click()
   await page.getByRole('button', { name: /^Viewer 2, / }).click()
   await page.getByText('Streaming stick, HD').click()
-  await expect(page.getByRole('button', { name: 'Viewer 2, Streaming stick, HD: change the screen' })).toBeVisible()
+  await expect(
+    page.getByRole('button', { name: 'Viewer 2, Streaming stick, HD: change the screen' }),
+  ).toBeVisible()
   await page.locator('[data-kept=film]').getByRole('button', { name: '300', exact: true }).click()
   await page.getByLabel('Episodes, how many').fill('800')
   await page.getByRole('button', { name: /^Steadily/ }).click()
@@ -63,13 +76,22 @@ test('a new plan leads from five questions to an applied build', async ({ numero
   await expect(page.locator('[data-overall]')).not.toContainText(/^This will (just )?do/)
 })
 
-test('answers that are left out, or make no sense, still get an answer with what it assumes', async ({ numeron, page }) => {
+test('answers that are left out, or make no sense, still get an answer with what it assumes', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openPlans()
   await page.getByRole('button', { name: 'New plan' }).click()
   const results = page.locator('[data-results]')
-  await expect(results.locator('[data-build]').first()).toContainText('space cannot be judged until you say what is kept', { timeout: 30_000 })
+  await expect(results.locator('[data-build]').first()).toContainText(
+    'space cannot be judged until you say what is kept',
+    { timeout: 30_000 },
+  )
   await numeron.enter('brief.budget', '1')
-  await expect(results.locator('[data-build]').first()).toContainText('It costs more than the budget', { timeout: 30_000 })
+  await expect(results.locator('[data-build]').first()).toContainText(
+    'It costs more than the budget',
+    { timeout: 30_000 },
+  )
   await page.getByLabel('Films, how many').fill('none')
   await expect(page.getByLabel('Films, how many')).toHaveValue('none')
   await page.getByRole('button', { name: 'An old computer' }).click()
@@ -79,7 +101,10 @@ test('answers that are left out, or make no sense, still get an answer with what
   await expect(page.getByLabel('Drives owned')).toHaveValue('2')
 })
 
-test('the palette finds views, sections, fields, figures and actions as they are typed', async ({ numeron, page }) => {
+test('the palette finds views, sections, fields, figures and actions as they are typed', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   const find = async (text: string) => {
     await page.keyboard.press('Control+k')
@@ -108,7 +133,10 @@ test('the palette finds views, sections, fields, figures and actions as they are
   numeron.expectNoViolations()
 })
 
-test('what is selected is edited beside it, and left with the keyboard', async ({ numeron, page }) => {
+test('what is selected is edited beside it, and left with the keyboard', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Library', 'Holdings')
   await numeron.pick(1)
@@ -126,7 +154,10 @@ test('what is selected is edited beside it, and left with the keyboard', async (
   await expect(page.locator('[data-pick="3"]')).toBeFocused()
 })
 
-test('on a phone the rail keeps the view in sight, and what is selected comes up from below', async ({ numeron, page }) => {
+test('on a phone the rail keeps the view in sight, and what is selected comes up from below', async ({
+  numeron,
+  page,
+}) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await numeron.openLatest()
   const rail = page.getByRole('navigation', { name: 'Views' })
@@ -142,7 +173,10 @@ test('on a phone the rail keeps the view in sight, and what is selected comes up
   expect(Math.round(sheet.y + sheet.height)).toBeLessThanOrEqual(845)
 })
 
-test('what is tried can be pinned while one looks around, kept or dropped', async ({ numeron, page }) => {
+test('what is tried can be pinned while one looks around, kept or dropped', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Tiers', 'Examples')
   await page.locator('[data-way="middle-built"]').hover()
@@ -164,7 +198,10 @@ test('what is tried can be pinned while one looks around, kept or dropped', asyn
   await numeron.expectState('streams', 'short')
 })
 
-test('working shows how a figure came about, down to the field it was entered in', async ({ numeron, page }) => {
+test('working shows how a figure came about, down to the field it was entered in', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Streams', 'Mix')
   await page.locator('[data-figure="streams.softwareReference"]').first().click()
@@ -203,7 +240,9 @@ test('pictures are worked on, with the mouse and with the keyboard', async ({ nu
   await page.keyboard.press('ArrowUp')
   await page.getByRole('option', { name: 'The busy evening' }).click()
   await page.locator('[data-seat="away-1"]').click()
-  await expect(page.locator('[data-figure="household.watchingAwayAtOnce"]')).toContainText('1 viewer')
+  await expect(page.locator('[data-figure="household.watchingAwayAtOnce"]')).toContainText(
+    '1 viewer',
+  )
   await page.getByRole('slider', { name: 'Conversions needed' }).focus()
   await page.keyboard.press('ArrowLeft')
   await expect(page.locator('[data-verdict=streams] .asked')).toHaveText('2')
@@ -223,7 +262,10 @@ test('pictures are worked on, with the mouse and with the keyboard', async ({ nu
   await numeron.expectState('away', 'ample')
 })
 
-test('a tier is tried on the headroom line, adopted with one press, and undone', async ({ numeron, page }) => {
+test('a tier is tried on the headroom line, adopted with one press, and undone', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Tiers', 'Examples')
   await page.locator('[data-way="middle-built"]').hover()
@@ -247,7 +289,10 @@ test('leaving a field moves nothing under the pointer', async ({ numeron, page }
   expect(await below.boundingBox()).toEqual(before)
 })
 
-test('bad input keeps the text, names what is allowed and changes nothing', async ({ numeron, page }) => {
+test('bad input keeps the text, names what is allowed and changes nothing', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   for (const [path, text, sentence] of [
     ['network.uploadMbps', 'fast', 'Upload must be a number from 0 to 100,000 Mb/s.'],

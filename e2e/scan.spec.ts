@@ -1,10 +1,19 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { expect, test } from './fixtures'
 
-const files = readdirSync('tests/fixtures').filter(name => name.startsWith('ffprobe')).map(name => readFileSync(`tests/fixtures/${name}`, 'utf8'))
-const upload = (name: string, text: string) => ({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
+const files = readdirSync('tests/fixtures')
+  .filter(name => name.startsWith('ffprobe'))
+  .map(name => readFileSync(`tests/fixtures/${name}`, 'utf8'))
+const upload = (name: string, text: string) => ({
+  name,
+  mimeType: 'application/json',
+  buffer: Buffer.from(text),
+})
 
-test('a scan of real files is read, looked at, taken over and undone', async ({ numeron, page }) => {
+test('a scan of real files is read, looked at, taken over and undone', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Library', 'Scan')
   await page.locator('#scan-file').setInputFiles(upload('library-scan.json', files.join('\n')))
@@ -22,11 +31,16 @@ test('a scan of real files is read, looked at, taken over and undone', async ({ 
   await numeron.goTo('Library', 'Scan')
 
   // Dropped anywhere on the page.
-  await page.evaluate((text) => {
-    const dataTransfer = new DataTransfer()
-    dataTransfer.items.add(new File([text], 'again.json', { type: 'application/json' }))
-    document.querySelector('h1')!.dispatchEvent(new DragEvent('drop', { dataTransfer, bubbles: true, cancelable: true }))
-  }, `[${files.join(',')}]`)
+  await page.evaluate(
+    text => {
+      const dataTransfer = new DataTransfer()
+      dataTransfer.items.add(new File([text], 'again.json', { type: 'application/json' }))
+      document
+        .querySelector('h1')!
+        .dispatchEvent(new DragEvent('drop', { dataTransfer, bubbles: true, cancelable: true }))
+    },
+    `[${files.join(',')}]`,
+  )
   await expect(result).toContainText('again.json: 7 files')
   await result.getByRole('button', { name: 'Replace the holdings' }).click()
   await numeron.goTo('Library', 'Holdings')
@@ -34,16 +48,28 @@ test('a scan of real files is read, looked at, taken over and undone', async ({ 
   await numeron.expectSaved()
 })
 
-test('a broken scan says where, keeps the rest, and changes nothing by itself', async ({ numeron, page }) => {
+test('a broken scan says where, keeps the rest, and changes nothing by itself', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Library', 'Scan')
-  await page.locator('#scan-file').setInputFiles(upload('cut.json', files.join('\n').slice(0, -900)))
+  await page
+    .locator('#scan-file')
+    .setInputFiles(upload('cut.json', files.join('\n').slice(0, -900)))
   const result = page.getByRole('region', { name: 'What the scan holds' })
   await expect(result).toContainText('6 files')
   await expect(result).toContainText('breaks off in the middle')
   await result.getByRole('button', { name: 'Dismiss' }).click()
   await expect(result).toBeHidden()
-  await page.locator('#scan-file').setInputFiles(upload('list.csv', 'name;size gb;minutes;codec;height\r\nA;6,6;110;h264;1080\r\nB;x;110;h264;1080\r\n'))
+  await page
+    .locator('#scan-file')
+    .setInputFiles(
+      upload(
+        'list.csv',
+        'name;size gb;minutes;codec;height\r\nA;6,6;110;h264;1080\r\nB;x;110;h264;1080\r\n',
+      ),
+    )
   await expect(result).toContainText('"x" is not a number')
   await expect(result.locator('[data-group="hd1080-h264"]')).toContainText('8')
   await page.locator('#scan-file').setInputFiles(upload('empty.json', ' '))
@@ -55,7 +81,10 @@ test('a broken scan says where, keeps the rest, and changes nothing by itself', 
   await expect(numeron.field('library.holdings.0.titles')).toHaveValue('160')
 })
 
-test('a long scan shows progress and can be cancelled, while the page goes on', async ({ numeron, page }) => {
+test('a long scan shows progress and can be cancelled, while the page goes on', async ({
+  numeron,
+  page,
+}) => {
   await numeron.openLatest()
   await numeron.goTo('Library', 'Scan')
   await page.locator('#scan-file').setInputFiles(upload('long.json', files.join('\n').repeat(1200)))

@@ -19,11 +19,25 @@ export class TestServer {
   async start(environment: Readonly<Record<string, string>> = {}): Promise<void> {
     this.port ||= await freePort()
     this.process = spawn(process.execPath, ['.output/server/index.mjs'], {
-      env: { ...process.env, NUMERON_DB: join(this.folder, 'numeron.sqlite'), NUMERON_DEMO: '1', NUMERON_BENCH: 'simulated', NUMERON_PORT: String(this.port), NUMERON_HOST: '', ...environment },
+      env: {
+        ...process.env,
+        NUMERON_DB: join(this.folder, 'numeron.sqlite'),
+        NUMERON_DEMO: '1',
+        NUMERON_BENCH: 'simulated',
+        NUMERON_PORT: String(this.port),
+        NUMERON_HOST: '',
+        ...environment,
+      },
       stdio: 'ignore',
     })
     for (let attempt = 0; attempt < 600; attempt++) {
-      if (await fetch(`${this.address}/api/health`).then(answer => answer.ok || answer.status === 401, () => false)) return
+      if (
+        await fetch(`${this.address}/api/health`).then(
+          answer => answer.ok || answer.status === 401,
+          () => false,
+        )
+      )
+        return
       await new Promise(done => setTimeout(done, 100))
     }
     throw new Error('the built server did not start; run npm run build first')
@@ -35,9 +49,17 @@ export class TestServer {
     for (;;) {
       const { plans } = await (await fetch(`${this.address}/api/plans?limit=50`)).json()
       if (plans.length === 0) break
-      await Promise.all(plans.map(({ id }: { id: string }) => fetch(`${this.address}/api/plans/${id}`, { method: 'DELETE' })))
+      await Promise.all(
+        plans.map(({ id }: { id: string }) =>
+          fetch(`${this.address}/api/plans/${id}`, { method: 'DELETE' }),
+        ),
+      )
     }
-    await fetch(`${this.address}/api/plans`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(tideMillHouse) })
+    await fetch(`${this.address}/api/plans`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(tideMillHouse),
+    })
   }
 
   /** Ends the server at once, as a power cut would. */

@@ -6,7 +6,13 @@ import { promisify } from 'node:util'
 for (const part of ['kills', 'power', 'races', 'rubbish', 'heavy', 'crowd']) {
   test(`nothing is lost, and nothing hangs: ${part}`, async () => {
     test.slow()
-    const { stdout } = await promisify(execFile)(process.execPath, ['scripts/torture.mjs', '--short', '--seed', '26', part])
+    const { stdout } = await promisify(execFile)(process.execPath, [
+      'scripts/torture.mjs',
+      '--short',
+      '--seed',
+      '26',
+      part,
+    ])
     expect(stdout).toContain('nothing was lost')
     expect(stdout).toMatch(/^ok/m)
   })

@@ -13,8 +13,10 @@ const [given] = process.argv.slice(2)
 if (!given) giveUp('Say where the copy goes: npm run backup -- FILE.')
 const target = resolve(given)
 const source = databaseFile()
-if (existsSync(target)) giveUp(`${target} exists already. Choose another name; nothing was changed.`)
-if (!existsSync(source)) giveUp(`There is no database at ${source}. Set NUMERON_DB to the one that is to be copied.`)
+if (existsSync(target))
+  giveUp(`${target} exists already. Choose another name; nothing was changed.`)
+if (!existsSync(source))
+  giveUp(`There is no database at ${source}. Set NUMERON_DB to the one that is to be copied.`)
 const wrong = await problemOf(source)
 if (wrong) giveUp(`The database ${source} cannot be copied, because ${wrong}.`)
 
@@ -27,12 +29,14 @@ try {
   const wrongCopy = await problemOf(unfinished)
   if (wrongCopy) throw new Error(wrongCopy)
   renameSync(unfinished, target)
-}
-catch (error) {
+} catch (error) {
   rmSync(unfinished, { force: true })
   giveUp(`The copy could not be written to ${target} (${error.message}).`)
 }
 const copy = await SqliteFile.open(target, 'read')
 const [{ plans }] = await copy.all('SELECT count(*) AS plans FROM plans WHERE deletedAt IS NULL')
 await copy.close()
-console.log(`Copied ${plans} ${plans === 1 ? 'plan' : 'plans'} to ${target}. Restore with: npm run restore -- ${given}`)
+console.log(
+  `Copied ${plans} ${plans === 1 ? 'plan' : 'plans'} to ${target}. Restore with: npm run ` +
+    `restore -- ${given}`,
+)

@@ -1,20 +1,39 @@
-// Renews docs/screenshots/ from the demo data: one picture of each view, and of night colours, a phone and the working.
+// Renews docs/screenshots/ from the demo data: one picture of each view, and of night colours, a
+// phone and the working.
 import { launchBrowser } from './browser.mjs'
 import { openWhenReady, startDemoServer } from './demoServer.mjs'
 import { ensureBuild, ensurePackages } from './steps.mjs'
 
 ensurePackages()
 if (!ensureBuild()) process.exit(1)
-const views = ['household', 'library', 'playback', 'streams', 'drives', 'network', 'machine', 'tiers', 'ownership']
+const views = [
+  'household',
+  'library',
+  'playback',
+  'streams',
+  'drives',
+  'network',
+  'machine',
+  'tiers',
+  'ownership',
+]
 const server = await startDemoServer()
 const browser = await launchBrowser()
 try {
-  const shoot = async (name, { path = '', width = 1280, height = 800, scheme = 'day', before = async () => {} } = {}) => {
-    const page = await browser.newPage({ viewport: { width, height }, locale: 'en-GB', reducedMotion: 'reduce' })
+  const shoot = async (
+    name,
+    { path = '', width = 1280, height = 800, scheme = 'day', before = async () => {} } = {},
+  ) => {
+    const page = await browser.newPage({
+      viewport: { width, height },
+      locale: 'en-GB',
+      reducedMotion: 'reduce',
+    })
     await page.addInitScript(value => localStorage.setItem('numeron.scheme', value), scheme)
     await openWhenReady(page, server.address)
     await page.locator('.headroom-line').waitFor()
-    if (path) await page.goto(path === '/plans' ? `${server.address}/plans` : `${page.url()}${path}`)
+    if (path)
+      await page.goto(path === '/plans' ? `${server.address}/plans` : `${page.url()}${path}`)
     await page.locator('h1').first().waitFor()
     await before(page)
     await page.waitForTimeout(600)
@@ -24,22 +43,43 @@ try {
   }
   await shoot('brief')
   // What is worked out off the page is waited for.
-  for (const view of views) await shoot(view, { path: `/${view}`, before: page => view === 'tiers' ? page.locator('[data-search=done]').waitFor({ timeout: 120_000 }) : page.waitForTimeout(view === 'playback' ? 2500 : view === 'ownership' ? 12_000 : 300) })
-  await shoot('drives-perils', { path: '/drives/perils', before: page => page.locator('[data-peril]').first().waitFor() })
-  await shoot('drives-growing', { path: '/drives/growing', before: page => page.getByRole('button', { name: 'Apply: Cheapest' }).waitFor() })
-  await shoot('ownership-flips', { path: '/ownership/flips', before: async (page) => {
-    await page.locator('[data-flip]').first().waitFor({ timeout: 120_000 })
-    // until the ways that are compared are all there
-    await page.waitForTimeout(10_000)
-  } })
+  for (const view of views)
+    await shoot(view, {
+      path: `/${view}`,
+      before: page =>
+        view === 'tiers'
+          ? page.locator('[data-search=done]').waitFor({ timeout: 120_000 })
+          : page.waitForTimeout(view === 'playback' ? 2500 : view === 'ownership' ? 12_000 : 300),
+    })
+  await shoot('drives-perils', {
+    path: '/drives/perils',
+    before: page => page.locator('[data-peril]').first().waitFor(),
+  })
+  await shoot('drives-growing', {
+    path: '/drives/growing',
+    before: page => page.getByRole('button', { name: 'Apply: Cheapest' }).waitFor(),
+  })
+  await shoot('ownership-flips', {
+    path: '/ownership/flips',
+    before: async page => {
+      await page.locator('[data-flip]').first().waitFor({ timeout: 120_000 })
+      // until the ways that are compared are all there
+      await page.waitForTimeout(10_000)
+    },
+  })
   await shoot('machine-fit', { path: '/machine/fit', before: page => page.waitForTimeout(2500) })
   await shoot('plans', { path: '/plans', before: page => page.waitForTimeout(2500) })
-  await shoot('start', { path: '/start', before: page => page.locator('[data-build]').first().waitFor() })
-  await shoot('working', { path: '/streams/mix', before: page => page.locator('[data-figure="streams.softwareReference"]').first().click() })
+  await shoot('start', {
+    path: '/start',
+    before: page => page.locator('[data-build]').first().waitFor(),
+  })
+  await shoot('working', {
+    path: '/streams/mix',
+    before: page => page.locator('[data-figure="streams.softwareReference"]').first().click(),
+  })
   await shoot('brief-night', { scheme: 'night' })
   await shoot('brief-phone', { width: 390, height: 844 })
-}
-finally {
+} finally {
   await browser.close()
   server.stop()
 }

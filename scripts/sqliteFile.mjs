@@ -16,23 +16,30 @@ export class SqliteFile {
    */
   static open(file, mode) {
     return new Promise((done, fail) => {
-      const database = new sqlite3.Database(file, modes[mode], error => error ? fail(error) : done(new SqliteFile(database)))
+      const database = new sqlite3.Database(file, modes[mode], error =>
+        error ? fail(error) : done(new SqliteFile(database)),
+      )
       database.configure('busyTimeout', 5000)
     })
   }
 
   /** @param {string} sql @param {unknown[]} values @returns {Promise<any[]>} */
   all(sql, values = []) {
-    return new Promise((done, fail) => this.database.all(sql, values, (error, rows) => error ? fail(error) : done(rows)))
+    return new Promise((done, fail) =>
+      this.database.all(sql, values, (error, rows) => (error ? fail(error) : done(rows))),
+    )
   }
 
-  /** Writes everything of another file over this one, as one step: who reads meanwhile sees the one or the other. */
+  /**
+   * Writes everything of another file over this one, as one step: who reads meanwhile sees the one
+   * or the other.
+   */
   copyFrom(file) {
     return new Promise((done, fail) => {
-      const backup = this.database.backup(file, 'main', 'main', false, (opened) => {
+      const backup = this.database.backup(file, 'main', 'main', false, opened => {
         if (opened) return fail(opened)
-        backup.step(-1, (error) => {
-          backup.finish(() => error ? fail(error) : done(undefined))
+        backup.step(-1, error => {
+          backup.finish(() => (error ? fail(error) : done(undefined)))
         })
       })
     })
@@ -54,13 +61,21 @@ export async function problemOf(file) {
     opened = await SqliteFile.open(file, 'read')
     const [{ quick_check: answer }] = await opened.all('PRAGMA quick_check(1)')
     if (answer !== 'ok') return 'it is damaged'
-    const tables = new Set((await opened.all('SELECT name FROM sqlite_master WHERE type = \'table\'')).map(({ name }) => name))
-    return tables.has('plans') && tables.has('SequelizeMeta') ? null : 'it holds no plans of Numeron'
-  }
-  catch (error) {
-    return error.code === 'SQLITE_NOTADB' ? 'it is no database' : error.code === 'SQLITE_CANTOPEN' ? 'it cannot be opened' : `it cannot be read (${error.code ?? error.message})`
-  }
-  finally {
+    const tables = new Set(
+      (await opened.all("SELECT name FROM sqlite_master WHERE type = 'table'")).map(
+        ({ name }) => name,
+      ),
+    )
+    return tables.has('plans') && tables.has('SequelizeMeta')
+      ? null
+      : 'it holds no plans of Numeron'
+  } catch (error) {
+    return error.code === 'SQLITE_NOTADB'
+      ? 'it is no database'
+      : error.code === 'SQLITE_CANTOPEN'
+        ? 'it cannot be opened'
+        : `it cannot be read (${error.code ?? error.message})`
+  } finally {
     await opened?.close()
   }
 }

@@ -1,4 +1,5 @@
-// Every test of the project in one run: format and lint, types, unit, build, end to end. Ends with 'N passed, N failed'.
+// Every test of the project in one run: format and lint, types, unit, build, end to end. Ends with
+// 'N passed, N failed'.
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { ensureChromium } from './chromium.mjs'
 import { ensurePackages, run, runBeside } from './steps.mjs'
@@ -13,13 +14,17 @@ function check(name, command, args) {
   step(name, well ? 1 : 0, well ? 0 : 1)
   return well
 }
-/** Counts a runner's own report; a runner that failed without a failed test of its own (a crash, no tests) counts as one. */
+/**
+ * Counts a runner's own report; a runner that failed without a failed test of its own (a crash, no
+ * tests) counts as one.
+ */
 function counted(name, well, read) {
   let counts = { passed: 0, failed: 0 }
   try {
     counts = read()
+  } catch {
+    /* no report: it counts as failed below */
   }
-  catch { /* no report: it counts as failed below */ }
   if ((!well && counts.failed === 0) || counts.passed + counts.failed === 0) counts.failed += 1
   step(name, counts.passed, counts.failed)
 }
@@ -32,19 +37,38 @@ mkdirSync('test-results')
 run('npx', ['nuxt', 'prepare'], { NUXT_TELEMETRY_DISABLED: '1' })
 // Two at a time: a machine that checks has two cores.
 const lanes = [
-  [['format and lint', ['eslint', '.']], ['types of the core', ['tsc', '-p', 'core']]],
-  [['types of app and server', ['nuxt', 'typecheck']], ['types of the tests', ['vue-tsc', '--noEmit', '-p', 'tests/tsconfig.json']]],
+  [
+    ['format', ['prettier', '--check', '.']],
+    ['lint', ['eslint', '.']],
+    ['types of the core', ['tsc', '-p', 'core']],
+  ],
+  [
+    ['types of app and server', ['nuxt', 'typecheck']],
+    ['types of the tests', ['vue-tsc', '--noEmit', '-p', 'tests/tsconfig.json']],
+  ],
 ]
-await Promise.all(lanes.map(async (lane) => {
-  for (const [name, args] of lane) {
-    const well = await runBeside('npx', args, { NUXT_TELEMETRY_DISABLED: '1' })
-    step(name, well ? 1 : 0, well ? 0 : 1)
-  }
-}))
-counted('unit, contract and architecture', run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json']), () => {
-  const { numPassedTests, numFailedTests } = report('test-results/unit.json')
-  return { passed: numPassedTests, failed: numFailedTests }
-})
+await Promise.all(
+  lanes.map(async lane => {
+    for (const [name, args] of lane) {
+      const well = await runBeside('npx', args, { NUXT_TELEMETRY_DISABLED: '1' })
+      step(name, well ? 1 : 0, well ? 0 : 1)
+    }
+  }),
+)
+counted(
+  'unit, contract and architecture',
+  run('npx', [
+    'vitest',
+    'run',
+    '--reporter=default',
+    '--reporter=json',
+    '--outputFile.json=test-results/unit.json',
+  ]),
+  () => {
+    const { numPassedTests, numFailedTests } = report('test-results/unit.json')
+    return { passed: numPassedTests, failed: numFailedTests }
+  },
+)
 if (check('build', 'npx', ['nuxt', 'build'])) {
   const chromium = ensureChromium()
   if (chromium) {
@@ -54,9 +78,11 @@ if (check('build', 'npx', ['nuxt', 'build'])) {
       if (stats.flaky > 0) console.log(`Passed only the second time: ${stats.flaky}.`)
       return { passed: stats.expected + stats.flaky, failed: stats.unexpected }
     })
-  }
-  else {
-    console.error('No Chromium was found. Install it (as root: apt-get install chromium), or set NUMERON_CHROMIUM to its path, and run the tests again.')
+  } else {
+    console.error(
+      'No Chromium was found. Install it (as root: apt-get install chromium), or set ' +
+        'NUMERON_CHROMIUM to its path, and run the tests again.',
+    )
     step('end to end', 0, 1)
   }
 }

@@ -8,8 +8,8 @@ import { realEncoder, simulatedEncoder, type Encoder } from '../server/bench/enc
 import { startApi } from './api/apiServer'
 
 function ended(job: BenchJob): Promise<BenchState> {
-  return new Promise((done) => {
-    const stop = job.watch((state) => {
+  return new Promise(done => {
+    const stop = job.watch(state => {
       if (['done', 'cancelled', 'failed'].includes(state.state)) {
         setTimeout(() => stop())
         done(state)
@@ -21,7 +21,11 @@ function ended(job: BenchJob): Promise<BenchState> {
 const folder = mkdtempSync(join(tmpdir(), 'numeron-encoder-'))
 function program(name: string, script: string): string {
   const path = join(folder, name)
-  writeFileSync(path, `#!/bin/sh\nif [ "$1" = -version ]; then echo 'ffmpeg version 9.9 rest'; exit 0; fi\n${script}\n`)
+  writeFileSync(
+    path,
+    `#!/bin/sh\nif [ "$1" = -version ]; then echo 'ffmpeg version 9.9 rest'; exit 0; ` +
+      `fi\n${script}\n`,
+  )
   chmodSync(path, 0o755)
   return path
 }
@@ -30,8 +34,7 @@ const alive = (pid: number) => {
   try {
     process.kill(pid, 0)
     return !readFileSync(`/proc/${pid}/stat`, 'utf8').includes(') Z ')
-  }
-  catch {
+  } catch {
     return false
   }
 }
@@ -43,8 +46,20 @@ describe('the bench as a job', () => {
     job.watch(state => seen.push(`${state.state} ${state.copies}`))
     job.start()
     const end = await ended(job)
-    expect(end).toMatchObject({ state: 'done', isSimulated: true, result: { whole: 3, streams: 3.4 } })
-    expect(seen).toEqual(['idle 0', 'preparing 0', 'running 1', 'running 2', 'running 3', 'running 4', 'done 0'])
+    expect(end).toMatchObject({
+      state: 'done',
+      isSimulated: true,
+      result: { whole: 3, streams: 3.4 },
+    })
+    expect(seen).toEqual([
+      'idle 0',
+      'preparing 0',
+      'running 1',
+      'running 2',
+      'running 3',
+      'running 4',
+      'done 0',
+    ])
   })
   it('is one at a time, and can be cancelled and started again', async () => {
     const job = new BenchJob(() => simulatedEncoder(2000))
@@ -59,12 +74,16 @@ describe('the bench as a job', () => {
   it('is ended when it takes longer than it may', async () => {
     const job = new BenchJob(() => simulatedEncoder(5000), 30)
     job.start()
-    expect(await ended(job)).toMatchObject({ state: 'failed', message: expect.stringContaining('passed its time limit') })
+    expect(await ended(job)).toMatchObject({
+      state: 'failed',
+      message: expect.stringContaining('passed its time limit'),
+    })
   })
 })
 
 describe('an encoder that behaves badly', () => {
-  const jobOf = (path: string, limit?: number) => new BenchJob(() => realEncoder(path) as Encoder, limit)
+  const jobOf = (path: string, limit?: number) =>
+    new BenchJob(() => realEncoder(path) as Encoder, limit)
   it('that is absent, or no such program, is none', () => {
     expect(realEncoder(join(folder, 'nothing'))).toBeNull()
     expect(realEncoder('/bin/true')).toBeNull()
@@ -72,18 +91,25 @@ describe('an encoder that behaves badly', () => {
   it('that fails and prints rubbish: its last words, tidied', async () => {
     const job = jobOf(program('rubbish', 'printf "\\001\\377 no such codec \\033[31m" >&2; exit 3'))
     job.start()
-    expect(await ended(job)).toMatchObject({ state: 'failed', message: expect.stringMatching(/^The encoder stopped with an error: no such codec \[31m$/) })
+    expect(await ended(job)).toMatchObject({
+      state: 'failed',
+      message: expect.stringMatching(/^The encoder stopped with an error: no such codec \[31m$/),
+    })
   })
   it('that is killed from outside is said to be', async () => {
     const job = jobOf(program('killed', 'kill -9 $$'))
     job.start()
-    expect(await ended(job)).toMatchObject({ state: 'failed', message: expect.stringContaining('SIGKILL') })
+    expect(await ended(job)).toMatchObject({
+      state: 'failed',
+      message: expect.stringContaining('SIGKILL'),
+    })
   })
   it('that hangs ends with the cancel, and leaves no process', async () => {
     const pidFile = join(folder, 'pid')
     const job = jobOf(program('hangs', `echo $$ > ${pidFile}\nexec sleep 60`))
     job.start()
-    for (let wait = 0; !existsSync(pidFile) && wait < 200; wait++) await new Promise(done => setTimeout(done, 20))
+    for (let wait = 0; !existsSync(pidFile) && wait < 200; wait++)
+      await new Promise(done => setTimeout(done, 20))
     await new Promise(done => setTimeout(done, 100))
     const pid = Number(readFileSync(pidFile, 'utf8'))
     expect(alive(pid)).toBe(true)
@@ -101,8 +127,13 @@ describe('the bench by its routes', () => {
   })
   afterAll(() => api.stop())
   it('starts once, is watched by events, cancelled, and takes only JSON', async () => {
-    expect((await api.send('POST', '/api/bench', '{}', { 'content-type': 'text/plain' })).status).toBe(415)
-    expect(await api.send('POST', '/api/bench', {})).toMatchObject({ status: 200, body: { state: 'preparing', isSimulated: true } })
+    expect(
+      (await api.send('POST', '/api/bench', '{}', { 'content-type': 'text/plain' })).status,
+    ).toBe(415)
+    expect(await api.send('POST', '/api/bench', {})).toMatchObject({
+      status: 200,
+      body: { state: 'preparing', isSimulated: true },
+    })
     expect((await api.send('POST', '/api/bench', {})).status).toBe(409)
     const abort = new AbortController()
     const response = await fetch(`${api.base}/api/bench/events`, { signal: abort.signal })
@@ -115,7 +146,10 @@ describe('the bench by its routes', () => {
       if ((await api.send('GET', '/api/bench')).body.state === 'cancelled') break
       await new Promise(done => setTimeout(done, 20))
     }
-    expect((await api.send('GET', '/api/bench')).body).toMatchObject({ state: 'cancelled', result: null })
+    expect((await api.send('GET', '/api/bench')).body).toMatchObject({
+      state: 'cancelled',
+      result: null,
+    })
   })
 })
 

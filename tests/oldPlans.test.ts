@@ -6,18 +6,49 @@ import { readPlan } from '../core/plan/readPlan'
 
 /** Documents as earlier versions wrote them, with every likely figure that those versions gave. */
 const folder = 'tests/fixtures/plans'
-const saved = readdirSync(folder).map(name => ({ name, ...JSON.parse(readFileSync(`${folder}/${name}`, 'utf8')) as { document: unknown, likely: Record<string, number | null> } }))
+const saved = readdirSync(folder).map(name => ({
+  name,
+  ...(JSON.parse(readFileSync(`${folder}/${name}`, 'utf8')) as {
+    document: unknown
+    likely: Record<string, number | null>
+  }),
+}))
 
-/** Figures that were wrong and were put right: the drives' watts at work, cards that now cost and draw, what the machine cannot convert counting as needed,
- * and the memory that a checksummed pool leaves to a built-in engine. */
-const always = ['machine.loadW', 'ownership.kWhPerYear', 'ownership.electricityPerYear', 'ownership.electricityAtHorizon']
-const needed = [/^playback\.converting\./, /^streams\.peak\./, 'streams.asked', 'streams.asked95', 'streams.workPerConversion', 'streams.minutesShortPerMonth']
-const engineMemory = ['streams.possible', 'streams.hd1080', 'streams.hevc1080', 'streams.uhdToneMapped', 'streams.minutesShortPerMonth']
+/**
+ * Figures that were wrong and were put right: the drives' watts at work, cards that now cost and
+ * draw, what the machine cannot convert counting as needed, and the memory that a checksummed pool
+ * leaves to a built-in engine.
+ */
+const always = [
+  'machine.loadW',
+  'ownership.kWhPerYear',
+  'ownership.electricityPerYear',
+  'ownership.electricityAtHorizon',
+]
+const needed = [
+  /^playback\.converting\./,
+  /^streams\.peak\./,
+  'streams.asked',
+  'streams.asked95',
+  'streams.workPerConversion',
+  'streams.minutesShortPerMonth',
+]
+const engineMemory = [
+  'streams.possible',
+  'streams.hd1080',
+  'streams.hevc1080',
+  'streams.uhdToneMapped',
+  'streams.minutesShortPerMonth',
+]
 const corrected: Readonly<Record<string, readonly (string | RegExp)[]>> = {
   'v1-only-a-name.json': ['drives.usableNeededTB'],
-  'v2-processor.json': engineMemory, 'v2-way.json': engineMemory,
+  'v2-processor.json': engineMemory,
+  'v2-way.json': engineMemory,
   'v2-cards.json': ['machine.idleW', 'ownership.purchase'],
-  'v2-by-clock.json': needed, 'v2-measured.json': needed, 'v2-tide-mill-house.json': needed, 'v2-evening.json': [/^playback\.converting\./],
+  'v2-by-clock.json': needed,
+  'v2-measured.json': needed,
+  'v2-tide-mill-house.json': needed,
+  'v2-evening.json': [/^playback\.converting\./],
 }
 
 describe.each(saved)('a plan of an earlier version: $name', ({ name, document, likely }) => {
@@ -29,12 +60,18 @@ describe.each(saved)('a plan of an earlier version: $name', ({ name, document, l
   it('gives the same likely figures, but for those that were put right', () => {
     if (!read.ok) throw new Error('not read')
     const { figures } = assess(read.plan, catalogue)
-    const mayDiffer = (id: string) => [...always, ...(corrected[name] ?? [])].some(entry => typeof entry === 'string' ? entry === id : entry.test(id))
+    const mayDiffer = (id: string) =>
+      [...always, ...(corrected[name] ?? [])].some(entry =>
+        typeof entry === 'string' ? entry === id : entry.test(id),
+      )
     for (const [id, value] of Object.entries(likely)) {
       if (mayDiffer(id)) continue
       expect(figures[id], id).toBeDefined()
       if (value === null) expect(figures[id]!.value, id).toBeNull()
-      else expect(Math.abs(figures[id]!.value! - value), id).toBeLessThanOrEqual(1e-9 * Math.max(1, Math.abs(value)))
+      else
+        expect(Math.abs(figures[id]!.value! - value), id).toBeLessThanOrEqual(
+          1e-9 * Math.max(1, Math.abs(value)),
+        )
     }
   })
 })
@@ -53,6 +90,8 @@ describe('what was put right', () => {
   })
   it('drives at work take 7.5 W instead of 4.75 W each', () => {
     const was = saved.find(entry => entry.name === 'v2-tide-mill-house.json')!.likely
-    expect(figuresOf('v2-tide-mill-house.json')['machine.loadW']!.value! - was['machine.loadW']!).toBeCloseTo(3 * 2.75 / 0.85, 9)
+    expect(
+      figuresOf('v2-tide-mill-house.json')['machine.loadW']!.value! - was['machine.loadW']!,
+    ).toBeCloseTo((3 * 2.75) / 0.85, 9)
   })
 })

@@ -1,12 +1,22 @@
 import { expect, it } from 'vitest'
 import { afterCut, readLog, takenBack } from '../scripts/torture/unsynced.mjs'
 
-interface Change { kind: number, offset: number, old: Buffer, oldSize: number }
-function record({ kind, offset = 0, old = Buffer.alloc(0), oldSize = 0 }: Partial<Change>, path: string): Buffer {
+interface Change {
+  kind: number
+  offset: number
+  old: Buffer
+  oldSize: number
+}
+function record(
+  { kind, offset = 0, old = Buffer.alloc(0), oldSize = 0 }: Partial<Change>,
+  path: string,
+): Buffer {
   const head = Buffer.alloc(32)
   head.writeUInt32LE(kind!, 0)
   head.writeUInt32LE(path.length, 4)
-  ;[offset, old.length, oldSize].forEach((value, at) => head.writeBigUInt64LE(BigInt(value), 8 + 8 * at))
+  ;[offset, old.length, oldSize].forEach((value, at) =>
+    head.writeBigUInt64LE(BigInt(value), 8 + 8 * at),
+  )
   return Buffer.concat([head, Buffer.from(path), old])
 }
 const text = (length: number, letter: string) => Buffer.from(letter.repeat(length))

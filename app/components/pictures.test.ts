@@ -18,7 +18,15 @@ describe('the headroom line', () => {
   it('shows every headroom with a word, the ask and what is possible', () => {
     openDemo()
     const cells = mount(HeadroomLine).findAll('.cell')
-    expect(cells.map(cell => cell.attributes('data-verdict'))).toEqual(['streams', 'space', 'survival', 'home', 'away', 'fit', 'money'])
+    expect(cells.map(cell => cell.attributes('data-verdict'))).toEqual([
+      'streams',
+      'space',
+      'survival',
+      'home',
+      'away',
+      'fit',
+      'money',
+    ])
     expect(cells[0]!.text()).toMatch(/Conversions\s*Short\s*3\s*of\s*2–4/)
     expect(cells[1]!.text()).toContain('10\u00A0TB')
   })
@@ -41,7 +49,9 @@ describe('growth against room', () => {
     expect(chart.text()).toContain('does not fit today')
     store.edit('drives.lots', [{ count: 4, sizeTB: 8, priceEach: 0, role: 'any' }])
     await nextTick()
-    expect(chart.find('[data-full-marker]').text()).toBe(`full in month ${store.assessment?.figures['drives.monthFull']?.value}`)
+    expect(chart.find('[data-full-marker]').text()).toBe(
+      `full in month ${store.assessment?.figures['drives.monthFull']?.value}`,
+    )
   })
   it('moves the horizon with the arrow keys, within one and fifteen years', async () => {
     const store = openDemo()
@@ -54,7 +64,9 @@ describe('growth against room', () => {
   it('lays the kinds on each other, the largest lowest, with the events below', () => {
     openDemo()
     const chart = mount(GrowthChart, { props: { stacked: true } })
-    expect(chart.findAll('[data-layer]').map(layer => layer.attributes('data-layer'))[0]).toBe('film')
+    expect(chart.findAll('[data-layer]').map(layer => layer.attributes('data-layer'))[0]).toBe(
+      'film',
+    )
     expect(chart.findAll('[data-layer]')).toHaveLength(6)
     expect(chart.find('.event title').text()).toContain('Two hundred reels digitised, month 4')
     expect(mount(GrowthChart).findAll('[data-layer]')).toHaveLength(0)
@@ -63,7 +75,12 @@ describe('growth against room', () => {
     openDemo()
     const chart = mount(GrowthChart)
     await chart.find('.toggle').trigger('click')
-    expect(chart.findAll('tbody tr')[0]!.findAll('td').map(cell => cell.text())).toEqual(['0', '10.2', '12.1', '14.5', '10'])
+    expect(
+      chart
+        .findAll('tbody tr')[0]!
+        .findAll('td')
+        .map(cell => cell.text()),
+    ).toEqual(['0', '10.2', '12.1', '14.5', '10'])
   })
 })
 
@@ -87,7 +104,10 @@ describe('conversions', () => {
     const chart = mount(ConversionsChart)
     await chart.find('.row').trigger('click')
     expect(useWorkingStore().figureId).toBe('streams.possible')
-    store.replace({ ...store.plan!, machine: { ...store.plan!.machine, base: 'own', parts: [], score: null } })
+    store.replace({
+      ...store.plan!,
+      machine: { ...store.plan!.machine, base: 'own', parts: [], score: null },
+    })
     await nextTick()
     expect(chart.find('.row').attributes('aria-label')).toContain('not known')
   })
@@ -127,7 +147,7 @@ describe('layouts compared', () => {
     await mount(LayoutTable).find('[data-layout=separate] input').trigger('change')
     expect(store.plan?.drives.layout).toBe('separate')
   })
-  it('show the working of a layout that is not the plan\'s, without taking it', async () => {
+  it("show the working of a layout that is not the plan's, without taking it", async () => {
     const store = openDemo()
     const table = mount(LayoutTable)
     await table.find('[data-layout=span] [data-figure="drives.usableTB"]').trigger('click')

@@ -9,8 +9,13 @@ const systemIsDark = usePreferredDark()
 
 /** Day or night; kept in this browser once chosen. */
 export const colourScheme = computed<Scheme>({
-  get: () => chosen.value === 'day' || chosen.value === 'night' ? chosen.value : systemIsDark.value ? 'night' : 'day',
-  set: (scheme) => {
+  get: () =>
+    chosen.value === 'day' || chosen.value === 'night'
+      ? chosen.value
+      : systemIsDark.value
+        ? 'night'
+        : 'day',
+  set: scheme => {
     chosen.value = scheme
   },
 })

@@ -1,15 +1,35 @@
 import { describe, expect, it } from 'vitest'
 import { searchPalette, type PaletteEntry } from './paletteSearch'
 
-const entry = (kind: PaletteEntry['kind'], label: string, detail = ''): PaletteEntry => ({ kind, label, detail, run: () => { /* nothing */ } })
+const entry = (kind: PaletteEntry['kind'], label: string, detail = ''): PaletteEntry => ({
+  kind,
+  label,
+  detail,
+  run: () => {
+    /* nothing */
+  },
+})
 const entries = [
-  entry('View', 'Drives', 'Size'), entry('View', 'Drives: Risk', 'Size'), entry('Field', 'Drive class', 'Drives'), entry('Figure', 'Chance of loss in 5 years', '2 %'),
-  entry('Action', 'Undo'), entry('Plan', 'Café boat'), entry('Field', 'Upload', 'Network'), entry('Field', 'Upload reserved', 'Network'),
+  entry('View', 'Drives', 'Size'),
+  entry('View', 'Drives: Risk', 'Size'),
+  entry('Field', 'Drive class', 'Drives'),
+  entry('Figure', 'Chance of loss in 5 years', '2 %'),
+  entry('Action', 'Undo'),
+  entry('Plan', 'Café boat'),
+  entry('Field', 'Upload', 'Network'),
+  entry('Field', 'Upload reserved', 'Network'),
 ]
 const labels = (typed: string) => searchPalette(entries, typed, 5).map(found => found.label)
 
 describe('the palette', () => {
-  it('shows what there is before anything is typed, up to a limit', () => expect(labels('')).toEqual(['Drives', 'Drives: Risk', 'Drive class', 'Chance of loss in 5 years', 'Undo']))
+  it('shows what there is before anything is typed, up to a limit', () =>
+    expect(labels('')).toEqual([
+      'Drives',
+      'Drives: Risk',
+      'Drive class',
+      'Chance of loss in 5 years',
+      'Undo',
+    ]))
   it('puts the whole label first, then its beginning', () => {
     expect(labels('drives')[0]).toBe('Drives')
     expect(labels('upload')).toEqual(['Upload', 'Upload reserved'])

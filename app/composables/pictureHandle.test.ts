@@ -12,30 +12,56 @@ beforeEach(() => {
   value = ref(40)
   locked = false
 })
-/** A picture 200 wide whose handle sets whole numbers from 0 to 100 and what the plan's upload is. */
+/**
+ * A picture 200 wide whose handle sets whole numbers from 0 to 100 and what the plan's upload is.
+ */
 function mounted() {
   const store = usePlanStore()
   const Picture = defineComponent({
     setup() {
       const { handle, follow, release } = usePictureHandle({
-        value: () => value.value!, min: 0, max: 100, step: 2, coarse: 10, valueAt: ({ x }) => x / 2, locked: () => locked,
+        value: () => value.value!,
+        min: 0,
+        max: 100,
+        step: 2,
+        coarse: 10,
+        valueAt: ({ x }) => x / 2,
+        locked: () => locked,
         set(next) {
           value.value = next
           store.edit('network.uploadMbps', next)
         },
       })
-      return () => h('svg', { viewBox: '0 0 200 50', onPointermove: follow, onPointerup: release }, [h('circle', { tabindex: 0, ...handle })])
+      return () =>
+        h('svg', { viewBox: '0 0 200 50', onPointermove: follow, onPointerup: release }, [
+          h('circle', { tabindex: 0, ...handle }),
+        ])
     },
   })
   const picture = mount(Picture, { attachTo: document.body })
   const mark = picture.find('circle')
-  return { picture, mark, store, to: (clientX: number) => picture.trigger('pointermove', { clientX, clientY: 10 }) }
+  return {
+    picture,
+    mark,
+    store,
+    to: (clientX: number) => picture.trigger('pointermove', { clientX, clientY: 10 }),
+  }
 }
 
 describe('a handle of a picture by keyboard', () => {
   it.each([
-    ['ArrowRight', false, 42], ['ArrowUp', false, 42], ['+', false, 42], ['ArrowLeft', false, 38], ['ArrowDown', false, 38], ['-', false, 38],
-    ['ArrowRight', true, 50], ['ArrowLeft', true, 30], ['PageUp', false, 50], ['PageDown', false, 30], ['Home', false, 0], ['End', false, 100],
+    ['ArrowRight', false, 42],
+    ['ArrowUp', false, 42],
+    ['+', false, 42],
+    ['ArrowLeft', false, 38],
+    ['ArrowDown', false, 38],
+    ['-', false, 38],
+    ['ArrowRight', true, 50],
+    ['ArrowLeft', true, 30],
+    ['PageUp', false, 50],
+    ['PageDown', false, 30],
+    ['Home', false, 0],
+    ['End', false, 100],
   ])('%s, with Shift %s, goes from 40 to %d', async (key, shiftKey, expected) => {
     await mounted().mark.trigger('keydown', { key, shiftKey })
     expect(value.value).toBe(expected)

@@ -2,7 +2,12 @@ import type { Plan } from '~~/core/plan/planSchema'
 
 /** Letters, digits and hyphens of the plan's name, as the beginning of a file's name. */
 export function planFileStem(plan: Pick<Plan, 'name'>): string {
-  const stem = plan.name.normalize('NFKD').replace(/\p{Mark}/gu, '').replace(/[^\p{Letter}\p{Number}]+/gu, '-').replace(/^-+|-+$/g, '').toLowerCase()
+  const stem = plan.name
+    .normalize('NFKD')
+    .replace(/\p{Mark}/gu, '')
+    .replace(/[^\p{Letter}\p{Number}]+/gu, '-')
+    .replace(/^-+|-+$/g, '')
+    .toLowerCase()
   return stem || 'plan'
 }
 

@@ -23,7 +23,14 @@ afterEach(() => {
 function followed() {
   const input = shallowRef<number | null>(1)
   const scope = effectScope()
-  const followed = scope.run(() => useBackground('compare', () => input.value, (_, value) => new Promise<string>(answer => answers.set(value, answer)), 100))!
+  const followed = scope.run(() =>
+    useBackground(
+      'compare',
+      () => input.value,
+      (_, value) => new Promise<string>(answer => answers.set(value, answer)),
+      100,
+    ),
+  )!
   const change = async (value: number | null) => {
     input.value = value
     await nextTick()

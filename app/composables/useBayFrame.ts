@@ -1,12 +1,16 @@
 import { computed, ref } from 'vue'
 
-interface Corner { readonly x: number, readonly y: number }
+interface Corner {
+  readonly x: number
+  readonly y: number
+}
 
 /** A frame that is no larger than this was a press. */
 const leastSide = 8
 
 /**
- * A frame drawn round drives in their bays, begun beside the drives. Bays are elements with `data-bay`.
+ * A frame drawn round drives in their bays, begun beside the drives. Bays are elements with
+ * `data-bay`.
  * @param count drives that are there, in the first bays
  */
 export function useBayFrame(count: () => number) {
@@ -15,7 +19,12 @@ export function useBayFrame(count: () => number) {
   const drawn = ref<ReadonlySet<number>>(new Set())
 
   function begin(event: PointerEvent): void {
-    if (event.button !== 0 || event.pointerType === 'touch' || (event.target as Element).closest('button')) return
+    if (
+      event.button !== 0 ||
+      event.pointerType === 'touch' ||
+      (event.target as Element).closest('button')
+    )
+      return
     from.value = { x: event.clientX, y: event.clientY }
     drawn.value = new Set()
     ;(event.currentTarget as Element).setPointerCapture?.(event.pointerId)
@@ -26,11 +35,17 @@ export function useBayFrame(count: () => number) {
     const [left, right] = [Math.min(start.x, event.clientX), Math.max(start.x, event.clientX)]
     const [top, bottom] = [Math.min(start.y, event.clientY), Math.max(start.y, event.clientY)]
     if (right - left < leastSide && bottom - top < leastSide) return
-    const bays = [...(event.currentTarget as Element).querySelectorAll<HTMLElement>('[data-bay]')].slice(0, count())
-    drawn.value = new Set(bays.flatMap((bay, place) => {
-      const box = bay.getBoundingClientRect()
-      return box.left < right && box.right > left && box.top < bottom && box.bottom > top ? [place] : []
-    }))
+    const bays = [
+      ...(event.currentTarget as Element).querySelectorAll<HTMLElement>('[data-bay]'),
+    ].slice(0, count())
+    drawn.value = new Set(
+      bays.flatMap((bay, place) => {
+        const box = bay.getBoundingClientRect()
+        return box.left < right && box.right > left && box.top < bottom && box.bottom > top
+          ? [place]
+          : []
+      }),
+    )
   }
   function release(): void {
     if (!from.value) return
@@ -44,6 +59,6 @@ export function useBayFrame(count: () => number) {
     chosen.value = new Set()
   }
   /** drives inside the frame, while it is drawn and after */
-  const within = computed(() => from.value ? drawn.value : chosen.value)
+  const within = computed(() => (from.value ? drawn.value : chosen.value))
   return { within, chosen, begin, follow, release, giveUp }
 }

@@ -4,7 +4,10 @@ import type { StoredPlan } from '~~/core/plan/storedPlan'
 import { draftBox, type KeptDraft } from '~/services/draftBox'
 import { ApiProblem, planApi } from '~/services/planApi'
 
-/** How a draft stands to what the server has: it can be saved, somebody saved meanwhile, the plan is gone, or nobody answers. */
+/**
+ * How a draft stands to what the server has: it can be saved, somebody saved meanwhile, the plan is
+ * gone, or nobody answers.
+ */
 export type DraftState = 'ready' | 'changed' | 'gone' | 'unreachable' | 'unreadable'
 
 export interface DraftEntry {
@@ -23,15 +26,25 @@ async function entryOf(kept: KeptDraft): Promise<DraftEntry> {
   let stored: StoredPlan
   try {
     stored = await planApi.get(kept.planId)
+  } catch (error) {
+    return {
+      kept,
+      name: draft.plan.name,
+      state: error instanceof ApiProblem && error.status === 404 ? 'gone' : 'unreachable',
+      fields: null,
+    }
   }
-  catch (error) {
-    return { kept, name: draft.plan.name, state: error instanceof ApiProblem && error.status === 404 ? 'gone' : 'unreachable', fields: null }
+  return {
+    kept,
+    name: draft.plan.name,
+    state: stored.version === draft.version ? 'ready' : 'changed',
+    fields: planDifferences(draft.plan, stored.plan).length,
   }
-  return { kept, name: draft.plan.name, state: stored.version === draft.version ? 'ready' : 'changed', fields: planDifferences(draft.plan, stored.plan).length }
 }
 
 /**
- * What lies in this browser and is not on the server. Drafts of this tab, whose plan was left before it could be saved, are
+ * What lies in this browser and is not on the server. Drafts of this tab, whose plan was left
+ * before it could be saved, are
  * sent as soon as the server answers; those that closed tabs left wait for a person.
  * @param saved called when one of them has been saved
  */
@@ -55,8 +68,7 @@ export function useDrafts(saved: () => void) {
     if (!kept.isOwn || !kept.draft || state !== 'ready') return false
     try {
       await planApi.save(kept.planId, kept.draft.version, kept.draft.plan)
-    }
-    catch {
+    } catch {
       return false
     }
     await draftBox.discard(kept.key)

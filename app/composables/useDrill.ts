@@ -1,14 +1,25 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { externalMBps } from '~~/core/drives/backup/backupPlan'
-import { beginDrill, drillAftermath, drillStep, endDrill, type DrillAction, type DrillGround, type DrillState } from '~~/core/drives/drill/drill'
+import {
+  beginDrill,
+  drillAftermath,
+  drillStep,
+  endDrill,
+  type DrillAction,
+  type DrillGround,
+  type DrillState,
+} from '~~/core/drives/drill/drill'
 import { debrief, entryText, reportText, standText } from '~~/core/drives/drill/tellDrill'
 import { hasCopy } from '~~/core/drives/perilQuestion'
 import { leadHours, poolOf } from '~~/core/drives/poolOf'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 
-/** A drill on the plan's own drives. It changes nothing of the plan, and a change of the drives ends it. */
+/**
+ * A drill on the plan's own drives. It changes nothing of the plan, and a change of the drives ends
+ * it.
+ */
 export function useDrill() {
   const store = usePlanStore()
   const { format } = useFormat()
@@ -22,11 +33,24 @@ export function useDrill() {
     if (!plan || !assessment) return null
     const { layoutId } = assessment.domains.drives
     const value = (id: string) => assessment.figures[id]?.value ?? 0
-    const pool = poolOf({ drives: plan.drives, choices: plan.choices, catalogue, contentTB: value('library.contentAtHorizonTB'), layoutId })
+    const pool = poolOf({
+      drives: plan.drives,
+      choices: plan.choices,
+      catalogue,
+      contentTB: value('library.contentAtHorizonTB'),
+      layoutId,
+    })
     if ('refused' in pool) return null
     return {
-      pool, leadHours: leadHours[plan.drives.replacement], irreplaceableTB: value('library.irreplaceableTB'), hasCopy: hasCopy(plan.drives, assessment.domains.library.copyMarks),
-      heldTB: Math.min(value('library.contentTB'), value('drives.roomTB')), copyMBps: externalMBps, readErrorEndsRebuild: plan.choices.readErrorEndsRebuild, pace: pace.value, seed: seed.value,
+      pool,
+      leadHours: leadHours[plan.drives.replacement],
+      irreplaceableTB: value('library.irreplaceableTB'),
+      hasCopy: hasCopy(plan.drives, assessment.domains.library.copyMarks),
+      heldTB: Math.min(value('library.contentTB'), value('drives.roomTB')),
+      copyMBps: externalMBps,
+      readErrorEndsRebuild: plan.choices.readErrorEndsRebuild,
+      pace: pace.value,
+      seed: seed.value,
     }
   }
   /** whether these drives can be drilled at all, and which of them are in the pool */
@@ -54,7 +78,9 @@ export function useDrill() {
     const [own, at] = [ground.value, state.value]
     if (!own || !at) return null
     return {
-      report: reportText(at, own), stand: standText(at, own, format.value), after: drillAftermath(own, at),
+      report: reportText(at, own),
+      stand: standText(at, own, format.value),
+      after: drillAftermath(own, at),
       log: at.log.map(entry => ({ ...entry, text: entryText(entry, own, format.value) })),
       debrief: at.isOver ? debrief(at, own, format.value) : null,
     }

@@ -23,30 +23,68 @@ export function useFastStorage() {
     const { pool: facts, layoutId } = assessment.domains.drives
     const traits = plan.drives.lots.map(lot => driveTraits(lot, plan.drives, catalogue))
     return {
-      plan, layoutId, sentMbps: plan.network.awayRungMbps, conversions: value('streams.asked'), watching: value('household.watching95'), format: format.value,
-      pool: facts && traits.length
-        ? {
-            members: facts.arrangement.members, survives: facts.survives, dataDrives: facts.arrangement.parts.filter(part => part.dataTB > 0).length,
-            outerMBps: Math.min(...traits.map(({ outerMBps }) => outerMBps)), spinning: traits.some(({ spinning }) => spinning),
-          }
-        : null,
+      plan,
+      layoutId,
+      sentMbps: plan.network.awayRungMbps,
+      conversions: value('streams.asked'),
+      watching: value('household.watching95'),
+      format: format.value,
+      pool:
+        facts && traits.length
+          ? {
+              members: facts.arrangement.members,
+              survives: facts.survives,
+              dataDrives: facts.arrangement.parts.filter(part => part.dataTB > 0).length,
+              outerMBps: Math.min(...traits.map(({ outerMBps }) => outerMBps)),
+              spinning: traits.some(({ spinning }) => spinning),
+            }
+          : null,
     }
   })
-  const fast = computed(() => tale.value && fastStorage({ plan: tale.value.plan, catalogue, conversions: tale.value.conversions, sentMbps: tale.value.sentMbps }))
-  const figures = computed(() => tale.value && fast.value ? fastFigures(fast.value, tale.value) : [])
+  const fast = computed(
+    () =>
+      tale.value &&
+      fastStorage({
+        plan: tale.value.plan,
+        catalogue,
+        conversions: tale.value.conversions,
+        sentMbps: tale.value.sentMbps,
+      }),
+  )
+  const figures = computed(() =>
+    tale.value && fast.value ? fastFigures(fast.value, tale.value) : [],
+  )
   const watching = computed(() => {
     const hours = store.plan?.choices.watchingHoursPerDay ?? 0
     return hours > 0 ? { from: eveningFrom, to: (eveningFrom + hours * 60) % 1440 } : null
   })
-  const runs = computed(() => tale.value
-    ? arrivalRuns(tale.value.plan.drives.arrivals, {
-        wiredMbps: store.assessment?.figures['network.homeLinkMbps']?.value ?? 0, wifiMbps: usualWifiMbps, downloadMbps: tale.value.plan.network.downloadMbps,
-        drivesMBps: rebuildShareOfOuter * (tale.value.pool?.outerMBps ?? tale.value.plan.drives.outerMBps), watching: watching.value,
-      })
-    : [])
+  const runs = computed(() =>
+    tale.value
+      ? arrivalRuns(tale.value.plan.drives.arrivals, {
+          wiredMbps: store.assessment?.figures['network.homeLinkMbps']?.value ?? 0,
+          wifiMbps: usualWifiMbps,
+          downloadMbps: tale.value.plan.network.downloadMbps,
+          drivesMBps:
+            rebuildShareOfOuter * (tale.value.pool?.outerMBps ?? tale.value.plan.drives.outerMBps),
+          watching: watching.value,
+        })
+      : [],
+  )
   return {
-    fast, figures, runs, watching,
-    sentence: computed(() => tale.value && fast.value ? fastSentence(fast.value, tale.value, format.value) : ''),
-    notes: computed(() => tale.value && fast.value ? fastNotes(fast.value, { ...tale.value, linkMBps: (store.assessment?.figures['network.homeLinkMbps']?.value ?? 0) / 8 }) : []),
+    fast,
+    figures,
+    runs,
+    watching,
+    sentence: computed(() =>
+      tale.value && fast.value ? fastSentence(fast.value, tale.value, format.value) : '',
+    ),
+    notes: computed(() =>
+      tale.value && fast.value
+        ? fastNotes(fast.value, {
+            ...tale.value,
+            linkMBps: (store.assessment?.figures['network.homeLinkMbps']?.value ?? 0) / 8,
+          })
+        : [],
+    ),
   }
 }

@@ -11,7 +11,10 @@ function formatFor(currency: string): Format {
   return format
 }
 
-/** How numbers are written on this page, in the open plan's currency: the same as in the core's sentences. */
+/**
+ * How numbers are written on this page, in the open plan's currency: the same as in the core's
+ * sentences.
+ */
 export function useFormat() {
   const store = usePlanStore()
   const format = computed(() => formatFor(store.plan?.brief.currency ?? 'EUR'))
@@ -22,7 +25,8 @@ export function useFormat() {
     share: (value: number) => format.value.share(value),
     bare: (value: number, unit: string) => format.value.bare(value, unit),
     quantity: (value: number, unit: string) => format.value.quantity(value, unit),
-    range: (estimate: Pick<Estimate, 'low' | 'high'>, unit: string) => format.value.range(estimate, unit),
+    range: (estimate: Pick<Estimate, 'low' | 'high'>, unit: string) =>
+      format.value.range(estimate, unit),
     hours: (value: number) => format.value.hours(value),
     unitText: (unit: string) => format.value.unit(unit),
   }

@@ -4,12 +4,15 @@ import { usePlanStore } from '~/stores/planStore'
 import { useWorkingStore } from '~/stores/workingStore'
 import { fieldElementId, placeOfPath, viewAddress } from './views'
 
-/** How long a field is looked for where its view is being loaded, ms; and from when on the list that holds it will do. */
+/**
+ * How long a field is looked for where its view is being loaded, ms; and from when on the list that
+ * holds it will do.
+ */
 const [seekMs, settleMs, everyMs] = [2500, 900, 50]
 
 function placeAbove(path: string): HTMLElement | null {
   const above = path.slice(0, Math.max(0, path.lastIndexOf('.')))
-  return above ? document.getElementById(fieldElementId(above)) ?? placeAbove(above) : null
+  return above ? (document.getElementById(fieldElementId(above)) ?? placeAbove(above)) : null
 }
 
 /** Ways to the places of the open plan. */
@@ -30,13 +33,16 @@ export function useGoTo() {
     const started = Date.now()
     const seek = () => {
       const waited = Date.now() - started
-      const target = document.getElementById(fieldElementId(path)) ?? (waited > settleMs ? placeAbove(path) : null)
+      const target =
+        document.getElementById(fieldElementId(path)) ??
+        (waited > settleMs ? placeAbove(path) : null)
       if (target) {
         target.scrollIntoView({ block: 'center' })
-        const focusable = target.matches('input,select,button,textarea') ? target : target.querySelector<HTMLElement>('input,button,textarea,select,[tabindex="0"]')
+        const focusable = target.matches('input,select,button,textarea')
+          ? target
+          : target.querySelector<HTMLElement>('input,button,textarea,select,[tabindex="0"]')
         focusable?.focus()
-      }
-      else if (waited < seekMs) {
+      } else if (waited < seekMs) {
         setTimeout(seek, everyMs)
       }
     }

@@ -10,7 +10,10 @@ export function useHoldings() {
     store.edit('library.holdings', [...holdings.value, { kind: 'film' }])
   }
   function remove(index: number): void {
-    store.edit('library.holdings', holdings.value.filter((_, other) => other !== index))
+    store.edit(
+      'library.holdings',
+      holdings.value.filter((_, other) => other !== index),
+    )
   }
   return { holdings, add, remove }
 }

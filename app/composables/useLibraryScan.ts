@@ -34,7 +34,10 @@ export function useLibraryScan() {
     reset()
     name.value = file.name
     if (file.size > scanLimitBytes) {
-      fail(`The file is ${(file.size / 1e9).toFixed(1)} GB; a scan may have at most ${scanLimitBytes / 1e9} GB. Scan the library in parts.`)
+      fail(
+        `The file is ${(file.size / 1e9).toFixed(1)} GB; a scan may have at most ` +
+          `${scanLimitBytes / 1e9} GB. Scan the library in parts.`,
+      )
       return
     }
     share.value = 0
@@ -42,16 +45,14 @@ export function useLibraryScan() {
     state.value = 'reading'
     worker = new Worker(new URL('../workers/scan.worker.ts', import.meta.url), { type: 'module' })
     worker.onerror = () => fail('Reading stopped before the end of the file. Nothing was changed.')
-    worker.onmessageerror = () => fail('The reader\'s answer could not be read.')
+    worker.onmessageerror = () => fail("The reader's answer could not be read.")
     worker.onmessage = ({ data }: MessageEvent<ScanMessage>) => {
       if (data.kind === 'progress') {
         share.value = file.size ? data.readBytes / file.size : 1
         files.value = data.files
-      }
-      else if (data.kind === 'failed') {
+      } else if (data.kind === 'failed') {
         fail(data.message)
-      }
-      else {
+      } else {
         stop()
         result.value = data
         state.value = 'done'

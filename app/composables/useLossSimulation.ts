@@ -7,7 +7,10 @@ import { usePlanStore } from '~/stores/planStore'
 export const simulatedArrays = 4_000_000
 const arraysAtATime = 100_000
 
-/** Simulates the plan's drives off the page, lot by lot, with what is known so far; a change of the plan ends the run. */
+/**
+ * Simulates the plan's drives off the page, lot by lot, with what is known so far; a change of the
+ * plan ends the run.
+ */
 export function useLossSimulation() {
   const store = usePlanStore()
   const found = shallowRef<SimulatedLoss | null>(null)
@@ -34,13 +37,14 @@ export function useLossSimulation() {
     running.value = true
     try {
       for (let done = 0; done < simulatedArrays && mine === run; done += arraysAtATime) {
-        const lot = await inBackground('compare', work => work.simulateLoss(plan, { layoutId, contentTB, count: arraysAtATime, seed: 1 + done }))
+        const lot = await inBackground('compare', work =>
+          work.simulateLoss(plan, { layoutId, contentTB, count: arraysAtATime, seed: 1 + done }),
+        )
         if (mine !== run) return
         if (!lot) break
         found.value = found.value ? addedUp(found.value, lot) : lot
       }
-    }
-    catch {
+    } catch {
       failed.value = mine === run
     }
     if (mine === run) running.value = false
@@ -48,7 +52,10 @@ export function useLossSimulation() {
   watch(() => store.plan, forget)
   onBeforeUnmount(cancel)
   return {
-    start, cancel, running, failed,
+    start,
+    cancel,
+    running,
+    failed,
     arrays: computed(() => found.value?.arrays ?? 0),
     interval: computed(() => found.value && lossInterval(found.value)),
   }

@@ -2,7 +2,10 @@ import { onBeforeUnmount, ref } from 'vue'
 import { usePlanStore } from '~/stores/planStore'
 
 /** A place in a picture, in the picture's own coordinates. */
-export interface Point { readonly x: number, readonly y: number }
+export interface Point {
+  readonly x: number
+  readonly y: number
+}
 
 /** A press that moves no further than this is no drag. */
 const leastMove = 3
@@ -23,13 +26,14 @@ export interface DragParts<Start> {
 }
 
 /**
- * Dragging something in a picture: begun on a mark, followed over the whole picture, one step of undo from press to release,
+ * Dragging something in a picture: begun on a mark, followed over the whole picture, one step of
+ * undo from press to release,
  * given up with Escape.
  */
 export function usePictureDrag<Start>({ move, end }: DragParts<Start>) {
   const store = usePlanStore()
   const dragging = ref(false)
-  let hand: { readonly start: Start, readonly from: Point, moved: boolean } | null = null
+  let hand: { readonly start: Start; readonly from: Point; moved: boolean } | null = null
 
   function begin(event: PointerEvent, start: Start): void {
     if (event.button !== 0) return

@@ -16,10 +16,20 @@ export interface HandleParts {
 }
 
 /**
- * A handle that sets one number in a picture, by drag and by keyboard alike: arrows, + and −, Shift or page keys for coarse
+ * A handle that sets one number in a picture, by drag and by keyboard alike: arrows, + and −, Shift
+ * or page keys for coarse
  * steps, Home and End for the ends, Escape to give a drag up.
  */
-export function usePictureHandle({ value, min, max, step, coarse, valueAt, set, locked = () => false }: HandleParts) {
+export function usePictureHandle({
+  value,
+  min,
+  max,
+  step,
+  coarse,
+  valueAt,
+  set,
+  locked = () => false,
+}: HandleParts) {
   function take(next: number): void {
     const snapped = Math.round(next / step) * step
     if (!locked()) set(Math.max(min, Math.min(max, Number(snapped.toPrecision(12)))))
@@ -37,13 +47,24 @@ export function usePictureHandle({ value, min, max, step, coarse, valueAt, set, 
   function nextValue({ key, shiftKey }: KeyboardEvent): number | null {
     const by = shiftKey ? coarse : step
     switch (key) {
-      case 'ArrowRight': case 'ArrowUp': case '+': return value() + by
-      case 'ArrowLeft': case 'ArrowDown': case '-': return value() - by
-      case 'PageUp': return value() + coarse
-      case 'PageDown': return value() - coarse
-      case 'Home': return min
-      case 'End': return max
-      default: return null
+      case 'ArrowRight':
+      case 'ArrowUp':
+      case '+':
+        return value() + by
+      case 'ArrowLeft':
+      case 'ArrowDown':
+      case '-':
+        return value() - by
+      case 'PageUp':
+        return value() + coarse
+      case 'PageDown':
+        return value() - coarse
+      case 'Home':
+        return min
+      case 'End':
+        return max
+      default:
+        return null
     }
   }
   return {

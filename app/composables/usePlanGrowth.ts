@@ -15,7 +15,10 @@ const bitsPerByte = 8
 const usualCopyMBps = 110
 const settledMs = 120
 
-/** How the plan's drives grow: the planned purchases drawn at once, the cheapest ones looked for off the page. */
+/**
+ * How the plan's drives grow: the planned purchases drawn at once, the cheapest ones looked for off
+ * the page.
+ */
 export function usePlanGrowth() {
   const store = usePlanStore()
   const { format } = useFormat()
@@ -33,13 +36,27 @@ export function usePlanGrowth() {
     if (!assessment) return null
     const linkMbps = assessment.figures['network.homeLinkMbps']?.value
     return {
-      contentTB: months.value.slice(0, horizonMonths.value + 1).map(month => month[growthEnd.value]),
-      layoutId: assessment.domains.drives.layoutId, bays: assessment.domains.machine.build.bays, copyMBps: linkMbps ? linkMbps / bitsPerByte : usualCopyMBps,
+      contentTB: months.value
+        .slice(0, horizonMonths.value + 1)
+        .map(month => month[growthEnd.value]),
+      layoutId: assessment.domains.drives.layoutId,
+      bays: assessment.domains.machine.build.bays,
+      copyMBps: linkMbps ? linkMbps / bitsPerByte : usualCopyMBps,
     }
   })
-  const question = computed(() => store.plan && parts.value && parts.value.contentTB.length > 0 ? growthQuestion(store.plan, parts.value, catalogue) : null)
-  const course = computed(() => question.value && roomCourse(question.value, store.plan!.drives.purchases))
-  const cheapestCourse = computed(() => question.value && growth.value?.cheapest ? roomCourse(question.value, growth.value.cheapest) : null)
+  const question = computed(() =>
+    store.plan && parts.value && parts.value.contentTB.length > 0
+      ? growthQuestion(store.plan, parts.value, catalogue)
+      : null,
+  )
+  const course = computed(
+    () => question.value && roomCourse(question.value, store.plan!.drives.purchases),
+  )
+  const cheapestCourse = computed(() =>
+    question.value && growth.value?.cheapest
+      ? roomCourse(question.value, growth.value.cheapest)
+      : null,
+  )
 
   async function look(): Promise<void> {
     const mine = ++run
@@ -50,26 +67,58 @@ export function usePlanGrowth() {
     try {
       const found = await inBackground('compare', work => work.planGrowth(plan, parts.value!))
       if (mine === run) growth.value = found
-    }
-    catch {
+    } catch {
       failed.value = mine === run
     }
     if (mine === run) looking.value = false
   }
   // Purchases that are planned, and dragged, change nothing of what the cheapest ones are.
-  const asked = computed(() => JSON.stringify([parts.value, { ...store.plan?.drives, purchases: [] }]))
+  const asked = computed(() =>
+    JSON.stringify([parts.value, { ...store.plan?.drives, purchases: [] }]),
+  )
   watchDebounced(asked, () => void look(), { debounce: settledMs, immediate: true })
   onBeforeUnmount(() => run++)
 
   function apply(purchases: readonly PricedPurchase[]): void {
     const { plan } = store
-    if (plan && question.value) store.replace({ ...plan, drives: applyPurchases(plan.drives, purchases, question.value.offers) })
+    if (plan && question.value)
+      store.replace({
+        ...plan,
+        drives: applyPurchases(plan.drives, purchases, question.value.offers),
+      })
   }
   const fallPerYear = computed(() => store.plan?.drives.priceFallPerYear ?? 0)
   return {
-    growthEnd, growth, looking, failed, months, horizonMonths, course, cheapestCourse, question, apply,
-    figures: computed(() => course.value ? growthFigures({ course: course.value, growth: growth.value, fallPerYear: fallPerYear.value, format: format.value }) : []),
-    sentence: computed(() => course.value ? growthSentence({ course: course.value, growth: growth.value, horizonYears: horizonMonths.value / 12, format: format.value }) : ''),
+    growthEnd,
+    growth,
+    looking,
+    failed,
+    months,
+    horizonMonths,
+    course,
+    cheapestCourse,
+    question,
+    apply,
+    figures: computed(() =>
+      course.value
+        ? growthFigures({
+            course: course.value,
+            growth: growth.value,
+            fallPerYear: fallPerYear.value,
+            format: format.value,
+          })
+        : [],
+    ),
+    sentence: computed(() =>
+      course.value
+        ? growthSentence({
+            course: course.value,
+            growth: growth.value,
+            horizonYears: horizonMonths.value / 12,
+            format: format.value,
+          })
+        : '',
+    ),
   }
 }
 export type PlanGrowthState = ReturnType<typeof usePlanGrowth>

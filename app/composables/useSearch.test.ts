@@ -6,34 +6,64 @@ import { openDemo } from '../../tests/stubs/openPlan'
 import { useSearch, type SearchHandle } from './useSearch'
 
 type Ways = Searches['ways']['progress']
-interface Started { readonly report: (progress: Ways) => void, readonly answer: (progress: Ways) => void, readonly fail: () => void, cancelled: boolean }
+interface Started {
+  readonly report: (progress: Ways) => void
+  readonly answer: (progress: Ways) => void
+  readonly fail: () => void
+  cancelled: boolean
+}
 const started: Started[] = []
 vi.mock('~/services/longSearch', () => ({
   startSearch: (_: string, { report }: { readonly report: (progress: Ways) => void }) => {
-    let [answer, fail] = [(_progress: Ways) => { /* set below */ }, () => { /* set below */ }]
+    let [answer, fail] = [
+      (_progress: Ways) => {
+        /* set below */
+      },
+      () => {
+        /* set below */
+      },
+    ]
     const promise = new Promise<Ways>((done, wrong) => {
       answer = done
       fail = () => wrong(new Error('broke off'))
     })
-    const one: Started = { report, answer: progress => answer(progress), fail: () => fail(), cancelled: false }
+    const one: Started = {
+      report,
+      answer: progress => answer(progress),
+      fail: () => fail(),
+      cancelled: false,
+    }
     started.push(one)
     return { answer: promise, cancel: () => void (one.cancelled = true) }
   },
 }))
 
-const progress = (nodes: number): Ways => ({ rows: [], at: null, done: 0, of: 1, nodes, leaves: 0, cut: 0 })
+const progress = (nodes: number): Ways => ({
+  rows: [],
+  at: null,
+  done: 0,
+  of: 1,
+  nodes,
+  leaves: 0,
+  cut: 0,
+})
 /** Every test has a question of its own, so that no answer of another stands in for its. */
 let questions = 0
 
 function open(cap = ++questions) {
   let handle: SearchHandle<'ways'> | null = null
   const tier = ref(cap)
-  const view = mount(defineComponent({
-    setup() {
-      handle = useSearch('ways', () => ({ objective: 'horizon', tiers: [{ name: 'x', cap: tier.value }] }))
-      return () => h('p')
-    },
-  }))
+  const view = mount(
+    defineComponent({
+      setup() {
+        handle = useSearch('ways', () => ({
+          objective: 'horizon',
+          tiers: [{ name: 'x', cap: tier.value }],
+        }))
+        return () => h('p')
+      },
+    }),
+  )
   return { view, handle: handle!, cap, tier }
 }
 const settle = async () => {

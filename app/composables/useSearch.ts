@@ -21,7 +21,10 @@ export interface SearchHandle<Kind extends SearchKind> {
   readonly cancel: () => void
 }
 
-/** One search of a kind and question, with its answer once it is there; sections that show the same share it. */
+/**
+ * One search of a kind and question, with its answer once it is there; sections that show the same
+ * share it.
+ */
 interface Shared {
   need: unknown
   search: RunningSearch<SearchKind> | null
@@ -33,12 +36,28 @@ interface Shared {
   leaving: ReturnType<typeof setTimeout> | undefined
 }
 const known = new Map<string, Shared>()
-/** So long a search goes on when nobody looks at it: its reader may only be on the way to the next section. */
+/**
+ * So long a search goes on when nobody looks at it: its reader may only be on the way to the next
+ * section.
+ */
 const leavingMs = 5000
 
 function sharedOf(key: string): Shared {
   let shared = known.get(key)
-  if (!shared) known.set(key, shared = { need: null, search: null, progress: shallowRef(null), running: ref(false), cancelled: ref(false), failed: ref(false), viewers: 0, leaving: undefined })
+  if (!shared)
+    known.set(
+      key,
+      (shared = {
+        need: null,
+        search: null,
+        progress: shallowRef(null),
+        running: ref(false),
+        cancelled: ref(false),
+        failed: ref(false),
+        viewers: 0,
+        leaving: undefined,
+      }),
+    )
   return shared
 }
 function stop(shared: Shared): void {
@@ -46,25 +65,33 @@ function stop(shared: Shared): void {
   shared.search = null
   shared.running.value = false
 }
-async function run(shared: Shared, kind: SearchKind, { plan, question }: { readonly plan: Plan, readonly question: Searches[SearchKind]['question'] }): Promise<void> {
+async function run(
+  shared: Shared,
+  kind: SearchKind,
+  { plan, question }: { readonly plan: Plan; readonly question: Searches[SearchKind]['question'] },
+): Promise<void> {
   stop(shared)
   shared.running.value = true
   shared.cancelled.value = false
   shared.failed.value = false
   shared.need = needOf(plan)
-  const plain = JSON.parse(JSON.stringify({ plan, question })) as { plan: Plan, question: typeof question }
-  const mine: RunningSearch<SearchKind> = startSearch(kind, { ...plain, report: (value) => {
-    if (shared.search === mine) shared.progress.value = value
-  } })
+  const plain = JSON.parse(JSON.stringify({ plan, question })) as {
+    plan: Plan
+    question: typeof question
+  }
+  const mine: RunningSearch<SearchKind> = startSearch(kind, {
+    ...plain,
+    report: value => {
+      if (shared.search === mine) shared.progress.value = value
+    },
+  })
   shared.search = mine
   try {
     const answer = await mine.answer
     if (shared.search === mine) shared.progress.value = answer
-  }
-  catch {
+  } catch {
     if (shared.search === mine) shared.failed.value = true
-  }
-  finally {
+  } finally {
     if (shared.search === mine) {
       shared.search = null
       shared.running.value = false
@@ -72,8 +99,15 @@ async function run(shared: Shared, kind: SearchKind, { plan, question }: { reado
   }
 }
 
-/** A search that follows the plan: started when its section opens and when what it follows from has changed; it can be cancelled, and started again. */
-export function useSearch<Kind extends SearchKind>(kind: Kind, question: () => Searches[Kind]['question'], delayMs = 500): SearchHandle<Kind> {
+/**
+ * A search that follows the plan: started when its section opens and when what it follows from has
+ * changed; it can be cancelled, and started again.
+ */
+export function useSearch<Kind extends SearchKind>(
+  kind: Kind,
+  question: () => Searches[Kind]['question'],
+  delayMs = 500,
+): SearchHandle<Kind> {
   const store = usePlanStore()
   const progress = shallowRef(null) as ShallowRef<Searches[Kind]['progress'] | null>
   const [running, cancelled, failed] = [ref(false), ref(false), ref(false)]
@@ -101,21 +135,41 @@ export function useSearch<Kind extends SearchKind>(kind: Kind, question: () => S
     stop(shared)
     shared.cancelled.value = true
   }
-  watch([() => store.plan, () => store.id, question], ([plan, id]) => {
-    if (!plan) return
-    enter(sharedOf(`${id} ${kind} ${kind === 'flips' ? '' : JSON.stringify(question())}`))
-    clearTimeout(timer)
-    const isThere = sameValue(shared!.need, needOf(plan)) && kind !== 'flips'
-    if (isThere && (shared!.running.value || shared!.progress.value !== null || shared!.cancelled.value)) return
-    timer = setTimeout(() => void start(), shared!.progress.value === null ? 0 : delayMs)
-  }, { immediate: true })
+  watch(
+    [() => store.plan, () => store.id, question],
+    ([plan, id]) => {
+      if (!plan) return
+      enter(sharedOf(`${id} ${kind} ${kind === 'flips' ? '' : JSON.stringify(question())}`))
+      clearTimeout(timer)
+      const isThere = sameValue(shared!.need, needOf(plan)) && kind !== 'flips'
+      if (
+        isThere &&
+        (shared!.running.value || shared!.progress.value !== null || shared!.cancelled.value)
+      )
+        return
+      timer = setTimeout(() => void start(), shared!.progress.value === null ? 0 : delayMs)
+    },
+    { immediate: true },
+  )
   // What others that share it see, this one sees.
-  watch(() => [shared?.progress.value ?? null, shared?.running.value ?? false, shared?.cancelled.value ?? false, shared?.failed.value ?? false, store.plan, question()] as const, ([found, isRunning, isCancelled, hasFailed]) => {
-    progress.value = found as Searches[Kind]['progress'] | null
-    running.value = isRunning
-    cancelled.value = isCancelled
-    failed.value = hasFailed
-  }, { immediate: true })
+  watch(
+    () =>
+      [
+        shared?.progress.value ?? null,
+        shared?.running.value ?? false,
+        shared?.cancelled.value ?? false,
+        shared?.failed.value ?? false,
+        store.plan,
+        question(),
+      ] as const,
+    ([found, isRunning, isCancelled, hasFailed]) => {
+      progress.value = found as Searches[Kind]['progress'] | null
+      running.value = isRunning
+      cancelled.value = isCancelled
+      failed.value = hasFailed
+    },
+    { immediate: true },
+  )
   onBeforeUnmount(leave)
   return { progress, running, cancelled, failed, start, cancel }
 }

@@ -13,7 +13,9 @@ import { withBuild } from './withBuild'
 const objective = ref<Objective>('horizon')
 
 /** The tiers of a plan, the cheapest first. */
-export function tiersOf(plan: Plan | null): readonly { readonly name: string, readonly cap: number }[] {
+export function tiersOf(
+  plan: Plan | null,
+): readonly { readonly name: string; readonly cap: number }[] {
   return plan?.costs.tiers.length ? [...plan.costs.tiers].sort((a, b) => a.cap - b.cap) : usualTiers
 }
 
@@ -24,17 +26,31 @@ export function useWays() {
   const search = useSearch('ways', () => ({ objective: objective.value, tiers: tiers.value }))
   const rows = computed(() => search.progress.value?.rows ?? [])
   /** the cheapest that meets the need, of each way; the cheapest first */
-  const best = computed(() => rows.value.flatMap(({ best: build }) => build ? [build] : []).sort((a, b) => costOf(a) - costOf(b)))
-  const costOf = (build: WayBuild) => objective.value === 'now' ? build.toPay : build.horizonCost
+  const best = computed(() =>
+    rows.value
+      .flatMap(({ best: build }) => (build ? [build] : []))
+      .sort((a, b) => costOf(a) - costOf(b)),
+  )
+  const costOf = (build: WayBuild) => (objective.value === 'now' ? build.toPay : build.horizonCost)
 
   const proposal = useProposal()
-  const planOf = (build: WayBuild | null) => build && store.plan && build.way !== 'stay' && build.second === null ? withBuild(store.plan, build) : null
+  const planOf = (build: WayBuild | null) =>
+    build && store.plan && build.way !== 'stay' && build.second === null
+      ? withBuild(store.plan, build)
+      : null
   const look = (build: WayBuild | null) => proposal.look(planOf(build))
   const apply = (build: WayBuild) => proposal.apply(planOf(build))
-  /** Keeps a build as a plan of its own, beside this one; of two machines each as one. The id of the first. */
+  /**
+   * Keeps a build as a plan of its own, beside this one; of two machines each as one. The id of the
+   * first.
+   */
   async function fork(build: WayBuild): Promise<string> {
     const { plan } = store
-    const keep = (kept: Pick<WayBuild, 'plan' | 'label'>) => planApi.create({ ...withBuild(plan!, kept), name: `${plan!.name.slice(0, 50)}: ${kept.label.slice(0, 26)}` })
+    const keep = (kept: Pick<WayBuild, 'plan' | 'label'>) =>
+      planApi.create({
+        ...withBuild(plan!, kept),
+        name: `${plan!.name.slice(0, 50)}: ${kept.label.slice(0, 26)}`,
+      })
     const { id } = await keep(build.second ? { plan: build.plan, label: 'stores' } : build)
     if (build.second) await keep({ plan: build.second.plan, label: 'converts' })
     return id

@@ -1,40 +1,186 @@
-import { mdiAccountGroupOutline, mdiCompassOutline, mdiTelevisionPlay, mdiFilmstrip, mdiHandCoinOutline, mdiHarddisk, mdiLanConnect, mdiPulse, mdiScaleBalance, mdiServerOutline } from '@mdi/js'
+import {
+  mdiAccountGroupOutline,
+  mdiCompassOutline,
+  mdiTelevisionPlay,
+  mdiFilmstrip,
+  mdiHandCoinOutline,
+  mdiHarddisk,
+  mdiLanConnect,
+  mdiPulse,
+  mdiScaleBalance,
+  mdiServerOutline,
+} from '@mdi/js'
 
-export type ViewId = 'brief' | 'household' | 'library' | 'playback' | 'streams' | 'drives' | 'network' | 'machine' | 'tiers' | 'ownership'
+export type ViewId =
+  | 'brief'
+  | 'household'
+  | 'library'
+  | 'playback'
+  | 'streams'
+  | 'drives'
+  | 'network'
+  | 'machine'
+  | 'tiers'
+  | 'ownership'
 
 /** A part of a view with an address of its own; the first is the view's own address. */
-export interface Section { readonly id: string, readonly label: string }
-export interface View { readonly id: ViewId, readonly label: string, readonly icon: string, readonly sections: readonly Section[] }
-export interface Phase { readonly label: string, readonly views: readonly View[] }
+export interface Section {
+  readonly id: string
+  readonly label: string
+}
+export interface View {
+  readonly id: ViewId
+  readonly label: string
+  readonly icon: string
+  readonly sections: readonly Section[]
+}
+export interface Phase {
+  readonly label: string
+  readonly views: readonly View[]
+}
 
-/** The views of a plan by phase, in the order practitioners work; the order is a guide, not a gate. */
+/**
+ * The views of a plan by phase, in the order practitioners work; the order is a guide, not a gate.
+ */
 export const phases: readonly Phase[] = [
   {
     label: 'Need',
     views: [
-      { id: 'brief', label: 'Brief', icon: mdiCompassOutline, sections: [{ id: 'answer', label: 'Answer' }, { id: 'answers', label: 'Your answers' }, { id: 'verdicts', label: 'Verdicts' }] },
-      { id: 'household', label: 'Household', icon: mdiAccountGroupOutline, sections: [{ id: 'week', label: 'Week' }, { id: 'moment', label: 'One moment' }, { id: 'viewers', label: 'Viewers' }, { id: 'devices', label: 'Devices' }, { id: 'evening', label: 'Busy evening' }] },
-      { id: 'library', label: 'Library', icon: mdiFilmstrip, sections: [{ id: 'growth', label: 'Growth' }, { id: 'holdings', label: 'Holdings' }, { id: 'scan', label: 'Scan' }, { id: 'events', label: 'Single events' }] },
-      { id: 'playback', label: 'Playback', icon: mdiTelevisionPlay, sections: [{ id: 'matrix', label: 'Matrix' }, { id: 'fixes', label: 'Fixes' }] },
+      {
+        id: 'brief',
+        label: 'Brief',
+        icon: mdiCompassOutline,
+        sections: [
+          { id: 'answer', label: 'Answer' },
+          { id: 'answers', label: 'Your answers' },
+          { id: 'verdicts', label: 'Verdicts' },
+        ],
+      },
+      {
+        id: 'household',
+        label: 'Household',
+        icon: mdiAccountGroupOutline,
+        sections: [
+          { id: 'week', label: 'Week' },
+          { id: 'moment', label: 'One moment' },
+          { id: 'viewers', label: 'Viewers' },
+          { id: 'devices', label: 'Devices' },
+          { id: 'evening', label: 'Busy evening' },
+        ],
+      },
+      {
+        id: 'library',
+        label: 'Library',
+        icon: mdiFilmstrip,
+        sections: [
+          { id: 'growth', label: 'Growth' },
+          { id: 'holdings', label: 'Holdings' },
+          { id: 'scan', label: 'Scan' },
+          { id: 'events', label: 'Single events' },
+        ],
+      },
+      {
+        id: 'playback',
+        label: 'Playback',
+        icon: mdiTelevisionPlay,
+        sections: [
+          { id: 'matrix', label: 'Matrix' },
+          { id: 'fixes', label: 'Fixes' },
+        ],
+      },
     ],
   },
   {
     label: 'Size',
     views: [
       {
-        id: 'streams', label: 'Streams', icon: mdiPulse,
-        sections: [{ id: 'capacity', label: 'Capacity' }, { id: 'mix', label: 'Mix' }, { id: 'processors', label: 'Processors' }, { id: 'fixes', label: 'Fixes' }, { id: 'archive', label: 'Archive' }, { id: 'measure', label: 'Measure' }],
+        id: 'streams',
+        label: 'Streams',
+        icon: mdiPulse,
+        sections: [
+          { id: 'capacity', label: 'Capacity' },
+          { id: 'mix', label: 'Mix' },
+          { id: 'processors', label: 'Processors' },
+          { id: 'fixes', label: 'Fixes' },
+          { id: 'archive', label: 'Archive' },
+          { id: 'measure', label: 'Measure' },
+        ],
       },
-      { id: 'drives', label: 'Drives', icon: mdiHarddisk, sections: [{ id: 'space', label: 'Space' }, { id: 'layouts', label: 'Layouts' }, { id: 'risk', label: 'Risk' }, { id: 'perils', label: 'Perils and copies' }, { id: 'backup', label: 'Backup plan' }, { id: 'growing', label: 'Growing' }, { id: 'fast', label: 'Fast storage' }, { id: 'way-out', label: 'Way out' }, { id: 'drill', label: 'Drill' }] },
-      { id: 'network', label: 'Network', icon: mdiLanConnect, sections: [{ id: 'chain', label: 'Chain' }, { id: 'home', label: 'Home' }, { id: 'away', label: 'Away' }, { id: 'first-fill', label: 'First fill' }, { id: 'upgrades', label: 'Upgrades' }] },
-      { id: 'machine', label: 'Machine', icon: mdiServerOutline, sections: [{ id: 'map', label: 'Map' }, { id: 'fit', label: 'Fit' }, { id: 'power', label: 'Power' }, { id: 'memory', label: 'Memory' }, { id: 'place', label: 'Noise and heat' }, { id: 'at-hand', label: 'At hand' }, { id: 'parts', label: 'Parts list' }, { id: 'system', label: 'System and services' }, { id: 'figures', label: 'Own figures' }] },
+      {
+        id: 'drives',
+        label: 'Drives',
+        icon: mdiHarddisk,
+        sections: [
+          { id: 'space', label: 'Space' },
+          { id: 'layouts', label: 'Layouts' },
+          { id: 'risk', label: 'Risk' },
+          { id: 'perils', label: 'Perils and copies' },
+          { id: 'backup', label: 'Backup plan' },
+          { id: 'growing', label: 'Growing' },
+          { id: 'fast', label: 'Fast storage' },
+          { id: 'way-out', label: 'Way out' },
+          { id: 'drill', label: 'Drill' },
+        ],
+      },
+      {
+        id: 'network',
+        label: 'Network',
+        icon: mdiLanConnect,
+        sections: [
+          { id: 'chain', label: 'Chain' },
+          { id: 'home', label: 'Home' },
+          { id: 'away', label: 'Away' },
+          { id: 'first-fill', label: 'First fill' },
+          { id: 'upgrades', label: 'Upgrades' },
+        ],
+      },
+      {
+        id: 'machine',
+        label: 'Machine',
+        icon: mdiServerOutline,
+        sections: [
+          { id: 'map', label: 'Map' },
+          { id: 'fit', label: 'Fit' },
+          { id: 'power', label: 'Power' },
+          { id: 'memory', label: 'Memory' },
+          { id: 'place', label: 'Noise and heat' },
+          { id: 'at-hand', label: 'At hand' },
+          { id: 'parts', label: 'Parts list' },
+          { id: 'system', label: 'System and services' },
+          { id: 'figures', label: 'Own figures' },
+        ],
+      },
     ],
   },
   {
     label: 'Choose',
     views: [
-      { id: 'tiers', label: 'Tiers', icon: mdiScaleBalance, sections: [{ id: 'ways', label: 'Ways' }, { id: 'search', label: 'Search' }, { id: 'frontier', label: 'Frontier' }, { id: 'compare', label: 'Compare' }, { id: 'upgrade', label: 'Upgrade path' }, { id: 'builds', label: 'Examples' }] },
-      { id: 'ownership', label: 'Ownership', icon: mdiHandCoinOutline, sections: [{ id: 'years', label: 'Years' }, { id: 'power', label: 'Power' }, { id: 'old-or-new', label: 'Old or new' }, { id: 'cloud', label: 'Cloud instead' }, { id: 'carbon', label: 'Carbon' }, { id: 'flips', label: 'What flips it' }] },
+      {
+        id: 'tiers',
+        label: 'Tiers',
+        icon: mdiScaleBalance,
+        sections: [
+          { id: 'ways', label: 'Ways' },
+          { id: 'search', label: 'Search' },
+          { id: 'frontier', label: 'Frontier' },
+          { id: 'compare', label: 'Compare' },
+          { id: 'upgrade', label: 'Upgrade path' },
+          { id: 'builds', label: 'Examples' },
+        ],
+      },
+      {
+        id: 'ownership',
+        label: 'Ownership',
+        icon: mdiHandCoinOutline,
+        sections: [
+          { id: 'years', label: 'Years' },
+          { id: 'power', label: 'Power' },
+          { id: 'old-or-new', label: 'Old or new' },
+          { id: 'cloud', label: 'Cloud instead' },
+          { id: 'carbon', label: 'Carbon' },
+          { id: 'flips', label: 'What flips it' },
+        ],
+      },
     ],
   },
 ]
@@ -46,9 +192,14 @@ export function viewOf(id: ViewId): View {
 }
 
 /** Where something is shown: a view, and one of its sections. */
-export interface Place { readonly view: ViewId, readonly section?: string }
+export interface Place {
+  readonly view: ViewId
+  readonly section?: string
+}
 
-/** Where the fields of a plan are set, by the beginning of their path; the first that fits counts. */
+/**
+ * Where the fields of a plan are set, by the beginning of their path; the first that fits counts.
+ */
 const places: readonly (readonly [RegExp, Place])[] = [
   [/^household\.(viewers|places)/, { view: 'household', section: 'viewers' }],
   [/^household\.(devices|capabilitySets)/, { view: 'household', section: 'devices' }],
@@ -58,16 +209,37 @@ const places: readonly (readonly [RegExp, Place])[] = [
   [/^choices\.horizonYears/, { view: 'library' }],
   [/^(library|choices\.ruleOfThumbFactor)/, { view: 'library', section: 'holdings' }],
   [/^(calibration|machine\.measured)/, { view: 'streams', section: 'measure' }],
-  [/^choices\.(pointsPerStream|systemReserveShare|toneMapping|hardwareConversion|fallbackShare)/, { view: 'streams', section: 'mix' }],
+  [
+    /^choices\.(pointsPerStream|systemReserveShare|toneMapping|hardwareConversion|fallbackShare)/,
+    { view: 'streams', section: 'mix' },
+  ],
   [/^drives\.(lots|layout|fileSystem|hotSpares|driveClass)/, { view: 'drives' }],
   [/^choices\.survivesAtLeast/, { view: 'drives', section: 'layouts' }],
-  [/^drives\.(secondBox(EveryDays|Kept|W)|offline(Every|Kept|Medium|Sets)|away(By|Every|Kept|Medium|Sets|Upload|Night)|store|copyPrice)/, { view: 'drives', section: 'backup' }],
-  [/^drives\.(ups|secondBox|offlineCopy|awayCopy|copiesWithVersions|coverages|\w+Chance$)/, { view: 'drives', section: 'perils' }],
-  [/^drives\.(ssd|system|index|scratch|cache|work|daysBetween|arrivals)/, { view: 'drives', section: 'fast' }],
-  [/^drives\.(purchases|priceFallPerYear|replacedWorth|expandsParity)/, { view: 'drives', section: 'growing' }],
-  [/^(drives|choices\.(readErrorEndsRebuild|watchingHoursPerDay))/, { view: 'drives', section: 'risk' }],
+  [
+    /^drives\.(secondBox(EveryDays|Kept|W)|offline(Every|Kept|Medium|Sets)|away(By|Every|Kept|Medium|Sets|Upload|Night)|store|copyPrice)/,
+    { view: 'drives', section: 'backup' },
+  ],
+  [
+    /^drives\.(ups|secondBox|offlineCopy|awayCopy|copiesWithVersions|coverages|\w+Chance$)/,
+    { view: 'drives', section: 'perils' },
+  ],
+  [
+    /^drives\.(ssd|system|index|scratch|cache|work|daysBetween|arrivals)/,
+    { view: 'drives', section: 'fast' },
+  ],
+  [
+    /^drives\.(purchases|priceFallPerYear|replacedWorth|expandsParity)/,
+    { view: 'drives', section: 'growing' },
+  ],
+  [
+    /^(drives|choices\.(readErrorEndsRebuild|watchingHoursPerDay))/,
+    { view: 'drives', section: 'risk' },
+  ],
   [/^network\.(fill|small|downloadCap|rip)/, { view: 'network', section: 'first-fill' }],
-  [/^network\.(upload|download|awayRung|dataCap|needsOutside)/, { view: 'network', section: 'away' }],
+  [
+    /^network\.(upload|download|awayRung|dataCap|needsOutside)/,
+    { view: 'network', section: 'away' },
+  ],
   [/^network/, { view: 'network' }],
   [/^machine\.base/, { view: 'machine' }],
   [/^machine\.(atHand|diagnosisFee)/, { view: 'machine', section: 'at-hand' }],
@@ -77,7 +249,10 @@ const places: readonly (readonly [RegExp, Place])[] = [
   [/^brief\.(opensTo|ear|room|cupboard|damp|dusty)/, { view: 'machine', section: 'place' }],
   [/^system/, { view: 'machine', section: 'system' }],
   [/^costs\.(tiers|linkBetween)/, { view: 'tiers', section: 'search' }],
-  [/^(costs\.(pricePerKWh|electricity|night|solar|ups)|choices\.convertingHoursPerDay)/, { view: 'ownership', section: 'power' }],
+  [
+    /^(costs\.(pricePerKWh|electricity|night|solar|ups)|choices\.convertingHoursPerDay)/,
+    { view: 'ownership', section: 'power' },
+  ],
   [/^costs\.cloud/, { view: 'ownership', section: 'cloud' }],
   [/^costs\.grid/, { view: 'ownership', section: 'carbon' }],
   [/^costs/, { view: 'ownership' }],

@@ -3,5 +3,10 @@ import type { WayBuild } from '~~/core/tiers/search/wayRows'
 
 /** The plan with a build as its machine and drives; name, budget and need stay. */
 export function withBuild(plan: Plan, { plan: found }: Pick<WayBuild, 'plan'>): Plan {
-  return { ...plan, machine: found.machine, drives: found.drives, network: { ...plan.network, serverPortMbps: found.network.serverPortMbps } }
+  return {
+    ...plan,
+    machine: found.machine,
+    drives: found.drives,
+    network: { ...plan.network, serverPortMbps: found.network.serverPortMbps },
+  }
 }

@@ -10,8 +10,7 @@ async function go(): Promise<void> {
   try {
     const latest = await planApi.latest()
     await navigateTo(latest ? `/plans/${latest.id}` : '/plans', { replace: true })
-  }
-  catch {
+  } catch {
     failed.value = true
   }
 }
@@ -23,18 +22,14 @@ onMounted(go)
     <div class="start">
       <template v-if="failed">
         <p>The server does not answer. Start it again, then press the button.</p>
-        <VBtn
-          color="primary"
-          variant="outlined"
-          @click="go"
-        >
-          Try again
-        </VBtn>
+        <VBtn color="primary" variant="outlined" @click="go"> Try again </VBtn>
       </template>
     </div>
   </VMain>
 </template>
 
 <style scoped>
-.start { padding: 40px; }
+.start {
+  padding: 40px;
+}
 </style>

@@ -7,7 +7,10 @@ import { accessApi } from '~/services/accessApi'
 import { ApiProblem } from '~/services/apiRequest'
 import { returnAddress } from '~/services/signInAddress'
 
-/** Where somebody comes in to a Numeron that is open to a network, or sets its first passphrase on its own computer. */
+/**
+ * Where somebody comes in to a Numeron that is open to a network, or sets its first passphrase on
+ * its own computer.
+ */
 const route = useRoute()
 const state = ref<SessionState | null>(null)
 const passphrase = ref('')
@@ -19,8 +22,17 @@ const leastLetters = 12
 useHead({ title: 'Sign in – Numeron' })
 
 const isFirst = computed(() => state.value?.passphrase === 'yoursToSet')
-const repeatError = computed(() => isFirst.value && again.value !== '' && again.value !== passphrase.value ? 'The two are not the same.' : '')
-const canSend = computed(() => !busy.value && passphrase.value.length >= leastLetters && (!isFirst.value || again.value === passphrase.value))
+const repeatError = computed(() =>
+  isFirst.value && again.value !== '' && again.value !== passphrase.value
+    ? 'The two are not the same.'
+    : '',
+)
+const canSend = computed(
+  () =>
+    !busy.value &&
+    passphrase.value.length >= leastLetters &&
+    (!isFirst.value || again.value === passphrase.value),
+)
 
 /** A whole new page: what it had loaded while nobody was signed in is of no use. */
 function goOn(): void {
@@ -32,22 +44,26 @@ async function attempt(work: () => Promise<unknown>): Promise<boolean> {
   try {
     await work()
     return true
-  }
-  catch (error) {
-    message.value = error instanceof ApiProblem ? error.message : 'Something went wrong in this page; reload it.'
+  } catch (error) {
+    message.value =
+      error instanceof ApiProblem ? error.message : 'Something went wrong in this page; reload it.'
     return false
-  }
-  finally {
+  } finally {
     busy.value = false
   }
 }
-const look = () => attempt(async () => {
-  state.value = await accessApi.session()
-  if (state.value.signedIn) goOn()
-})
+const look = () =>
+  attempt(async () => {
+    state.value = await accessApi.session()
+    if (state.value.signedIn) goOn()
+  })
 async function send(): Promise<void> {
   if (!canSend.value) return
-  const done = await attempt(() => isFirst.value ? accessApi.setFirstPassphrase(passphrase.value) : accessApi.signIn(passphrase.value))
+  const done = await attempt(() =>
+    isFirst.value
+      ? accessApi.setFirstPassphrase(passphrase.value)
+      : accessApi.signIn(passphrase.value),
+  )
   if (done) goOn()
 }
 onMounted(look)
@@ -64,11 +80,10 @@ onMounted(look)
       >
         <h1>{{ isFirst ? 'Choose a passphrase' : 'Sign in' }}</h1>
         <p v-if="isFirst">
-          This Numeron is open to your network. From now on, everyone who uses it signs in with one passphrase, on this computer too.
+          This Numeron is open to your network. From now on, everyone who uses it signs in with one
+          passphrase, on this computer too.
         </p>
-        <p v-else>
-          This Numeron is open to a network, so its plans are behind a passphrase.
-        </p>
+        <p v-else>This Numeron is open to a network, so its plans are behind a passphrase.</p>
         <VTextField
           v-model="passphrase"
           :label="isFirst ? 'New passphrase' : 'Passphrase'"
@@ -76,7 +91,11 @@ onMounted(look)
           :autocomplete="isFirst ? 'new-password' : 'current-password'"
           autofocus
           maxlength="200"
-          :hint="isFirst ? 'At least 12 letters. Four or five words that have nothing to do with each other are easy to remember.' : 'It has at least 12 letters; capital letters and spaces count.'"
+          :hint="
+            isFirst
+              ? 'At least 12 letters. Four or five words that have nothing to do with each other are easy to remember.'
+              : 'It has at least 12 letters; capital letters and spaces count.'
+          "
           persistent-hint
         />
         <VTextField
@@ -88,68 +107,59 @@ onMounted(look)
           maxlength="200"
           :error-messages="repeatError || []"
         />
-        <VCheckbox
-          v-model="shown"
-          label="Show what I type"
-          density="compact"
-          hide-details
-        />
-        <p
-          v-if="message"
-          class="problem"
-          role="alert"
-        >
+        <VCheckbox v-model="shown" label="Show what I type" density="compact" hide-details />
+        <p v-if="message" class="problem" role="alert">
           {{ message }}
         </p>
-        <VBtn
-          type="submit"
-          color="primary"
-          variant="flat"
-          :disabled="!canSend"
-          :loading="busy"
-        >
+        <VBtn type="submit" color="primary" variant="flat" :disabled="!canSend" :loading="busy">
           {{ isFirst ? 'Set the passphrase' : 'Sign in' }}
         </VBtn>
         <p class="soft small">
-          {{ isFirst ? 'If it is forgotten, whoever runs this computer can set another: docs/open-to-a-network.md says how.' : 'If you do not know it, ask whoever runs this Numeron.' }}
-          Without TLS in front of Numeron, others on the same network can read along; do not use a passphrase that you use elsewhere.
+          {{
+            isFirst
+              ? 'If it is forgotten, whoever runs this computer can set another: docs/open-to-a-network.md says how.'
+              : 'If you do not know it, ask whoever runs this Numeron.'
+          }}
+          Without TLS in front of Numeron, others on the same network can read along; do not use a
+          passphrase that you use elsewhere.
         </p>
       </form>
-      <section
-        v-else-if="state && !state.signedIn"
-        class="sheet"
-      >
+      <section v-else-if="state && !state.signedIn" class="sheet">
         <h1>Nobody can sign in yet</h1>
-        <p>No passphrase is set. Open Numeron on the computer that runs it, at <code>http://localhost</code> with the same port, and choose one there.</p>
-        <VBtn
-          variant="outlined"
-          color="primary"
-          @click="look"
-        >
-          Look again
-        </VBtn>
+        <p>
+          No passphrase is set. Open Numeron on the computer that runs it, at
+          <code>http://localhost</code> with the same port, and choose one there.
+        </p>
+        <VBtn variant="outlined" color="primary" @click="look"> Look again </VBtn>
       </section>
-      <section
-        v-else-if="message"
-        class="sheet"
-      >
+      <section v-else-if="message" class="sheet">
         <p role="alert">
           {{ message }}
         </p>
-        <VBtn
-          variant="outlined"
-          color="primary"
-          @click="look"
-        >
-          Try again
-        </VBtn>
+        <VBtn variant="outlined" color="primary" @click="look"> Try again </VBtn>
       </section>
     </main>
   </VMain>
 </template>
 
 <style scoped>
-.sign-in { max-width: 460px; margin: 0 auto; padding: 9vh 16px 40px; display: flex; flex-direction: column; gap: 22px; }
-.sheet { display: flex; flex-direction: column; gap: 14px; padding: 24px; align-items: stretch; }
-.problem { border-left: 4px solid rgb(var(--v-theme-state-short)); padding-left: 12px; }
+.sign-in {
+  max-width: 460px;
+  margin: 0 auto;
+  padding: 9vh 16px 40px;
+  display: flex;
+  flex-direction: column;
+  gap: 22px;
+}
+.sheet {
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+  padding: 24px;
+  align-items: stretch;
+}
+.problem {
+  border-left: 4px solid rgb(var(--v-theme-state-short));
+  padding-left: 12px;
+}
 </style>

@@ -7,16 +7,25 @@ import { pageLocale } from './pageLocale'
 /** One memory for all that is assessed on the page. */
 const onPage = createPageAssessor()
 
-/** An assessment that takes no longer than this is done at once; half of a frame is left for drawing. */
+/**
+ * An assessment that takes no longer than this is done at once; half of a frame is left for
+ * drawing.
+ */
 export const quickMs = 8
-/** A plan of more habits and holdings than this is not assessed on the page when it is opened, before anything is known of its time. */
+/**
+ * A plan of more habits and holdings than this is not assessed on the page when it is opened,
+ * before anything is known of its time.
+ */
 export const mostAtOnce = 40
 
 function isLarge({ household: { habits }, library: { holdings } }: Plan): boolean {
   return habits.length + holdings.length > mostAtOnce
 }
 
-export interface Answer { readonly assessment: Assessment, readonly ms: number }
+export interface Answer {
+  readonly assessment: Assessment
+  readonly ms: number
+}
 
 export interface QueueParts {
   readonly take: (assessment: Assessment, plan: Plan) => void
@@ -27,11 +36,16 @@ export interface QueueParts {
 }
 
 /**
- * Assesses plans as they come: at once while that is quick; in a worker when it is not, so that typing is never held up.
+ * Assesses plans as they come: at once while that is quick; in a worker when it is not, so that
+ * typing is never held up.
  * While one is being worked out, of all that come only the last is kept.
  */
 export function createAssessmentQueue({
-  take, here = plan => onPage.assess(plan, pageLocale()), there = plan => inBackground('assess', work => work.assess(plan, pageLocale())), canWait = hasBackground(), now = () => performance.now(),
+  take,
+  here = plan => onPage.assess(plan, pageLocale()),
+  there = plan => inBackground('assess', work => work.assess(plan, pageLocale())),
+  canWait = hasBackground(),
+  now = () => performance.now(),
 }: QueueParts) {
   let took: number[] = []
   let busy = false
@@ -61,8 +75,7 @@ export function createAssessmentQueue({
       const assessment = await there(plan)
       noteTime(since)
       if (mine === round) take(assessment, plan)
-    }
-    finally {
+    } finally {
       busy = false
     }
     const next = waiting
@@ -78,7 +91,10 @@ export function createAssessmentQueue({
 
   return {
     ask,
-    /** Another plan is opened: whatever else is under way is not answered any more. A plan of usual size is answered now. */
+    /**
+     * Another plan is opened: whatever else is under way is not answered any more. A plan of usual
+     * size is answered now.
+     */
     askAnew(plan: Plan): void {
       round++
       waiting = null

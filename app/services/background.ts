@@ -4,7 +4,10 @@ import type { CoreWork } from './coreWork'
 /** Work that must not wait for other work has a worker of its own. */
 export type Lane = 'assess' | 'compare'
 
-interface Background { readonly remote: Remote<CoreWork>, readonly broken: Promise<never> }
+interface Background {
+  readonly remote: Remote<CoreWork>
+  readonly broken: Promise<never>
+}
 const lanes = new Map<Lane, Background | null>()
 
 let here: Promise<CoreWork> | null = null
@@ -22,7 +25,9 @@ export function hasBackground(): boolean {
 function backgroundOf(lane: Lane): Background | null {
   const known = lanes.get(lane)
   if (known !== undefined) return known
-  const worker = new Worker(new URL('../workers/core.worker.ts', import.meta.url), { type: 'module' })
+  const worker = new Worker(new URL('../workers/core.worker.ts', import.meta.url), {
+    type: 'module',
+  })
   const broken = new Promise<never>((_, fail) => {
     const give = () => {
       lanes.set(lane, null)
@@ -31,20 +36,26 @@ function backgroundOf(lane: Lane): Background | null {
     worker.onerror = give
     worker.onmessageerror = give
   })
-  broken.catch(() => { /* whoever waits hears of it; nobody has to */ })
+  broken.catch(() => {
+    /* whoever waits hears of it; nobody has to */
+  })
   const made = { remote: wrap<CoreWork>(worker), broken }
   lanes.set(lane, made)
   return made
 }
 
 /** Runs work of the core in a worker; on the page where there is none, or it broke off. */
-export async function inBackground<Result>(lane: Lane, run: (work: CoreWork | Remote<CoreWork>) => Result | Promise<Result>): Promise<Result> {
+export async function inBackground<Result>(
+  lane: Lane,
+  run: (work: CoreWork | Remote<CoreWork>) => Result | Promise<Result>,
+): Promise<Result> {
   const background = hasBackground() ? backgroundOf(lane) : null
   if (background) {
     try {
       return await Promise.race([run(background.remote), background.broken])
+    } catch {
+      /* on the page then, where a fault of the work itself shows too */
     }
-    catch { /* on the page then, where a fault of the work itself shows too */ }
   }
   return run(await onPage())
 }

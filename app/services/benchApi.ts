@@ -2,10 +2,14 @@ import type { BenchState } from '~~/core/streams/bench'
 
 async function ask(method: 'POST' | 'DELETE'): Promise<string | null> {
   try {
-    const response = await fetch('/api/bench', { method, ...(method === 'POST' ? { body: '{}', headers: { 'content-type': 'application/json' } } : {}) })
-    return response.ok ? null : ((await response.json()) as { detail?: string }).detail ?? 'The server refused it.'
-  }
-  catch {
+    const response = await fetch('/api/bench', {
+      method,
+      ...(method === 'POST' ? { body: '{}', headers: { 'content-type': 'application/json' } } : {}),
+    })
+    return response.ok
+      ? null
+      : (((await response.json()) as { detail?: string }).detail ?? 'The server refused it.')
+  } catch {
     return 'The server does not answer.'
   }
 }

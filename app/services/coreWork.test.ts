@@ -6,16 +6,41 @@ import { createBuildSearch, finishSearch } from '~~/core/tiers/search/buildSearc
 import { createCoreWork } from './coreWork'
 
 describe('computers at hand', () => {
-  it('are held against what costs least over the years of all that is bought, as Tiers finds it', () => {
-    const plan = planSchema.parse({ ...tideMillHouse, brief: {} })
-    const builds = createBuildSearch(plan, catalogue)
-    const bought = (['appliance', 'office', 'miniPc', 'singleBoard', 'laptop', 'router', 'rack', 'selfBuilt'] as const).flatMap(way => finishSearch(builds.search({ objective: 'horizon', ways: [way], cap: null })).best ?? [])
-    const [best] = bought.sort((a, b) => a.cost - b.cost)
-    const { cheapest, computers } = createCoreWork().tryAtHand(plan)
-    expect(cheapest).toBe(best!.found.evaluation.toPay)
-    expect(computers).toHaveLength(plan.machine.atHand.length)
-    // A budget is no part of it.
-    expect(createCoreWork().tryAtHand({ ...plan, brief: { ...plan.brief, budget: 1 } }).cheapest).toBe(cheapest)
-    expect(createCoreWork().tryAtHand(planSchema.parse({ ...tideMillHouse, brief: {}, library: { otherTB: 900 } })).cheapest).toBe(null)
-  }, 60_000)
+  it(
+    'are held against what costs least over the years of all that is bought, as Tiers finds ' +
+      'it',
+    () => {
+      const plan = planSchema.parse({ ...tideMillHouse, brief: {} })
+      const builds = createBuildSearch(plan, catalogue)
+      const bought = (
+        [
+          'appliance',
+          'office',
+          'miniPc',
+          'singleBoard',
+          'laptop',
+          'router',
+          'rack',
+          'selfBuilt',
+        ] as const
+      ).flatMap(
+        way =>
+          finishSearch(builds.search({ objective: 'horizon', ways: [way], cap: null })).best ?? [],
+      )
+      const [best] = bought.sort((a, b) => a.cost - b.cost)
+      const { cheapest, computers } = createCoreWork().tryAtHand(plan)
+      expect(cheapest).toBe(best!.found.evaluation.toPay)
+      expect(computers).toHaveLength(plan.machine.atHand.length)
+      // A budget is no part of it.
+      expect(
+        createCoreWork().tryAtHand({ ...plan, brief: { ...plan.brief, budget: 1 } }).cheapest,
+      ).toBe(cheapest)
+      expect(
+        createCoreWork().tryAtHand(
+          planSchema.parse({ ...tideMillHouse, brief: {}, library: { otherTB: 900 } }),
+        ).cheapest,
+      ).toBe(null)
+    },
+    60_000,
+  )
 })

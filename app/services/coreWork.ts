@@ -24,30 +24,54 @@ export function createCoreWork() {
   const { assess, formatFor } = createPageAssessor()
   return {
     assess,
-    compareWays: (plan: Plan, locale: string) => compareWays(plan, catalogue, formatFor(plan, locale)),
+    compareWays: (plan: Plan, locale: string) =>
+      compareWays(plan, catalogue, formatFor(plan, locale)),
     cheapestBuilds: (plan: Plan, most: number) => cheapestBuilds(plan, catalogue, most),
     remedies: (plan: Plan) => remediesOf(plan, catalogue),
     processors: (plan: Plan) => compareProcessors(plan, catalogue),
     cures: (plan: Plan) => conversionCures(plan, catalogue),
-    simulateLoss: (plan: Plan, question: Omit<PlanSimulation, 'catalogue'>) => simulatePlanLoss(plan, { catalogue, ...question }),
+    simulateLoss: (plan: Plan, question: Omit<PlanSimulation, 'catalogue'>) =>
+      simulatePlanLoss(plan, { catalogue, ...question }),
     planGrowth: (plan: Plan, parts: PlanGrowthParts) => planGrowth(plan, parts, catalogue),
     fitFixes: (plan: Plan, rules: readonly string[]) => planFitFixes(plan, rules, catalogue),
     tryAtHand: (plan: Plan) => {
       // What is bought instead is what costs least over the years, as Tiers has it.
-      const bought = (Object.keys(ways) as WayId[]).filter(way => way !== 'atHand' && way !== 'shared')
-      const { best } = finishSearch(createBuildSearch({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue).search({ objective: 'horizon', ways: bought, cap: null }))
-      const cheapest = best && { price: best.found.evaluation.toPay, idleW: best.found.evaluation.idleW }
+      const bought = (Object.keys(ways) as WayId[]).filter(
+        way => way !== 'atHand' && way !== 'shared',
+      )
+      const { best } = finishSearch(
+        createBuildSearch({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue).search({
+          objective: 'horizon',
+          ways: bought,
+          cap: null,
+        }),
+      )
+      const cheapest = best && {
+        price: best.found.evaluation.toPay,
+        idleW: best.found.evaluation.idleW,
+      }
       return { cheapest: cheapest?.price ?? null, computers: tryAtHand(plan, catalogue, cheapest) }
     },
-    readPartsCsv: (plan: Plan, text: string) => readPartsCsv(text, effectiveCatalogue(plan, catalogue), plan.brief.currency),
-    readOwnPartsCsv: (plan: Plan, text: string) => readOwnPartsCsv(text, { currency: plan.brief.currency, taken: new Set(plan.machine.ownParts.map(({ id }) => id)) }),
-    assessAll: (plans: readonly Plan[], locale: string) => plans.map((plan) => {
-      const { figures, verdicts } = assess(plan, locale)
-      return { figures, verdicts }
-    }),
-    flows: (plans: readonly Plan[]) => plans.map(plan => planAssessor(1).facts(plan, catalogue, ['years']).years),
+    readPartsCsv: (plan: Plan, text: string) =>
+      readPartsCsv(text, effectiveCatalogue(plan, catalogue), plan.brief.currency),
+    readOwnPartsCsv: (plan: Plan, text: string) =>
+      readOwnPartsCsv(text, {
+        currency: plan.brief.currency,
+        taken: new Set(plan.machine.ownParts.map(({ id }) => id)),
+      }),
+    assessAll: (plans: readonly Plan[], locale: string) =>
+      plans.map(plan => {
+        const { figures, verdicts } = assess(plan, locale)
+        return { figures, verdicts }
+      }),
+    flows: (plans: readonly Plan[]) =>
+      plans.map(plan => planAssessor(1).facts(plan, catalogue, ['years']).years),
     carbonOf: (plans: readonly Plan[]) => plans.map(plan => planCarbon(plan, catalogue)),
-    worth: (plan: Plan, other: Plan | null, locale: string) => ({ look: lookAtBuild(assess(plan, locale)), prices: unitPrices(plan, catalogue), premium: other && appliancePremium(plan, other, catalogue) }),
+    worth: (plan: Plan, other: Plan | null, locale: string) => ({
+      look: lookAtBuild(assess(plan, locale)),
+      prices: unitPrices(plan, catalogue),
+      premium: other && appliancePremium(plan, other, catalogue),
+    }),
     capacityCurve: (plan: Plan) => capacityCurve(plan, catalogue),
   }
 }

@@ -16,6 +16,7 @@ export function createPageAssessor() {
   }
   return {
     formatFor,
-    assess: (plan: Plan, locale: string) => assessor.assess(plan, catalogue, formatFor(plan, locale)),
+    assess: (plan: Plan, locale: string) =>
+      assessor.assess(plan, catalogue, formatFor(plan, locale)),
   }
 }

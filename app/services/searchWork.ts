@@ -2,46 +2,102 @@ import { catalogue } from '~~/core/catalogue/catalogue'
 import type { Plan } from '~~/core/plan/planSchema'
 import { flipBars, type Compared, type Flips } from '~~/core/tiers/flips'
 import type { SearchResult } from '~~/core/tiers/search/branchAndBound'
-import { createBuildSearch, type FoundBuild, type Objective } from '~~/core/tiers/search/buildSearch'
+import {
+  createBuildSearch,
+  type FoundBuild,
+  type Objective,
+} from '~~/core/tiers/search/buildSearch'
 import { cheapestChange } from '~~/core/tiers/search/cheapestChange'
 import { clashOf, type Clash } from '~~/core/tiers/search/clash'
 import { frontier, type FrontierAxis, type FrontierProgress } from '~~/core/tiers/search/frontier'
 import { partNames } from '~~/core/tiers/search/names'
 import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import { upgradePath, type UpgradeStep } from '~~/core/tiers/search/upgradePath'
-import { wayBuild, wayRows, type Tier, type WayBuild, type WaysProgress } from '~~/core/tiers/search/wayRows'
+import {
+  wayBuild,
+  wayRows,
+  type Tier,
+  type WayBuild,
+  type WaysProgress,
+} from '~~/core/tiers/search/wayRows'
 
 /** What can be searched for, with what each is asked and what it answers. */
 export interface Searches {
-  ways: { question: { readonly objective: Objective, readonly tiers: readonly Tier[] }, progress: WaysProgress }
-  frontier: { question: { readonly axis: FrontierAxis, readonly objective: Objective }, progress: FrontierProgress }
-  change: { question: { readonly newLayout: boolean }, progress: { readonly nodes: number, readonly build: (WayBuild & { readonly parts: string, readonly price: number }) | null, readonly done: boolean } }
-  build: { question: { readonly cap: number | null }, progress: { readonly nodes: number, readonly build: WayBuild | null, readonly done: boolean } }
-  clash: { question: null, progress: Clash | null }
-  upgrade: { question: null, progress: readonly UpgradeStep[] }
-  flips: { question: readonly Compared[], progress: Flips }
+  ways: {
+    question: { readonly objective: Objective; readonly tiers: readonly Tier[] }
+    progress: WaysProgress
+  }
+  frontier: {
+    question: { readonly axis: FrontierAxis; readonly objective: Objective }
+    progress: FrontierProgress
+  }
+  change: {
+    question: { readonly newLayout: boolean }
+    progress: {
+      readonly nodes: number
+      readonly build: (WayBuild & { readonly parts: string; readonly price: number }) | null
+      readonly done: boolean
+    }
+  }
+  build: {
+    question: { readonly cap: number | null }
+    progress: { readonly nodes: number; readonly build: WayBuild | null; readonly done: boolean }
+  }
+  clash: { question: null; progress: Clash | null }
+  upgrade: { question: null; progress: readonly UpgradeStep[] }
+  flips: { question: readonly Compared[]; progress: Flips }
 }
 export type SearchKind = keyof Searches
 
 type Steps = Generator<SearchResult<FoundBuild>, SearchResult<FoundBuild>>
 /** A search with each of its reports, and its end, told in another way. */
-function* told<Told>(steps: Steps, tell: (result: SearchResult<FoundBuild>, done: boolean) => Told): Generator<Told, Told> {
+function* told<Told>(
+  steps: Steps,
+  tell: (result: SearchResult<FoundBuild>, done: boolean) => Told,
+): Generator<Told, Told> {
   for (;;) {
     const step = steps.next()
     if (step.done) return tell(step.value, true)
     yield tell(step.value, false)
   }
 }
-const changes = (plan: Plan, question: Searches['change']['question']) => told(cheapestChange(plan, catalogue, question), ({ best, nodes }, done): Searches['change']['progress'] => (
-  { nodes, done, build: best && { ...wayBuild(best.found), parts: partNames(best.found.refs, effectiveCatalogue(plan, catalogue)), price: best.cost } }))
-const cheapest = (plan: Plan, { cap }: Searches['build']['question']) => told(createBuildSearch({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue).search({ objective: 'now', ways: null, cap }), ({ best, nodes }, done): Searches['build']['progress'] => (
-  { nodes, done, build: best && wayBuild(best.found) }))
+const changes = (plan: Plan, question: Searches['change']['question']) =>
+  told(
+    cheapestChange(plan, catalogue, question),
+    ({ best, nodes }, done): Searches['change']['progress'] => ({
+      nodes,
+      done,
+      build: best && {
+        ...wayBuild(best.found),
+        parts: partNames(best.found.refs, effectiveCatalogue(plan, catalogue)),
+        price: best.cost,
+      },
+    }),
+  )
+const cheapest = (plan: Plan, { cap }: Searches['build']['question']) =>
+  told(
+    createBuildSearch({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue).search({
+      objective: 'now',
+      ways: null,
+      cap,
+    }),
+    ({ best, nodes }, done): Searches['build']['progress'] => ({
+      nodes,
+      done,
+      build: best && wayBuild(best.found),
+    }),
+  )
 // eslint-disable-next-line require-yield -- answered in one piece
 function* once<Result>(work: () => Result): Generator<Result, Result> {
   return work()
 }
 
-type Runs = { [Kind in SearchKind]: (plan: Plan, question: Searches[Kind]['question']) => Generator<Searches[Kind]['progress'], Searches[Kind]['progress']> }
+type Runs = {
+  [Kind in SearchKind]: (
+    plan: Plan,
+    question: Searches[Kind]['question'],
+  ) => Generator<Searches[Kind]['progress'], Searches[Kind]['progress']>
+}
 const runs: Runs = {
   ways: (plan, question) => wayRows(plan, catalogue, question),
   frontier: (plan, question) => frontier(plan, catalogue, question),
@@ -55,9 +111,17 @@ const runs: Runs = {
 /** Between two reports, ms. */
 const reportEveryMs = 150
 
-/** Searches of the core, for a worker of their own: each tells how far it is, and ends with its answer. */
+/**
+ * Searches of the core, for a worker of their own: each tells how far it is, and ends with its
+ * answer.
+ */
 export const searchWork = {
-  run<Kind extends SearchKind>(kind: Kind, plan: Plan, question: Searches[Kind]['question'], report: (progress: Searches[Kind]['progress']) => void): Searches[Kind]['progress'] {
+  run<Kind extends SearchKind>(
+    kind: Kind,
+    plan: Plan,
+    question: Searches[Kind]['question'],
+    report: (progress: Searches[Kind]['progress']) => void,
+  ): Searches[Kind]['progress'] {
     const steps = runs[kind](plan, question)
     let last = performance.now()
     for (;;) {

@@ -8,10 +8,15 @@ export function goToSignIn(): void {
 }
 
 /**
- * A whole address of this server that other computers can open: made on the server's own computer, it names the server as they know it.
+ * A whole address of this server that other computers can open: made on the server's own computer,
+ * it names the server as they know it.
  * @param host a name under which they reach it, with or without a port
  */
-export function addressForOthers(path: string, host: string | null, { origin, protocol, hostname, port } = window.location): string {
+export function addressForOthers(
+  path: string,
+  host: string | null,
+  { origin, protocol, hostname, port } = window.location,
+): string {
   const isOwn = hostname === 'localhost' || hostname === '[::1]' || hostname.startsWith('127.')
   if (!isOwn || host === null) return origin + path
   return `${protocol}//${host}${port && !/:\d+$/.test(host) ? `:${port}` : ''}${path}`
@@ -21,5 +26,7 @@ export function addressForOthers(path: string, host: string | null, { origin, pr
 export function returnAddress(wanted: unknown, { origin } = window.location): string {
   if (typeof wanted !== 'string' || !URL.canParse(wanted, origin)) return '/'
   const address = new URL(wanted, origin)
-  return address.origin === origin && address.pathname !== '/sign-in' ? address.pathname + address.search : '/'
+  return address.origin === origin && address.pathname !== '/sign-in'
+    ? address.pathname + address.search
+    : '/'
 }

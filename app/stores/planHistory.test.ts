@@ -10,7 +10,11 @@ let history: ReturnType<typeof usePlanHistory>
 beforeEach(() => {
   clock = 0
   plan = shallowRef<Plan | null>(newPlan('first'))
-  history = usePlanHistory({ plan: plan as never, apply: next => plan.value = next, now: () => clock })
+  history = usePlanHistory({
+    plan: plan as never,
+    apply: next => (plan.value = next),
+    now: () => clock,
+  })
   history.reset()
 })
 function edit(name: string, path = 'name', afterMs = 5000): void {

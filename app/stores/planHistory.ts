@@ -13,12 +13,18 @@ export interface HistoryParts {
   readonly now?: () => number
 }
 
-/** Undoing and redoing of the open plan's edits; typing in one field, and one drag, are one step. */
+/**
+ * Undoing and redoing of the open plan's edits; typing in one field, and one drag, are one step.
+ */
 export function usePlanHistory({ plan, apply, now = () => Date.now() }: HistoryParts) {
-  const { undoStack, redoStack, last, canUndo, canRedo, commit, undo, redo } = useManualRefHistory(plan, {
-    capacity: mostUndoSteps, setSource: (_, value) => value && apply(value),
-  })
-  let gesture: { readonly before: Plan | null, begun: boolean } | null = null
+  const { undoStack, redoStack, last, canUndo, canRedo, commit, undo, redo } = useManualRefHistory(
+    plan,
+    {
+      capacity: mostUndoSteps,
+      setSource: (_, value) => value && apply(value),
+    },
+  )
+  let gesture: { readonly before: Plan | null; begun: boolean } | null = null
   let lastEdit = { path: '', at: 0 }
   // Raw, so that a plan comes back as the very one that was put in.
   const record = (snapshot = plan.value) => markRaw({ snapshot, timestamp: now() })
@@ -38,14 +44,15 @@ export function usePlanHistory({ plan, apply, now = () => Date.now() }: HistoryP
   function remember(path: string, before: Plan): void {
     // Whatever was put there without a step of its own is what undoing comes back to.
     if (last.value.snapshot !== before) last.value = record(before)
-    const goesOn = gesture ? gesture.begun : path !== '' && path === lastEdit.path && now() - lastEdit.at < sameEditMs
+    const goesOn = gesture
+      ? gesture.begun
+      : path !== '' && path === lastEdit.path && now() - lastEdit.at < sameEditMs
     if (gesture) gesture.begun = true
     lastEdit = { path, at: now() }
     if (goesOn) {
       last.value = record()
       redoStack.value = []
-    }
-    else {
+    } else {
       commit()
     }
   }
@@ -69,5 +76,15 @@ export function usePlanHistory({ plan, apply, now = () => Date.now() }: HistoryP
     forgetEdit()
     move()
   }
-  return { canUndo, canRedo, reset, remember, grab, letGo, giveUp, undo: () => step(undo), redo: () => step(redo) }
+  return {
+    canUndo,
+    canRedo,
+    reset,
+    remember,
+    grab,
+    letGo,
+    giveUp,
+    undo: () => step(undo),
+    redo: () => step(redo),
+  }
 }

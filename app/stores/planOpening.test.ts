@@ -8,7 +8,13 @@ import { ApiProblem, planApi } from '~/services/planApi'
 import { planEditor } from '~/services/planEditor'
 import { usePlanStore } from './planStore'
 
-const storedAs = (id: string, plan: Plan = newPlan(`plan ${id}`)): StoredPlan => ({ id, version: 1, createdAt: '', updatedAt: '', plan })
+const storedAs = (id: string, plan: Plan = newPlan(`plan ${id}`)): StoredPlan => ({
+  id,
+  version: 1,
+  createdAt: '',
+  updatedAt: '',
+  plan,
+})
 /** Answers of the server that the test gives when it likes. */
 let answers: Map<string, (stored: StoredPlan) => void>
 
@@ -19,7 +25,10 @@ beforeEach(async () => {
   setActivePinia(createPinia())
   answers = new Map()
   vi.spyOn(planApi, 'get').mockImplementation(id => new Promise(answer => answers.set(id, answer)))
-  vi.spyOn(planApi, 'save').mockImplementation(async (id, version, plan) => ({ ...storedAs(id, plan), version: version + 1 }))
+  vi.spyOn(planApi, 'save').mockImplementation(async (id, version, plan) => ({
+    ...storedAs(id, plan),
+    version: version + 1,
+  }))
 })
 afterEach(() => void vi.restoreAllMocks())
 const answered = async (id: string) => {
@@ -56,7 +65,15 @@ describe('opening', () => {
     await answered('a')
     await opening
     expect(store.tried).toBeNull()
-    expect(store.assessment?.verdicts.map(verdict => verdict.id)).toEqual(['streams', 'space', 'survival', 'home', 'away', 'fit', 'money'])
+    expect(store.assessment?.verdicts.map(verdict => verdict.id)).toEqual([
+      'streams',
+      'space',
+      'survival',
+      'home',
+      'away',
+      'fit',
+      'money',
+    ])
   })
   it('tells of a server that refuses, and leaves nothing open', async () => {
     vi.mocked(planApi.get).mockRejectedValue(new ApiProblem(404, 'There is no such plan.'))

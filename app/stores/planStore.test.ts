@@ -9,7 +9,7 @@ import { draftBox } from '~/services/draftBox'
 import { usePlanStore } from './planStore'
 
 const demo = planSchema.parse(tideMillHouse)
-let server: { version: number, plan: Plan }
+let server: { version: number; plan: Plan }
 let reachable: boolean
 const stored = (): StoredPlan => ({ id: 'a', createdAt: '', updatedAt: '', ...server })
 
@@ -24,7 +24,11 @@ beforeEach(async () => {
   server = { version: 1, plan: demo }
   reachable = true
   vi.spyOn(planApi, 'get').mockImplementation(async () => stored())
-  vi.spyOn(planApi, 'create').mockImplementation(async plan => ({ ...stored(), id: 'copy', plan: plan as Plan }))
+  vi.spyOn(planApi, 'create').mockImplementation(async plan => ({
+    ...stored(),
+    id: 'copy',
+    plan: plan as Plan,
+  }))
   vi.spyOn(planApi, 'save').mockImplementation(async (_id, version, plan) => {
     if (!reachable) throw new ApiProblem(0, 'The server does not answer.')
     if (version !== server.version) throw new ApiProblem(409, 'changed', [], stored())

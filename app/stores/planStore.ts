@@ -9,7 +9,10 @@ import { usePlanAssessments } from './planAssessments'
 import { usePlanHistory } from './planHistory'
 import { usePlanSync } from './planSync'
 
-/** The open plan: its edits, their undoing, its saving by itself, and its assessment; each a part of its own. */
+/**
+ * The open plan: its edits, their undoing, its saving by itself, and its assessment; each a part of
+ * its own.
+ */
 export const usePlanStore = defineStore('plan', () => {
   const id = ref<string | null>(null)
   const plan = shallowRef<Plan | null>(null)
@@ -55,22 +58,30 @@ export const usePlanStore = defineStore('plan', () => {
     if (draft.version === stored.version) sync.changed(0)
     else sync.meet(stored)
   }
-  /** Sets one field. Answers what is wrong with the value, and then changes nothing; null when it was taken. */
+  /**
+   * Sets one field. Answers what is wrong with the value, and then changes nothing; null when it
+   * was taken.
+   */
   function edit(path: string, value: unknown): string | null {
     if (!plan.value) return null
     if (!planEditor.now) {
-      // Before the first view has all it needs: done as soon as it has, if the same plan is still open.
+      // Before the first view has all it needs: done as soon as it has, if the same plan is still
+      // open.
       const mine = openings
       void planEditor.load().then(() => mine === openings && edit(path, value))
       return null
     }
     const result = planEditor.now(plan.value, path, value)
     if (!result.ok) return result.issues[0]?.message ?? 'This value is not possible.'
-    // Typing in one field undoes together; a list or a record that is exchanged whole, such as drives put in or taken out, is a step of its own.
+    // Typing in one field undoes together; a list or a record that is exchanged whole, such as
+    // drives put in or taken out, is a step of its own.
     step(result.plan, typeof value === 'object' && value !== null ? '' : path)
     return null
   }
-  /** Takes over a whole plan as one step that can be undone; steps of one name, such as those of a drag, are undone together. */
+  /**
+   * Takes over a whole plan as one step that can be undone; steps of one name, such as those of a
+   * drag, are undone together.
+   */
   function replace(next: Plan, name = ''): void {
     step(next, name)
   }
@@ -80,7 +91,10 @@ export const usePlanStore = defineStore('plan', () => {
     put(next)
     history.remember(path, before)
   }
-  /** Settles a conflict: keep mine over theirs, take theirs, or keep mine as a plan of its own (its id is returned). */
+  /**
+   * Settles a conflict: keep mine over theirs, take theirs, or keep mine as a plan of its own (its
+   * id is returned).
+   */
   async function settle(how: 'mine' | 'theirs' | 'both'): Promise<string | null> {
     const theirs = sync.conflict.value
     const mine = plan.value
@@ -89,13 +103,19 @@ export const usePlanStore = defineStore('plan', () => {
       await sync.overwrite(theirs)
       return null
     }
-    const copy = how === 'both' ? await planApi.create({ ...mine, name: `${mine.name.slice(0, 70)} (mine)` }) : null
+    const copy =
+      how === 'both'
+        ? await planApi.create({ ...mine, name: `${mine.name.slice(0, 70)} (mine)` })
+        : null
     draftBox.drop(theirs.id)
     sync.adopt(theirs)
     history.remember('', mine)
     return copy?.id ?? null
   }
-  /** Stores what is open here as a plan of its own, because the stored one was deleted elsewhere. Answers its id. */
+  /**
+   * Stores what is open here as a plan of its own, because the stored one was deleted elsewhere.
+   * Answers its id.
+   */
   async function saveAsNew(): Promise<string | null> {
     const [deleted, mine] = [id.value, plan.value]
     if (!deleted || !mine) return null
@@ -128,7 +148,37 @@ export const usePlanStore = defineStore('plan', () => {
   const { version, saveState, saveMessage, conflict, gone, signedOut, save, flush } = sync
   const { canUndo, canRedo, grab, letGo, giveUp, undo, redo } = history
   return {
-    id, version, plan, tried, pinned, assessment, triedAssessment, assessing, saveState, saveMessage, conflict, gone, signedOut, restoredDraft,
-    canUndo, canRedo, open, edit, togglePin, keepPinned, dropPinned, grab, letGo, giveUp, replace, undo, redo, save, flush, settle, saveAsNew, close,
+    id,
+    version,
+    plan,
+    tried,
+    pinned,
+    assessment,
+    triedAssessment,
+    assessing,
+    saveState,
+    saveMessage,
+    conflict,
+    gone,
+    signedOut,
+    restoredDraft,
+    canUndo,
+    canRedo,
+    open,
+    edit,
+    togglePin,
+    keepPinned,
+    dropPinned,
+    grab,
+    letGo,
+    giveUp,
+    replace,
+    undo,
+    redo,
+    save,
+    flush,
+    settle,
+    saveAsNew,
+    close,
   }
 })

@@ -9,15 +9,27 @@ import { afterEvent, type SaveEvent, type SaveState } from './saveStates'
 const saveDelayMs = 350
 const retryDelayMs = 3000
 
-/** Keeps the open plan on the server: saving by itself with a version check, retries, and conflicts that a person settles. */
-export function usePlanSync({ id, plan }: { readonly id: Ref<string | null>, readonly plan: ShallowRef<Plan | null> }) {
+/**
+ * Keeps the open plan on the server: saving by itself with a version check, retries, and conflicts
+ * that a person settles.
+ */
+export function usePlanSync({
+  id,
+  plan,
+}: {
+  readonly id: Ref<string | null>
+  readonly plan: ShallowRef<Plan | null>
+}) {
   const version = ref(0)
   const saveState = ref<SaveState>('saved')
   const saveMessage = ref('')
   const conflict = shallowRef<StoredPlan | null>(null)
   /** the plan was deleted elsewhere while it is open here */
   const gone = ref(false)
-  /** the server wants a passphrase again: saving goes on as soon as somebody has signed in, in any tab */
+  /**
+   * the server wants a passphrase again: saving goes on as soon as somebody has signed in, in any
+   * tab
+   */
   const signedOut = ref(false)
   let acknowledged: Plan | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
@@ -45,7 +57,10 @@ export function usePlanSync({ id, plan }: { readonly id: Ref<string | null>, rea
     gone.value = false
     happen('opened')
   }
-  /** The open plan was changed here: it lies in this browser at once, and goes to the server when the typing rests. */
+  /**
+   * The open plan was changed here: it lies in this browser at once, and goes to the server when
+   * the typing rests.
+   */
   function changed(delayMs = saveDelayMs): void {
     keepDraft()
     if (saveState.value === 'conflict') return
@@ -59,7 +74,13 @@ export function usePlanSync({ id, plan }: { readonly id: Ref<string | null>, rea
   async function save(): Promise<void> {
     if (saving) {
       await saving
-      if (plan.value && acknowledged && !sameValue(plan.value, acknowledged) && saveState.value === 'unsaved') await save()
+      if (
+        plan.value &&
+        acknowledged &&
+        !sameValue(plan.value, acknowledged) &&
+        saveState.value === 'unsaved'
+      )
+        await save()
       return
     }
     saving = sendOnce().finally(() => {
@@ -79,8 +100,7 @@ export function usePlanSync({ id, plan }: { readonly id: Ref<string | null>, rea
     happen('sent')
     try {
       acknowledge(planId, await planApi.save(planId, version.value, sent), sent)
-    }
-    catch (error) {
+    } catch (error) {
       if (id.value !== planId) return
       if (error instanceof ApiProblem) refuse(planId, error, sent)
       else throw error
@@ -95,8 +115,7 @@ export function usePlanSync({ id, plan }: { readonly id: Ref<string | null>, rea
       saveMessage.value = ''
       happen('acknowledged')
       draftBox.drop(planId)
-    }
-    else {
+    } else {
       happen('overtaken')
       keepDraft()
       inTime(saveDelayMs)
@@ -104,7 +123,8 @@ export function usePlanSync({ id, plan }: { readonly id: Ref<string | null>, rea
   }
   function refuse(planId: string, problem: ApiProblem, sent: Plan): void {
     if (problem.status === 409 && problem.current) {
-      // The same content under a newer version: this very save got through, only its answer was lost.
+      // The same content under a newer version: this very save got through, only its answer was
+      // lost.
       if (sameValue(problem.current.plan, sent)) acknowledge(planId, problem.current, sent)
       else meet(problem.current)
       return
@@ -116,8 +136,7 @@ export function usePlanSync({ id, plan }: { readonly id: Ref<string | null>, rea
       if (saveState.value === 'unsaved') happen('sent')
       happen('unreachable')
       inTime(retryDelayMs)
-    }
-    else {
+    } else {
       happen('refused')
     }
   }
@@ -142,5 +161,19 @@ export function usePlanSync({ id, plan }: { readonly id: Ref<string | null>, rea
     gone.value = false
     happen('opened')
   }
-  return { version, saveState, saveMessage, conflict, gone, signedOut, adopt, changed, meet, save, flush, overwrite, close }
+  return {
+    version,
+    saveState,
+    saveMessage,
+    conflict,
+    gone,
+    signedOut,
+    adopt,
+    changed,
+    meet,
+    save,
+    flush,
+    overwrite,
+    close,
+  }
 }

@@ -6,11 +6,16 @@ import { createPageAssessor } from '~/services/pageAssessor'
 import { pageLocale } from '~/services/pageLocale'
 import { usePlanStore } from './planStore'
 
-/** A plan other than the open one whose figures are looked at: the same need with another layout, box or rung. */
+/**
+ * A plan other than the open one whose figures are looked at: the same need with another layout,
+ * box or rung.
+ */
 export interface Variant {
   readonly plan: Plan
   readonly label: string
-  /** figures that the plan's assessment does not hold, such as those of drives that are pressed dead */
+  /**
+   * figures that the plan's assessment does not hold, such as those of drives that are pressed dead
+   */
   readonly figures?: readonly Figure[]
 }
 
@@ -27,8 +32,17 @@ export const useWorkingStore = defineStore('working', () => {
   const isOpen = computed(() => trail.value.length > 0)
   const plan = computed(() => variant.value?.plan ?? planStore.plan)
   const figures = computed(() => {
-    const assessed = (variant.value && variant.value.plan !== planStore.plan ? assess(variant.value.plan, pageLocale()) : planStore.assessment)?.figures ?? {}
-    return variant.value?.figures ? { ...assessed, ...Object.fromEntries(variant.value.figures.map(figure => [figure.id, figure])) } : assessed
+    const assessed =
+      (variant.value && variant.value.plan !== planStore.plan
+        ? assess(variant.value.plan, pageLocale())
+        : planStore.assessment
+      )?.figures ?? {}
+    return variant.value?.figures
+      ? {
+          ...assessed,
+          ...Object.fromEntries(variant.value.figures.map(figure => [figure.id, figure])),
+        }
+      : assessed
   })
 
   function show(id: string, of: Variant | null = null): void {

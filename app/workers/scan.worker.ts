@@ -9,7 +9,7 @@ const post = (message: ScanMessage) => self.postMessage(message)
 async function read(file: Blob): Promise<void> {
   const grouping = new ScanGrouping(qualities)
   let files = 0
-  const reader = new LibraryScanReader((scanned) => {
+  const reader = new LibraryScanReader(scanned => {
     files++
     grouping.add(scanned)
   })
@@ -31,10 +31,25 @@ async function read(file: Blob): Promise<void> {
     }
   }
   reader.end()
-  if (unreadable) reader.note(1, 'Some letters are not UTF-8 and were replaced. Names may look odd; the figures are not affected.')
-  post({ kind: 'done', summary: grouping.summary(), problems: reader.problems, problemCount: reader.problemCount })
+  if (unreadable)
+    reader.note(
+      1,
+      'Some letters are not UTF-8 and were replaced. Names may look odd; the figures are ' +
+        'not affected.',
+    )
+  post({
+    kind: 'done',
+    summary: grouping.summary(),
+    problems: reader.problems,
+    problemCount: reader.problemCount,
+  })
 }
 
 self.onmessage = ({ data }: MessageEvent<File>) => {
-  read(data).catch((error: unknown) => post({ kind: 'failed', message: error instanceof Error ? error.message : 'The scan cannot be read.' }))
+  read(data).catch((error: unknown) =>
+    post({
+      kind: 'failed',
+      message: error instanceof Error ? error.message : 'The scan cannot be read.',
+    }),
+  )
 }

@@ -14,7 +14,8 @@ import { waysOfBuilding, type WayOfBuilding } from './waysOfBuilding'
 import { workTable, type WorkTable } from './workTable'
 
 /**
- * The generic classes and invented models that an assessment draws on. It is handed to whoever needs it; a plan refers to
+ * The generic classes and invented models that an assessment draws on. It is handed to whoever
+ * needs it; a plan refers to
  * its entries by their id, and an id that stands in none of the lists is a finding, never an error.
  */
 export interface Catalogue {
@@ -35,15 +36,33 @@ export interface Catalogue {
 
 /** What ships with Numeron. */
 export const catalogue: Catalogue = {
-  qualities, otherQualities, deviceClasses, driveClasses, driveModels, machineBases, processors, videoEngines, memoryModules, hardware, systemKinds, waysOfBuilding, workTable,
+  qualities,
+  otherQualities,
+  deviceClasses,
+  driveClasses,
+  driveModels,
+  machineBases,
+  processors,
+  videoEngines,
+  memoryModules,
+  hardware,
+  systemKinds,
+  waysOfBuilding,
+  workTable,
 }
 
-/** Lists of more entries than this are looked up by an index: with thousands of own parts, going through them costs more than the rest. */
+/**
+ * Lists of more entries than this are looked up by an index: with thousands of own parts, going
+ * through them costs more than the rest.
+ */
 const longList = 60
 const indexes = new WeakMap<readonly object[], ReadonlyMap<string, object>>()
 
 /** The entry of a list with this id; of several the first. */
-export function entryOf<Entry extends { readonly id: string }>(list: readonly Entry[], id: string): Entry | null {
+export function entryOf<Entry extends { readonly id: string }>(
+  list: readonly Entry[],
+  id: string,
+): Entry | null {
   if (list.length <= longList) return list.find(entry => entry.id === id) ?? null
   let index = indexes.get(list)
   if (!index) {

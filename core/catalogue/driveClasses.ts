@@ -15,8 +15,13 @@ export interface DriveClass {
   readonly pricePerTB: number
 }
 
-const spinning = { spinning: true, idleW: { low: 3.5, likely: 4.75, high: 6 }, activeW: { low: 6, likely: 7.5, high: 9 } }
+const spinning = {
+  spinning: true,
+  idleW: { low: 3.5, likely: 4.75, high: 6 },
+  activeW: { low: 6, likely: 7.5, high: 9 },
+}
 
+// prettier-ignore
 export const driveClasses: readonly DriveClass[] = [
   { id: 'nas', label: 'NAS-class, new', failuresPerYear: 0.015, ...spinning, pricePerTB: 20 },
   { id: 'desktop', label: 'Desktop-class, running day and night', failuresPerYear: 0.025, ...spinning, pricePerTB: 18 },

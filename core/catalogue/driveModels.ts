@@ -1,7 +1,10 @@
 /** How tracks are written: beside each other, overlapping, or in flash cells. */
 export type Recording = 'conventional' | 'shingled' | 'flash'
 
-/** An invented drive model with the figures of its data sheet. Planning values, watts DC, the price in the plan's currency. */
+/**
+ * An invented drive model with the figures of its data sheet. Planning values, watts DC, the price
+ * in the plan's currency.
+ */
 export interface DriveModel {
   readonly id: string
   readonly label: string
@@ -26,6 +29,7 @@ export interface DriveModel {
   readonly sold: 'new' | 'refurbished' | 'fromExternalCase'
 }
 
+// prettier-ignore
 export const driveModels: readonly DriveModel[] = [
   { id: 'sluice-4', label: 'Sluice 4 TB', driveClass: 'nas', sizeTB: 4, recording: 'conventional', idleW: 3.4, activeW: 5.1, standbyW: 0.4, surgeW: 17, failuresPerYear: 0.015, sheetReadErrorBits: 1e14, outerMBps: 180, price: 105, sold: 'new' },
   { id: 'sluice-6', label: 'Sluice 6 TB', driveClass: 'nas', sizeTB: 6, recording: 'conventional', idleW: 3.6, activeW: 5.4, standbyW: 0.4, surgeW: 18, failuresPerYear: 0.015, sheetReadErrorBits: 1e14, outerMBps: 185, price: 138, sold: 'new' },

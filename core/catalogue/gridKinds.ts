@@ -6,6 +6,8 @@ export const gridKinds = {
   gas: { label: 'Gas', kgPerKWh: { low: 0.41, likely: 0.49, high: 0.65 } },
   coal: { label: 'Coal', kgPerKWh: { low: 0.74, likely: 0.82, high: 0.91 } },
   wind: { label: 'Wind', kgPerKWh: { low: 0.011, likely: 0.011, high: 0.011 } },
-} as const satisfies Readonly<Record<string, { readonly label: string, readonly kgPerKWh: Estimate }>>
+} as const satisfies Readonly<
+  Record<string, { readonly label: string; readonly kgPerKWh: Estimate }>
+>
 
 export type GridKind = keyof typeof gridKinds

@@ -6,7 +6,10 @@ export interface HoldingKind {
   readonly label: string
   /** what one of them is called */
   readonly one: string
-  /** what its size follows from: picture bitrate, sound bitrate, megabytes each, or gigabytes given directly */
+  /**
+   * what its size follows from: picture bitrate, sound bitrate, megabytes each, or gigabytes given
+   * directly
+   */
   readonly sized: 'video' | 'sound' | 'each' | 'direct'
   /** whether people play it */
   readonly watched: boolean
@@ -14,6 +17,7 @@ export interface HoldingKind {
   readonly replaceable: boolean
 }
 
+// prettier-ignore
 export const holdingKinds = [
   { id: 'film', label: 'Films', one: 'film', sized: 'video', watched: true, replaceable: true },
   { id: 'series', label: 'Series', one: 'episode', sized: 'video', watched: true, replaceable: true },
@@ -24,8 +28,8 @@ export const holdingKinds = [
   { id: 'computerBackups', label: 'Backups of computers', one: 'computer', sized: 'direct', watched: false, replaceable: true },
   { id: 'projects', label: 'Projects and archives', one: 'project', sized: 'direct', watched: false, replaceable: false },
 ] as const satisfies readonly HoldingKind[]
-export type HoldingKindId = typeof holdingKinds[number]['id']
-export type WatchedKindId = Extract<typeof holdingKinds[number], { watched: true }>['id']
+export type HoldingKindId = (typeof holdingKinds)[number]['id']
+export type WatchedKindId = Extract<(typeof holdingKinds)[number], { watched: true }>['id']
 
 /** The kind of this id. */
 export function holdingKind(id: HoldingKindId): HoldingKind {
@@ -33,8 +37,14 @@ export function holdingKind(id: HoldingKindId): HoldingKind {
 }
 
 /** Sizes of what is no video: sound in Mb/s, pictures in MB each, both as 80 % bands. */
-export interface OtherQuality { readonly id: string, readonly label: string, readonly sized: 'sound' | 'each', readonly amount: Estimate }
+export interface OtherQuality {
+  readonly id: string
+  readonly label: string
+  readonly sized: 'sound' | 'each'
+  readonly amount: Estimate
+}
 
+// prettier-ignore
 export const otherQualities: readonly OtherQuality[] = [
   { id: 'music-lossless', label: 'Lossless stereo', sized: 'sound', amount: { low: 0.7, likely: 0.9, high: 1.1 } },
   { id: 'music-lossy', label: 'Lossy stereo', sized: 'sound', amount: { low: 0.25, likely: 0.28, high: 0.32 } },

@@ -19,6 +19,7 @@ const stickW = 2
 const dimm = { shape: 'DIMM', ecc: false, powerW: stickW } as const
 const small = { shape: 'SO-DIMM', ecc: false, powerW: stickW } as const
 
+// prettier-ignore
 export const memoryModules: readonly MemoryModule[] = [
   { ...dimm, id: 'memory-4', label: 'Memory, 4 GB', memoryGB: 4, type: 'DDR4', price: 12 },
   { ...dimm, id: 'memory-8', label: 'Memory, 8 GB', memoryGB: 8, type: 'DDR4', price: 22 },

@@ -25,9 +25,28 @@ export interface Processor {
   readonly ecc: boolean
 }
 
-type Row = readonly [id: string, name: string, cls: string, year: number, cores: number, threads: 1 | 2, ghz: number, score: number, single: number, idleW: number, maxW: number, engine: string, price: number, notes: string]
+type Row = readonly [
+  id: string,
+  name: string,
+  cls: string,
+  year: number,
+  cores: number,
+  threads: 1 | 2,
+  ghz: number,
+  score: number,
+  single: number,
+  idleW: number,
+  maxW: number,
+  engine: string,
+  price: number,
+  notes: string,
+]
 
-/** Sockets by series, with the years of design they were made for; a series that is not listed is soldered. */
+/**
+ * Sockets by series, with the years of design they were made for; a series that is not listed is
+ * soldered.
+ */
+// prettier-ignore
 const sockets: readonly (readonly [series: RegExp, fromYear: number, socket: string])[] = [
   [/^leat-/, 2021, 'L4'], [/^leat-/, 2015, 'L3'], [/^leat-/, 2011, 'L2'], [/^leat-/, 2000, 'L1'],
   [/^race-/, 2022, 'R3'], [/^race-/, 2017, 'R2'], [/^race-/, 2000, 'R1'],
@@ -36,7 +55,11 @@ const sockets: readonly (readonly [series: RegExp, fromYear: number, socket: str
 /** Those that correct memory errors: servers, workstations and the big desktops. */
 const withEcc = /^(bore|race-(17|19|20|22|24)|leat-13w)/
 
-/* Weakest board first, big desktop and old servers last. Scores follow cores × GHz × points of the year within a fifth. */
+/*
+ * Weakest board first, big desktop and old servers last. Scores follow cores × GHz × points of the
+ * year within a fifth.
+ */
+// prettier-ignore
 const rows: readonly Row[] = [
   ['rill-1', 'Rill 1', 'ARM board, small', 2017, 4, 1, 1.4, 340, 260, 1, 5, 'none', 40, 'For shares and titles that play as they are.'],
   ['rill-2', 'Rill 2', 'ARM board, middle', 2019, 4, 1, 1.5, 900, 560, 2, 7, 'boardArm', 60, 'For titles that play as they are.'],
@@ -76,7 +99,38 @@ const rows: readonly Row[] = [
   ['bore-21', 'Bore 21', 'small server', 2021, 8, 2, 3.3, 19_000, 2900, 14, 95, 'none', 420, 'Error-correcting memory, no engine.'],
 ]
 
-export const processors: readonly Processor[] = rows.map(([id, name, cls, year, cores, threadsPerCore, gigahertz, score, singleScore, idleW, maxW, engine, price, notes]) => ({
-  id, name, class: cls, year, cores, threadsPerCore, gigahertz, score, singleScore, idleW, maxW, engine, price, notes,
-  socket: sockets.find(([series, fromYear]) => series.test(id) && year >= fromYear)?.[2] ?? null, ecc: withEcc.test(id),
-}))
+export const processors: readonly Processor[] = rows.map(
+  ([
+    id,
+    name,
+    cls,
+    year,
+    cores,
+    threadsPerCore,
+    gigahertz,
+    score,
+    singleScore,
+    idleW,
+    maxW,
+    engine,
+    price,
+    notes,
+  ]) => ({
+    id,
+    name,
+    class: cls,
+    year,
+    cores,
+    threadsPerCore,
+    gigahertz,
+    score,
+    singleScore,
+    idleW,
+    maxW,
+    engine,
+    price,
+    notes,
+    socket: sockets.find(([series, fromYear]) => series.test(id) && year >= fromYear)?.[2] ?? null,
+    ecc: withEcc.test(id),
+  }),
+)

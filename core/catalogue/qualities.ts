@@ -46,32 +46,79 @@ const pictureSizes: Readonly<Record<number, number>> = { 576: 0.2, 720: 4 / 9, 1
 
 /** Where the ladder gives one value only, the band is that of H.264 at 1080p: 5 to 12 around 8. */
 function usualBand(likely: number): Estimate {
-  return { low: likely * 5 / 8, likely, high: likely * 12 / 8 }
+  return { low: (likely * 5) / 8, likely, high: (likely * 12) / 8 }
 }
 
-const film: UsualMakeup = { container: 'mkv', sound: 'ac3', channels: 6, subtitles: 'text', framesPerSecond: 24, interlaced: false }
+const film: UsualMakeup = {
+  container: 'mkv',
+  sound: 'ac3',
+  channels: 6,
+  subtitles: 'text',
+  framesPerSecond: 24,
+  interlaced: false,
+}
 const small: UsualMakeup = { ...film, container: 'mp4', sound: 'aac', channels: 2 }
 const phoneClip: UsualMakeup = { ...small, subtitles: 'none', framesPerSecond: 30 }
 
-interface Rung { id: string, label: string, codec: VideoCodec, lines: number, bitrateMbps: Estimate, hdr?: HdrKind, usual?: Partial<UsualMakeup> }
+interface Rung {
+  id: string
+  label: string
+  codec: VideoCodec
+  lines: number
+  bitrateMbps: Estimate
+  hdr?: HdrKind
+  usual?: Partial<UsualMakeup>
+}
 
-function reencoded({ id, label, codec, lines, bitrateMbps, hdr = 'none', usual = {} }: Rung): Quality {
+function reencoded({
+  id,
+  label,
+  codec,
+  lines,
+  bitrateMbps,
+  hdr = 'none',
+  usual = {},
+}: Rung): Quality {
   return {
-    id, label, codec, lines, bitrateMbps, hdr, pictureSize: pictureSizes[lines]!, highDynamicRange: hdr !== 'none',
-    bitsPerSample: codec === 'hevc10' || hdr !== 'none' ? 10 : 8, peakFactor: peakFactors.reencoded, usual: { ...(lines < 720 ? small : film), ...usual },
+    id,
+    label,
+    codec,
+    lines,
+    bitrateMbps,
+    hdr,
+    pictureSize: pictureSizes[lines]!,
+    highDynamicRange: hdr !== 'none',
+    bitsPerSample: codec === 'hevc10' || hdr !== 'none' ? 10 : 8,
+    peakFactor: peakFactors.reencoded,
+    usual: { ...(lines < 720 ? small : film), ...usual },
   }
 }
 
 function disc({ peakLimitMbps, ...rung }: Rung & { peakLimitMbps?: number }): Quality {
-  return { ...reencoded({ ...rung, usual: { ...film, subtitles: 'bitmap', ...rung.usual } }), peakFactor: peakFactors.disc, ...(peakLimitMbps ? { peakLimitMbps } : {}) }
+  return {
+    ...reencoded({ ...rung, usual: { ...film, subtitles: 'bitmap', ...rung.usual } }),
+    peakFactor: peakFactors.disc,
+    ...(peakLimitMbps ? { peakLimitMbps } : {}),
+  }
 }
 
-/** A small second copy: H.264 with plain sound in MP4, which nearly every device plays; its rate is the plan's to choose. */
+/**
+ * A small second copy: H.264 with plain sound in MP4, which nearly every device plays; its rate is
+ * the plan's to choose.
+ */
 export function smallCopyQuality(lines: 720 | 1080, mbps: number): Quality {
-  return reencoded({ id: `copy-${lines}`, label: `Second copy, ${lines}p`, codec: 'h264', lines, bitrateMbps: { low: mbps, likely: mbps, high: mbps }, usual: small })
+  return reencoded({
+    id: `copy-${lines}`,
+    label: `Second copy, ${lines}p`,
+    codec: 'h264',
+    lines,
+    bitrateMbps: { low: mbps, likely: mbps, high: mbps },
+    usual: small,
+  })
 }
 
 /** The quality ladder: typical mean bitrates, all of which a plan can override. */
+// prettier-ignore
 export const qualities: readonly Quality[] = [
   reencoded({ id: 'sd-h264', label: 'SD, H.264', codec: 'h264', lines: 576, bitrateMbps: { low: 1, likely: 1.8, high: 3 } }),
   reencoded({ id: 'sd-hevc', label: 'SD, HEVC', codec: 'hevc8', lines: 576, bitrateMbps: usualBand(1.1) }),
@@ -94,9 +141,15 @@ export const qualities: readonly Quality[] = [
   reencoded({ id: 'home2160-hevc', label: 'Home video 2160, HEVC', codec: 'hevc8', lines: 2160, bitrateMbps: usualBand(24), usual: phoneClip }),
 ]
 
-/** Highest rate of a passage of a title of this quality, Mb/s: mean × peak factor, at most what the carrier allows, never under the mean. */
+/**
+ * Highest rate of a passage of a title of this quality, Mb/s: mean × peak factor, at most what the
+ * carrier allows, never under the mean.
+ */
 export function peakMbps(quality: Quality, bitrateMbps: number): number {
-  return Math.max(bitrateMbps, Math.min(bitrateMbps * quality.peakFactor, quality.peakLimitMbps ?? Infinity))
+  return Math.max(
+    bitrateMbps,
+    Math.min(bitrateMbps * quality.peakFactor, quality.peakLimitMbps ?? Infinity),
+  )
 }
 
 /** Whether titles of this quality are kept as they are on disc. */

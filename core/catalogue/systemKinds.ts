@@ -13,7 +13,16 @@ export interface SystemKind {
   readonly label: string
   readonly what: string
   /** once, in the plan's currency; and by how many drives it is counted, where it is */
-  readonly licence: { readonly once: number, readonly perYear: number, readonly upToDrives: number | null, readonly counts: string, /** what a licence for more drives costs, once */ readonly next?: { readonly upToDrives: number, readonly once: number } }
+  readonly licence: {
+    readonly once: number
+    readonly perYear: number
+    readonly upToDrives: number | null
+    readonly counts: string
+    /** what a licence for more drives costs, once */ readonly next?: {
+      readonly upToDrives: number
+      readonly once: number
+    }
+  }
   readonly memory: MemoryHabit
   readonly bootsFrom: readonly ('ssd' | 'stick')[]
   /** ids of drive layouts that it can do; empty: those of its maker */
@@ -40,6 +49,7 @@ export interface SystemKind {
 
 const free = { once: 0, perYear: 0, upToDrives: null, counts: '' } as const
 
+// prettier-ignore
 export const systemKinds: readonly SystemKind[] = [
   { id: 'desktop', label: 'Desktop system kept', what: 'The system that you know, with a share and media software on it.', licence: free, memory: 'plain', bootsFrom: ['ssd'], layouts: [...single, ...mirrors, ...nightly], mixedSizes: true, growsByOne: true, snapshots: false, readableElsewhere: true, engine: 'yes', containers: false, guests: false, wifi: true, knowsServerCards: false, skill: 1, upkeepHoursPerYear: 14, help: 'Whoever helps with your computer.', leaving: 'free', onlyOn: null },
   { id: 'maker', label: 'The appliance maker\'s own', what: 'Comes with the appliance and is kept up by its maker.', licence: free, memory: 'appliance', bootsFrom: ['ssd'], layouts: [...single, ...mirrors, 'rotating-1', 'rotating-2', 'sliced-1', 'sliced-2'], mixedSizes: true, growsByOne: true, snapshots: true, readableElsewhere: false, engine: 'yes', containers: true, guests: false, wifi: false, knowsServerCards: false, skill: 1, upkeepHoursPerYear: 5, help: 'The maker, as long as the model is supported.', leaving: 'emptying', onlyOn: 'appliance' },

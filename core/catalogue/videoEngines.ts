@@ -29,16 +29,37 @@ export interface VideoEngine {
   readonly notes: string
 }
 
-/** H.264, MPEG-2 and VC-1 share a rate; HEVC in 8 bits and, where the engine can, in 10; the third rate is AV1 and VP9. */
-function decodes(h264: number, { hevc8 = 0, hevc10 = 0, av1 = 0, vp9 = av1 }: Partial<Record<'hevc8' | 'hevc10' | 'av1' | 'vp9', number>> = {}): VideoEngine['decode'] {
+/**
+ * H.264, MPEG-2 and VC-1 share a rate; HEVC in 8 bits and, where the engine can, in 10; the third
+ * rate is AV1 and VP9.
+ */
+function decodes(
+  h264: number,
+  {
+    hevc8 = 0,
+    hevc10 = 0,
+    av1 = 0,
+    vp9 = av1,
+  }: Partial<Record<'hevc8' | 'hevc10' | 'av1' | 'vp9', number>> = {},
+): VideoEngine['decode'] {
   const all = { h264, mpeg2: h264, vc1: h264, hevc8, hevc10, av1, vp9 }
   return Object.fromEntries(Object.entries(all).filter(([, rate]) => rate > 0))
 }
 
-const builtIn = { kind: 'built-in', sessionCap: null, memoryGB: null, flagged: false, usualFallback: 0, price: null, idleW: 0, loadW: 8 } as const
+const builtIn = {
+  kind: 'built-in',
+  sessionCap: null,
+  memoryGB: null,
+  flagged: false,
+  usualFallback: 0,
+  price: null,
+  idleW: 0,
+  loadW: 8,
+} as const
 const card = { kind: 'card', sessionCap: null, flagged: false, usualFallback: 0 } as const
 
 /** Generic classes; planning values ±40 %, to be replaced by measurement. */
+// prettier-ignore
 export const videoEngines: readonly VideoEngine[] = [
   { ...builtIn, id: 'builtInA', label: 'Built-in A', years: '2011–13', decode: decodes(700), encodeH264: 350, toneMap: null, flagged: true, usualFallback: 0.1, notes: 'Poor picture; some workloads hang it.' },
   { ...builtIn, id: 'builtInB', label: 'Built-in B', years: '2013–15', decode: decodes(1000), encodeH264: 700, toneMap: null, usualFallback: 0.1, notes: 'H.264 only.' },

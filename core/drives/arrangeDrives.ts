@@ -1,12 +1,23 @@
 import { CoreRangeError } from '../errors'
-import { isRefusal, type DriveParts, type Layout, type LayoutDrive, type LayoutRefusal, type LayoutSpace, type RiskGroup } from './layouts/layout'
+import {
+  isRefusal,
+  type DriveParts,
+  type Layout,
+  type LayoutDrive,
+  type LayoutRefusal,
+  type LayoutSpace,
+  type RiskGroup,
+} from './layouts/layout'
 import { placesDescending, sumTB } from './layouts/sizes'
 
 /** The space of a set of drives under a layout, with hot spares set apart. */
 export interface Arrangement extends LayoutSpace {
   readonly rawTB: number
   readonly sparesTB: readonly number[]
-  /** places of the drives among those of the machine: `parts` and the groups' members count along these */
+  /**
+   * places of the drives among those of the machine: `parts` and the groups' members count along
+   * these
+   */
   readonly memberPlaces: readonly number[]
   readonly sparePlaces: readonly number[]
   /** drives outside the spares */
@@ -16,27 +27,54 @@ export interface Arrangement extends LayoutSpace {
 }
 
 /** Places of the drives that the layout gets; hot spares, the largest ones, are set aside first. */
-function setSparesAside(drives: readonly LayoutDrive[], hotSpares: number): { members: number[], spares: number[] } {
+function setSparesAside(
+  drives: readonly LayoutDrive[],
+  hotSpares: number,
+): { members: number[]; spares: number[] } {
   const places = placesDescending(drives)
   return { members: places.slice(hotSpares), spares: places.slice(0, hotSpares) }
 }
 
-/** The members by the groups that they were drawn together in, each in the members' order. No drives at all are one group of none. */
+/**
+ * The members by the groups that they were drawn together in, each in the members' order. No drives
+ * at all are one group of none.
+ */
 function drawnGroups(drives: readonly LayoutDrive[], members: readonly number[]): number[][] {
   const groups = [...new Set(members.map(place => drives[place]!.group ?? 1))].sort((a, b) => a - b)
-  return groups.length > 1 ? groups.map(group => members.filter(place => (drives[place]!.group ?? 1) === group)) : [[...members]]
+  return groups.length > 1
+    ? groups.map(group => members.filter(place => (drives[place]!.group ?? 1) === group))
+    : [[...members]]
 }
 
-function arrangeGroup(layout: Layout, drives: readonly LayoutDrive[], besideSpares: boolean): LayoutSpace | LayoutRefusal {
-  const wrong = drives.length < layout.minimumDrives ? 'TOO_FEW_DRIVES' : drives.length > (layout.maximumDrives ?? Infinity) ? 'TOO_MANY_DRIVES' : null
-  if (wrong) return { refused: wrong, takes: wrong === 'TOO_FEW_DRIVES' ? layout.minimumDrives : layout.maximumDrives!, have: drives.length, besideSpares, ...groupOf(drives) }
+function arrangeGroup(
+  layout: Layout,
+  drives: readonly LayoutDrive[],
+  besideSpares: boolean,
+): LayoutSpace | LayoutRefusal {
+  const wrong =
+    drives.length < layout.minimumDrives
+      ? 'TOO_FEW_DRIVES'
+      : drives.length > (layout.maximumDrives ?? Infinity)
+        ? 'TOO_MANY_DRIVES'
+        : null
+  if (wrong)
+    return {
+      refused: wrong,
+      takes: wrong === 'TOO_FEW_DRIVES' ? layout.minimumDrives : layout.maximumDrives!,
+      have: drives.length,
+      besideSpares,
+      ...groupOf(drives),
+    }
   const space = layout.arrange(drives)
   return isRefusal(space) ? { ...space, ...groupOf(drives) } : space
 }
 
-const groupOf = ([first]: readonly LayoutDrive[]) => first?.group === undefined ? {} : { group: first.group }
+const groupOf = ([first]: readonly LayoutDrive[]) =>
+  first?.group === undefined ? {} : { group: first.group }
 
-interface GroupSpace extends LayoutSpace { readonly places: readonly number[] }
+interface GroupSpace extends LayoutSpace {
+  readonly places: readonly number[]
+}
 
 /** Groups as one pool: their spaces are added up, and their drives counted along all members. */
 function pooled(spaces: readonly GroupSpace[], members: readonly number[]): LayoutSpace {
@@ -44,28 +82,50 @@ function pooled(spaces: readonly GroupSpace[], members: readonly number[]): Layo
   const parts: DriveParts[] = []
   const groups: RiskGroup[] = []
   for (const { places, parts: own, groups: ownGroups } of spaces) {
-    own.forEach((part, at) => parts[memberOf.get(places[at]!)!] = part)
-    groups.push(...ownGroups.map(group => ({ ...group, members: group.members.map(at => memberOf.get(places[at]!)!) })))
+    own.forEach((part, at) => (parts[memberOf.get(places[at]!)!] = part))
+    groups.push(
+      ...ownGroups.map(group => ({
+        ...group,
+        members: group.members.map(at => memberOf.get(places[at]!)!),
+      })),
+    )
   }
   const sum = (of: (space: LayoutSpace) => number) => sumTB(spaces.map(of))
-  return { usableTB: sum(space => space.usableTB), redundancyTB: sum(space => space.redundancyTB), mismatchTB: sum(space => Math.max(0, space.mismatchTB)), parts, groups }
+  return {
+    usableTB: sum(space => space.usableTB),
+    redundancyTB: sum(space => space.redundancyTB),
+    mismatchTB: sum(space => Math.max(0, space.mismatchTB)),
+    parts,
+    groups,
+  }
 }
 
 /**
- * Arranges drives under a layout, each group that was drawn together by itself; the pool spans all of them.
+ * Arranges drives under a layout, each group that was drawn together by itself; the pool spans all
+ * of them.
  * @param drives every drive in the box, in any order; sizes in TB, > 0
- * @param hotSpares drives kept outside the layout, whole, >= 0; the largest are taken, so a spare can replace any member
+ * @param hotSpares drives kept outside the layout, whole, >= 0; the largest are taken, so a spare
+ *   can replace any member
  * @returns the space and its risk groups, or why the layout refuses these drives.
  *   usable + redundancy + mismatch + spares = raw
  * @throws {CoreRangeError} DRIVE_SIZE
  * @example arrangeDrives(rotatingParity(1), five drives of 8 TB).usableTB // 32
  */
-export function arrangeDrives(layout: Layout, drives: readonly LayoutDrive[], hotSpares = 0): Arrangement | LayoutRefusal {
-  if (drives.some(drive => !(drive.sizeTB > 0 && Number.isFinite(drive.sizeTB)))) throw new CoreRangeError('DRIVE_SIZE')
+export function arrangeDrives(
+  layout: Layout,
+  drives: readonly LayoutDrive[],
+  hotSpares = 0,
+): Arrangement | LayoutRefusal {
+  if (drives.some(drive => !(drive.sizeTB > 0 && Number.isFinite(drive.sizeTB))))
+    throw new CoreRangeError('DRIVE_SIZE')
   const { members, spares } = setSparesAside(drives, hotSpares)
   const spaces: GroupSpace[] = []
   for (const places of drawnGroups(drives, members)) {
-    const space = arrangeGroup(layout, places.map(place => drives[place]!), hotSpares > 0)
+    const space = arrangeGroup(
+      layout,
+      places.map(place => drives[place]!),
+      hotSpares > 0,
+    )
     if (isRefusal(space)) return space
     spaces.push({ ...space, places })
   }

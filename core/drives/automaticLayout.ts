@@ -6,15 +6,20 @@ import type { LayoutDrive } from './layouts/layout'
 export const alikeShare = 0.1
 
 /**
- * The layout that so many drives usually get, until one is chosen: separate disks where nothing has to survive, a mirror
- * while there are no more drives than copies, then rotating parity over drives of one size and dedicated parity over mixed
+ * The layout that so many drives usually get, until one is chosen: separate disks where nothing has
+ * to survive, a mirror
+ * while there are no more drives than copies, then rotating parity over drives of one size and
+ * dedicated parity over mixed
  * ones (with three parities rotating only).
  * @param members drives outside the hot spares
  * @param survives failed drives that must not lose data, 0..3
  * @returns id of a layout
  * @example layoutFor(four drives of 8 TB, 1) // 'rotating-1'
  */
-export function layoutFor(members: readonly Pick<LayoutDrive, 'sizeTB'>[], survives: number): string {
+export function layoutFor(
+  members: readonly Pick<LayoutDrive, 'sizeTB'>[],
+  survives: number,
+): string {
   if (survives === 0 || members.length < 2) return 'separate'
   if (members.length <= survives + 1) return 'mirror'
   const sizes = members.map(drive => drive.sizeTB)
@@ -23,10 +28,19 @@ export function layoutFor(members: readonly Pick<LayoutDrive, 'sizeTB'>[], survi
 }
 
 /** The layout that a plan has: the one chosen, else what its drives usually get. */
-export function layoutOf({ layout, hotSpares }: Pick<Drives, 'layout' | 'hotSpares'>, drives: readonly LayoutDrive[], survives: number): string {
+export function layoutOf(
+  { layout, hotSpares }: Pick<Drives, 'layout' | 'hotSpares'>,
+  drives: readonly LayoutDrive[],
+  survives: number,
+): string {
   if (layout !== automaticLayout) return layout
   const members = [...drives].sort((a, b) => b.sizeTB - a.sizeTB).slice(hotSpares)
   // Of several groups the one with the fewest drives decides: one layout is made of all of them.
-  const groups = [...new Set(members.map(drive => drive.group ?? 1))].map(group => members.filter(drive => (drive.group ?? 1) === group))
-  return layoutFor(groups.reduce((least, group) => group.length < least.length ? group : least, members), survives)
+  const groups = [...new Set(members.map(drive => drive.group ?? 1))].map(group =>
+    members.filter(drive => (drive.group ?? 1) === group),
+  )
+  return layoutFor(
+    groups.reduce((least, group) => (group.length < least.length ? group : least), members),
+    survives,
+  )
 }

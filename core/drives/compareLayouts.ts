@@ -23,10 +23,23 @@ export interface LayoutComparison {
  * Every layout on the same drives.
  * @param contentTB the library at the horizon, likely
  */
-export function compareLayouts({ drives, choices }: { readonly drives: Drives, readonly choices: Choices }, catalogue: DriveCatalogue, contentTB: number): LayoutComparison[] {
-  return layouts.map((layout) => {
+export function compareLayouts(
+  { drives, choices }: { readonly drives: Drives; readonly choices: Choices },
+  catalogue: DriveCatalogue,
+  contentTB: number,
+): LayoutComparison[] {
+  return layouts.map(layout => {
     const pool = poolOf({ drives, choices, catalogue, contentTB, layoutId: layout.id })
-    if ('refused' in pool) return { layout, refusal: pool, usableTB: null, roomTB: null, survives: null, rebuildHours: null, lossChanceAtHorizon: null }
+    if ('refused' in pool)
+      return {
+        layout,
+        refusal: pool,
+        usableTB: null,
+        roomTB: null,
+        survives: null,
+        rebuildHours: null,
+        lossChanceAtHorizon: null,
+      }
     const { arrangement, conditions } = pool
     return {
       layout,
@@ -35,7 +48,10 @@ export function compareLayouts({ drives, choices }: { readonly drives: Drives, r
       roomTB: roomTB(arrangement.usableTB, drives),
       survives: arrangement.survives,
       rebuildHours: longestRebuildHours(layout, arrangement, conditions),
-      lossChanceAtHorizon: poolLossChance(arrangement, conditions, { years: choices.horizonYears, readErrorEndsRebuild: choices.readErrorEndsRebuild }),
+      lossChanceAtHorizon: poolLossChance(arrangement, conditions, {
+        years: choices.horizonYears,
+        readErrorEndsRebuild: choices.readErrorEndsRebuild,
+      }),
     }
   })
 }

@@ -12,11 +12,21 @@ export interface LotPrice {
 }
 
 /**
- * Price of a lot of drives: as entered, else that of its model, else size × the usual price of a terabyte of its class.
- * @example priceOfLot({ count: 2, sizeTB: 8, model: 'own', condition: 'new', priceEach: null }, NAS-class at 20 a TB) // each 160, to pay 320
+ * Price of a lot of drives: as entered, else that of its model, else size × the usual price of a
+ * terabyte of its class.
+ * @example priceOfLot({ count: 2, sizeTB: 8, model: 'own', condition: 'new', priceEach: null },
+ *   NAS-class at 20 a TB) // each 160, to pay 320
  */
-export function priceOfLot(lot: Pick<DriveLot, 'count' | 'sizeTB' | 'model' | 'condition' | 'priceEach'>, drives: CommonDrives, catalogue: DriveCatalogue): LotPrice {
+export function priceOfLot(
+  lot: Pick<DriveLot, 'count' | 'sizeTB' | 'model' | 'condition' | 'priceEach'>,
+  drives: CommonDrives,
+  catalogue: DriveCatalogue,
+): LotPrice {
   const { count, condition, priceEach } = lot
   const each = priceEach ?? driveTraits(lot, drives, catalogue).usualPrice
-  return { each, toPay: condition === 'owned' ? 0 : count * each, isUsual: priceEach === null && condition !== 'owned' }
+  return {
+    each,
+    toPay: condition === 'owned' ? 0 : count * each,
+    isUsual: priceEach === null && condition !== 'owned',
+  }
 }

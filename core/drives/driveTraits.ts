@@ -11,7 +11,10 @@ import { likelyReadErrors } from './readError'
 /** The lists that drives are looked up in. */
 export type DriveCatalogue = Pick<Catalogue, 'driveClasses' | 'driveModels'>
 /** What is said of all drives without a model of their own. */
-export type CommonDrives = Pick<Drives, 'driveClass' | 'failuresPerYear' | 'outerMBps' | 'shingled' | 'sheetReadErrorBits'>
+export type CommonDrives = Pick<
+  Drives,
+  'driveClass' | 'failuresPerYear' | 'outerMBps' | 'shingled' | 'sheetReadErrorBits'
+>
 
 /** What one drive is like. */
 export interface DriveTraits {
@@ -40,30 +43,59 @@ export const usualFailuresPerYear = 0.015
 export const sheetWattsBand = 0.15
 
 /** Class of a plan's drives; a class that the catalogue does not know counts as its first. */
-export function driveClassOf({ driveClass }: Pick<Drives, 'driveClass'>, { driveClasses }: Pick<DriveCatalogue, 'driveClasses'>): DriveClass | null {
+export function driveClassOf(
+  { driveClass }: Pick<Drives, 'driveClass'>,
+  { driveClasses }: Pick<DriveCatalogue, 'driveClasses'>,
+): DriveClass | null {
   return entryOf(driveClasses, driveClass) ?? driveClasses[0] ?? null
 }
 
-const around = (watts: number): Estimate => ({ low: watts * (1 - sheetWattsBand), likely: watts, high: watts * (1 + sheetWattsBand) })
+const around = (watts: number): Estimate => ({
+  low: watts * (1 - sheetWattsBand),
+  likely: watts,
+  high: watts * (1 + sheetWattsBand),
+})
 
 /**
- * What a drive of a lot is like: as its model's data sheet says, else as is entered for all drives. A failure rate that is
+ * What a drive of a lot is like: as its model's data sheet says, else as is entered for all drives.
+ * A failure rate that is
  * entered goes before both. A model that the catalogue does not know counts as entered.
  */
-export function driveTraits({ model: id, sizeTB }: { readonly model: string, readonly sizeTB: number }, drives: CommonDrives, catalogue: DriveCatalogue): DriveTraits {
+export function driveTraits(
+  { model: id, sizeTB }: { readonly model: string; readonly sizeTB: number },
+  drives: CommonDrives,
+  catalogue: DriveCatalogue,
+): DriveTraits {
   const model = id === ownEntry ? null : entryOf(catalogue.driveModels, id)
   if (model) {
     const driveClass = entryOf(catalogue.driveClasses, model.driveClass)
     return {
-      model, driveClass, failuresPerYear: drives.failuresPerYear ?? model.failuresPerYear, sheetReadErrorBits: model.sheetReadErrorBits, outerMBps: model.outerMBps,
-      shingled: model.recording === 'shingled', spinning: model.recording !== 'flash', nvme: model.link === 'nvme', idleW: around(model.idleW), activeW: around(model.activeW), usualPrice: model.price,
+      model,
+      driveClass,
+      failuresPerYear: drives.failuresPerYear ?? model.failuresPerYear,
+      sheetReadErrorBits: model.sheetReadErrorBits,
+      outerMBps: model.outerMBps,
+      shingled: model.recording === 'shingled',
+      spinning: model.recording !== 'flash',
+      nvme: model.link === 'nvme',
+      idleW: around(model.idleW),
+      activeW: around(model.activeW),
+      usualPrice: model.price,
     }
   }
   const driveClass = driveClassOf(drives, catalogue)
   return {
-    model: null, driveClass, failuresPerYear: drives.failuresPerYear ?? driveClass?.failuresPerYear ?? usualFailuresPerYear, sheetReadErrorBits: drives.sheetReadErrorBits,
-    outerMBps: drives.outerMBps, shingled: drives.shingled, spinning: driveClass?.spinning ?? true, nvme: false,
-    idleW: driveClass?.idleW ?? exactly(0), activeW: driveClass?.activeW ?? exactly(0), usualPrice: sizeTB * (driveClass?.pricePerTB ?? 0),
+    model: null,
+    driveClass,
+    failuresPerYear: drives.failuresPerYear ?? driveClass?.failuresPerYear ?? usualFailuresPerYear,
+    sheetReadErrorBits: drives.sheetReadErrorBits,
+    outerMBps: drives.outerMBps,
+    shingled: drives.shingled,
+    spinning: driveClass?.spinning ?? true,
+    nvme: false,
+    idleW: driveClass?.idleW ?? exactly(0),
+    activeW: driveClass?.activeW ?? exactly(0),
+    usualPrice: sizeTB * (driveClass?.pricePerTB ?? 0),
   }
 }
 
@@ -78,10 +110,16 @@ export interface PooledTraits {
 }
 
 /**
- * Unlike drives in one pool: the mean of their failure rates an hour, the slowest one's speed, and the mean of their read errors.
+ * Unlike drives in one pool: the mean of their failure rates an hour, the slowest one's speed, and
+ * the mean of their read errors.
  * @param drives at least one
  */
-export function pooledTraits(drives: readonly (Pick<DriveTraits, 'failuresPerYear' | 'outerMBps' | 'shingled' | 'sheetReadErrorBits'> & { readonly sizeTB: number })[]): PooledTraits {
+export function pooledTraits(
+  drives: readonly (Pick<
+    DriveTraits,
+    'failuresPerYear' | 'outerMBps' | 'shingled' | 'sheetReadErrorBits'
+  > & { readonly sizeTB: number })[],
+): PooledTraits {
   const rates = drives.map(({ failuresPerYear }) => failuresPerYear)
   const alike = rates.every(rate => rate === rates[0])
   const meanPerHour = rates.reduce((sum, rate) => sum + failureRatePerHour(rate), 0) / rates.length
@@ -91,6 +129,11 @@ export function pooledTraits(drives: readonly (Pick<DriveTraits, 'failuresPerYea
     failuresPerYear: alike ? rates[0]! : -Math.expm1(-meanPerHour * hoursPerYear),
     outerMBps: Math.min(...drives.map(({ outerMBps }) => outerMBps)),
     shingled: drives.some(({ shingled }) => shingled),
-    readErrorsPerBit: bits.every(one => one === bits[0]) ? likelyReadErrors(bits[0]!) : drives.reduce((sum, drive) => sum + drive.sizeTB * likelyReadErrors(drive.sheetReadErrorBits), 0) / sizeTB,
+    readErrorsPerBit: bits.every(one => one === bits[0])
+      ? likelyReadErrors(bits[0]!)
+      : drives.reduce(
+          (sum, drive) => sum + drive.sizeTB * likelyReadErrors(drive.sheetReadErrorBits),
+          0,
+        ) / sizeTB,
   }
 }

@@ -12,25 +12,51 @@ import { spaceWaterfall } from './waterfall'
 import { fileSystems } from './fileSystem'
 
 const layout = (id: string) => layouts.find(candidate => candidate.id === id)!
-const pooled = ({ drives, choices }: Plan, contentTB: number) => poolOf({ drives, choices, catalogue, contentTB, layoutId: drives.layout })
+const pooled = ({ drives, choices }: Plan, contentTB: number) =>
+  poolOf({ drives, choices, catalogue, contentTB, layoutId: drives.layout })
 const planWith = (drives: PlanInput['drives']) => planSchema.parse({ name: 'x', drives })
 
 describe('rebuild', () => {
-  it('16 TB at 150 MB/s take 29.6 h', () => expect(rebuildHours({ sizeTB: 16, usedShare: 1, rateMBps: 150, shingledFactor: 1 })).toBeCloseTo(29.6, 1))
-  it('14 TB at 160 MB/s take 24.3 h', () => expect(rebuildHours({ sizeTB: 14, usedShare: 1, rateMBps: 160, shingledFactor: 1 })).toBeCloseTo(24.3, 1))
-  it('runs at three quarters of the outer rate, slower while somebody watches, at most what the port carries', () => {
-    expect(rebuildRateMBps(200, 0)).toBe(150)
-    expect(rebuildRateMBps(200, 24)).toBeCloseTo(105, 9)
-    expect(rebuildRateMBps(3000, 0)).toBe(550)
-  })
+  it('16 TB at 150 MB/s take 29.6 h', () =>
+    expect(
+      rebuildHours({ sizeTB: 16, usedShare: 1, rateMBps: 150, shingledFactor: 1 }),
+    ).toBeCloseTo(29.6, 1))
+  it('14 TB at 160 MB/s take 24.3 h', () =>
+    expect(
+      rebuildHours({ sizeTB: 14, usedShare: 1, rateMBps: 160, shingledFactor: 1 }),
+    ).toBeCloseTo(24.3, 1))
+  it(
+    'runs at three quarters of the outer rate, slower while somebody watches, at most what ' +
+      'the port carries',
+    () => {
+      expect(rebuildRateMBps(200, 0)).toBe(150)
+      expect(rebuildRateMBps(200, 24)).toBeCloseTo(105, 9)
+      expect(rebuildRateMBps(3000, 0)).toBe(550)
+    },
+  )
   it('copies only what is used where the system knows the files', () => {
-    const plan = planWith({ lots: [{ count: 4, sizeTB: 8 }], layout: 'rotating-1', fileSystem: 'copyOnWrite' })
+    const plan = planWith({
+      lots: [{ count: 4, sizeTB: 8 }],
+      layout: 'rotating-1',
+      fileSystem: 'copyOnWrite',
+    })
     expect(pooled(plan, 12)).toMatchObject({ conditions: { usedShare: 0.5 } })
-    expect(pooled({ ...plan, drives: { ...plan.drives, fileSystem: 'journalled' } }, 12)).toMatchObject({ conditions: { usedShare: 1 } })
+    expect(
+      pooled({ ...plan, drives: { ...plan.drives, fileSystem: 'journalled' } }, 12),
+    ).toMatchObject({ conditions: { usedShare: 1 } })
     expect(pooled(plan, 99)).toMatchObject({ conditions: { usedShare: 1 } })
   })
   it('of an empty pool is told as that of a full one', () => {
-    expect(pooled(planWith({ lots: [{ count: 4, sizeTB: 8 }], layout: 'rotating-1', fileSystem: 'copyOnWrite' }), 0)).toMatchObject({ conditions: { usedShare: 1 } })
+    expect(
+      pooled(
+        planWith({
+          lots: [{ count: 4, sizeTB: 8 }],
+          layout: 'rotating-1',
+          fileSystem: 'copyOnWrite',
+        }),
+        0,
+      ),
+    ).toMatchObject({ conditions: { usedShare: 1 } })
   })
   it('takes 3 times as long on shingled drives, 8 times with copy-on-write parity', () => {
     expect(shingledFactor(false, layout('rotating-1'), 'copyOnWrite')).toBe(1)
@@ -42,26 +68,58 @@ describe('rebuild', () => {
 
 describe('room', () => {
   it('is usable · (1 − reserve) · ceiling − snapshots', () => {
-    const { drives } = planWith({ lots: [{ count: 2, sizeTB: 10 }], fileSystem: 'journalled', changedGBPerMonth: 100, snapshotMonths: 3 })
+    const { drives } = planWith({
+      lots: [{ count: 2, sizeTB: 10 }],
+      fileSystem: 'journalled',
+      changedGBPerMonth: 100,
+      snapshotMonths: 3,
+    })
     expect(snapshotsTB(drives)).toBeCloseTo(0.3, 12)
     expect(roomTB(10, drives)).toBeCloseTo(10 * 0.98 * 0.85 - 0.3, 12)
-    expect(roomTB(10, { ...drives, fileSystem: 'copyOnWrite' })).toBeCloseTo(10 * 0.97 * 0.8 - 0.3, 12)
+    expect(roomTB(10, { ...drives, fileSystem: 'copyOnWrite' })).toBeCloseTo(
+      10 * 0.97 * 0.8 - 0.3,
+      12,
+    )
     expect(roomTB(0.1, drives)).toBe(0)
   })
   it('is the last step of the waterfall, whose losses add up', () => {
-    const plan = planWith({ lots: [{ count: 3, sizeTB: 8 }, { count: 2, sizeTB: 14 }], layout: 'rotating-1', hotSpares: 1, changedGBPerMonth: 200, snapshotMonths: 5 })
+    const plan = planWith({
+      lots: [
+        { count: 3, sizeTB: 8 },
+        { count: 2, sizeTB: 14 },
+      ],
+      layout: 'rotating-1',
+      hotSpares: 1,
+      changedGBPerMonth: 200,
+      snapshotMonths: 5,
+    })
     const pool = pooled(plan, 5)
     if ('refused' in pool) throw new Error(pool.refused)
     const steps = spaceWaterfall(pool.arrangement, fileSystems.journalled, 1)
     const size = (id: string) => steps.find(step => step.id === id)!.sizeTB
-    expect(size('raw') - size('spares') - size('redundancy') - size('mismatch')).toBeCloseTo(size('usable'), 9)
-    expect(size('usable') - size('reserve') - size('ceiling') - size('snapshots')).toBeCloseTo(size('room'), 9)
+    expect(size('raw') - size('spares') - size('redundancy') - size('mismatch')).toBeCloseTo(
+      size('usable'),
+      9,
+    )
+    expect(size('usable') - size('reserve') - size('ceiling') - size('snapshots')).toBeCloseTo(
+      size('room'),
+      9,
+    )
     expect(size('room')).toBeCloseTo(roomTB(size('usable'), plan.drives), 9)
   })
 })
 
 describe('what one failed drive costs', () => {
-  const text = (layoutId: string, drives: number, rebuildHours: number | null) => failedDriveText({ layoutId, survives: layout(layoutId).survives(drives), loss: layout(layoutId).loss, rebuildHours }, plainFormat)
+  const text = (layoutId: string, drives: number, rebuildHours: number | null) =>
+    failedDriveText(
+      {
+        layoutId,
+        survives: layout(layoutId).survives(drives),
+        loss: layout(layoutId).loss,
+        rebuildHours,
+      },
+      plainFormat,
+    )
   it('is everything, only its files, or a rebuild', () => {
     expect(text('stripe', 2, null)).toContain('Everything')
     expect(text('separate', 2, null)).toContain('files on that drive')
@@ -80,8 +138,16 @@ describe('layouts compared on the same drives', () => {
   const rows = compareLayouts(plan, catalogue, 10)
   it('has a row for each, refused ones with the reason', () => {
     expect(rows).toHaveLength(layouts.length)
-    expect(rows.find(row => row.layout.id === 'rotating-3')?.refusal).toEqual({ refused: 'TOO_FEW_DRIVES', takes: 5, have: 4, besideSpares: false })
-    expect(rows.find(row => row.layout.id === 'nightly-copy')?.refusal).toMatchObject({ refused: 'TOO_MANY_DRIVES', takes: 2 })
+    expect(rows.find(row => row.layout.id === 'rotating-3')?.refusal).toEqual({
+      refused: 'TOO_FEW_DRIVES',
+      takes: 5,
+      have: 4,
+      besideSpares: false,
+    })
+    expect(rows.find(row => row.layout.id === 'nightly-copy')?.refusal).toMatchObject({
+      refused: 'TOO_MANY_DRIVES',
+      takes: 2,
+    })
   })
   it('risks less with more redundancy', () => {
     const chance = (id: string) => rows.find(row => row.layout.id === id)!.lossChanceAtHorizon!

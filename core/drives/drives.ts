@@ -8,9 +8,26 @@ import { tellDrives } from './tellDrives'
 export const drives = defineDomain({
   id: 'drives',
   needs: ['library'],
-  read: ({ drives, choices: { survivesAtLeast, readErrorEndsRebuild, watchingHoursPerDay, horizonYears } }, { driveClasses, driveModels }, { library }: { readonly library: LibraryFacts }) => ({
-    drives: withoutPrices(drives), catalogue: { driveClasses, driveModels }, survivesAtLeast, readErrorEndsRebuild, watchingHoursPerDay, horizonYears,
-    forecast: library.forecast, contentTB: library.contentTB, contentAtHorizonTB: library.contentAtHorizonTB, nothingKept: library.empty, irreplaceableTB: library.irreplaceableTB, copyMarks: library.copyMarks,
+  read: (
+    {
+      drives,
+      choices: { survivesAtLeast, readErrorEndsRebuild, watchingHoursPerDay, horizonYears },
+    },
+    { driveClasses, driveModels },
+    { library }: { readonly library: LibraryFacts },
+  ) => ({
+    drives: withoutPrices(drives),
+    catalogue: { driveClasses, driveModels },
+    survivesAtLeast,
+    readErrorEndsRebuild,
+    watchingHoursPerDay,
+    horizonYears,
+    forecast: library.forecast,
+    contentTB: library.contentTB,
+    contentAtHorizonTB: library.contentAtHorizonTB,
+    nothingKept: library.empty,
+    irreplaceableTB: library.irreplaceableTB,
+    copyMarks: library.copyMarks,
   }),
   facts: drivesFacts,
   tell: tellDrives,

@@ -14,17 +14,35 @@ import { fileSystems } from './fileSystem'
 import { plannedRoom } from './growth/plannedRoom'
 import { isRefusal, type LayoutRefusal, type LossKind } from './layouts/layout'
 import { layouts } from './layouts/layouts'
-import { longestRebuildHours, poolLossChance, type LossQuestion, type RiskConditions } from './layoutRisk'
+import {
+  longestRebuildHours,
+  poolLossChance,
+  type LossQuestion,
+  type RiskConditions,
+} from './layoutRisk'
 import { perilChances, type PerilChances } from './perilChances'
 import { hasCopy, perilQuestion } from './perilQuestion'
-import { drivesOf, isShaken, poolOf, roomTB as roomOf, snapshotsTB, traitsOf, usableNeededTB, type Pool, type PoolDrives } from './poolOf'
+import {
+  drivesOf,
+  isShaken,
+  poolOf,
+  roomTB as roomOf,
+  snapshotsTB,
+  traitsOf,
+  usableNeededTB,
+  type Pool,
+  type PoolDrives,
+} from './poolOf'
 import { watchedRate } from './rebuildHours'
 import { firstBuild, type FirstBuild } from './firstBuild'
 import { shareAtLoss } from './shareAtLoss'
 import { readErrorShares } from './readError'
 import { spaceWaterfall, type WaterfallStep } from './waterfall'
 
-export interface DrivesSlice extends Pick<Choices, 'survivesAtLeast' | 'readErrorEndsRebuild' | 'watchingHoursPerDay' | 'horizonYears'> {
+export interface DrivesSlice extends Pick<
+  Choices,
+  'survivesAtLeast' | 'readErrorEndsRebuild' | 'watchingHoursPerDay' | 'horizonYears'
+> {
   readonly drives: PoolDrives
   readonly catalogue: DriveCatalogue
   /** the library, month by month from today on */
@@ -47,8 +65,15 @@ export interface PoolFacts {
   readonly roomAtHorizonTB: number
   /** room by month with the purchases that are planned; null where none are */
   readonly roomByMonthTB: readonly number[] | null
-  /** first month whose content exceeds the room: likely, with fast and with slow growth; null within fifteen years */
-  readonly monthFull: { readonly likely: number | null, readonly soonest: number | null, readonly latest: number | null }
+  /**
+   * first month whose content exceeds the room: likely, with fast and with slow growth; null within
+   * fifteen years
+   */
+  readonly monthFull: {
+    readonly likely: number | null
+    readonly soonest: number | null
+    readonly latest: number | null
+  }
   /** failed drives that lose nothing */
   readonly survives: number
   readonly loss: LossKind
@@ -56,7 +81,7 @@ export interface PoolFacts {
   /** hours; null where nothing can be rebuilt */
   readonly rebuildHours: number | null
   /** hours while nobody watches, and while somebody does all along */
-  readonly rebuildEnds: { readonly unwatched: number, readonly watched: number } | null
+  readonly rebuildEnds: { readonly unwatched: number; readonly watched: number } | null
   /** null without parity */
   readonly firstBuild: FirstBuild | null
   /** of what is kept, the share that goes when data are lost, on average */
@@ -67,10 +92,13 @@ export interface PoolFacts {
   readonly fileLossChanceAtHorizon: Estimate
   readonly perils: PerilChances
   /** the chances of the other perils and of failing drives at their low and high ends */
-  readonly perilEnds: { readonly low: PerilChances, readonly high: PerilChances }
+  readonly perilEnds: { readonly low: PerilChances; readonly high: PerilChances }
   /** something is irreplaceable, and nothing holds a second copy of it */
   readonly hasOneCopyOnly: boolean
-  /** ids of layouts that keep more than half of the space and survive what must be survived; empty unless this one does not */
+  /**
+   * ids of layouts that keep more than half of the space and survive what must be survived; empty
+   * unless this one does not
+   */
   readonly roomier: readonly string[]
 }
 
@@ -86,7 +114,11 @@ export interface DrivesFacts {
   /** models that are not in the catalogue: their drives count as entered */
   readonly unknownModels: readonly string[]
   /** lots whose size is not that of their model */
-  readonly otherSizes: readonly { readonly lot: number, readonly model: string, readonly sizeTB: number }[]
+  readonly otherSizes: readonly {
+    readonly lot: number
+    readonly model: string
+    readonly sizeTB: number
+  }[]
   /** any drive writes overlapping tracks */
   readonly shingled: boolean
   readonly isShaken: boolean
@@ -109,13 +141,23 @@ export interface DrivesFacts {
 
 /** Sum over drives; ends are summed too, because drives of one kind err alike. */
 function sumEstimates(list: readonly Estimate[]): Estimate {
-  return list.reduce((sum, { low, likely, high }) => ({ low: sum.low + low, likely: sum.likely + likely, high: sum.high + high }), exactly(0))
+  return list.reduce(
+    (sum, { low, likely, high }) => ({
+      low: sum.low + low,
+      likely: sum.likely + likely,
+      high: sum.high + high,
+    }),
+    exactly(0),
+  )
 }
 
 /** A layout that leaves less of what was bought gives away too much to pass in silence. */
 export const leastKeptShare = 0.5
 
-/** Drives that read faster on their outer tracks turn at 7200 a minute, others at 5400: halfway between the two. */
+/**
+ * Drives that read faster on their outer tracks turn at 7200 a minute, others at 5400: halfway
+ * between the two.
+ */
 export const fastFromMBps = 215
 
 export function drivesFacts(slice: DrivesSlice): DrivesFacts {
@@ -131,17 +173,23 @@ export function drivesFacts(slice: DrivesSlice): DrivesFacts {
     layoutId,
     isAutomatic: drives.layout === automaticLayout,
     unknownClass: entryOf(catalogue.driveClasses, drives.driveClass) === null,
-    unknownModels: [...new Set(drives.lots.map(({ model }) => model))].filter(model => model !== ownEntry && entryOf(catalogue.driveModels, model) === null),
+    unknownModels: [...new Set(drives.lots.map(({ model }) => model))].filter(
+      model => model !== ownEntry && entryOf(catalogue.driveModels, model) === null,
+    ),
     otherSizes: drives.lots.flatMap((lot, index) => {
       const model = entryOf(catalogue.driveModels, lot.model)
-      return model && model.sizeTB !== lot.sizeTB ? [{ lot: index, model: model.label, sizeTB: lot.sizeTB }] : []
+      return model && model.sizeTB !== lot.sizeTB
+        ? [{ lot: index, model: model.label, sizeTB: lot.sizeTB }]
+        : []
     }),
     shingled: traits.some(({ shingled }) => shingled),
     isShaken: isShaken(drives, traits),
     spinning: traits.filter(({ spinning }) => spinning).length,
     fast: traits.filter(({ spinning, outerMBps }) => spinning && outerMBps > fastFromMBps).length,
     nvme: traits.filter(({ nvme }) => nvme).length,
-    slowestOuterMBps: Math.min(...(traits.length ? traits.map(({ outerMBps }) => outerMBps) : [drives.outerMBps])),
+    slowestOuterMBps: Math.min(
+      ...(traits.length ? traits.map(({ outerMBps }) => outerMBps) : [drives.outerMBps]),
+    ),
     idleW: sumEstimates(traits.map(({ idleW }) => idleW)),
     activeW: sumEstimates(traits.map(({ activeW }) => activeW)),
     usableNeededTB: usableNeededTB(contentTB, drives),
@@ -157,10 +205,31 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
   const { drives, forecast, horizonYears, readErrorEndsRebuild } = slice
   const waterfall = spaceWaterfall(arrangement, fileSystems[drives.fileSystem], snapshotsTB(drives))
   const roomTB = waterfall.at(-1)!.sizeTB
-  const planned = drives.purchases.length > 0 ? plannedRoom({ layout, hotSpares: drives.hotSpares, roomOf: usableTB => roomOf(usableTB, drives) }, drivesOf(drives), { purchases: drives.purchases, months: forecast.months.length }) : null
-  const fullAt = (end: keyof Estimate) => planned ? firstFull(forecast.months.map(month => month[end]), planned) : monthFull(forecast.months.map(month => month[end]), roomTB)
+  const planned =
+    drives.purchases.length > 0
+      ? plannedRoom(
+          { layout, hotSpares: drives.hotSpares, roomOf: usableTB => roomOf(usableTB, drives) },
+          drivesOf(drives),
+          { purchases: drives.purchases, months: forecast.months.length },
+        )
+      : null
+  const fullAt = (end: keyof Estimate) =>
+    planned
+      ? firstFull(
+          forecast.months.map(month => month[end]),
+          planned,
+        )
+      : monthFull(
+          forecast.months.map(month => month[end]),
+          roomTB,
+        )
   return {
-    arrangement, conditions, waterfall, roomTB, roomAtHorizonTB: planned?.[horizonYears * monthsPerYear] ?? planned?.at(-1) ?? roomTB, roomByMonthTB: planned,
+    arrangement,
+    conditions,
+    waterfall,
+    roomTB,
+    roomAtHorizonTB: planned?.[horizonYears * monthsPerYear] ?? planned?.at(-1) ?? roomTB,
+    roomByMonthTB: planned,
     monthFull: { likely: fullAt('likely'), soonest: fullAt('high'), latest: fullAt('low') },
     survives: arrangement.survives,
     loss: layout.loss,
@@ -170,7 +239,11 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
     firstBuild: firstBuild(layout, arrangement, { conditions, contentTB: slice.contentTB.likely }),
     shareAtLoss: shareAtLoss(arrangement, layout.loss),
     lossChancePerYear: lossBand(chance, 1, readErrorEndsRebuild ? 'ends' : 'costsFile'),
-    lossChanceAtHorizon: lossBand(chance, horizonYears, readErrorEndsRebuild ? 'ends' : 'costsFile'),
+    lossChanceAtHorizon: lossBand(
+      chance,
+      horizonYears,
+      readErrorEndsRebuild ? 'ends' : 'costsFile',
+    ),
     fileLossChanceAtHorizon: lossBand(chance, horizonYears, 'fileAlone'),
     ...perilFacts(pool, slice, chance),
     roomier: arrangement.usableTB < leastKeptShare * arrangement.rawTB ? roomierLayouts(slice) : [],
@@ -178,8 +251,15 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
 }
 
 /** The longest rebuild at no hour of watching a day, and at all of them. */
-function rebuildEnds({ layout, arrangement, conditions }: Pool, watchingHoursPerDay: number): PoolFacts['rebuildEnds'] {
-  const at = (hours: number) => longestRebuildHours(layout, arrangement, { ...conditions, rebuildMBps: conditions.rebuildMBps * watchedRate(hours) / watchedRate(watchingHoursPerDay) })
+function rebuildEnds(
+  { layout, arrangement, conditions }: Pool,
+  watchingHoursPerDay: number,
+): PoolFacts['rebuildEnds'] {
+  const at = (hours: number) =>
+    longestRebuildHours(layout, arrangement, {
+      ...conditions,
+      rebuildMBps: (conditions.rebuildMBps * watchedRate(hours)) / watchedRate(watchingHoursPerDay),
+    })
   const [unwatched, watched] = [at(0), at(24)]
   return unwatched === null || watched === null ? null : { unwatched, watched }
 }
@@ -193,19 +273,34 @@ function firstFull(contentTB: readonly number[], roomTB: readonly number[]): num
 /** Planning values of perils are right within this. */
 export const perilBand: Estimate = { low: 0.5, likely: 1, high: 2 }
 
-function perilFacts(pool: Pool, slice: DrivesSlice, chance: LossChanceAt): Pick<PoolFacts, 'perils' | 'perilEnds' | 'hasOneCopyOnly'> {
+function perilFacts(
+  pool: Pool,
+  slice: DrivesSlice,
+  chance: LossChanceAt,
+): Pick<PoolFacts, 'perils' | 'perilEnds' | 'hasOneCopyOnly'> {
   const loss = lossBand(chance, 1, slice.readErrorEndsRebuild ? 'ends' : 'costsFile')
-  const at = (end: keyof Estimate) => perilChances(perilQuestion(pool, slice, { drivesLoss: loss[end], factor: perilBand[end] }))
+  const at = (end: keyof Estimate) =>
+    perilChances(perilQuestion(pool, slice, { drivesLoss: loss[end], factor: perilBand[end] }))
   return {
-    perils: at('likely'), perilEnds: { low: at('low'), high: at('high') },
+    perils: at('likely'),
+    perilEnds: { low: at('low'), high: at('high') },
     hasOneCopyOnly: slice.irreplaceableTB > 0 && !hasCopy(slice.drives, slice.copyMarks),
   }
 }
 
-/** The chance of loss of a pool, its failure rate and (where they end a rebuild) its read errors times these factors. */
-type LossChanceAt = (swing: { readonly rate: number, readonly readErrors: number }, question: LossQuestion) => number
+/**
+ * The chance of loss of a pool, its failure rate and (where they end a rebuild) its read errors
+ * times these factors.
+ */
+type LossChanceAt = (
+  swing: { readonly rate: number; readonly readErrors: number },
+  question: LossQuestion,
+) => number
 
-/** Several bands ask for the same chances: each is worked out once. Without read errors that end a rebuild their rate has no part in it. */
+/**
+ * Several bands ask for the same chances: each is worked out once. Without read errors that end a
+ * rebuild their rate has no part in it.
+ */
 function rememberedLossChance({ arrangement, conditions }: Pool): LossChanceAt {
   const known = new Map<string, number>()
   return ({ rate, readErrors }, question) => {
@@ -213,20 +308,38 @@ function rememberedLossChance({ arrangement, conditions }: Pool): LossChanceAt {
     const key = `${rate} ${years} ${readErrorEndsRebuild ? readErrors : ''}`
     const found = known.get(key)
     if (found !== undefined) return found
-    const swung = { ...conditions, failuresPerYear: Math.min(mostFailuresPerYear, conditions.failuresPerYear * rate), readErrorsPerBit: conditions.readErrorsPerBit * readErrors }
+    const swung = {
+      ...conditions,
+      failuresPerYear: Math.min(mostFailuresPerYear, conditions.failuresPerYear * rate),
+      readErrorsPerBit: conditions.readErrorsPerBit * readErrors,
+    }
     const chance = poolLossChance(arrangement, swung, question)
     known.set(key, chance)
     return chance
   }
 }
 
-/** Chance of loss with its band: failure rates are swung, and, where they count, read errors from a hundredth of the sheet to the sheet. */
-function lossBand(chance: LossChanceAt, years: number, readError: 'ends' | 'costsFile' | 'fileAlone'): Estimate {
+/**
+ * Chance of loss with its band: failure rates are swung, and, where they count, read errors from a
+ * hundredth of the sheet to the sheet.
+ */
+function lossBand(
+  chance: LossChanceAt,
+  years: number,
+  readError: 'ends' | 'costsFile' | 'fileAlone',
+): Estimate {
   const readErrors = readError === 'costsFile' ? exactly(1) : mapShares(readErrorShares)
-  return band({ rate: failureRateBand, readErrors }, (values) => {
-    const loss = (readErrorEndsRebuild: boolean) => chance(values, { years, readErrorEndsRebuild })
-    return readError === 'fileAlone' ? Math.max(0, loss(true) - loss(false)) : loss(readError === 'ends')
-  }, 'linear')
+  return band(
+    { rate: failureRateBand, readErrors },
+    values => {
+      const loss = (readErrorEndsRebuild: boolean) =>
+        chance(values, { years, readErrorEndsRebuild })
+      return readError === 'fileAlone'
+        ? Math.max(0, loss(true) - loss(false))
+        : loss(readError === 'ends')
+    },
+    'linear',
+  )
 }
 
 /** Shares of the sheet as factors around the likely one. */
@@ -234,11 +347,23 @@ function mapShares({ low, likely, high }: Estimate): Estimate {
   return { low: low / likely, likely: 1, high: high / likely }
 }
 
-/** Layouts that keep at least half of the space and survive as much as must be survived, the most usable first. */
+/**
+ * Layouts that keep at least half of the space and survive as much as must be survived, the most
+ * usable first.
+ */
 function roomierLayouts({ drives, survivesAtLeast }: DrivesSlice): string[] {
-  return layouts.flatMap((layout) => {
-    const arrangement = arrangeDrives(layout, drivesOf(drives), drives.hotSpares)
-    if (isRefusal(arrangement) || arrangement.survives < survivesAtLeast || arrangement.usableTB < leastKeptShare * arrangement.rawTB) return []
-    return [{ id: layout.id, usableTB: arrangement.usableTB }]
-  }).sort((a, b) => b.usableTB - a.usableTB).slice(0, 3).map(({ id }) => id)
+  return layouts
+    .flatMap(layout => {
+      const arrangement = arrangeDrives(layout, drivesOf(drives), drives.hotSpares)
+      if (
+        isRefusal(arrangement) ||
+        arrangement.survives < survivesAtLeast ||
+        arrangement.usableTB < leastKeptShare * arrangement.rawTB
+      )
+        return []
+      return [{ id: layout.id, usableTB: arrangement.usableTB }]
+    })
+    .sort((a, b) => b.usableTB - a.usableTB)
+    .slice(0, 3)
+    .map(({ id }) => id)
 }

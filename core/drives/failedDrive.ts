@@ -13,17 +13,31 @@ export interface FailedDrive {
 }
 
 /** What one failed drive costs, in a sentence. */
-export function failedDriveText({ layoutId, survives, loss, rebuildHours }: FailedDrive, { hours }: Format): string {
-  if (survives === 0) return loss === 'everything' ? 'Everything on the pool is lost.' : 'The files on that drive are lost; the other drives stay readable.'
+export function failedDriveText(
+  { layoutId, survives, loss, rebuildHours }: FailedDrive,
+  { hours }: Format,
+): string {
+  if (survives === 0)
+    return loss === 'everything'
+      ? 'Everything on the pool is lost.'
+      : 'The files on that drive are lost; the other drives stay readable.'
   const caveat = layouts.find(layout => layout.id === layoutId)?.caveat
   const rebuild = rebuildHours === null ? 'a rebuild' : `a rebuild of about ${hours(rebuildHours)}`
-  const meanwhile = survives === 1
-    ? `If a second drive fails before it ends, ${secondLoss(layoutId, loss)}`
-    : `${survives === 2 ? 'One more drive' : `${survives - 1} more drives`} may fail meanwhile.`
-  return `Nothing is lost; the machine keeps running through ${rebuild}. ${meanwhile}${caveat ? ` ${caveat}` : ''}`
+  const meanwhile =
+    survives === 1
+      ? `If a second drive fails before it ends, ${secondLoss(layoutId, loss)}`
+      : `${survives === 2 ? 'One more drive' : `${survives - 1} more drives`} may fail meanwhile.`
+  return (
+    `Nothing is lost; the machine keeps running through ${rebuild}. ` +
+    `${meanwhile}${caveat ? ` ${caveat}` : ''}`
+  )
 }
 
 function secondLoss(layoutId: string, loss: LossKind): string {
   if (layoutId === 'pairs') return 'everything is lost if it is the other half of the pair.'
-  return { everything: 'everything is lost.', failedDrivesOnly: 'the files on the failed drives are lost.', shareOfFiles: 'the files that lay on both are lost.' }[loss]
+  return {
+    everything: 'everything is lost.',
+    failedDrivesOnly: 'the files on the failed drives are lost.',
+    shareOfFiles: 'the files that lay on both are lost.',
+  }[loss]
 }

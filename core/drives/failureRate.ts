@@ -20,7 +20,10 @@ export const mostFailuresPerYear = 0.95
 
 /** What each cause multiplies λ by: heat, and vibration. */
 export const causeFactor = 1.5
-/** So many spinning drives in one case shake each other, hot spares too, unless they stand on mounts. */
+/**
+ * So many spinning drives in one case shake each other, hot spares too, unless they stand on
+ * mounts.
+ */
 export const drivesUntilVibration = 4
 
 /** λ by year of use: the first, the second to fourth, the fifth and sixth, and all after. */
@@ -46,10 +49,14 @@ export interface FailureConditions {
 }
 
 /** λ over the coming years: one span a year where age counts, else one for all. */
-export function failureSpans({ failuresPerYear, causesFactor, ageYears }: FailureConditions, years: number): Span[] {
+export function failureSpans(
+  { failuresPerYear, causesFactor, ageYears }: FailureConditions,
+  years: number,
+): Span[] {
   const rate = failureRatePerHour(failuresPerYear) * causesFactor
   if (ageYears === null) return [{ failureRatePerHour: rate, hours: years * hoursPerYear }]
   return Array.from({ length: Math.ceil(years) }, (_, year) => ({
-    failureRatePerHour: rate * ageFactor(ageYears + year), hours: Math.min(1, years - year) * hoursPerYear,
+    failureRatePerHour: rate * ageFactor(ageYears + year),
+    hours: Math.min(1, years - year) * hoursPerYear,
   }))
 }

@@ -14,18 +14,34 @@ export interface FirstBuild {
 
 /** MB/s at which a new pool is filled over a cable of 1 Gb/s: its payload of 941.5 Mb/s. */
 export const fillMBps = 941.5 / 8
-/** Of their rate, what writes keep while parity is kept: spread over all drives, and on drives of its own. */
+/**
+ * Of their rate, what writes keep while parity is kept: spread over all drives, and on drives of
+ * its own.
+ */
 export const writesKept = { rotating: 0.7, dedicated: 0.4 } as const
 
 /**
- * Hours of the first build of parity and of filling the pool in both orders; null for layouts without parity that is kept while writing.
+ * Hours of the first build of parity and of filling the pool in both orders; null for layouts
+ * without parity that is kept while writing.
  * @param contentTB what is copied in
  * @example a parity drive of 14 TB at 160 MB/s: 24.3 h
  */
-export function firstBuild(layout: Layout, arrangement: Pick<Arrangement, 'groups'>, { conditions, contentTB }: { readonly conditions: RiskConditions, readonly contentTB: number }): FirstBuild | null {
+export function firstBuild(
+  layout: Layout,
+  arrangement: Pick<Arrangement, 'groups'>,
+  { conditions, contentTB }: { readonly conditions: RiskConditions; readonly contentTB: number },
+): FirstBuild | null {
   if (!layout.parity) return null
-  const buildHours = Math.max(...arrangement.groups.map(group => groupRebuildHours(group, { ...conditions, usedShare: 1 })))
-  const copyHours = contentTB * 1e6 / fillMBps / 3600
-  const slowedTo = layout.loss === 'everything' ? writesKept.rotating : layout.runsOn ? writesKept.dedicated : 1
-  return { buildHours, copyFirstHours: copyHours + buildHours, buildFirstHours: buildHours + copyHours / slowedTo, slowedTo }
+  const buildHours = Math.max(
+    ...arrangement.groups.map(group => groupRebuildHours(group, { ...conditions, usedShare: 1 })),
+  )
+  const copyHours = (contentTB * 1e6) / fillMBps / 3600
+  const slowedTo =
+    layout.loss === 'everything' ? writesKept.rotating : layout.runsOn ? writesKept.dedicated : 1
+  return {
+    buildHours,
+    copyFirstHours: copyHours + buildHours,
+    buildFirstHours: buildHours + copyHours / slowedTo,
+    slowedTo,
+  }
 }

@@ -21,14 +21,22 @@ export interface RiskConditions extends FailureConditions {
 
 /** What drives of one batch multiply a further failure by, once one has failed. */
 export const batchFactor = 3
-/** How much longer a rebuild takes on shingled drives: one after the other, and with copy-on-write parity. */
+/**
+ * How much longer a rebuild takes on shingled drives: one after the other, and with copy-on-write
+ * parity.
+ */
 export const shingledFactors = { sequential: 3, copyOnWriteParity: 8 } as const
 /** Repairs are never told shorter than this, hours: the chain divides by them. */
 const shortestRepairHours = 0.01
 
 /** Hours to rebuild one drive of a group. */
 export function groupRebuildHours(group: RiskGroup, conditions: RiskConditions): number {
-  return rebuildHours({ sizeTB: group.rebuiltTB, usedShare: conditions.usedShare, rateMBps: conditions.rebuildMBps, shingledFactor: conditions.shingledFactor })
+  return rebuildHours({
+    sizeTB: group.rebuiltTB,
+    usedShare: conditions.usedShare,
+    rateMBps: conditions.rebuildMBps,
+    shingledFactor: conditions.shingledFactor,
+  })
 }
 
 export interface LossQuestion {
@@ -39,34 +47,68 @@ export interface LossQuestion {
 }
 
 /** The Markov chain of a group. */
-export function groupChain(group: RiskGroup, conditions: RiskConditions, readErrorEndsRebuild: boolean): Required<FailureChain> {
-  const readTB = group.readsTB.reduce((sum, size) => sum + Math.min(size, group.rebuiltTB), 0) * conditions.usedShare
+export function groupChain(
+  group: RiskGroup,
+  conditions: RiskConditions,
+  readErrorEndsRebuild: boolean,
+): Required<FailureChain> {
+  const readTB =
+    group.readsTB.reduce((sum, size) => sum + Math.min(size, group.rebuiltTB), 0) *
+    conditions.usedShare
   return {
     drives: group.sizesTB.length,
     survives: group.survives,
-    repairRatePerHour: 1 / Math.max(shortestRepairHours, conditions.leadHours + groupRebuildHours(group, conditions)),
+    repairRatePerHour:
+      1 /
+      Math.max(shortestRepairHours, conditions.leadHours + groupRebuildHours(group, conditions)),
     batchFactor: conditions.batchFactor,
-    rebuildEndsChance: readErrorEndsRebuild ? readErrorChance(readTB, conditions.readErrorsPerBit) : 0,
+    rebuildEndsChance: readErrorEndsRebuild
+      ? readErrorChance(readTB, conditions.readErrorsPerBit)
+      : 0,
   }
 }
 
-function groupLoss(group: RiskGroup, conditions: RiskConditions, { years, readErrorEndsRebuild }: LossQuestion): number {
-  return lossChance(groupChain(group, conditions, readErrorEndsRebuild), failureSpans(conditions, years))
+function groupLoss(
+  group: RiskGroup,
+  conditions: RiskConditions,
+  { years, readErrorEndsRebuild }: LossQuestion,
+): number {
+  return lossChance(
+    groupChain(group, conditions, readErrorEndsRebuild),
+    failureSpans(conditions, years),
+  )
 }
 
-/** The chance that the pool loses data through failing drives within some years; for separate disks, that any of them fails. */
-export function poolLossChance(arrangement: Pick<Arrangement, 'groups'>, conditions: RiskConditions, question: LossQuestion): number {
+/**
+ * The chance that the pool loses data through failing drives within some years; for separate disks,
+ * that any of them fails.
+ */
+export function poolLossChance(
+  arrangement: Pick<Arrangement, 'groups'>,
+  conditions: RiskConditions,
+  question: LossQuestion,
+): number {
   return anyLost(arrangement.groups.map(group => groupLoss(group, conditions, question)))
 }
 
 /** The longest rebuild of the pool, in hours; null when nothing can be rebuilt. */
-export function longestRebuildHours(layout: Layout, arrangement: Arrangement, conditions: RiskConditions): number | null {
+export function longestRebuildHours(
+  layout: Layout,
+  arrangement: Arrangement,
+  conditions: RiskConditions,
+): number | null {
   if (arrangement.survives === 0) return null
   return Math.max(...arrangement.groups.map(group => groupRebuildHours(group, conditions)))
 }
 
 /** How much longer a rebuild takes: 1 on conventional drives. */
-export function shingledFactor(shingled: boolean, layout: Layout, fileSystem: 'journalled' | 'copyOnWrite'): number {
+export function shingledFactor(
+  shingled: boolean,
+  layout: Layout,
+  fileSystem: 'journalled' | 'copyOnWrite',
+): number {
   if (!shingled) return 1
-  return layout.parity && fileSystem === 'copyOnWrite' ? shingledFactors.copyOnWriteParity : shingledFactors.sequential
+  return layout.parity && fileSystem === 'copyOnWrite'
+    ? shingledFactors.copyOnWriteParity
+    : shingledFactors.sequential
 }

@@ -9,15 +9,25 @@ export interface FailureChain {
   readonly repairRatePerHour: number
   /** how much likelier a further failure is once one drive has failed: 1, or 3 for one batch */
   readonly batchFactor?: number
-  /** chance that a read error ends the rebuild when no redundancy is left, 0..1; 0 when it only costs a file */
+  /**
+   * chance that a read error ends the rebuild when no redundancy is left, 0..1; 0 when it only
+   * costs a file
+   */
   readonly rebuildEndsChance?: number
 }
 
 /** Ways out of a state: to one more failed drive, one fewer, and straight to lost. */
-interface Leaving { readonly more: number, readonly fewer: number, readonly lost: number }
+interface Leaving {
+  readonly more: number
+  readonly fewer: number
+  readonly lost: number
+}
 
 /** Rates out of the states 0…p failed drives. Lost, the state after them, is never left. */
-function leavingRates({ drives, survives, repairRatePerHour, batchFactor = 1, rebuildEndsChance = 0 }: FailureChain, failureRatePerHour: number): Leaving[] {
+function leavingRates(
+  { drives, survives, repairRatePerHour, batchFactor = 1, rebuildEndsChance = 0 }: FailureChain,
+  failureRatePerHour: number,
+): Leaving[] {
   return Array.from({ length: survives + 1 }, (_, failed) => {
     const ends = failed === survives ? rebuildEndsChance : 0
     return {
@@ -28,8 +38,15 @@ function leavingRates({ drives, survives, repairRatePerHour, batchFactor = 1, re
   })
 }
 
-/** Where a distribution over the states is after one event of the uniformized chain; only sums of what is not negative. */
-function oneEvent(next: Float64Array, states: Float64Array, { leaving, fastest }: { readonly leaving: readonly Leaving[], readonly fastest: number }): void {
+/**
+ * Where a distribution over the states is after one event of the uniformized chain; only sums of
+ * what is not negative.
+ */
+function oneEvent(
+  next: Float64Array,
+  states: Float64Array,
+  { leaving, fastest }: { readonly leaving: readonly Leaving[]; readonly fastest: number },
+): void {
   const lost = states.length - 1
   next.fill(0)
   next[lost] = states[lost]!
@@ -44,7 +61,11 @@ function oneEvent(next: Float64Array, states: Float64Array, { leaving, fastest }
 }
 
 /** A distribution after a time in which the uniformized chain sees `events` events on average. */
-function afterEvents(states: Float64Array, leaving: readonly Leaving[], events: number): Float64Array {
+function afterEvents(
+  states: Float64Array,
+  leaving: readonly Leaving[],
+  events: number,
+): Float64Array {
   const chain = { leaving, fastest: fastestOf(leaving) }
   let weight = Math.exp(-events)
   let moved = states.slice()
@@ -67,7 +88,8 @@ function square(product: Float64Array, matrix: Float64Array, size: number): void
     for (let through = 0; through < size; through++) {
       const factor = matrix[row * size + through]!
       if (factor === 0) continue
-      for (let column = 0; column < size; column++) product[row * size + column]! += factor * matrix[through * size + column]!
+      for (let column = 0; column < size; column++)
+        product[row * size + column]! += factor * matrix[through * size + column]!
     }
   }
 }
@@ -76,7 +98,11 @@ function square(product: Float64Array, matrix: Float64Array, size: number): void
 const eventsAtOnce = 200
 
 /** Step after step: quick for many drives and slow repairs. */
-function byStepping(states: Float64Array, leaving: readonly Leaving[], events: number): Float64Array {
+function byStepping(
+  states: Float64Array,
+  leaving: readonly Leaving[],
+  events: number,
+): Float64Array {
   const steps = Math.max(1, Math.ceil(events / eventsAtOnce))
   let moved = states
   for (let step = 0; step < steps; step++) moved = afterEvents(moved, leaving, events / steps)
@@ -84,7 +110,11 @@ function byStepping(states: Float64Array, leaving: readonly Leaving[], events: n
 }
 
 /** By squaring the transitions of a short step: quick for few drives, however fast the repairs. */
-function bySquaring(states: Float64Array, leaving: readonly Leaving[], events: number): Float64Array {
+function bySquaring(
+  states: Float64Array,
+  leaving: readonly Leaving[],
+  events: number,
+): Float64Array {
   const size = states.length
   const doublings = Math.max(0, Math.ceil(Math.log2(events * 2)))
   let transitions = new Float64Array(size * size)
@@ -99,7 +129,8 @@ function bySquaring(states: Float64Array, leaving: readonly Leaving[], events: n
     ;[transitions, squared] = [squared, transitions]
   }
   const result = new Float64Array(size)
-  for (let from = 0; from < size; from++) for (let to = 0; to < size; to++) result[to]! += states[from]! * transitions[from * size + to]!
+  for (let from = 0; from < size; from++)
+    for (let to = 0; to < size; to++) result[to]! += states[from]! * transitions[from * size + to]!
   return result
 }
 
@@ -108,29 +139,44 @@ function fastestOf(leaving: readonly Leaving[]): number {
 }
 
 /**
- * Where the states are after some hours: the exponential of rates · hours by uniformization, so that even 1e-12 keeps its
+ * Where the states are after some hours: the exponential of rates · hours by uniformization, so
+ * that even 1e-12 keeps its
  * leading digits. Two ways to the same numbers; the one that takes less is used.
  */
-function afterHours(states: Float64Array, leaving: readonly Leaving[], hours: number): Float64Array {
+function afterHours(
+  states: Float64Array,
+  leaving: readonly Leaving[],
+  hours: number,
+): Float64Array {
   const events = fastestOf(leaving) * hours
   if (events === 0) return states
   const size = states.length
   const steppingCost = events * 1.5 * size
   const squaringCost = size ** 3 * Math.max(1, Math.log2(events * 2))
-  return steppingCost < squaringCost ? byStepping(states, leaving, events) : bySquaring(states, leaving, events)
+  return steppingCost < squaringCost
+    ? byStepping(states, leaving, events)
+    : bySquaring(states, leaving, events)
 }
 
 /** A time in which one drive fails at a steady rate. */
-export interface Span { readonly failureRatePerHour: number, readonly hours: number }
+export interface Span {
+  readonly failureRatePerHour: number
+  readonly hours: number
+}
 
 /**
- * The chance that a group of drives is lost within a time: a continuous-time Markov chain over the number of failed drives.
- * From i failed drives the next fails at (n − i)·λ (times the batch factor once one has failed); one repair at a time at rate μ.
- * Assumes exponential lives and repairs; with several spans, one after the other, each with its own λ.
+ * The chance that a group of drives is lost within a time: a continuous-time Markov chain over the
+ * number of failed drives.
+ * From i failed drives the next fails at (n − i)·λ (times the batch factor once one has failed);
+ * one repair at a time at rate μ.
+ * Assumes exponential lives and repairs; with several spans, one after the other, each with its own
+ * λ.
  * @param spans what λ is, and for how many hours, >= 0
  * @returns 0..1
- * @throws {CoreRangeError} CHAIN_DRIVES, CHAIN_SURVIVES, CHAIN_FAILURE_RATE, CHAIN_REPAIR_RATE, CHAIN_HOURS, CHAIN_READ_ERROR
- * @example lossChance({ drives: 2, survives: 1, repairRatePerHour: 1 / 78 }, [{ failureRatePerHour: failureRatePerHour(0.02), hours: 5 * 8766 }]) // 3.62e-5
+ * @throws {CoreRangeError} CHAIN_DRIVES, CHAIN_SURVIVES, CHAIN_FAILURE_RATE, CHAIN_REPAIR_RATE,
+ *   CHAIN_HOURS, CHAIN_READ_ERROR
+ * @example lossChance({ drives: 2, survives: 1, repairRatePerHour: 1 / 78 }, [{ failureRatePerHour:
+ *   failureRatePerHour(0.02), hours: 5 * 8766 }]) // 3.62e-5
  */
 export function lossChance(chain: FailureChain, spans: readonly Span[]): number {
   requireWhole('CHAIN_DRIVES', chain.drives, 1)
@@ -142,11 +188,15 @@ export function lossChance(chain: FailureChain, spans: readonly Span[]): number 
     requireWithin('CHAIN_FAILURE_RATE', failureRatePerHour, { min: 0 })
     requireWithin('CHAIN_HOURS', hours, { min: 0 })
   }
-  if (chain.survives === 0) return -Math.expm1(-chain.drives * spans.reduce((sum, span) => sum + span.failureRatePerHour * span.hours, 0))
+  if (chain.survives === 0)
+    return -Math.expm1(
+      -chain.drives * spans.reduce((sum, span) => sum + span.failureRatePerHour * span.hours, 0),
+    )
   const start = new Float64Array(chain.survives + 2)
   start[0] = 1
   let states: Float64Array = start
-  for (const { failureRatePerHour, hours } of merged(spans)) states = afterHours(states, leavingRates(chain, failureRatePerHour), hours)
+  for (const { failureRatePerHour, hours } of merged(spans))
+    states = afterHours(states, leavingRates(chain, failureRatePerHour), hours)
   return Math.min(1, states.at(-1)!)
 }
 
@@ -155,7 +205,8 @@ function merged(spans: readonly Span[]): Span[] {
   const result: Span[] = []
   for (const span of spans) {
     const last = result.at(-1)
-    if (last?.failureRatePerHour === span.failureRatePerHour) result[result.length - 1] = { ...last, hours: last.hours + span.hours }
+    if (last?.failureRatePerHour === span.failureRatePerHour)
+      result[result.length - 1] = { ...last, hours: last.hours + span.hours }
     else result.push(span)
   }
   return result

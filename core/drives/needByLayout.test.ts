@@ -7,23 +7,41 @@ import { isRefusal } from './layouts/layout'
 import { needByLayout } from './needByLayout'
 import { roomTB } from './poolOf'
 
-const { drives, choices } = planSchema.parse({ name: 'x', drives: { driveClass: 'nas', hotSpares: 0 } })
-const ask = (contentTB: number, mostDrives: number, hotSpares = 0) => needByLayout({ drives: { ...drives, hotSpares }, choices, catalogue, contentTB, mostDrives })
+const { drives, choices } = planSchema.parse({
+  name: 'x',
+  drives: { driveClass: 'nas', hotSpares: 0 },
+})
+const ask = (contentTB: number, mostDrives: number, hotSpares = 0) =>
+  needByLayout({ drives: { ...drives, hotSpares }, choices, catalogue, contentTB, mostDrives })
 
 describe('the same need under every layout', () => {
-  it.each([[0.5, 4, 0], [12, 4, 0], [25, 6, 0], [40, 8, 1], [90, 12, 0]])('of %d TB in %d bays with %d spares is the cheapest of all sizes and numbers', (contentTB, mostDrives, hotSpares) => {
-    for (const { layout, drives: found } of ask(contentTB, mostDrives, hotSpares)) {
-      let least = Infinity
-      for (const sizeTB of commonDriveSizesTB) {
-        for (let count = 1; count <= mostDrives; count++) {
-          const arrangement = arrangeDrives(layout, Array.from({ length: count }, () => ({ sizeTB, role: 'any' as const })), hotSpares)
-          if (!isRefusal(arrangement) && roomTB(arrangement.usableTB, drives) >= contentTB) least = Math.min(least, count * sizeTB)
+  it.each([
+    [0.5, 4, 0],
+    [12, 4, 0],
+    [25, 6, 0],
+    [40, 8, 1],
+    [90, 12, 0],
+  ])(
+    'of %d TB in %d bays with %d spares is the cheapest of all sizes and numbers',
+    (contentTB, mostDrives, hotSpares) => {
+      for (const { layout, drives: found } of ask(contentTB, mostDrives, hotSpares)) {
+        let least = Infinity
+        for (const sizeTB of commonDriveSizesTB) {
+          for (let count = 1; count <= mostDrives; count++) {
+            const arrangement = arrangeDrives(
+              layout,
+              Array.from({ length: count }, () => ({ sizeTB, role: 'any' as const })),
+              hotSpares,
+            )
+            if (!isRefusal(arrangement) && roomTB(arrangement.usableTB, drives) >= contentTB)
+              least = Math.min(least, count * sizeTB)
+          }
         }
+        expect(found ? found.count * found.sizeTB : Infinity, layout.id).toBe(least)
+        if (found) expect(found.roomTB).toBeGreaterThanOrEqual(contentTB)
       }
-      expect(found ? found.count * found.sizeTB : Infinity, layout.id).toBe(least)
-      if (found) expect(found.roomTB).toBeGreaterThanOrEqual(contentTB)
-    }
-  })
+    },
+  )
   it('costs what the class of drive usually costs, and is told with its chance of loss', () => {
     const mirror = ask(12, 4).find(({ layout }) => layout.id === 'mirror')!.drives!
     expect(mirror).toMatchObject({ count: 2, sizeTB: 16, price: 640 })

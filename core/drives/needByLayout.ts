@@ -13,7 +13,13 @@ import { poolOf, roomTB, type Pool } from './poolOf'
 export interface NeedOfLayout {
   readonly layout: Layout
   /** null where no such drives are enough */
-  readonly drives: { readonly count: number, readonly sizeTB: number, readonly price: number, readonly roomTB: number, readonly lossChanceAtHorizon: number } | null
+  readonly drives: {
+    readonly count: number
+    readonly sizeTB: number
+    readonly price: number
+    readonly roomTB: number
+    readonly lossChanceAtHorizon: number
+  } | null
 }
 
 export interface NeedQuestion {
@@ -27,30 +33,52 @@ export interface NeedQuestion {
 }
 
 /**
- * The same need under every layout: of all common sizes and numbers of drives the cheapest that has the room, hot spares with it.
+ * The same need under every layout: of all common sizes and numbers of drives the cheapest that has
+ * the room, hot spares with it.
  * Prices are the class's usual price of a terabyte; of equal prices the fewer drives.
  */
 export function needByLayout(question: NeedQuestion): NeedOfLayout[] {
   return layouts.map(layout => ({ layout, drives: cheapestFor(layout, question) }))
 }
 
-function cheapestFor(layout: Layout, { drives, choices, catalogue, contentTB, mostDrives }: NeedQuestion): NeedOfLayout['drives'] {
+function cheapestFor(
+  layout: Layout,
+  { drives, choices, catalogue, contentTB, mostDrives }: NeedQuestion,
+): NeedOfLayout['drives'] {
   const pricePerTB = driveClassOf(drives, catalogue)?.pricePerTB ?? 0
-  let best: { readonly count: number, readonly sizeTB: number } | null = null
+  let best: { readonly count: number; readonly sizeTB: number } | null = null
   for (const sizeTB of commonDriveSizesTB) {
     for (let count = 1; count <= mostDrives; count++) {
-      const isBetter = !best || count * sizeTB < best.count * best.sizeTB || (count * sizeTB === best.count * best.sizeTB && count < best.count)
+      const isBetter =
+        !best ||
+        count * sizeTB < best.count * best.sizeTB ||
+        (count * sizeTB === best.count * best.sizeTB && count < best.count)
       if (!isBetter) break
-      const arrangement = arrangeDrives(layout, Array.from({ length: count }, () => ({ sizeTB, role: 'any' as const })), drives.hotSpares)
+      const arrangement = arrangeDrives(
+        layout,
+        Array.from({ length: count }, () => ({ sizeTB, role: 'any' as const })),
+        drives.hotSpares,
+      )
       if (isRefusal(arrangement) || roomTB(arrangement.usableTB, drives) < contentTB) continue
       best = { count, sizeTB }
       break
     }
   }
   if (!best) return null
-  const pool = poolOf({ drives: { ...drives, lots: [{ ...best, role: 'any', model: ownEntry, group: 1 }] }, choices, catalogue, contentTB, layoutId: layout.id }) as Pool
+  const pool = poolOf({
+    drives: { ...drives, lots: [{ ...best, role: 'any', model: ownEntry, group: 1 }] },
+    choices,
+    catalogue,
+    contentTB,
+    layoutId: layout.id,
+  }) as Pool
   return {
-    ...best, price: best.count * best.sizeTB * pricePerTB, roomTB: roomTB(pool.arrangement.usableTB, drives),
-    lossChanceAtHorizon: poolLossChance(pool.arrangement, pool.conditions, { years: choices.horizonYears, readErrorEndsRebuild: choices.readErrorEndsRebuild }),
+    ...best,
+    price: best.count * best.sizeTB * pricePerTB,
+    roomTB: roomTB(pool.arrangement.usableTB, drives),
+    lossChanceAtHorizon: poolLossChance(pool.arrangement, pool.conditions, {
+      years: choices.horizonYears,
+      readErrorEndsRebuild: choices.readErrorEndsRebuild,
+    }),
   }
 }

@@ -1,5 +1,14 @@
 import { anyLost } from './lossChance'
-import { copiedAlong, measureIds, perilTable, sectorRepairs, takesOver, type MeasureId, type Peril, type PerilId } from '../catalogue/perilTable'
+import {
+  copiedAlong,
+  measureIds,
+  perilTable,
+  sectorRepairs,
+  takesOver,
+  type MeasureId,
+  type Peril,
+  type PerilId,
+} from '../catalogue/perilTable'
 
 /** What a copy holds. */
 export type Held = 'nothing' | 'irreplaceable' | 'everything'
@@ -15,7 +24,9 @@ export interface PerilQuestion {
   readonly hasRedundancy: boolean
   readonly checksummed: boolean
   /** chances a year, as planned with */
-  readonly perYear: Readonly<Record<'sectorOfDrive' | 'deletion' | 'malware' | 'surge' | 'theft' | 'board', number>>
+  readonly perYear: Readonly<
+    Record<'sectorOfDrive' | 'deletion' | 'malware' | 'surge' | 'theft' | 'board', number>
+  >
   readonly snapshots: boolean
   readonly ups: boolean
   readonly copies: Readonly<Record<'secondBox' | 'offlineCopy' | 'awayCopy', Held>>
@@ -34,8 +45,15 @@ export interface Coverage {
 }
 
 /** The coverage that counts: the last that was entered, else the table's. */
-export function coverageOf({ id, covers }: Pick<Peril, 'id' | 'covers'>, measure: MeasureId, coverages: readonly Coverage[]): number {
-  return coverages.findLast(coverage => coverage.peril === id && coverage.measure === measure)?.share ?? covers[measure]
+export function coverageOf(
+  { id, covers }: Pick<Peril, 'id' | 'covers'>,
+  measure: MeasureId,
+  coverages: readonly Coverage[],
+): number {
+  return (
+    coverages.findLast(coverage => coverage.peril === id && coverage.measure === measure)?.share ??
+    covers[measure]
+  )
 }
 
 /** One peril in a year. */
@@ -46,7 +64,9 @@ export interface PerilChance {
   readonly happens: number
   /** chance that it reaches the data, past redundancy */
   readonly reaches: number
-  /** by measure: what it covers of that for irreplaceable data; null where the measure is not there */
+  /**
+   * by measure: what it covers of that for irreplaceable data; null where the measure is not there
+   */
   readonly covers: Readonly<Record<MeasureId, number | null>>
   readonly irreplaceable: number
   readonly replaceable: number
@@ -61,18 +81,46 @@ export interface PerilChances {
   readonly dayOut: number
 }
 
-/** Perils a year: chance · hit · Π over the measures (1 − coverage); together 1 − Π over the perils (1 − that). */
+/**
+ * Perils a year: chance · hit · Π over the measures (1 − coverage); together 1 − Π over the perils
+ * (1 − that).
+ */
 export function perilChances(question: PerilQuestion): PerilChances {
   const perils = perilTable.map((peril): PerilChance => {
     const { id, label, hit, service } = peril
     const happens = happensOf(id, question)
-    const reaches = happens * hit * (id === 'sector' && question.hasRedundancy ? 1 - (question.checksummed ? sectorRepairs.checksummed : sectorRepairs.plain) : 1)
-    const coverage = (measure: MeasureId, everything: boolean) => isThere(measure, question, everything) ? (isCopy(measure) && !question.withVersions && copiedAlong.includes(id) ? 0 : coverageOf(peril, measure, question.coverages)) : null
-    const left = (everything: boolean) => measureIds.reduce((rest, measure) => rest * (1 - (coverage(measure, everything) ?? 0)), reaches)
+    const reaches =
+      happens *
+      hit *
+      (id === 'sector' && question.hasRedundancy
+        ? 1 - (question.checksummed ? sectorRepairs.checksummed : sectorRepairs.plain)
+        : 1)
+    const coverage = (measure: MeasureId, everything: boolean) =>
+      isThere(measure, question, everything)
+        ? isCopy(measure) && !question.withVersions && copiedAlong.includes(id)
+          ? 0
+          : coverageOf(peril, measure, question.coverages)
+        : null
+    const left = (everything: boolean) =>
+      measureIds.reduce(
+        (rest, measure) => rest * (1 - (coverage(measure, everything) ?? 0)),
+        reaches,
+      )
     return {
-      id, label, happens, reaches, irreplaceable: left(false), replaceable: left(true),
-      covers: Object.fromEntries(measureIds.map(measure => [measure, coverage(measure, false)])) as PerilChance['covers'],
-      dayOut: dayOutOf(id, { service, coverOfSecondBox: coverageOf(peril, 'secondBox', question.coverages), happens }, question),
+      id,
+      label,
+      happens,
+      reaches,
+      irreplaceable: left(false),
+      replaceable: left(true),
+      covers: Object.fromEntries(
+        measureIds.map(measure => [measure, coverage(measure, false)]),
+      ) as PerilChance['covers'],
+      dayOut: dayOutOf(
+        id,
+        { service, coverOfSecondBox: coverageOf(peril, 'secondBox', question.coverages), happens },
+        question,
+      ),
     }
   })
   return {
@@ -92,16 +140,40 @@ function isCopy(measure: MeasureId): measure is keyof PerilQuestion['copies'] {
   return measure === 'secondBox' || measure === 'offlineCopy' || measure === 'awayCopy'
 }
 
-function isThere(measure: MeasureId, { snapshots, ups, copies }: PerilQuestion, everything: boolean): boolean {
+function isThere(
+  measure: MeasureId,
+  { snapshots, ups, copies }: PerilQuestion,
+  everything: boolean,
+): boolean {
   if (measure === 'snapshots') return snapshots
   if (measure === 'ups') return ups
   return copies[measure] === 'everything' || (!everything && copies[measure] === 'irreplaceable')
 }
 
-/** A layout that runs on has no day out for a failed drive; a UPS keeps surges away; a second machine plays on where it is not hit itself. */
-function dayOutOf(id: PerilId, { service, coverOfSecondBox, happens }: { readonly service: number, readonly coverOfSecondBox: number, readonly happens: number }, question: PerilQuestion): number {
+/**
+ * A layout that runs on has no day out for a failed drive; a UPS keeps surges away; a second
+ * machine plays on where it is not hit itself.
+ */
+function dayOutOf(
+  id: PerilId,
+  {
+    service,
+    coverOfSecondBox,
+    happens,
+  }: { readonly service: number; readonly coverOfSecondBox: number; readonly happens: number },
+  question: PerilQuestion,
+): number {
   const out = id === 'drives' ? (question.runsOn ? 0 : question.anyDriveFails) : happens * service
-  const withUps = id === 'surge' && question.ups ? out * (1 - coverageOf(perilTable.find(peril => peril.id === 'surge')!, 'ups', question.coverages)) : out
+  const withUps =
+    id === 'surge' && question.ups
+      ? out *
+        (1 -
+          coverageOf(
+            perilTable.find(peril => peril.id === 'surge')!,
+            'ups',
+            question.coverages,
+          ))
+      : out
   if (!question.secondBoxTakesOver || question.copies.secondBox !== 'everything') return withUps
   return withUps * (1 - (id === 'board' ? takesOver : coverOfSecondBox))
 }

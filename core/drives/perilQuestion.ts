@@ -8,26 +8,52 @@ import type { Pool, PoolDrives } from './poolOf'
  * @param drivesLoss chance of loss of the layout through failing drives in a year
  * @param factor what the planned chances of the other perils are multiplied by
  */
-export function perilQuestion({ layout, arrangement, conditions }: Pool, { drives, copyMarks }: { readonly drives: PoolDrives, readonly copyMarks: CopyMarks }, { drivesLoss, factor }: { readonly drivesLoss: number, readonly factor: number }): PerilQuestion {
+export function perilQuestion(
+  { layout, arrangement, conditions }: Pool,
+  { drives, copyMarks }: { readonly drives: PoolDrives; readonly copyMarks: CopyMarks },
+  { drivesLoss, factor }: { readonly drivesLoss: number; readonly factor: number },
+): PerilQuestion {
   const each = (chance: number) => Math.min(1, chance * factor)
-  const hazard = failureSpans(conditions, 1).reduce((sum, span) => sum + span.failureRatePerHour * span.hours, 0)
+  const hazard = failureSpans(conditions, 1).reduce(
+    (sum, span) => sum + span.failureRatePerHour * span.hours,
+    0,
+  )
   return {
-    drivesLoss, anyDriveFails: -Math.expm1(-arrangement.members * hazard * factor), drives: arrangement.members,
-    runsOn: layout.runsOn, hasRedundancy: arrangement.survives > 0, checksummed: drives.fileSystem === 'copyOnWrite',
-    perYear: { sectorOfDrive: each(drives.sectorChance), deletion: each(drives.deletionChance), malware: each(drives.malwareChance), surge: each(drives.surgeChance), theft: each(drives.theftChance), board: each(drives.boardChance) },
-    snapshots: drives.snapshotMonths > 0, ups: drives.ups,
+    drivesLoss,
+    anyDriveFails: -Math.expm1(-arrangement.members * hazard * factor),
+    drives: arrangement.members,
+    runsOn: layout.runsOn,
+    hasRedundancy: arrangement.survives > 0,
+    checksummed: drives.fileSystem === 'copyOnWrite',
+    perYear: {
+      sectorOfDrive: each(drives.sectorChance),
+      deletion: each(drives.deletionChance),
+      malware: each(drives.malwareChance),
+      surge: each(drives.surgeChance),
+      theft: each(drives.theftChance),
+      board: each(drives.boardChance),
+    },
+    snapshots: drives.snapshotMonths > 0,
+    ups: drives.ups,
     copies: copiesOf(drives, copyMarks),
-    withVersions: drives.copiesWithVersions, secondBoxTakesOver: drives.secondBoxTakesOver, coverages: drives.coverages,
+    withVersions: drives.copiesWithVersions,
+    secondBoxTakesOver: drives.secondBoxTakesOver,
+    coverages: drives.coverages,
   }
 }
 
 type CopySettings = Pick<PoolDrives, 'secondBox' | 'offlineCopy' | 'awayCopy'>
 
 /** What each copy holds whole, once the marks of single holdings are counted. */
-export function copiesOf({ secondBox, offlineCopy, awayCopy }: CopySettings, marks: CopyMarks): Readonly<Record<keyof CopySettings, Held>> {
+export function copiesOf(
+  { secondBox, offlineCopy, awayCopy }: CopySettings,
+  marks: CopyMarks,
+): Readonly<Record<keyof CopySettings, Held>> {
   const holds = (held: Held): Held => {
     if (held === 'nothing' || marks.irreplaceableNowhere) return 'nothing'
-    return (held === 'everything' && !marks.replaceableNowhere) || marks.replaceableEverywhere ? 'everything' : 'irreplaceable'
+    return (held === 'everything' && !marks.replaceableNowhere) || marks.replaceableEverywhere
+      ? 'everything'
+      : 'irreplaceable'
   }
   return { secondBox: holds(secondBox), offlineCopy: holds(offlineCopy), awayCopy: holds(awayCopy) }
 }

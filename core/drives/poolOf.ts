@@ -12,31 +12,57 @@ import { rebuildRateMBps } from './rebuildHours'
 export const leadHours = { shelf: 12, order: 48, abroad: 168 } as const
 
 /** Drives without what they cost: what space and risk follow from. */
-export type PoolDrives = Omit<Drives, 'lots'> & { readonly lots: readonly Pick<Drives['lots'][number], 'count' | 'sizeTB' | 'role' | 'model' | 'group'>[] }
+export type PoolDrives = Omit<Drives, 'lots'> & {
+  readonly lots: readonly Pick<
+    Drives['lots'][number],
+    'count' | 'sizeTB' | 'role' | 'model' | 'group'
+  >[]
+}
 export type PoolChoices = Pick<Choices, 'watchingHoursPerDay'>
 
 /** A plan's drives without their prices. */
 export function withoutPrices(drives: Drives): PoolDrives {
-  return { ...drives, lots: drives.lots.map(({ count, sizeTB, role, model, group }) => ({ count, sizeTB, role, model, group })) }
+  return {
+    ...drives,
+    lots: drives.lots.map(({ count, sizeTB, role, model, group }) => ({
+      count,
+      sizeTB,
+      role,
+      model,
+      group,
+    })),
+  }
 }
 
 /** The drives of a plan, one entry each. */
-export function drivesOf({ lots }: { readonly lots: readonly Pick<Drives['lots'][number], 'count' | 'sizeTB' | 'role' | 'group'>[] }): LayoutDrive[] {
+export function drivesOf({
+  lots,
+}: {
+  readonly lots: readonly Pick<Drives['lots'][number], 'count' | 'sizeTB' | 'role' | 'group'>[]
+}): LayoutDrive[] {
   const isGrouped = lots.some(({ group }) => group !== lots[0]!.group)
-  return lots.flatMap(({ count, sizeTB, role, group }) => Array.from({ length: count }, () => ({ sizeTB, role, ...(isGrouped ? { group } : {}) })))
+  return lots.flatMap(({ count, sizeTB, role, group }) =>
+    Array.from({ length: count }, () => ({ sizeTB, role, ...(isGrouped ? { group } : {}) })),
+  )
 }
 
 /** What each drive of a plan is like, in the order of {@link drivesOf}. */
-export function traitsOf(drives: PoolDrives, catalogue: DriveCatalogue): (DriveTraits & { readonly sizeTB: number })[] {
-  return drives.lots.flatMap((lot) => {
+export function traitsOf(
+  drives: PoolDrives,
+  catalogue: DriveCatalogue,
+): (DriveTraits & { readonly sizeTB: number })[] {
+  return drives.lots.flatMap(lot => {
     const traits = { ...driveTraits(lot, drives, catalogue), sizeTB: lot.sizeTB }
     return Array.from({ length: lot.count }, () => traits)
   })
 }
 
 /** TB that snapshots hold: what changes in a month times the months kept. */
-export function snapshotsTB({ changedGBPerMonth, snapshotMonths }: Pick<Drives, 'changedGBPerMonth' | 'snapshotMonths'>): number {
-  return changedGBPerMonth * snapshotMonths / 1000
+export function snapshotsTB({
+  changedGBPerMonth,
+  snapshotMonths,
+}: Pick<Drives, 'changedGBPerMonth' | 'snapshotMonths'>): number {
+  return (changedGBPerMonth * snapshotMonths) / 1000
 }
 
 export interface Pool {
@@ -49,13 +75,22 @@ export interface PoolQuestion {
   readonly drives: PoolDrives
   readonly choices: PoolChoices
   readonly catalogue: DriveCatalogue
-  /** what a file-aware rebuild would have to copy, likely, at the horizon; where there is nothing yet, a full pool counts */
+  /**
+   * what a file-aware rebuild would have to copy, likely, at the horizon; where there is nothing
+   * yet, a full pool counts
+   */
   readonly contentTB: number
   readonly layoutId: string
 }
 
 /** The pool that drives make under a layout, or why they cannot. */
-export function poolOf({ drives, choices, catalogue, contentTB, layoutId }: PoolQuestion): Pool | LayoutRefusal {
+export function poolOf({
+  drives,
+  choices,
+  catalogue,
+  contentTB,
+  layoutId,
+}: PoolQuestion): Pool | LayoutRefusal {
   const layout = layouts.find(candidate => candidate.id === layoutId)
   if (!layout) return { refused: 'UNKNOWN_LAYOUT', layout: layoutId }
   const each = drivesOf(drives)
@@ -69,12 +104,16 @@ export function poolOf({ drives, choices, catalogue, contentTB, layoutId }: Pool
     arrangement,
     conditions: {
       failuresPerYear: pooled.failuresPerYear,
-      causesFactor: (drives.above45C ? causeFactor : 1) * (isShaken(drives, traits) ? causeFactor : 1),
+      causesFactor:
+        (drives.above45C ? causeFactor : 1) * (isShaken(drives, traits) ? causeFactor : 1),
       ageYears: drives.ageYears,
       batchFactor: drives.oneBatch ? batchFactor : 1,
       leadHours: drives.hotSpares > 0 ? 0 : leadHours[drives.replacement],
       rebuildMBps: rebuildRateMBps(pooled.outerMBps, choices.watchingHoursPerDay),
-      usedShare: fileAware && arrangement.usableTB > 0 && contentTB > 0 ? Math.min(1, contentTB / arrangement.usableTB) : 1,
+      usedShare:
+        fileAware && arrangement.usableTB > 0 && contentTB > 0
+          ? Math.min(1, contentTB / arrangement.usableTB)
+          : 1,
       shingledFactor: shingledFactor(pooled.shingled, layout, drives.fileSystem),
       readErrorsPerBit: pooled.readErrorsPerBit,
     },
@@ -82,18 +121,27 @@ export function poolOf({ drives, choices, catalogue, contentTB, layoutId }: Pool
 }
 
 /** Whether so many spinning drives shake each other. */
-export function isShaken({ unmounted }: Pick<Drives, 'unmounted'>, drives: readonly Pick<DriveTraits, 'spinning'>[]): boolean {
+export function isShaken(
+  { unmounted }: Pick<Drives, 'unmounted'>,
+  drives: readonly Pick<DriveTraits, 'spinning'>[],
+): boolean {
   return unmounted && drives.filter(({ spinning }) => spinning).length > drivesUntilVibration
 }
 
 /** Room for the library in TB under a file system: usable · (1 − reserve) · ceiling − snapshots. */
-export function roomTB(usableTB: number, drives: Pick<Drives, 'fileSystem' | 'changedGBPerMonth' | 'snapshotMonths'>): number {
+export function roomTB(
+  usableTB: number,
+  drives: Pick<Drives, 'fileSystem' | 'changedGBPerMonth' | 'snapshotMonths'>,
+): number {
   const { reserveShare, ceilingShare } = fileSystems[drives.fileSystem]
   return Math.max(0, usableTB * (1 - reserveShare) * ceilingShare - snapshotsTB(drives))
 }
 
 /** Usable space that a library needs: (content + snapshots) ÷ (ceiling · (1 − reserve)), TB. */
-export function usableNeededTB(contentTB: number, drives: Pick<Drives, 'fileSystem' | 'changedGBPerMonth' | 'snapshotMonths'>): number {
+export function usableNeededTB(
+  contentTB: number,
+  drives: Pick<Drives, 'fileSystem' | 'changedGBPerMonth' | 'snapshotMonths'>,
+): number {
   const { reserveShare, ceilingShare } = fileSystems[drives.fileSystem]
   return (contentTB + snapshotsTB(drives)) / (ceilingShare * (1 - reserveShare))
 }

@@ -14,7 +14,9 @@ export function readErrorChance(readTB: number, errorsPerBit: number): number {
   return -Math.expm1(-readTB * 8e12 * errorsPerBit)
 }
 
-/** Drives do better than their sheet says: of its rate, what to expect, and the ends of the range. */
+/**
+ * Drives do better than their sheet says: of its rate, what to expect, and the ends of the range.
+ */
 export const readErrorShares: Estimate = { low: 0.01, likely: 0.1, high: 1 }
 
 /**

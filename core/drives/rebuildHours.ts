@@ -20,7 +20,7 @@ export function rebuildHours({ sizeTB, usedShare, rateMBps, shingledFactor }: Re
   requireWithin('REBUILD_SIZE', sizeTB, { min: 0 })
   requireWithin('REBUILD_SHARE', usedShare, { min: 0, max: 1 })
   requireWithin('REBUILD_RATE', rateMBps, { min: 1e-6 })
-  return sizeTB * 1e6 * usedShare * shingledFactor / rateMBps / 3600
+  return (sizeTB * 1e6 * usedShare * shingledFactor) / rateMBps / 3600
 }
 
 /** Of the outer-track rate, what a drive keeps up over its whole surface. */
@@ -31,7 +31,8 @@ const slowedByWatching = 0.3
 const portMBps = 550
 
 /**
- * MB/s that a rebuild sustains: three quarters of the outer-track rate, at most what the port carries,
+ * MB/s that a rebuild sustains: three quarters of the outer-track rate, at most what the port
+ * carries,
  * slower by 0.3 times the share of hours in which somebody watches.
  * @param outerMBps sequential rate on the outer tracks, > 0
  * @param watchingHoursPerDay 0..24
@@ -44,5 +45,5 @@ export function rebuildRateMBps(outerMBps: number, watchingHoursPerDay: number):
 
 /** Of its rate, what a rebuild keeps while somebody watches so many hours a day. */
 export function watchedRate(watchingHoursPerDay: number): number {
-  return 1 - slowedByWatching * watchingHoursPerDay / 24
+  return 1 - (slowedByWatching * watchingHoursPerDay) / 24
 }

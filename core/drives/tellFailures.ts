@@ -10,7 +10,10 @@ export interface FailureQuestion {
   /** places of the failed drives */
   readonly failed: ReadonlySet<number>
   readonly leadHours: number
-  /** what of today's library lies on the drives, TB, likely: what does not fit is not there to be lost */
+  /**
+   * what of today's library lies on the drives, TB, likely: what does not fit is not there to be
+   * lost
+   */
   readonly heldTB: number
 }
 
@@ -24,50 +27,151 @@ export interface ToldFailures {
 const inputs = ['drives.lots', 'drives.layout']
 
 /** Tells what failed drives come to: what plays on, waits and is lost, and the way back. */
-export function tellFailures({ pool, failed, leadHours, heldTB }: FailureQuestion, format: Format): ToldFailures {
+export function tellFailures(
+  { pool, failed, leadHours, heldTB }: FailureQuestion,
+  format: Format,
+): ToldFailures {
   const after = afterFailures(pool, failed, leadHours)
   const { quantity, share } = format
-  const part = (id: string, label: string, ofAll: number): Figure => figure(heldTB * ofAll, {
-    id: `failures.${id}TB`, label, unit: 'TB', formula: `${quantity(heldTB, 'TB')} × ${share(ofAll)}`, inputs: ['library.contentTB', 'drives.roomTB', ...inputs],
-    note: after.isAverage ? 'Which files these are depends on where their two copies lie; this is the average.' : 'Files are taken to fill all drives alike.',
-  })
+  const part = (id: string, label: string, ofAll: number): Figure =>
+    figure(heldTB * ofAll, {
+      id: `failures.${id}TB`,
+      label,
+      unit: 'TB',
+      formula: `${quantity(heldTB, 'TB')} × ${share(ofAll)}`,
+      inputs: ['library.contentTB', 'drives.roomTB', ...inputs],
+      note: after.isAverage
+        ? 'Which files these are depends on where their two copies lie; this is the average.'
+        : 'Files are taken to fill all drives alike.',
+    })
   return {
     after,
     sentence: sentenceOf(after, pool, failed.size),
-    figures: [part('playing', 'Plays on', after.playingShare), part('waiting', 'Waits for the rebuild', after.waitingShare), part('lost', 'Lost', after.lostShare), wholeFigure(after, { pool, failed, leadHours, heldTB }, format), worseFigure(after, { pool, failed, leadHours, heldTB }, format)],
+    figures: [
+      part('playing', 'Plays on', after.playingShare),
+      part('waiting', 'Waits for the rebuild', after.waitingShare),
+      part('lost', 'Lost', after.lostShare),
+      wholeFigure(after, { pool, failed, leadHours, heldTB }, format),
+      worseFigure(after, { pool, failed, leadHours, heldTB }, format),
+    ],
   }
 }
 
-const drivesText = (count: number) => count === 1 ? '1 drive' : `${count} drives`
+const drivesText = (count: number) => (count === 1 ? '1 drive' : `${count} drives`)
 
-function sentenceOf({ lostShare, waitingShare, stillSurvives, wholeHours }: AfterFailures, { layout }: Pool, failed: number): string {
+function sentenceOf(
+  { lostShare, waitingShare, stillSurvives, wholeHours }: AfterFailures,
+  { layout }: Pool,
+  failed: number,
+): string {
   if (failed === 0) return 'All drives work.'
   const begin = failed === 1 ? 'With this drive failed' : `With these ${failed} drives failed`
-  if (lostShare >= 1 - 1e-9) return `${begin}, everything on the pool is lost. What has another copy can be restored from it; nothing else can.`
-  if (lostShare > 0) return layout.loss === 'shareOfFiles' ? `${begin}, the files that lay on both are lost; the rest plays on.` : `${begin}, the files on them that no parity covers are lost; the other drives stay readable.`
+  if (lostShare >= 1 - 1e-9)
+    return (
+      `${begin}, everything on the pool is lost. What has another copy can be restored from ` +
+      'it; nothing else can.'
+    )
+  if (lostShare > 0)
+    return layout.loss === 'shareOfFiles'
+      ? `${begin}, the files that lay on both are lost; the rest plays on.`
+      : `${begin}, the files on them that no parity covers are lost; the other drives stay ` +
+          'readable.'
   if (wholeHours === null) return `${begin}, nothing changes: it held no data.`
-  const next = stillSurvives === 0 ? 'The next failure can lose data.' : `${drivesText(stillSurvives)} more may fail before anything is lost.`
-  return `${begin}, nothing is lost${waitingShare > 0 ? ', but what lay on it plays again only after the rebuild, or from the copy' : ' and everything plays on'}. ${next}`
+  const next =
+    stillSurvives === 0
+      ? 'The next failure can lose data.'
+      : `${drivesText(stillSurvives)} more may fail before anything is lost.`
+  return (
+    `${begin}, nothing is ` +
+    `lost${waitingShare > 0 ? ', but what lay on it plays again only after the rebuild, or from the copy' : ' and everything plays on'}. ` +
+    `${next}`
+  )
 }
 
-function wholeFigure({ wholeHours, lostShare }: AfterFailures, { pool, failed, leadHours }: FailureQuestion, { hours, number }: Format): Figure {
-  const parts = { id: 'failures.wholeHours', label: 'Until it is whole again', unit: 'h', inputs: ['drives.replacement', 'drives.outerMBps', 'choices.watchingHoursPerDay', ...inputs] }
-  if (wholeHours === null) return noFigure(lostShare > 0 ? 'What is lost cannot be rebuilt; it comes back from another copy, if there is one.' : 'There is nothing to rebuild.', { ...parts, formula: '–' })
+function wholeFigure(
+  { wholeHours, lostShare }: AfterFailures,
+  { pool, failed, leadHours }: FailureQuestion,
+  { hours, number }: Format,
+): Figure {
+  const parts = {
+    id: 'failures.wholeHours',
+    label: 'Until it is whole again',
+    unit: 'h',
+    inputs: ['drives.replacement', 'drives.outerMBps', 'choices.watchingHoursPerDay', ...inputs],
+  }
+  if (wholeHours === null)
+    return noFigure(
+      lostShare > 0
+        ? 'What is lost cannot be rebuilt; it comes back from another copy, if there is one.'
+        : 'There is nothing to rebuild.',
+      { ...parts, formula: '–' },
+    )
   const { groups, memberPlaces } = pool.arrangement
-  const counted = groups.map(group => ({ down: group.members.filter(member => failed.has(memberPlaces[member]!)).length, each: groupRebuildHours(group, pool.conditions) }))
-  const longest = counted.reduce((worst, entry) => entry.down * entry.each > worst.down * worst.each ? entry : worst)
+  const counted = groups.map(group => ({
+    down: group.members.filter(member => failed.has(memberPlaces[member]!)).length,
+    each: groupRebuildHours(group, pool.conditions),
+  }))
+  const longest = counted.reduce((worst, entry) =>
+    entry.down * entry.each > worst.down * worst.each ? entry : worst,
+  )
   const rebuilds = `${number(longest.down)} × ${hours(longest.each)} of rebuild`
   const waits = wholeHours - longest.down * longest.each > leadHours / 2
-  return figure(wholeHours, { ...parts, formula: waits ? `${hours(leadHours)} until new drives are in + ${rebuilds}` : rebuilds, note: 'Drives of one group are rebuilt one after the other.' })
+  return figure(wholeHours, {
+    ...parts,
+    formula: waits ? `${hours(leadHours)} until new drives are in + ${rebuilds}` : rebuilds,
+    note: 'Drives of one group are rebuilt one after the other.',
+  })
 }
 
-function worseFigure({ worseChance, wholeHours }: AfterFailures, { pool, failed, leadHours }: FailureQuestion, { hours, number }: Format): Figure {
-  const parts = { id: 'failures.worseChance', label: 'Chance to lose more before that', unit: 'share', inputs: ['failures.wholeHours', 'drives.failuresPerYear', 'drives.ageYears', 'drives.above45C', 'drives.unmounted', 'drives.oneBatch'] }
-  if (worseChance === null || wholeHours === null) return noFigure('There is nothing to rebuild.', { ...parts, formula: '–' })
-  const at = (factor: number) => afterFailures({ ...pool, conditions: { ...pool.conditions, failuresPerYear: Math.min(mostFailuresPerYear, pool.conditions.failuresPerYear * factor) } }, failed, leadHours).worseChance ?? 0
-  const left = pool.arrangement.members - [...failed].filter(place => pool.arrangement.memberPlaces.includes(place)).length
-  return figure({ low: Math.min(at(failureRateBand.low), worseChance), likely: worseChance, high: Math.max(at(failureRateBand.high), worseChance) }, {
-    ...parts, formula: `more of the ${number(left)} drives left fail within ${hours(wholeHours)} than the layout survives`,
-    note: 'Counted as if no rebuild ended before all of them did, which is the safe side. An unreadable sector in the rebuild comes on top.',
-  })
+function worseFigure(
+  { worseChance, wholeHours }: AfterFailures,
+  { pool, failed, leadHours }: FailureQuestion,
+  { hours, number }: Format,
+): Figure {
+  const parts = {
+    id: 'failures.worseChance',
+    label: 'Chance to lose more before that',
+    unit: 'share',
+    inputs: [
+      'failures.wholeHours',
+      'drives.failuresPerYear',
+      'drives.ageYears',
+      'drives.above45C',
+      'drives.unmounted',
+      'drives.oneBatch',
+    ],
+  }
+  if (worseChance === null || wholeHours === null)
+    return noFigure('There is nothing to rebuild.', { ...parts, formula: '–' })
+  const at = (factor: number) =>
+    afterFailures(
+      {
+        ...pool,
+        conditions: {
+          ...pool.conditions,
+          failuresPerYear: Math.min(mostFailuresPerYear, pool.conditions.failuresPerYear * factor),
+        },
+      },
+      failed,
+      leadHours,
+    ).worseChance ?? 0
+  const left =
+    pool.arrangement.members -
+    [...failed].filter(place => pool.arrangement.memberPlaces.includes(place)).length
+  return figure(
+    {
+      low: Math.min(at(failureRateBand.low), worseChance),
+      likely: worseChance,
+      high: Math.max(at(failureRateBand.high), worseChance),
+    },
+    {
+      ...parts,
+      formula:
+        `more of the ${number(left)} drives left fail within ${hours(wholeHours)} than the ` +
+        'layout survives',
+      note:
+        'Counted as if no rebuild ended before all of them did, which is the safe side. An ' +
+        'unreadable sector in the rebuild comes on top.',
+    },
+  )
 }

@@ -8,46 +8,116 @@ import type { DrivesTale } from './tellDrives'
 
 type Result = 'irreplaceable' | 'replaceable' | 'dayOut'
 
-const shared = ['drives.coverages', 'drives.sectorChance', 'drives.malwareChance', 'drives.surgeChance', 'drives.theftChance', 'drives.boardChance', 'drives.ups', 'drives.secondBox']
-const copies = ['drives.deletionChance', 'drives.offlineCopy', 'drives.awayCopy', 'drives.copiesWithVersions', 'drives.snapshotMonths']
+const shared = [
+  'drives.coverages',
+  'drives.sectorChance',
+  'drives.malwareChance',
+  'drives.surgeChance',
+  'drives.theftChance',
+  'drives.boardChance',
+  'drives.ups',
+  'drives.secondBox',
+]
+const copies = [
+  'drives.deletionChance',
+  'drives.offlineCopy',
+  'drives.awayCopy',
+  'drives.copiesWithVersions',
+  'drives.snapshotMonths',
+]
 const inputsOf: Readonly<Record<Result, readonly string[]>> = {
-  irreplaceable: ['drives.lossChancePerYear', ...shared, ...copies, 'library.irreplaceableTB'], replaceable: ['drives.lossChancePerYear', ...shared, ...copies], dayOut: ['drives.layout', ...shared, 'drives.secondBoxTakesOver'],
+  irreplaceable: ['drives.lossChancePerYear', ...shared, ...copies, 'library.irreplaceableTB'],
+  replaceable: ['drives.lossChancePerYear', ...shared, ...copies],
+  dayOut: ['drives.layout', ...shared, 'drives.secondBoxTakesOver'],
 }
-const labels: Readonly<Record<Result, string>> = { irreplaceable: 'Irreplaceable data lost, a year', replaceable: 'Replaceable data lost, a year', dayOut: 'A day without service, a year' }
-const ids: Readonly<Record<Result, string>> = { irreplaceable: 'drives.irreplaceableLossChancePerYear', replaceable: 'drives.replaceableLossChancePerYear', dayOut: 'drives.dayOutChancePerYear' }
+const labels: Readonly<Record<Result, string>> = {
+  irreplaceable: 'Irreplaceable data lost, a year',
+  replaceable: 'Replaceable data lost, a year',
+  dayOut: 'A day without service, a year',
+}
+const ids: Readonly<Record<Result, string>> = {
+  irreplaceable: 'drives.irreplaceableLossChancePerYear',
+  replaceable: 'drives.replaceableLossChancePerYear',
+  dayOut: 'drives.dayOutChancePerYear',
+}
 
 /** Chances a year by all perils together. */
-export function perilFigures({ perils, perilEnds }: PoolFacts, { format: { share } }: DrivesTale): Figure[] {
-  return (['irreplaceable', 'replaceable', 'dayOut'] as const).map((result) => {
-    const parts = perils.perils.filter(peril => peril[result] > 0).sort((a, b) => b[result] - a[result])
-    return figure({ low: Math.min(perilEnds.low[result], perils[result]), likely: perils[result], high: Math.max(perilEnds.high[result], perils[result]) }, {
-      id: ids[result], label: labels[result], unit: 'share', inputs: inputsOf[result],
-      formula: parts.length ? `1 − ${parts.map(peril => `(1 − ${share(peril[result])} ${nameOf(peril)})`).join(' × ')}` : 'no peril reaches it',
-      source: 'Chances and coverages are planning values; each chance can be changed under Perils and copies.',
-      note: 'A range from half to twice the planned chances.',
-    })
+export function perilFigures(
+  { perils, perilEnds }: PoolFacts,
+  { format: { share } }: DrivesTale,
+): Figure[] {
+  return (['irreplaceable', 'replaceable', 'dayOut'] as const).map(result => {
+    const parts = perils.perils
+      .filter(peril => peril[result] > 0)
+      .sort((a, b) => b[result] - a[result])
+    return figure(
+      {
+        low: Math.min(perilEnds.low[result], perils[result]),
+        likely: perils[result],
+        high: Math.max(perilEnds.high[result], perils[result]),
+      },
+      {
+        id: ids[result],
+        label: labels[result],
+        unit: 'share',
+        inputs: inputsOf[result],
+        formula: parts.length
+          ? '1 − ' +
+            `${parts.map(peril => `(1 − ${share(peril[result])} ${nameOf(peril)})`).join(' × ')}`
+          : 'no peril reaches it',
+        source:
+          'Chances and coverages are planning values; each chance can be changed under ' +
+          'Perils and copies.',
+        note: 'A range from half to twice the planned chances.',
+      },
+    )
   })
 }
 
 const nameOf = ({ label }: PerilChance) => withinSentence(label)
 
-/** That redundancy is no backup, as long as nothing holds a second copy; and that a copy without versions is half of one. */
-export function perilFindings(pool: PoolFacts | null, { slice: { drives, irreplaceableTB, copyMarks }, format: { share, number: n } }: DrivesTale): Finding[] {
-  const takesAll = 'Redundancy is no backup: deletion, malware, theft, fire and lightning take every copy in the machine.'
+/**
+ * That redundancy is no backup, as long as nothing holds a second copy; and that a copy without
+ * versions is half of one.
+ */
+export function perilFindings(
+  pool: PoolFacts | null,
+  { slice: { drives, irreplaceableTB, copyMarks }, format: { share, number: n } }: DrivesTale,
+): Finding[] {
+  const takesAll =
+    'Redundancy is no backup: deletion, malware, theft, fire and lightning take every copy ' +
+    'in the machine.'
   if (!hasCopy(drives, copyMarks)) {
     return irreplaceableTB > 0
-      ? [finding('caution', 'IRREPLACEABLE', {
-          sentence: `${n(irreplaceableTB, 2)} TB are irreplaceable. ${takesAll}`, from: ['library.irreplaceableTB', 'library.holdings', 'drives.awayCopy'],
-          fixes: ['Keep a copy of these away from home, and test once that it can be restored.'],
-        })]
+      ? [
+          finding('caution', 'IRREPLACEABLE', {
+            sentence: `${n(irreplaceableTB, 2)} TB are irreplaceable. ${takesAll}`,
+            from: ['library.irreplaceableTB', 'library.holdings', 'drives.awayCopy'],
+            fixes: ['Keep a copy of these away from home, and test once that it can be restored.'],
+          }),
+        ]
       : pool
-        ? [finding('caution', 'NO_BACKUP', { sentence: takesAll, from: ['drives.layout', 'drives.awayCopy'], fixes: ['Keep a copy of everything irreplaceable away from home, and test once that it can be restored.'] })]
+        ? [
+            finding('caution', 'NO_BACKUP', {
+              sentence: takesAll,
+              from: ['drives.layout', 'drives.awayCopy'],
+              fixes: [
+                'Keep a copy of everything irreplaceable away from home, and test once ' +
+                  'that it can be restored.',
+              ],
+            }),
+          ]
         : []
   }
   return pool && !drives.copiesWithVersions
-    ? [finding('warning', 'COPIES_WITHOUT_VERSIONS', {
-        sentence: `Copies without older versions take deletions and malware along. The chance to lose irreplaceable data is ${share(pool.perils.irreplaceable)} a year.`,
-        from: ['drives.copiesWithVersions', 'drives.irreplaceableLossChancePerYear'], fixes: ['Let the copies keep older versions, or keep one copy that is unplugged.'],
-      })]
+    ? [
+        finding('warning', 'COPIES_WITHOUT_VERSIONS', {
+          sentence:
+            'Copies without older versions take deletions and malware along. The chance to ' +
+            `lose irreplaceable data is ${share(pool.perils.irreplaceable)} a year.`,
+          from: ['drives.copiesWithVersions', 'drives.irreplaceableLossChancePerYear'],
+          fixes: ['Let the copies keep older versions, or keep one copy that is unplugged.'],
+        }),
+      ]
     : []
 }

@@ -2,7 +2,16 @@ import type { Arrangement } from './arrangeDrives'
 import type { FileSystem } from './fileSystem'
 
 export interface WaterfallStep {
-  readonly id: 'raw' | 'spares' | 'redundancy' | 'mismatch' | 'usable' | 'reserve' | 'ceiling' | 'snapshots' | 'room'
+  readonly id:
+    | 'raw'
+    | 'spares'
+    | 'redundancy'
+    | 'mismatch'
+    | 'usable'
+    | 'reserve'
+    | 'ceiling'
+    | 'snapshots'
+    | 'room'
   readonly label: string
   /** TB of this step; for a loss, what it takes */
   readonly sizeTB: number
@@ -14,7 +23,11 @@ export interface WaterfallStep {
  * room = usable · (1 − reserve) · ceiling − snapshots, never below zero.
  * The losses between two totals add up to their difference.
  */
-export function spaceWaterfall(arrangement: Arrangement, fileSystem: FileSystem, snapshotsTB: number): WaterfallStep[] {
+export function spaceWaterfall(
+  arrangement: Arrangement,
+  fileSystem: FileSystem,
+  snapshotsTB: number,
+): WaterfallStep[] {
   const { rawTB, redundancyTB, mismatchTB, usableTB } = arrangement
   const sparesTB = arrangement.sparesTB.reduce((sum, size) => sum + size, 0)
   const reserveTB = usableTB * fileSystem.reserveShare

@@ -1,14 +1,20 @@
 /** A complete top-level object found in a text, or what stood where one was expected. */
-export type JsonPiece
-  = | { readonly kind: 'object', readonly text: string, /** line it starts on, from 1 */ readonly line: number }
-    | { readonly kind: 'problem', readonly message: string, readonly line: number }
+export type JsonPiece =
+  | {
+      readonly kind: 'object'
+      readonly text: string
+      /** line it starts on, from 1 */ readonly line: number
+    }
+  | { readonly kind: 'problem'; readonly message: string; readonly line: number }
 
 /** Longest single object, in characters: a document of one file is some kilobytes. */
 const longestObject = 2_000_000
 
 /**
- * Splits a stream of text into its top-level JSON objects, however they are strung together: one document, an array,
- * JSON lines, or documents one after the other as a shell loop writes them. Feed it chunks as they come; nothing but
+ * Splits a stream of text into its top-level JSON objects, however they are strung together: one
+ * document, an array,
+ * JSON lines, or documents one after the other as a shell loop writes them. Feed it chunks as they
+ * come; nothing but
  * the object in progress is kept.
  */
 export class JsonObjectSplitter {
@@ -33,10 +39,13 @@ export class JsonObjectSplitter {
           this.depth = 1
           this.started = this.line
           from = at
-        }
-        else if (!this.isSeparator(code) && this.strayLine !== this.line) {
+        } else if (!this.isSeparator(code) && this.strayLine !== this.line) {
           this.strayLine = this.line
-          pieces.push({ kind: 'problem', line: this.line, message: 'Text outside a JSON object was skipped.' })
+          pieces.push({
+            kind: 'problem',
+            line: this.line,
+            message: 'Text outside a JSON object was skipped.',
+          })
         }
         continue
       }
@@ -60,7 +69,11 @@ export class JsonObjectSplitter {
       this.collected.push(part)
       this.collectedLength += part.length
       if (this.collectedLength > longestObject) {
-        pieces.push({ kind: 'problem', line: this.started, message: 'An object larger than 2 MB was skipped; a scan has one object for each file.' })
+        pieces.push({
+          kind: 'problem',
+          line: this.started,
+          message: 'An object larger than 2 MB was skipped; a scan has one object for each file.',
+        })
         this.forget()
         this.depth = 0
         this.inString = false
@@ -72,7 +85,13 @@ export class JsonObjectSplitter {
   /** What is left when the text is over: an object cut off in the middle. */
   end(): JsonPiece[] {
     if (this.depth === 0) return []
-    return [{ kind: 'problem', line: this.started, message: 'The scan breaks off in the middle of this object; it was left out.' }]
+    return [
+      {
+        kind: 'problem',
+        line: this.started,
+        message: 'The scan breaks off in the middle of this object; it was left out.',
+      },
+    ]
   }
 
   private forget(): void {
@@ -82,6 +101,15 @@ export class JsonObjectSplitter {
 
   /** White space, commas and the brackets of an array stand between objects. */
   private isSeparator(code: number): boolean {
-    return code === 32 || code === 9 || code === 10 || code === 13 || code === 44 || code === 91 || code === 93 || code === 0xFEFF
+    return (
+      code === 32 ||
+      code === 9 ||
+      code === 10 ||
+      code === 13 ||
+      code === 44 ||
+      code === 91 ||
+      code === 93 ||
+      code === 0xfeff
+    )
   }
 }

@@ -4,14 +4,19 @@ import { readProbeDocument } from './probeDocument'
 import type { ScannedFile } from './scannedFile'
 
 /** Something in a scan that could not be read, and where. */
-export interface ScanProblem { readonly line: number, readonly message: string }
+export interface ScanProblem {
+  readonly line: number
+  readonly message: string
+}
 
 /** Most problems that are kept one by one; the rest is counted. */
 export const problemsKept = 200
 
 /**
- * Reads a library scan as it comes, chunk by chunk: ffprobe JSON in any stringing, or CSV. Which of the two it is shows
- * in the first sign that is no white space. CSV is kept until its end, for a quoted field may hold a line break.
+ * Reads a library scan as it comes, chunk by chunk: ffprobe JSON in any stringing, or CSV. Which of
+ * the two it is shows
+ * in the first sign that is no white space. CSV is kept until its end, for a quoted field may hold
+ * a line break.
  */
 export class LibraryScanReader {
   readonly problems: ScanProblem[] = []
@@ -55,12 +60,15 @@ export class LibraryScanReader {
     let value: unknown
     try {
       value = JSON.parse(piece.text)
-    }
-    catch {
+    } catch {
       return this.note(piece.line, 'This object is not valid JSON; it was left out.')
     }
     const file = readProbeDocument(value)
     if (file) this.onFile(file)
-    else this.note(piece.line, 'This object is not a scan of a file (no format and no streams); it was left out.')
+    else
+      this.note(
+        piece.line,
+        'This object is not a scan of a file (no format and no streams); it was left out.',
+      )
   }
 }

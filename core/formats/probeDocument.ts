@@ -1,8 +1,16 @@
 import { z } from 'zod'
 import type { ScannedFile } from './scannedFile'
 
-/** Numbers come as numbers or as text, from one version of the tool to the next; what is no number counts as left out. */
-const looseNumber = z.union([z.number(), z.string()]).transform(value => Number(value)).transform(value => Number.isFinite(value) && value >= 0 ? value : null).nullish().catch(null)
+/**
+ * Numbers come as numbers or as text, from one version of the tool to the next; what is no number
+ * counts as left out.
+ */
+const looseNumber = z
+  .union([z.number(), z.string()])
+  .transform(value => Number(value))
+  .transform(value => (Number.isFinite(value) && value >= 0 ? value : null))
+  .nullish()
+  .catch(null)
 const looseText = z.string().nullish().catch(null)
 
 const streamSchema = z.looseObject({
@@ -19,10 +27,22 @@ const streamSchema = z.looseObject({
   avg_frame_rate: looseText,
   duration: looseNumber,
   disposition: z.looseObject({ attached_pic: looseNumber }).nullish().catch(null),
-  side_data_list: z.array(z.looseObject({ side_data_type: looseText })).nullish().catch(null),
+  side_data_list: z
+    .array(z.looseObject({ side_data_type: looseText }))
+    .nullish()
+    .catch(null),
 })
 const documentSchema = z.looseObject({
-  format: z.looseObject({ filename: looseText, format_name: looseText, duration: looseNumber, size: looseNumber, bit_rate: looseNumber }).nullish().catch(null),
+  format: z
+    .looseObject({
+      filename: looseText,
+      format_name: looseText,
+      duration: looseNumber,
+      size: looseNumber,
+      bit_rate: looseNumber,
+    })
+    .nullish()
+    .catch(null),
   streams: z.array(streamSchema).nullish().catch(null),
 })
 
@@ -42,8 +62,10 @@ function bitsOf(stream: Stream): number {
 }
 
 function isHighDynamicRange(stream: Stream): boolean {
-  return hdrTransfers.has(stream.color_transfer ?? '')
-    || (stream.side_data_list ?? []).some(entry => /DOVI|HDR/i.test(entry.side_data_type ?? ''))
+  return (
+    hdrTransfers.has(stream.color_transfer ?? '') ||
+    (stream.side_data_list ?? []).some(entry => /DOVI|HDR/i.test(entry.side_data_type ?? ''))
+  )
 }
 
 /**
@@ -55,11 +77,14 @@ export function readProbeDocument(value: unknown): ScannedFile | null {
   const parsed = documentSchema.safeParse(value)
   if (!parsed.success || (!parsed.data.format && !parsed.data.streams)) return null
   const { format, streams } = parsed.data
-  const video = (streams ?? []).find(stream => stream.codec_type === 'video' && !stream.disposition?.attached_pic)
+  const video = (streams ?? []).find(
+    stream => stream.codec_type === 'video' && !stream.disposition?.attached_pic,
+  )
   const sound = (streams ?? []).find(stream => stream.codec_type === 'audio')
   const durationS = format?.duration ?? video?.duration ?? null
   const sizeBytes = format?.size ?? null
-  const counted = sizeBytes !== null && durationS ? sizeBytes * 8 / durationS : format?.bit_rate ?? null
+  const counted =
+    sizeBytes !== null && durationS ? (sizeBytes * 8) / durationS : (format?.bit_rate ?? null)
   const [nominal, mean] = [frameRate(video?.r_frame_rate), frameRate(video?.avg_frame_rate)]
   return {
     path: format?.filename ?? '',
@@ -74,7 +99,9 @@ export function readProbeDocument(value: unknown): ScannedFile | null {
     variableFrameRate: nominal !== null && mean !== null && Math.abs(nominal / mean - 1) > 0.01,
     soundCodec: sound?.codec_name ?? null,
     channels: sound?.channels || null,
-    subtitleCodecs: (streams ?? []).flatMap(stream => stream.codec_type === 'subtitle' && stream.codec_name ? [stream.codec_name] : []),
+    subtitleCodecs: (streams ?? []).flatMap(stream =>
+      stream.codec_type === 'subtitle' && stream.codec_name ? [stream.codec_name] : [],
+    ),
     container: format?.format_name ?? null,
     framesPerSecond: mean ?? nominal,
     audioTracks: streams ? streams.filter(stream => stream.codec_type === 'audio').length : null,

@@ -1,7 +1,13 @@
 import { requireWithin } from '../errors'
 
-/** One thing that a draw can put on the machine, in cells of the grid; Infinity is too much for it by itself. */
-export interface Lump { readonly cells: number, readonly chance: number }
+/**
+ * One thing that a draw can put on the machine, in cells of the grid; Infinity is too much for it
+ * by itself.
+ */
+export interface Lump {
+  readonly cells: number
+  readonly chance: number
+}
 
 /**
  * Cells of a grid that a load takes, rounded up, so that a sum of loads is never told too small.
@@ -12,7 +18,11 @@ export function cellsOf(load: number, step: number): number {
 }
 
 /** Room for distributions, made once for many slots; its content is of no meaning between calls. */
-export interface LoadRoom { readonly most: number, first: Float64Array, second: Float64Array }
+export interface LoadRoom {
+  readonly most: number
+  first: Float64Array
+  second: Float64Array
+}
 
 /** @param most last cell that is told apart */
 export function loadRoom(most: number): LoadRoom {
@@ -23,10 +33,14 @@ export function loadRoom(most: number): LoadRoom {
  * Distribution of the sum of independent loads on a grid, exactly, by convolution.
  * @param draws for each: its lumps; what they leave of 1 puts nothing on
  * @param room cells up to its `most` are told apart; whatever exceeds it is gathered in one more
- * @returns chances of 0 … most cells, and of more; the highest cell below that in use. The array belongs to the room.
+ * @returns chances of 0 … most cells, and of more; the highest cell below that in use. The array
+ *   belongs to the room.
  * @throws {CoreRangeError} LUMPS: the chances of a draw exceed 1; LUMP_CELLS: a lump below nothing
  */
-export function compoundLoad(draws: readonly (readonly Lump[])[], room: LoadRoom): { readonly distribution: Float64Array, readonly top: number } {
+export function compoundLoad(
+  draws: readonly (readonly Lump[])[],
+  room: LoadRoom,
+): { readonly distribution: Float64Array; readonly top: number } {
   const { most } = room
   let { first: distribution, second: next } = room
   distribution[0] = 1
@@ -45,8 +59,10 @@ export function compoundLoad(draws: readonly (readonly Lump[])[], room: LoadRoom
     const newTop = Math.min(most, top + highest)
     for (let cell = 0; cell <= top; cell++) next[cell] = distribution[cell]! * rest
     next.fill(0, top + 1, newTop + 1)
-    // Lump by lump, so that the inner loop runs straight through both arrays; this is where the time goes.
-    for (const { cells, chance } of lumps) addShifted(next, distribution, { last: Math.min(top, most - cells), by: cells, chance })
+    // Lump by lump, so that the inner loop runs straight through both arrays; this is where the
+    // time goes.
+    for (const { cells, chance } of lumps)
+      addShifted(next, distribution, { last: Math.min(top, most - cells), by: cells, chance })
     ;[distribution, next] = [next, distribution]
     top = newTop
   }
@@ -57,16 +73,25 @@ export function compoundLoad(draws: readonly (readonly Lump[])[], room: LoadRoom
 }
 
 /** target[cell + by] += source[cell] · chance for the cells 0 … last. */
-function addShifted(target: Float64Array, source: Float64Array, { last, by, chance }: { readonly last: number, readonly by: number, readonly chance: number }): void {
+function addShifted(
+  target: Float64Array,
+  source: Float64Array,
+  { last, by, chance }: { readonly last: number; readonly by: number; readonly chance: number },
+): void {
   for (let cell = 0; cell <= last; cell++) target[cell + by]! += source[cell]! * chance
 }
 
 /**
- * Chances that the sum of the loads exceeds each of several limits. The last draw need not be spread out for that, so the
+ * Chances that the sum of the loads exceeds each of several limits. The last draw need not be
+ * spread out for that, so the
  * one with most lumps is taken last.
  * @param limits in cells, 0 … the room's most
  */
-export function chancesAbove(draws: readonly (readonly Lump[])[], limits: readonly number[], room: LoadRoom): number[] {
+export function chancesAbove(
+  draws: readonly (readonly Lump[])[],
+  limits: readonly number[],
+  room: LoadRoom,
+): number[] {
   const [last = [], ...others] = [...draws].sort((a, b) => b.length - a.length)
   const { distribution, top } = compoundLoad(others, room)
   // From here on the distribution is turned into the chance to exceed each cell.
@@ -77,10 +102,10 @@ export function chancesAbove(draws: readonly (readonly Lump[])[], limits: readon
     distribution[cell] = above
     above += mass
   }
-  const exceeding = (cells: number) => cells < 0 ? 1 : cells > top ? beyond : distribution[cells]!
+  const exceeding = (cells: number) => (cells < 0 ? 1 : cells > top ? beyond : distribution[cells]!)
   let rest = 1
   for (const { chance } of last) rest -= chance
-  return limits.map((limit) => {
+  return limits.map(limit => {
     let sum = Math.max(0, rest) * exceeding(limit)
     for (const { cells, chance } of last) sum += chance * exceeding(limit - cells)
     return sum

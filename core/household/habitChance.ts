@@ -18,12 +18,16 @@ export interface HabitTimes {
  * with one possible start a: c while a ≤ t < a + L.
  * @param t the moment, in the same minutes as the times
  * @throws {CoreRangeError} HABIT_WINDOW, HABIT_LENGTH, HABIT_CHANCE
- * @example chanceActive(1200, { earliest: 1140, latest: 1260, minutes: 90, chance: 0.6 }) // 0.6 · 60 / 120 = 0.3
+ * @example chanceActive(1200, { earliest: 1140, latest: 1260, minutes: 90, chance: 0.6 }) // 0.6 ·
+ *   60 / 120 = 0.3
  */
 export function chanceActive(t: number, { earliest, latest, minutes, chance }: HabitTimes): number {
   requireWithin('HABIT_WINDOW', latest - earliest, { min: 0 })
   requireWithin('HABIT_LENGTH', minutes, { min: Number.MIN_VALUE })
   requireWithin('HABIT_CHANCE', chance, { min: 0, max: 1 })
   if (latest === earliest) return t >= earliest && t < earliest + minutes ? chance : 0
-  return chance * Math.max(0, Math.min(latest, t) - Math.max(earliest, t - minutes)) / (latest - earliest)
+  return (
+    (chance * Math.max(0, Math.min(latest, t) - Math.max(earliest, t - minutes))) /
+    (latest - earliest)
+  )
 }

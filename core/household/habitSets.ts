@@ -9,7 +9,10 @@ interface Spread {
   readonly beyond: number
 }
 
-/** A set of habits that go on together, at most one of each watcher, and what they put on the machine. */
+/**
+ * A set of habits that go on together, at most one of each watcher, and what they put on the
+ * machine.
+ */
 interface HabitSet {
   /** chance of more than each limit */
   readonly tails: readonly number[]
@@ -24,20 +27,35 @@ interface HabitSet {
 }
 
 /** One watcher in a slot: the habits that may go on, each with its chance. */
-export interface WatcherHabits { readonly rest: number, readonly habits: readonly { readonly at: number, readonly chance: number }[] }
+export interface WatcherHabits {
+  readonly rest: number
+  readonly habits: readonly { readonly at: number; readonly chance: number }[]
+}
 
 /**
- * Chances of exceeding limits by the sets of habits that may go on together. What a set puts on does not depend on the
- * slot, so each is worked out once, when it is first met; a slot is then a sum over its sets. Exact, and quick while few
+ * Chances of exceeding limits by the sets of habits that may go on together. What a set puts on
+ * does not depend on the
+ * slot, so each is worked out once, when it is first met; a slot is then a sum over its sets.
+ * Exact, and quick while few
  * watchers have something on at once.
  */
 export class HabitSets {
-  private readonly none: HabitSet = { tails: [], highest: 0, spread: null, spreadOut: () => spreadOf(Float64Array.of(1)), with: [] }
+  private readonly none: HabitSet = {
+    tails: [],
+    highest: 0,
+    spread: null,
+    spreadOut: () => spreadOf(Float64Array.of(1)),
+    with: [],
+  }
   private readonly highest: readonly number[]
   private readonly least: number
   private readonly most: number
   /** the slot that is gone through */
-  private slot: { readonly watchers: readonly WatcherHabits[], readonly still: Float64Array, readonly sums: number[] } = { watchers: [], still: new Float64Array(1), sums: [] }
+  private slot: {
+    readonly watchers: readonly WatcherHabits[]
+    readonly still: Float64Array
+    readonly sums: number[]
+  } = { watchers: [], still: new Float64Array(1), sums: [] }
   /** sets worked out so far */
   size = 0
 
@@ -45,7 +63,10 @@ export class HabitSets {
    * @param lumps by habit: what its sessions put on, in cells
    * @param limits in cells
    */
-  constructor(private readonly lumps: readonly (readonly Lump[])[], private readonly limits: readonly number[]) {
+  constructor(
+    private readonly lumps: readonly (readonly Lump[])[],
+    private readonly limits: readonly number[],
+  ) {
     this.highest = lumps.map(list => list.reduce((top, { cells }) => Math.max(top, cells), 0))
     this.least = Math.min(...limits)
     this.most = Math.max(...limits)
@@ -53,7 +74,8 @@ export class HabitSets {
 
   /** Adds the chances of one slot, times a weight, to the sums by limit. */
   addTo(sums: number[], watchers: readonly WatcherHabits[], weight: number): void {
-    // The most that the watchers from each on can put on: where even that stays below every limit, a branch adds nothing.
+    // The most that the watchers from each on can put on: where even that stays below every limit,
+    // a branch adds nothing.
     const still = new Float64Array(watchers.length + 1)
     for (let at = watchers.length - 1; at >= 0; at--) {
       let most = 0
@@ -74,22 +96,30 @@ export class HabitSets {
     }
     const { rest, habits } = watchers[from]!
     if (rest > 0) this.visit(set, from + 1, chance * rest)
-    for (const habit of habits) this.visit(set.with[habit.at] ?? this.join(set, habit.at), from + 1, chance * habit.chance)
+    for (const habit of habits)
+      this.visit(set.with[habit.at] ?? this.join(set, habit.at), from + 1, chance * habit.chance)
   }
 
   private join(set: HabitSet, at: number): HabitSet {
     const lumps = this.lumps[at]!
-    const { distribution: before, above, beyond } = set.spread ??= set.spreadOut()
-    const exceeding = (cells: number) => cells < 0 ? 1 : cells < above.length ? above[cells]! : beyond
+    const { distribution: before, above, beyond } = (set.spread ??= set.spreadOut())
+    const exceeding = (cells: number) =>
+      cells < 0 ? 1 : cells < above.length ? above[cells]! : beyond
     let rest = 1
     for (const { chance } of lumps) rest -= chance
     rest = Math.max(0, rest)
-    const tails = this.limits.map((limit) => {
+    const tails = this.limits.map(limit => {
       let sum = rest * exceeding(limit)
       for (const { cells, chance } of lumps) sum += chance * exceeding(limit - cells)
       return sum
     })
-    const joined: HabitSet = { tails, highest: set.highest + this.highest[at]!, spread: null, spreadOut: () => spreadOf(convolved(before, lumps, this.most)), with: [] }
+    const joined: HabitSet = {
+      tails,
+      highest: set.highest + this.highest[at]!,
+      spread: null,
+      spreadOut: () => spreadOf(convolved(before, lumps, this.most)),
+      with: [],
+    }
     set.with[at] = joined
     this.size++
     return joined
@@ -105,7 +135,8 @@ function convolved(before: Float64Array, lumps: readonly Lump[], most: number): 
     rest -= chance
   }
   const distribution = new Float64Array(Math.min(most + 1, before.length + highest))
-  for (let cell = 0; cell < before.length; cell++) distribution[cell] = before[cell]! * Math.max(0, rest)
+  for (let cell = 0; cell < before.length; cell++)
+    distribution[cell] = before[cell]! * Math.max(0, rest)
   for (const { cells, chance } of lumps) {
     const last = Math.min(before.length, distribution.length - cells)
     for (let cell = 0; cell < last; cell++) distribution[cell + cells]! += before[cell]! * chance

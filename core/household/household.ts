@@ -6,7 +6,11 @@ import { tellHousehold } from './tellHousehold'
 export const household = defineDomain({
   id: 'household',
   needs: [],
-  read: ({ household, choices: { school, minutesShortTarget } }) => ({ household, school, minutesShortTarget }),
+  read: ({ household, choices: { school, minutesShortTarget } }) => ({
+    household,
+    school,
+    minutesShortTarget,
+  }),
   facts: householdFacts,
   tell: tellHousehold,
 })

@@ -6,7 +6,10 @@ import { busiestQuarter, weekCounts, type WeekCounts } from './weekCounts'
 import { watchingWeek, type WatchingWeek } from './watchingWeek'
 
 /** How many watch at once, by the planning rule. */
-export interface AtOnce { readonly home: number, readonly away: number }
+export interface AtOnce {
+  readonly home: number
+  readonly away: number
+}
 
 export interface HouseholdSlice {
   readonly household: Household
@@ -29,8 +32,8 @@ export interface HouseholdFacts {
   /** a habit of ordinary days is entered, and may happen */
   readonly anyHappens: boolean
   /** expected number watching, slot by slot of the ordinary week */
-  readonly expected: { readonly home: Float64Array, readonly away: Float64Array }
-  readonly busiest: { readonly minuteOfWeek: number, readonly mean: number }
+  readonly expected: { readonly home: Float64Array; readonly away: Float64Array }
+  readonly busiest: { readonly minuteOfWeek: number; readonly mean: number }
 }
 
 /** Whether the numbers follow from habits under this school. */
@@ -39,20 +42,43 @@ export function followsHabits(week: WatchingWeek, school: Choices['school']): bo
 }
 
 /** Who watches at once, by the school the plan follows. */
-export function householdFacts({ household, school, minutesShortTarget }: HouseholdSlice): HouseholdFacts {
+export function householdFacts({
+  household,
+  school,
+  minutesShortTarget,
+}: HouseholdSlice): HouseholdFacts {
   const { viewers } = household
   const week = watchingWeek(household)
   const away = viewers.filter(viewer => viewer.place !== homePlace).length
   const heads = { home: viewers.length - away, away }
-  const countsOf = (weight: (isAway: boolean) => number) => weekCounts(week, week.ordinary, week.habits.map(({ watcher }) => weight(week.watchers[watcher]!.isAway)))
+  const countsOf = (weight: (isAway: boolean) => number) =>
+    weekCounts(
+      week,
+      week.ordinary,
+      week.habits.map(({ watcher }) => weight(week.watchers[watcher]!.isAway)),
+    )
   const counts = countsOf(() => 1)
-  const sides = { home: countsOf(isAway => isAway ? 0 : 1), away: countsOf(isAway => isAway ? 1 : 0) }
+  const sides = {
+    home: countsOf(isAway => (isAway ? 0 : 1)),
+    away: countsOf(isAway => (isAway ? 1 : 0)),
+  }
   const fromHabits = followsHabits(week, school)
-  const atOnceFrom = school === 'headCount' && viewers.length > 0 ? 'heads' : fromHabits ? 'habits' : 'answers'
-  const level = (side: 'home' | 'away') => bySchool(sides[side], heads[side], { school, minutesShortTarget })
+  const atOnceFrom =
+    school === 'headCount' && viewers.length > 0 ? 'heads' : fromHabits ? 'habits' : 'answers'
+  const level = (side: 'home' | 'away') =>
+    bySchool(sides[side], heads[side], { school, minutesShortTarget })
   return {
-    week, counts, heads, fromHabits, atOnceFrom,
-    atOnce: atOnceFrom === 'heads' ? heads : atOnceFrom === 'habits' ? { home: level('home'), away: level('away') } : { home: household.watchingHome, away: household.watchingAway },
+    week,
+    counts,
+    heads,
+    fromHabits,
+    atOnceFrom,
+    atOnce:
+      atOnceFrom === 'heads'
+        ? heads
+        : atOnceFrom === 'habits'
+          ? { home: level('home'), away: level('away') }
+          : { home: household.watchingHome, away: household.watchingAway },
     anyHappens: week.ordinary.slots.length > 0,
     expected: { home: sides.home.expected, away: sides.away.expected },
     busiest: busiestQuarter(counts.expected),

@@ -6,7 +6,12 @@ import type { WatchingWeek } from './watchingWeek'
 
 /** What does not hold together in viewers, devices and habits; each with where it is. */
 export function householdFindings(household: Household, week: WatchingWeek): Finding[] {
-  return [...loose(household), ...empty(household), ...overlapping(household, week), ...folders(household)]
+  return [
+    ...loose(household),
+    ...empty(household),
+    ...overlapping(household, week),
+    ...folders(household),
+  ]
 }
 
 function nameOf(household: Household, index: number): string {
@@ -20,22 +25,35 @@ function loose(household: Household): Finding[] {
     const isGuest = habit.viewer === '' && habit.onBusyDays
     if (!isGuest && !household.viewers.some(viewer => viewer.id === habit.viewer)) {
       findings.push({
-        severity: 'warning', code: 'HABIT_WITHOUT_VIEWER', sentence: `Habit ${nameOf(household, index)} has no viewer, so it is not counted.`,
-        from: [`household.habits.${index}.viewer`], cures: [{ sentence: 'Choose a viewer, or make it a habit of guest days.' }],
+        severity: 'warning',
+        code: 'HABIT_WITHOUT_VIEWER',
+        sentence: `Habit ${nameOf(household, index)} has no viewer, so it is not counted.`,
+        from: [`household.habits.${index}.viewer`],
+        cures: [{ sentence: 'Choose a viewer, or make it a habit of guest days.' }],
       })
     }
     if (!household.devices.some(device => device.id === habit.device)) {
       findings.push({
-        severity: 'warning', code: 'HABIT_WITHOUT_DEVICE', sentence: `${nameOf(household, index)}: no device is chosen, so a television of about 2020 is assumed.`,
-        from: [`household.habits.${index}.device`], cures: [{ sentence: 'Choose the device.' }],
+        severity: 'warning',
+        code: 'HABIT_WITHOUT_DEVICE',
+        sentence:
+          `${nameOf(household, index)}: no device is chosen, so a television of about 2020 ` +
+          'is assumed.',
+        from: [`household.habits.${index}.device`],
+        cures: [{ sentence: 'Choose the device.' }],
       })
     }
   })
   household.viewers.forEach((viewer, index) => {
     if (viewer.place !== homePlace && !household.places.some(place => place.id === viewer.place)) {
       findings.push({
-        severity: 'warning', code: 'VIEWER_WITHOUT_PLACE', sentence: `${viewer.name || `Viewer ${index + 1}`}: the place is not listed, so it counts as away with an unknown line.`,
-        from: [`household.viewers.${index}.place`], cures: [{ sentence: 'Choose a place.' }],
+        severity: 'warning',
+        code: 'VIEWER_WITHOUT_PLACE',
+        sentence:
+          `${viewer.name || `Viewer ${index + 1}`}: the place is not listed, so it counts as ` +
+          'away with an unknown line.',
+        from: [`household.viewers.${index}.place`],
+        cures: [{ sentence: 'Choose a place.' }],
       })
     }
   })
@@ -44,12 +62,22 @@ function loose(household: Household): Finding[] {
 
 /** Habits that never happen. */
 function empty(household: Household): Finding[] {
-  return household.habits.flatMap((habit, index) => habit.days.length > 0 && habit.chance > 0
-    ? []
-    : [{
-        severity: 'caution' as const, code: 'HABIT_NEVER', sentence: `${nameOf(household, index)}: ${habit.days.length ? 'its chance is nothing' : 'no day is chosen'}, so it never happens.`,
-        from: [`household.habits.${index}.${habit.days.length ? 'chance' : 'days'}`], cures: [{ sentence: 'Choose a day and a chance, or remove it.' }],
-      }])
+  return household.habits.flatMap((habit, index) =>
+    habit.days.length > 0 && habit.chance > 0
+      ? []
+      : [
+          {
+            severity: 'caution' as const,
+            code: 'HABIT_NEVER',
+            sentence:
+              `${nameOf(household, index)}: ` +
+              `${habit.days.length ? 'its chance is nothing' : 'no day is chosen'}, so it ` +
+              'never happens.',
+            from: [`household.habits.${index}.${habit.days.length ? 'chance' : 'days'}`],
+            cures: [{ sentence: 'Choose a day and a chance, or remove it.' }],
+          },
+        ],
+  )
 }
 
 /** Habits of one viewer that may go on at the same moment; a viewer watches one thing at a time. */
@@ -61,23 +89,40 @@ function overlapping(household: Household, week: WatchingWeek): Finding[] {
     for (const slot of (week.busy ?? week.ordinary).slots) {
       const going = own.filter(({ slots }) => slots[slot]! > 0)
       const sum = going.reduce((total, { slots }) => total + slots[slot]!, 0)
-      if (going.length > 1 && sum > worst.sum) worst = { slot, sum, habits: going.map(({ index }) => index) }
+      if (going.length > 1 && sum > worst.sum)
+        worst = { slot, sum, habits: going.map(({ index }) => index) }
     }
     if (worst.slot < 0) return []
-    return [{
-      severity: worst.sum > 1 + 1e-9 ? 'warning' as const : 'caution' as const, code: 'HABITS_OVERLAP',
-      sentence: `${watcher.name}: ${worst.habits.map(index => nameOf(household, index)).join(' and ')} overlap, most on ${weekTimeText(worst.slot * slotMinutes)}${worst.sum > 1 + 1e-9 ? '; their chances add up to more than 100 %, so they count as 100 %' : '; counted as one or the other'}.`,
-      from: worst.habits.map(index => `household.habits.${index}.earliest`),
-      cures: [{ sentence: 'Shift one of them, lower a chance, or list a second viewer.' }],
-    }]
+    return [
+      {
+        severity: worst.sum > 1 + 1e-9 ? ('warning' as const) : ('caution' as const),
+        code: 'HABITS_OVERLAP',
+        sentence:
+          `${watcher.name}: ` +
+          `${worst.habits.map(index => nameOf(household, index)).join(' and ')} overlap, ` +
+          'most on ' +
+          `${weekTimeText(worst.slot * slotMinutes)}${worst.sum > 1 + 1e-9 ? '; their chances add up to more than 100 %, so they count as 100 %' : '; counted as one or the other'}.`,
+        from: worst.habits.map(index => `household.habits.${index}.earliest`),
+        cures: [{ sentence: 'Shift one of them, lower a chance, or list a second viewer.' }],
+      },
+    ]
   })
 }
 
 function folders(household: Household): Finding[] {
   const fond = household.viewers.filter(viewer => viewer.chooses === 'folders')
   if (fond.length === 0 || fond.length < household.viewers.length) return []
-  return [{
-    severity: 'caution', code: 'NO_MEDIA_SOFTWARE', sentence: 'Everyone chooses from plain folders: shared folders will do, and nothing converts then. Devices must play the files as they are.',
-    from: household.viewers.map((_, index) => `household.viewers.${index}.chooses`), cures: [{ sentence: 'Keep files that every device plays, or let one viewer choose with pictures.' }],
-  }]
+  return [
+    {
+      severity: 'caution',
+      code: 'NO_MEDIA_SOFTWARE',
+      sentence:
+        'Everyone chooses from plain folders: shared folders will do, and nothing converts ' +
+        'then. Devices must play the files as they are.',
+      from: household.viewers.map((_, index) => `household.viewers.${index}.chooses`),
+      cures: [
+        { sentence: 'Keep files that every device plays, or let one viewer choose with pictures.' },
+      ],
+    },
+  ]
 }

@@ -1,14 +1,22 @@
 import type { Lump } from './compoundLoad'
 import type { WatcherHabits } from './habitSets'
 
-/** How often the room for the sums is larger than the highest limit: what lies beyond wraps round, damped. */
+/**
+ * How often the room for the sums is larger than the highest limit: what lies beyond wraps round,
+ * damped.
+ */
 const roomFactor = 2
-/** What wraps round is damped to this. Damped further, the rounding errors that are grown back with the loads would exceed it. */
+/**
+ * What wraps round is damped to this. Damped further, the rounding errors that are grown back with
+ * the loads would exceed it.
+ */
 const wrapped = 1e-10
 
 /**
- * Chances of exceeding limits for many watchers at once, by the Fourier transform of their loads: sums of loads are products
- * of transforms, whatever the number of lumps. Loads are damped exponentially before, so that what exceeds the room and wraps
+ * Chances of exceeding limits for many watchers at once, by the Fourier transform of their loads:
+ * sums of loads are products
+ * of transforms, whatever the number of lumps. Loads are damped exponentially before, so that what
+ * exceeds the room and wraps
  * round is lost; chances are right to about 1e-10.
  */
 export class LoadTransform {
@@ -28,13 +36,20 @@ export class LoadTransform {
    * @param lumps by habit: what its sessions put on, in cells
    * @param limits in cells
    */
-  constructor(private readonly lumps: readonly (readonly Lump[])[], limits: readonly number[]) {
-    this.half = Math.ceil(roomFactor * (Math.max(...limits) + 1) / 2)
+  constructor(
+    private readonly lumps: readonly (readonly Lump[])[],
+    limits: readonly number[],
+  ) {
+    this.half = Math.ceil((roomFactor * (Math.max(...limits) + 1)) / 2)
     this.points = 2 * this.half
     this.damping = -Math.log(wrapped) / this.points
     this.transforms = lumps.map(() => undefined)
-    this.cos = Float64Array.from({ length: this.points }, (_, at) => Math.cos(2 * Math.PI * at / this.points))
-    this.sin = Float64Array.from({ length: this.points }, (_, at) => Math.sin(2 * Math.PI * at / this.points))
+    this.cos = Float64Array.from({ length: this.points }, (_, at) =>
+      Math.cos((2 * Math.PI * at) / this.points),
+    )
+    this.sin = Float64Array.from({ length: this.points }, (_, at) =>
+      Math.sin((2 * Math.PI * at) / this.points),
+    )
     this.product = new Float64Array(2 * (this.half + 1))
     this.sum = new Float64Array(2 * (this.half + 1))
     this.counts = limits.map(limit => this.countsOf(limit))
@@ -48,7 +63,7 @@ export class LoadTransform {
     for (const { habits } of watchers) {
       let own = 0
       for (const { at, chance } of habits) {
-        const transform = this.transforms[at] ??= this.transformOf(this.lumps[at]!)
+        const transform = (this.transforms[at] ??= this.transformOf(this.lumps[at]!))
         if (own++ === 0) scale(sum, transform, chance)
         else addScaled(sum, transform, chance)
       }
@@ -65,7 +80,7 @@ export class LoadTransform {
     for (const { cells, chance } of lumps) {
       const damped = cells < this.points ? chance * Math.exp(-this.damping * cells) : 0
       for (let at = 0; at <= this.half; at++) {
-        const turn = damped === 0 ? 0 : at * cells % this.points
+        const turn = damped === 0 ? 0 : (at * cells) % this.points
         transform[2 * at]! += damped * this.cos[turn]! - chance
         transform[2 * at + 1]! -= damped * this.sin[turn]!
       }
@@ -73,14 +88,17 @@ export class LoadTransform {
     return transform
   }
 
-  /** Σ over the cells within the limit of the inverse transform, the damping undone: for each point what its two parts count. */
+  /**
+   * Σ over the cells within the limit of the inverse transform, the damping undone: for each point
+   * what its two parts count.
+   */
   private countsOf(limit: number): Float64Array {
     const counts = new Float64Array(2 * (this.half + 1))
     for (let at = 0; at <= this.half; at++) {
       let [re, im] = [0, 0]
       for (let cell = 0; cell <= limit; cell++) {
         const grown = Math.exp(this.damping * cell)
-        const turn = at * cell % this.points
+        const turn = (at * cell) % this.points
         re += grown * this.cos[turn]!
         im += grown * this.sin[turn]!
       }
@@ -93,7 +111,8 @@ export class LoadTransform {
   }
 }
 
-// The inner loops, each by itself: this is where the time of a large household goes. Complex numbers, real and imaginary parts in turn.
+// The inner loops, each by itself: this is where the time of a large household goes. Complex
+// numbers, real and imaginary parts in turn.
 
 function scale(target: Float64Array, source: Float64Array, by: number): void {
   for (let at = 0; at < target.length; at++) target[at] = by * source[at]!

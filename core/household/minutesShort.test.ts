@@ -9,12 +9,29 @@ import { drawsAt, minutesShort, mostSetsOfSlot } from './minutesShort'
 import { watchingWeek } from './watchingWeek'
 
 /** Watchers with up to three habits each, and what sessions of those habits put on. */
-const slot = fc.array(fc.array(fc.array(fc.record({ cells: fc.oneof({ weight: 5, arbitrary: fc.integer({ min: 0, max: 260 }) }, { weight: 1, arbitrary: fc.constant(Infinity) }), parts: fc.integer({ min: 1, max: 5 }) }), { minLength: 1, maxLength: 4 }), { minLength: 1, maxLength: 3 }), { maxLength: 5 })
-  .map((people) => {
+const slot = fc
+  .array(
+    fc.array(
+      fc.array(
+        fc.record({
+          cells: fc.oneof(
+            { weight: 5, arbitrary: fc.integer({ min: 0, max: 260 }) },
+            { weight: 1, arbitrary: fc.constant(Infinity) },
+          ),
+          parts: fc.integer({ min: 1, max: 5 }),
+        }),
+        { minLength: 1, maxLength: 4 },
+      ),
+      { minLength: 1, maxLength: 3 },
+    ),
+    { maxLength: 5 },
+  )
+  .map(people => {
     const lumps: Lump[][] = []
     const watchers = people.map((habits): WatcherHabits => {
       const own = habits.map((parts, index) => {
-        const at = lumps.push(parts.map(({ cells, parts: chance }) => ({ cells, chance: chance / 20 }))) - 1
+        const at =
+          lumps.push(parts.map(({ cells, parts: chance }) => ({ cells, chance: chance / 20 }))) - 1
         return { at, chance: (index + 1) / 7 }
       })
       return { habits: own, rest: 1 - own.reduce((sum, { chance }) => sum + chance, 0) }
@@ -24,58 +41,106 @@ const slot = fc.array(fc.array(fc.array(fc.record({ cells: fc.oneof({ weight: 5,
 const limitsOf = fc.array(fc.integer({ min: 0, max: 300 }), { minLength: 1, maxLength: 3 })
 
 /** The same by convolving the watchers' draws cell by cell. */
-function byConvolution({ lumps, watchers }: { lumps: Lump[][], watchers: WatcherHabits[] }, limits: readonly number[]): number[] {
-  const draws = watchers.map(({ habits }) => habits.flatMap(({ at, chance }) => lumps[at]!.map(lump => ({ cells: lump.cells, chance: lump.chance * chance }))))
+function byConvolution(
+  { lumps, watchers }: { lumps: Lump[][]; watchers: WatcherHabits[] },
+  limits: readonly number[],
+): number[] {
+  const draws = watchers.map(({ habits }) =>
+    habits.flatMap(({ at, chance }) =>
+      lumps[at]!.map(lump => ({ cells: lump.cells, chance: lump.chance * chance })),
+    ),
+  )
   return chancesAbove(draws, limits, loadRoom(Math.max(...limits)))
 }
 
 describe('chances that the loads of a slot exceed limits', () => {
   it('are the same by sets of habits and by convolution', () => {
-    fc.assert(fc.property(slot, limitsOf, ({ lumps, watchers }, limits) => {
-      const sets = new HabitSets(lumps, limits)
-      const [sums, again] = [limits.map(() => 0), limits.map(() => 0)]
-      sets.addTo(sums, watchers, 1)
-      sets.addTo(again, watchers, 2)
-      byConvolution({ lumps, watchers }, limits).forEach((chance, index) => {
-        expect(sums[index]).toBeCloseTo(chance, 12)
-        expect(again[index]).toBeCloseTo(2 * chance, 12)
-      })
-    }))
+    fc.assert(
+      fc.property(slot, limitsOf, ({ lumps, watchers }, limits) => {
+        const sets = new HabitSets(lumps, limits)
+        const [sums, again] = [limits.map(() => 0), limits.map(() => 0)]
+        sets.addTo(sums, watchers, 1)
+        sets.addTo(again, watchers, 2)
+        byConvolution({ lumps, watchers }, limits).forEach((chance, index) => {
+          expect(sums[index]).toBeCloseTo(chance, 12)
+          expect(again[index]).toBeCloseTo(2 * chance, 12)
+        })
+      }),
+    )
   })
   it('are the same by transforms and by convolution', () => {
-    fc.assert(fc.property(slot, limitsOf, ({ lumps, watchers }, limits) => {
-      const sums = limits.map(() => 0)
-      new LoadTransform(lumps, limits).addTo(sums, watchers, 1)
-      byConvolution({ lumps, watchers }, limits).forEach((chance, index) => expect(sums[index]).toBeCloseTo(chance, 9))
-    }))
+    fc.assert(
+      fc.property(slot, limitsOf, ({ lumps, watchers }, limits) => {
+        const sums = limits.map(() => 0)
+        new LoadTransform(lumps, limits).addTo(sums, watchers, 1)
+        byConvolution({ lumps, watchers }, limits).forEach((chance, index) =>
+          expect(sums[index]).toBeCloseTo(chance, 9),
+        )
+      }),
+    )
   })
   it('of forty watchers are right by transforms, where the sum could be thirty times the limit', () => {
-    const lumps: Lump[][] = Array.from({ length: 40 }, (_, at) => [{ cells: 20 + at * 5, chance: 0.5 }, { cells: 3, chance: 0.3 }, { cells: Infinity, chance: 0.0001 }])
-    const watchers = lumps.map((_, at): WatcherHabits => ({ rest: 0.7, habits: [{ at, chance: 0.3 }] }))
+    const lumps: Lump[][] = Array.from({ length: 40 }, (_, at) => [
+      { cells: 20 + at * 5, chance: 0.5 },
+      { cells: 3, chance: 0.3 },
+      { cells: Infinity, chance: 0.0001 },
+    ])
+    const watchers = lumps.map((_, at): WatcherHabits => ({
+      rest: 0.7,
+      habits: [{ at, chance: 0.3 }],
+    }))
     const limits = [150, 200, 272]
     const sums = [0, 0, 0]
     new LoadTransform(lumps, limits).addTo(sums, watchers, 1)
-    byConvolution({ lumps, watchers }, limits).forEach((chance, index) => expect(sums[index]).toBeCloseTo(chance, 9))
+    byConvolution({ lumps, watchers }, limits).forEach((chance, index) =>
+      expect(sums[index]).toBeCloseTo(chance, 9),
+    )
   })
 })
 
 describe('minutes short of a week', () => {
-  it.each([3, 8, 9, 14])('are the same as by convolution for %d who watch at once', (watchers) => {
-    const week = watchingWeek(planSchema.parse({ name: 'x', household: {
-      viewers: Array.from({ length: watchers }, (_, at) => ({ id: `v${at}` })), devices: [{ id: 'd' }],
-      habits: Array.from({ length: watchers }, (_, at) => ({ viewer: `v${at}`, device: 'd', days: ['fri'], earliest: 1200, latest: 1200 + 10 * at, minutes: 60, chance: 0.2 + at / 20 })),
-    } }).household)
-    const lumps: Lump[][] = week.habits.map((_, at) => [{ cells: 30 + 7 * at, chance: 0.7 }, { cells: 12, chance: 0.2 }, { cells: Infinity, chance: 0.01 }])
-    // Eight watchers of one habit make as many sets as are still summed; nine are worked out by the transform.
+  it.each([3, 8, 9, 14])('are the same as by convolution for %d who watch at once', watchers => {
+    const week = watchingWeek(
+      planSchema.parse({
+        name: 'x',
+        household: {
+          viewers: Array.from({ length: watchers }, (_, at) => ({ id: `v${at}` })),
+          devices: [{ id: 'd' }],
+          habits: Array.from({ length: watchers }, (_, at) => ({
+            viewer: `v${at}`,
+            device: 'd',
+            days: ['fri'],
+            earliest: 1200,
+            latest: 1200 + 10 * at,
+            minutes: 60,
+            chance: 0.2 + at / 20,
+          })),
+        },
+      }).household,
+    )
+    const lumps: Lump[][] = week.habits.map((_, at) => [
+      { cells: 30 + 7 * at, chance: 0.7 },
+      { cells: 12, chance: 0.2 },
+      { cells: Infinity, chance: 0.01 },
+    ])
+    // Eight watchers of one habit make as many sets as are still summed; nine are worked out by the
+    // transform.
     expect(2 ** 8).toBe(mostSetsOfSlot)
     const limits = [150, 200]
     const expected = limits.map(() => 0)
     for (const slot of week.ordinary.slots) {
-      chancesAbove(drawsAt({ week, occupancy: week.ordinary, lumps }, slot), limits, loadRoom(200)).forEach((chance, index) => {
+      chancesAbove(
+        drawsAt({ week, occupancy: week.ordinary, lumps }, slot),
+        limits,
+        loadRoom(200),
+      ).forEach((chance, index) => {
         expected[index]! += chance * slotMinutes * weeksPerMonth
       })
     }
-    minutesShort({ week, lumps }, limits)(week.ordinary).forEach((minutes, index) => expect(minutes).toBeCloseTo(expected[index]!, 6))
+    minutesShort(
+      { week, lumps },
+      limits,
+    )(week.ordinary).forEach((minutes, index) => expect(minutes).toBeCloseTo(expected[index]!, 6))
     expect(expected[0]).toBeGreaterThan(0.1)
   })
 })

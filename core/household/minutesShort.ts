@@ -21,17 +21,33 @@ const mostSets = 4096
 export type MinutesShort = (occupancy: Occupancy, slots?: readonly AlikeSlots[]) => number[]
 
 /**
- * Minutes of a month in which the loads together exceed a limit: Σ over the slots of 5 · P(Σ > limit) · 4.348.
+ * Minutes of a month in which the loads together exceed a limit: Σ over the slots of 5 · P(Σ >
+ * limit) · 4.348.
  * @param limits in cells; the answers have one entry for each
  * @returns what answers for an occupancy, for all of its slots unless some are given
  */
-export function minutesShort({ week, lumps }: Omit<WeekLoad, 'occupancy'>, limits: readonly number[]): MinutesShort {
+export function minutesShort(
+  { week, lumps }: Omit<WeekLoad, 'occupancy'>,
+  limits: readonly number[],
+): MinutesShort {
   const least = Math.min(...limits)
-  const highest = lumps.map(list => list.reduce((top, lump) => lump.chance > 0 ? Math.max(top, lump.cells) : top, 0))
-  const loading = watchersThatLoad(week, lumps.map((list, at) => highest[at]! > 0 ? list.length : 0))
+  const highest = lumps.map(list =>
+    list.reduce((top, lump) => (lump.chance > 0 ? Math.max(top, lump.cells) : top), 0),
+  )
+  const loading = watchersThatLoad(
+    week,
+    lumps.map((list, at) => (highest[at]! > 0 ? list.length : 0)),
+  )
   const sets = new HabitSets(lumps, limits)
   let transform: LoadTransform | null = null
-  function addSlot(sums: number[], { occupancy, slot, days }: { readonly occupancy: Occupancy, readonly slot: number, readonly days: number }): void {
+  function addSlot(
+    sums: number[],
+    {
+      occupancy,
+      slot,
+      days,
+    }: { readonly occupancy: Occupancy; readonly slot: number; readonly days: number },
+  ): void {
     const watchers: WatcherHabits[] = []
     let most = 0
     let count = 1
@@ -42,7 +58,7 @@ export function minutesShort({ week, lumps }: Omit<WeekLoad, 'occupancy'>, limit
       for (const at of own) {
         const chance = occupancy.habits[at]![slot]!
         if (chance === 0) continue
-        (habits ??= []).push({ at, chance })
+        ;(habits ??= []).push({ at, chance })
         rest -= chance
         worst = Math.max(worst, highest[at]!)
       }
@@ -57,16 +73,20 @@ export function minutesShort({ week, lumps }: Omit<WeekLoad, 'occupancy'>, limit
   }
   return (occupancy, alike = occupancy.alike) => {
     const sums = limits.map(() => 0)
-    for (const { first: slot, slots } of alike) addSlot(sums, { occupancy, slot, days: slots.length })
+    for (const { first: slot, slots } of alike)
+      addSlot(sums, { occupancy, slot, days: slots.length })
     return sums.map(sum => sum * slotMinutes * weeksPerMonth)
   }
 }
 
-/** By watcher: the habits that put something on; those with most lumps last, since sets that end with them need not be spread out. */
+/**
+ * By watcher: the habits that put something on; those with most lumps last, since sets that end
+ * with them need not be spread out.
+ */
 function watchersThatLoad({ habits }: WatchingWeek, lumps: readonly number[]): number[][] {
   const byWatcher = new Map<number, number[]>()
   habits.forEach(({ watcher }, at) => {
-    if (lumps[at]! > 0) byWatcher.set(watcher, [...byWatcher.get(watcher) ?? [], at])
+    if (lumps[at]! > 0) byWatcher.set(watcher, [...(byWatcher.get(watcher) ?? []), at])
   })
   const size = (own: readonly number[]) => own.reduce((sum, at) => sum + lumps[at]!, 0)
   return [...byWatcher.values()].sort((a, b) => size(a) - size(b))
@@ -78,7 +98,8 @@ export function drawsAt({ week, occupancy, lumps }: WeekLoad, slot: number): Lum
   week.habits.forEach(({ watcher }, at) => {
     const chance = occupancy.habits[at]![slot]!
     if (chance === 0) return
-    for (const lump of lumps[at]!) draws[watcher]!.push({ cells: lump.cells, chance: lump.chance * chance })
+    for (const lump of lumps[at]!)
+      draws[watcher]!.push({ cells: lump.cells, chance: lump.chance * chance })
   })
   return draws.filter(draw => draw.length > 0)
 }

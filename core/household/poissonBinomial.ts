@@ -1,12 +1,14 @@
 import { requireWithin } from '../errors'
 
 /**
- * How many of several independent things happen: the Poisson-binomial distribution, exactly, by convolution.
+ * How many of several independent things happen: the Poisson-binomial distribution, exactly, by
+ * convolution.
  * d₀ = [1]; dᵢ[k] = dᵢ₋₁[k]·(1 − pᵢ) + dᵢ₋₁[k−1]·pᵢ
  * @param chances chance of each, 0..1
  * @returns chance of 0, 1, … all of them
  * @throws {CoreRangeError} CHANCE
- * @example poissonBinomial([0.6, 0.5, 0.35, 0.2, 0.1]) // 0.0936, 0.3182, 0.3717, 0.1797, 0.0347, 0.0021
+ * @example poissonBinomial([0.6, 0.5, 0.35, 0.2, 0.1]) // 0.0936, 0.3182, 0.3717, 0.1797, 0.0347,
+ *   0.0021
  */
 export function poissonBinomial(chances: readonly number[]): number[] {
   const distribution = new Float64Array(chances.length + 1)
@@ -18,10 +20,14 @@ export function poissonBinomial(chances: readonly number[]): number[] {
   return Array.from(distribution)
 }
 
-/** One more chance into a distribution that so far counts `of` things; in place, for loops that must be quick. */
+/**
+ * One more chance into a distribution that so far counts `of` things; in place, for loops that must
+ * be quick.
+ */
 export function addChance(distribution: Float64Array, of: number, chance: number): void {
   distribution[of + 1] = 0
-  for (let k = of + 1; k > 0; k--) distribution[k] = distribution[k]! * (1 - chance) + distribution[k - 1]! * chance
+  for (let k = of + 1; k > 0; k--)
+    distribution[k] = distribution[k]! * (1 - chance) + distribution[k - 1]! * chance
   distribution[0]! *= 1 - chance
 }
 

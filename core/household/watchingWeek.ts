@@ -28,10 +28,19 @@ export interface WeekHabit {
   readonly going: readonly number[]
 }
 
-/** Slots in which every chance is the same: most days of a week are alike, so what is worked out for one serves them all. */
-export interface AlikeSlots { readonly first: number, readonly slots: readonly number[] }
+/**
+ * Slots in which every chance is the same: most days of a week are alike, so what is worked out for
+ * one serves them all.
+ */
+export interface AlikeSlots {
+  readonly first: number
+  readonly slots: readonly number[]
+}
 
-/** Chances for each slot of the week. A watcher is one draw: at most 1, the habit chosen in proportion. */
+/**
+ * Chances for each slot of the week. A watcher is one draw: at most 1, the habit chosen in
+ * proportion.
+ */
 export interface Occupancy {
   /** by watcher */
   readonly watching: readonly Float64Array[]
@@ -39,7 +48,10 @@ export interface Occupancy {
   readonly habits: readonly Float64Array[]
   /** the slots in which anybody may watch */
   readonly slots: readonly number[]
-  /** those slots, with all that are at the same time of another day and the same in every chance as one */
+  /**
+   * those slots, with all that are at the same time of another day and the same in every chance as
+   * one
+   */
   readonly alike: readonly AlikeSlots[]
 }
 
@@ -61,34 +73,68 @@ export function latestAfter(earliest: number, latest: number): number {
   return latest < earliest ? latest + minutesPerDay : latest
 }
 
-/** Chance that a habit is going on, slot by slot over the week; wraps past midnight and past Sunday. */
-export function habitSlots({ earliest, latest, minutes, chance, days }: Pick<Habit, 'earliest' | 'latest' | 'minutes' | 'chance' | 'days'>): Float64Array {
+/**
+ * Chance that a habit is going on, slot by slot over the week; wraps past midnight and past Sunday.
+ */
+export function habitSlots({
+  earliest,
+  latest,
+  minutes,
+  chance,
+  days,
+}: Pick<Habit, 'earliest' | 'latest' | 'minutes' | 'chance' | 'days'>): Float64Array {
   const slots = new Float64Array(slotsPerWeek)
   const end = latestAfter(earliest, latest)
   const times = { earliest, latest: end, minutes, chance }
   const first = Math.ceil(earliest / slotMinutes)
   const last = Math.ceil((end + minutes) / slotMinutes)
-  const ofOneDay = Array.from({ length: Math.max(0, last - first) }, (_, at) => chanceActive((first + at) * slotMinutes, times))
+  const ofOneDay = Array.from({ length: Math.max(0, last - first) }, (_, at) =>
+    chanceActive((first + at) * slotMinutes, times),
+  )
   for (const day of days) {
     const offset = first + dayOrder.indexOf(day) * slotsPerDay
-    for (let at = 0; at < ofOneDay.length; at++) slots[(offset + at) % slotsPerWeek]! += ofOneDay[at]!
+    for (let at = 0; at < ofOneDay.length; at++)
+      slots[(offset + at) % slotsPerWeek]! += ofOneDay[at]!
   }
   return slots
 }
 
-/** The watchers of a household, and the habits that have one. A habit of a busy day without a viewer is a guest of its own, at home. */
-function watchersOf(household: Household): { watchers: Watcher[], habits: WeekHabit[] } {
+/**
+ * The watchers of a household, and the habits that have one. A habit of a busy day without a viewer
+ * is a guest of its own, at home.
+ */
+function watchersOf(household: Household): { watchers: Watcher[]; habits: WeekHabit[] } {
   const watchers: Watcher[] = household.viewers.map(viewer => ({
-    name: viewer.name || 'Viewer', placeId: viewer.place, isAway: viewer.place !== homePlace, listed: true, lowestRungMbps: viewer.lowestRungMbps,
+    name: viewer.name || 'Viewer',
+    placeId: viewer.place,
+    isAway: viewer.place !== homePlace,
+    listed: true,
+    lowestRungMbps: viewer.lowestRungMbps,
   }))
   const habits = household.habits.flatMap((habit, index) => {
     const viewer = household.viewers.findIndex(candidate => candidate.id === habit.viewer)
     if (viewer < 0 && !(habit.onBusyDays && habit.viewer === '')) return []
-    const watcher = viewer < 0
-      ? watchers.push({ name: habit.name || 'Guest', placeId: homePlace, isAway: false, listed: false, lowestRungMbps: 0 }) - 1
-      : viewer
+    const watcher =
+      viewer < 0
+        ? watchers.push({
+            name: habit.name || 'Guest',
+            placeId: homePlace,
+            isAway: false,
+            listed: false,
+            lowestRungMbps: 0,
+          }) - 1
+        : viewer
     const slots = habitSlots(habit)
-    return [{ index, habit, watcher, hoursPerWeek: habit.days.length * habit.chance * habit.minutes / 60, slots, going: slotsOf(slots) }]
+    return [
+      {
+        index,
+        habit,
+        watcher,
+        hoursPerWeek: (habit.days.length * habit.chance * habit.minutes) / 60,
+        slots,
+        going: slotsOf(slots),
+      },
+    ]
   })
   return { watchers, habits }
 }
@@ -102,7 +148,10 @@ function slotsOf(chances: ArrayLike<number>): number[] {
   return slots
 }
 
-/** A habit's chances, scaled down where those of its watcher's habits add up to more than certainty; the very same where they never do. */
+/**
+ * A habit's chances, scaled down where those of its watcher's habits add up to more than certainty;
+ * the very same where they never do.
+ */
 function withinCertainty({ slots: own, going }: WeekHabit, sum: Float64Array): Float64Array {
   let scaled: Float64Array | null = null
   for (const slot of going) {
@@ -114,9 +163,14 @@ function withinCertainty({ slots: own, going }: WeekHabit, sum: Float64Array): F
 }
 
 /** Of the habits that are counted. A watcher without any of them shares one empty week. */
-function occupancyOf({ watchers, habits }: Pick<WatchingWeek, 'watchers' | 'habits'>, counts: (habit: Habit) => boolean): Occupancy {
-  const watches = new Set(habits.flatMap(({ habit, watcher }) => counts(habit) ? [watcher] : []))
-  const watching = watchers.map((_, watcher) => watches.has(watcher) ? new Float64Array(slotsPerWeek) : never)
+function occupancyOf(
+  { watchers, habits }: Pick<WatchingWeek, 'watchers' | 'habits'>,
+  counts: (habit: Habit) => boolean,
+): Occupancy {
+  const watches = new Set(habits.flatMap(({ habit, watcher }) => (counts(habit) ? [watcher] : [])))
+  const watching = watchers.map((_, watcher) =>
+    watches.has(watcher) ? new Float64Array(slotsPerWeek) : never,
+  )
   const anybody = new Uint8Array(slotsPerWeek)
   for (const { habit, watcher, slots, going } of habits) {
     if (!counts(habit)) continue
@@ -126,31 +180,51 @@ function occupancyOf({ watchers, habits }: Pick<WatchingWeek, 'watchers' | 'habi
       anybody[slot] = 1
     }
   }
-  const scaled = habits.map(entry => counts(entry.habit) ? withinCertainty(entry, watching[entry.watcher]!) : never)
+  const scaled = habits.map(entry =>
+    counts(entry.habit) ? withinCertainty(entry, watching[entry.watcher]!) : never,
+  )
   for (const { habit, watcher, going } of habits) {
     if (!counts(habit)) continue
     const sum = watching[watcher]!
     for (const slot of going) if (sum[slot]! > 1) sum[slot] = 1
   }
   const slots = slotsOf(anybody)
-  return { watching, habits: scaled, slots, alike: alikeSlots(habits.flatMap(({ habit, going }, at) => counts(habit) ? [{ chances: scaled[at]!, going }] : []), slots) }
+  return {
+    watching,
+    habits: scaled,
+    slots,
+    alike: alikeSlots(
+      habits.flatMap(({ habit, going }, at) =>
+        counts(habit) ? [{ chances: scaled[at]!, going }] : [],
+      ),
+      slots,
+    ),
+  }
 }
 
 /**
- * Slots that are the same in every chance. They are compared by a sum of their chances first, weighted so that unlike slots
+ * Slots that are the same in every chance. They are compared by a sum of their chances first,
+ * weighted so that unlike slots
  * hardly share it, and only then chance by chance.
  */
-function alikeSlots(habits: readonly { readonly chances: Float64Array, readonly going: readonly number[] }[], slots: readonly number[]): AlikeSlots[] {
+function alikeSlots(
+  habits: readonly { readonly chances: Float64Array; readonly going: readonly number[] }[],
+  slots: readonly number[],
+): AlikeSlots[] {
   const marks = new Float64Array(slotsPerWeek)
   habits.forEach(({ chances, going }, at) => {
     const weight = Math.sqrt(at + 2)
     for (const slot of going) marks[slot]! += chances[slot]! * weight
   })
-  const alike: { first: number, slots: number[] }[] = []
+  const alike: { first: number; slots: number[] }[] = []
   const byTime: (typeof alike | undefined)[] = []
   for (const slot of slots) {
-    const known = byTime[slot % slotsPerDay] ??= []
-    const same = known.find(({ first }) => marks[first] === marks[slot] && habits.every(({ chances }) => chances[slot] === chances[first]))
+    const known = (byTime[slot % slotsPerDay] ??= [])
+    const same = known.find(
+      ({ first }) =>
+        marks[first] === marks[slot] &&
+        habits.every(({ chances }) => chances[slot] === chances[first]),
+    )
     if (same) {
       same.slots.push(slot)
       continue

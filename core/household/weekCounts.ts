@@ -6,7 +6,10 @@ import type { Occupancy, WatchingWeek } from './watchingWeek'
 export interface WeekCounts {
   /** expected number, slot by slot */
   readonly expected: Float64Array
-  /** largest 95 % and 99 % level of any slot, and the slot where it stands: of several the one where most are expected */
+  /**
+   * largest 95 % and 99 % level of any slot, and the slot where it stands: of several the one where
+   * most are expected
+   */
   readonly level95: number
   readonly slot95: number
   readonly level99: number
@@ -19,12 +22,18 @@ export interface WeekCounts {
  * Counts over the week: exact at each slot by the Poisson-binomial over watchers.
  * @param weights by habit: the share of its sessions that count, 0..1
  */
-export function weekCounts(week: WatchingWeek, occupancy: Occupancy, weights: readonly number[]): WeekCounts {
+export function weekCounts(
+  week: WatchingWeek,
+  occupancy: Occupancy,
+  weights: readonly number[],
+): WeekCounts {
   const expected = new Float64Array(slotsPerWeek)
   const tails = new Float64Array(week.watchers.length + 1)
   const sums = new Float64Array(week.watchers.length)
   const distribution = new Float64Array(week.watchers.length + 2)
-  const counted = week.habits.map(({ watcher }, at) => ({ watcher, weight: weights[at]!, chances: occupancy.habits[at]! })).filter(({ weight }) => weight > 0)
+  const counted = week.habits
+    .map(({ watcher }, at) => ({ watcher, weight: weights[at]!, chances: occupancy.habits[at]! }))
+    .filter(({ weight }) => weight > 0)
   let best95: Peak = { level: 0, slot: 0, mean: 0 }
   let best99 = best95
   let most = 0
@@ -54,14 +63,24 @@ export function weekCounts(week: WatchingWeek, occupancy: Occupancy, weights: re
     if (isAbove(best99, level99, mean)) best99 = { level: level99, slot, mean }
   }
   return {
-    expected, level95: best95.level, slot95: best95.slot, level99: best99.level, slot99: best99.slot,
+    expected,
+    level95: best95.level,
+    slot95: best95.slot,
+    level99: best99.level,
+    slot99: best99.slot,
     minutesAbove: Array.from(tails.subarray(0, most), sum => sum * slotMinutes * weeksPerMonth),
   }
 }
 
-interface Peak { readonly level: number, readonly slot: number, readonly mean: number }
+interface Peak {
+  readonly level: number
+  readonly slot: number
+  readonly mean: number
+}
 
-/** Whether a slot comes before the best so far: by its level; among equals by how many are expected. */
+/**
+ * Whether a slot comes before the best so far: by its level; among equals by how many are expected.
+ */
 function isAbove(best: Peak, level: number, mean: number): boolean {
   return level > best.level || (level === best.level && mean > best.mean + 1e-12)
 }
@@ -76,7 +95,10 @@ export function levelByMinutes(counts: WeekCounts, minutesAccepted: number): num
 const quarterSlots = 15 / slotMinutes
 
 /** The aligned quarter hour with the highest mean; the earliest of equals. */
-export function busiestQuarter(expected: Float64Array): { readonly minuteOfWeek: number, readonly mean: number } {
+export function busiestQuarter(expected: Float64Array): {
+  readonly minuteOfWeek: number
+  readonly mean: number
+} {
   let best = { minuteOfWeek: 0, mean: 0 }
   for (let slot = 0; slot < slotsPerWeek; slot += quarterSlots) {
     const mean = (expected[slot]! + expected[slot + 1]! + expected[slot + 2]!) / quarterSlots

@@ -14,18 +14,39 @@ export interface Growth {
 }
 
 /**
- * Growth in a month of the first year: additions + growth in % a year of what is there − deletions. Its band swings the
- * additions and the growth of its own to the ends of the growth band together, and each usual size to its own ends.
+ * Growth in a month of the first year: additions + growth in % a year of what is there − deletions.
+ * Its band swings the
+ * additions and the growth of its own to the ends of the growth band together, and each usual size
+ * to its own ends.
  */
-export function growthPerMonth({ growthLowFactor, growthHighFactor, otherGrowthGBPerMonth }: Library, sizes: readonly HoldingSize[]): Growth {
-  const own = (size: HoldingSize, growth: number) => size.todayTB * ((1 + Math.max(-0.999, size.growthPerYear * growth)) ** (1 / monthsPerYear) - 1)
-  const sum = (pick: (size: HoldingSize) => number) => sizes.reduce((total, size) => total + size.amount.likely * pick(size), 0)
+export function growthPerMonth(
+  { growthLowFactor, growthHighFactor, otherGrowthGBPerMonth }: Library,
+  sizes: readonly HoldingSize[],
+): Growth {
+  const own = (size: HoldingSize, growth: number) =>
+    size.todayTB * ((1 + Math.max(-0.999, size.growthPerYear * growth)) ** (1 / monthsPerYear) - 1)
+  const sum = (pick: (size: HoldingSize) => number) =>
+    sizes.reduce((total, size) => total + size.amount.likely * pick(size), 0)
   const otherTB = otherGrowthGBPerMonth / 1000
-  const amounts: Record<string, Estimate> = Object.fromEntries(sizes.flatMap(({ usualOf, amount }) => usualOf === null ? [] : [[usualOf, amount]]))
-  const total = band({ ...amounts, growth: { low: growthLowFactor, likely: 1, high: growthHighFactor } }, values =>
-    sizes.reduce((tb, size) => {
-      const amount = size.usualOf === null ? size.amount.likely : values[size.usualOf as keyof typeof values]
-      return tb + amount * (size.addedTB * values.growth + own(size, values.growth) - size.removedTB)
-    }, otherTB * values.growth), 'linear')
-  return { addedTB: sum(size => size.addedTB) + otherTB, ownTB: sum(size => own(size, 1)), removedTB: sum(size => size.removedTB), total }
+  const amounts: Record<string, Estimate> = Object.fromEntries(
+    sizes.flatMap(({ usualOf, amount }) => (usualOf === null ? [] : [[usualOf, amount]])),
+  )
+  const total = band(
+    { ...amounts, growth: { low: growthLowFactor, likely: 1, high: growthHighFactor } },
+    values =>
+      sizes.reduce((tb, size) => {
+        const amount =
+          size.usualOf === null ? size.amount.likely : values[size.usualOf as keyof typeof values]
+        return (
+          tb + amount * (size.addedTB * values.growth + own(size, values.growth) - size.removedTB)
+        )
+      }, otherTB * values.growth),
+    'linear',
+  )
+  return {
+    addedTB: sum(size => size.addedTB) + otherTB,
+    ownTB: sum(size => own(size, 1)),
+    removedTB: sum(size => size.removedTB),
+    total,
+  }
 }

@@ -6,13 +6,26 @@ import { monthsPerYear } from '../units/time'
 import { qualitiesOfKind } from './qualitiesOfKind'
 
 /** The kinds that are asked for at the start, by rough count. */
-export const keptKinds = ['film', 'series', 'homeVideo', 'photos', 'music'] as const satisfies readonly HoldingKindId[]
-export type KeptKind = typeof keptKinds[number]
+export const keptKinds = [
+  'film',
+  'series',
+  'homeVideo',
+  'photos',
+  'music',
+] as const satisfies readonly HoldingKindId[]
+export type KeptKind = (typeof keptKinds)[number]
 
 /** The quality that a rough count stands for, where the catalogue has it. */
-const usualQuality: Readonly<Record<KeptKind, string>> = { film: 'hd1080-h264', series: 'hd1080-h264', homeVideo: 'hd1080-h264', photos: 'photo', music: 'music-lossless' }
+const usualQuality: Readonly<Record<KeptKind, string>> = {
+  film: 'hd1080-h264',
+  series: 'hd1080-h264',
+  homeVideo: 'hd1080-h264',
+  photos: 'photo',
+  music: 'music-lossless',
+}
 
-const counted = (kind: HoldingKindId) => (holding: Holding) => holding.kind === kind && holding.quality !== 'given'
+const counted = (kind: HoldingKindId) => (holding: Holding) =>
+  holding.kind === kind && holding.quality !== 'given'
 
 /** How many of a kind the library holds by count. */
 export function keptCount({ holdings }: Library, kind: KeptKind): number {
@@ -20,27 +33,52 @@ export function keptCount({ holdings }: Library, kind: KeptKind): number {
 }
 
 /**
- * The library with so many of a kind: its first holding of that kind takes the difference, and goes when nothing is left of
+ * The library with so many of a kind: its first holding of that kind takes the difference, and goes
+ * when nothing is left of
  * it; a new one begins with the usual quality of its kind and the growth of the others.
  */
-export function withKept(library: Library, { kind, count }: { readonly kind: KeptKind, readonly count: number }, catalogue: Pick<Catalogue, 'qualities' | 'otherQualities'>): Library {
+export function withKept(
+  library: Library,
+  { kind, count }: { readonly kind: KeptKind; readonly count: number },
+  catalogue: Pick<Catalogue, 'qualities' | 'otherQualities'>,
+): Library {
   const growth = growthShare(library)
   const at = library.holdings.findIndex(counted(kind))
   if (at < 0) {
     if (count <= 0) return library
     const all = qualitiesOfKind(kind, catalogue)
     const quality = (all.find(({ id }) => id === usualQuality[kind]) ?? all[0]!).id
-    return librarySchema.parse({ ...library, holdings: [...library.holdings, { kind, quality, titles: count, addedPerMonth: growth === null ? 0 : perMonth(count, growth) }] })
+    return librarySchema.parse({
+      ...library,
+      holdings: [
+        ...library.holdings,
+        {
+          kind,
+          quality,
+          titles: count,
+          addedPerMonth: growth === null ? 0 : perMonth(count, growth),
+        },
+      ],
+    })
   }
   const holding = library.holdings[at]!
   const titles = Math.max(0, holding.titles + count - keptCount(library, kind))
   const alone = library.holdings.filter(counted(kind)).length === 1
-  if (titles === 0 && (count <= 0 || !alone)) return { ...library, holdings: library.holdings.filter((_, index) => index !== at) }
-  return { ...library, holdings: library.holdings.with(at, { ...holding, titles, addedPerMonth: growth === null ? holding.addedPerMonth : perMonth(titles, growth) }) }
+  if (titles === 0 && (count <= 0 || !alone))
+    return { ...library, holdings: library.holdings.filter((_, index) => index !== at) }
+  return {
+    ...library,
+    holdings: library.holdings.with(at, {
+      ...holding,
+      titles,
+      addedPerMonth: growth === null ? holding.addedPerMonth : perMonth(titles, growth),
+    }),
+  }
 }
 
 /** Titles a month, in hundredths, that make so much of a number a year. */
-const perMonth = (titles: number, sharePerYear: number) => Math.round(titles * sharePerYear / monthsPerYear * 100) / 100
+const perMonth = (titles: number, sharePerYear: number) =>
+  Math.round(((titles * sharePerYear) / monthsPerYear) * 100) / 100
 const gigabytes = (terabytes: number) => terabytes * 1000
 
 /** What may be answered: of what is there, so much comes in a year. */
@@ -56,7 +94,12 @@ export function growthShare(library: Library): number | null {
 export function withGrowth(library: Library, sharePerYear: number): Library {
   return {
     ...library,
-    holdings: library.holdings.map(holding => holding.titles > 0 ? { ...holding, addedPerMonth: perMonth(holding.titles, sharePerYear) } : holding),
-    otherGrowthGBPerMonth: Math.round(gigabytes(library.otherTB) * sharePerYear / monthsPerYear * 100) / 100,
+    holdings: library.holdings.map(holding =>
+      holding.titles > 0
+        ? { ...holding, addedPerMonth: perMonth(holding.titles, sharePerYear) }
+        : holding,
+    ),
+    otherGrowthGBPerMonth:
+      Math.round(((gigabytes(library.otherTB) * sharePerYear) / monthsPerYear) * 100) / 100,
   }
 }

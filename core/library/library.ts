@@ -6,7 +6,10 @@ import { tellLibrary } from './tellLibrary'
 export const library = defineDomain({
   id: 'library',
   needs: [],
-  read: ({ library, choices: { horizonYears, ruleOfThumbFactor } }, { qualities, otherQualities }) => ({ library, horizonYears, ruleOfThumbFactor, qualities, otherQualities }),
+  read: (
+    { library, choices: { horizonYears, ruleOfThumbFactor } },
+    { qualities, otherQualities },
+  ) => ({ library, horizonYears, ruleOfThumbFactor, qualities, otherQualities }),
   facts: libraryFacts,
   tell: tellLibrary,
 })

@@ -36,7 +36,7 @@ export interface LibraryFacts {
   /** what holdings say of being copied, over what the copies are set to hold */
   readonly copyMarks: CopyMarks
   /** the kind that grows most to the horizon; null while nothing does */
-  readonly driver: { readonly kind: HoldingKindId | 'other', readonly addedTB: number } | null
+  readonly driver: { readonly kind: HoldingKindId | 'other'; readonly addedTB: number } | null
   /** indices of holdings whose quality the catalogue does not know */
   readonly unknownQualities: readonly number[]
   /** indices of dated events that lie before the forecast */
@@ -44,34 +44,59 @@ export interface LibraryFacts {
 }
 
 /** What the library holds, month by month, with its band. */
-export function libraryFacts({ library, horizonYears, qualities, otherQualities }: LibrarySlice): LibraryFacts {
+export function libraryFacts({
+  library,
+  horizonYears,
+  qualities,
+  otherQualities,
+}: LibrarySlice): LibraryFacts {
   const lists = { qualities, otherQualities }
   const sizes = holdingSizes(library, lists)
   const forecast = forecastLibrary(library, sizes, longestForecastMonths)
   const horizonMonths = horizonYears * monthsPerYear
   const contentAtHorizonTB = forecast.months[horizonMonths]!
-  const irreplaceable = library.holdings.flatMap((holding, index) => isIrreplaceable(holding) ? [index] : [])
-  const driver = [...forecast.kinds].map(([kind, months]) => ({ kind, addedTB: months[horizonMonths]! - months[0]! })).sort((a, b) => b.addedTB - a.addedTB)[0]
+  const irreplaceable = library.holdings.flatMap((holding, index) =>
+    isIrreplaceable(holding) ? [index] : [],
+  )
+  const driver = [...forecast.kinds]
+    .map(([kind, months]) => ({ kind, addedTB: months[horizonMonths]! - months[0]! }))
+    .sort((a, b) => b.addedTB - a.addedTB)[0]
   const known = new Set([...qualities, ...otherQualities].map(quality => quality.id))
   return {
-    sizes, forecast, contentAtHorizonTB, irreplaceable,
+    sizes,
+    forecast,
+    contentAtHorizonTB,
+    irreplaceable,
     copyMarks: copyMarksOf(library, irreplaceable),
     contentTB: forecast.months[0]!,
     growth: growthPerMonth(library, sizes),
     empty: contentAtHorizonTB.high === 0,
-    irreplaceableTB: sizes.reduce((sum, size) => irreplaceable.includes(size.index) ? sum + size.amount.likely * size.todayTB : sum, 0),
+    irreplaceableTB: sizes.reduce(
+      (sum, size) =>
+        irreplaceable.includes(size.index) ? sum + size.amount.likely * size.todayTB : sum,
+      0,
+    ),
     driver: driver && driver.addedTB > 0 ? driver : null,
-    unknownQualities: library.holdings.flatMap(({ quality }, index) => quality === 'given' || known.has(quality) ? [] : [index]),
-    pastEvents: library.events.flatMap((event, index) => monthsBetween(library.startsOn, event.month) < 0 ? [index] : []),
+    unknownQualities: library.holdings.flatMap(({ quality }, index) =>
+      quality === 'given' || known.has(quality) ? [] : [index],
+    ),
+    pastEvents: library.events.flatMap((event, index) =>
+      monthsBetween(library.startsOn, event.month) < 0 ? [index] : [],
+    ),
   }
 }
 
 function copyMarksOf({ holdings, otherTB }: Library, irreplaceable: readonly number[]): CopyMarks {
-  const marks = (isIrreplaceableOne: boolean) => holdings.flatMap(({ copies }, index) => irreplaceable.includes(index) === isIrreplaceableOne ? [copies] : [])
+  const marks = (isIrreplaceableOne: boolean) =>
+    holdings.flatMap(({ copies }, index) =>
+      irreplaceable.includes(index) === isIrreplaceableOne ? [copies] : [],
+    )
   const [own, other] = [marks(true), marks(false)]
   return {
-    irreplaceableNowhere: own.includes('nowhere'), replaceableNowhere: other.includes('nowhere'),
+    irreplaceableNowhere: own.includes('nowhere'),
+    replaceableNowhere: other.includes('nowhere'),
     // Whatever else is kept has no mark of its own.
-    replaceableEverywhere: otherTB === 0 && other.length > 0 && other.every(copies => copies === 'everywhere'),
+    replaceableEverywhere:
+      otherTB === 0 && other.length > 0 && other.every(copies => copies === 'everywhere'),
   }
 }

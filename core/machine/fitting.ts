@@ -9,16 +9,69 @@ import type { MachineFacts } from './machineFacts'
 export interface FitNeeds {
   readonly machine: MachineFacts
   readonly drives: DrivesFacts
-  readonly streams: { readonly needed: { readonly needed: number }, readonly engineGB: number }
+  readonly streams: { readonly needed: { readonly needed: number }; readonly engineGB: number }
 }
 
 /** What the fit of a plan follows from. */
-export function fitSlice({ machine: { startTogether, memoryGB, monitorAtHand, wantsEcc }, brief, system, drives: { fileSystem }, choices: { hardwareConversion }, network: { serverPortMbps, serverLink } }: Plan, { machine: facts, drives, streams }: FitNeeds): FitSlice {
-  const { place, opensTo, earDistanceM, roomLowC, roomHighC, cupboardM2, cupboardVented, damp, dusty, mainsVolts } = brief
+export function fitSlice(
+  {
+    machine: { startTogether, memoryGB, monitorAtHand, wantsEcc },
+    brief,
+    system,
+    drives: { fileSystem },
+    choices: { hardwareConversion },
+    network: { serverPortMbps, serverLink },
+  }: Plan,
+  { machine: facts, drives, streams }: FitNeeds,
+): FitSlice {
+  const {
+    place,
+    opensTo,
+    earDistanceM,
+    roomLowC,
+    roomHighC,
+    cupboardM2,
+    cupboardVented,
+    damp,
+    dusty,
+    mainsVolts,
+  } = brief
   return {
-    machine: { startTogether, memoryGB, onWifi: serverLink === 'wifi', monitorAtHand, wantsEcc }, brief: { place, opensTo, earDistanceM, roomLowC, roomHighC, cupboardM2, cupboardVented, damp, dusty, mainsVolts }, build: facts.build, power: facts.power, states: facts.states, system: facts.system, services: system.services, copyOnWrite: fileSystem === 'copyOnWrite', freeBays: facts.freeBays,
-    drives: { count: drives.count, spinning: drives.spinning, fast: drives.fast, nvme: drives.nvme, idleW: drives.idleW.likely, activeW: drives.activeW.likely, rawTB: drives.rawTB },
-    parity: drives.pool?.parity ?? false, layoutId: drives.layoutId, conversionsNeeded: streams.needed.needed, engineGB: streams.engineGB, hardwareConversion, serverPortMbps,
+    machine: { startTogether, memoryGB, onWifi: serverLink === 'wifi', monitorAtHand, wantsEcc },
+    brief: {
+      place,
+      opensTo,
+      earDistanceM,
+      roomLowC,
+      roomHighC,
+      cupboardM2,
+      cupboardVented,
+      damp,
+      dusty,
+      mainsVolts,
+    },
+    build: facts.build,
+    power: facts.power,
+    states: facts.states,
+    system: facts.system,
+    services: system.services,
+    copyOnWrite: fileSystem === 'copyOnWrite',
+    freeBays: facts.freeBays,
+    drives: {
+      count: drives.count,
+      spinning: drives.spinning,
+      fast: drives.fast,
+      nvme: drives.nvme,
+      idleW: drives.idleW.likely,
+      activeW: drives.activeW.likely,
+      rawTB: drives.rawTB,
+    },
+    parity: drives.pool?.parity ?? false,
+    layoutId: drives.layoutId,
+    conversionsNeeded: streams.needed.needed,
+    engineGB: streams.engineGB,
+    hardwareConversion,
+    serverPortMbps,
   }
 }
 

@@ -4,8 +4,22 @@ import type { Machine } from '../plan/machine'
 import type { MachineBuild } from './machineBuild'
 import { memoryUses, systemMemoryGB, type MemoryQuestion } from './memory/memoryNeed'
 
-/** The machine as far as conversions go: what its processor, engines and memory can be put to, and what was measured. */
-export interface Hardware extends Pick<Machine, 'score' | 'sustainedGHz' | 'designYear' | 'coreKind' | 'threadsPerCore' | 'oneEngineAtATime' | 'measuredStreams' | 'measuredLow' | 'measuredBy'> {
+/**
+ * The machine as far as conversions go: what its processor, engines and memory can be put to, and
+ * what was measured.
+ */
+export interface Hardware extends Pick<
+  Machine,
+  | 'score'
+  | 'sustainedGHz'
+  | 'designYear'
+  | 'coreKind'
+  | 'threadsPerCore'
+  | 'oneEngineAtATime'
+  | 'measuredStreams'
+  | 'measuredLow'
+  | 'measuredBy'
+> {
   /** a processor of the catalogue; null for one's own entries */
   readonly processor: Processor | null
   readonly cores: number
@@ -24,17 +38,50 @@ export interface Hardware extends Pick<Machine, 'score' | 'sustainedGHz' | 'desi
 /** What runs on the machine, as far as memory goes. */
 export type SystemMemory = Pick<MemoryQuestion, 'makersSystem' | 'copyOnWrite'>
 
-/** Memory budget: what the system's floor and the media software leave for a built-in engine's sessions, MB. */
+/**
+ * Memory budget: what the system's floor and the media software leave for a built-in engine's
+ * sessions, MB.
+ */
 export function engineMemoryMB(memoryGB: number, system: SystemMemory): number {
   return Math.max(0, memoryGB - systemMemoryGB(system) - memoryUses.mediaSoftware) * 1000
 }
 
-export function hardwareOf(machine: Machine, { processor, cores, builtIn, cards, passivelyCooled, memoryGB }: MachineBuild, system: SystemMemory & { readonly servicesLoad?: number }): Hardware {
+export function hardwareOf(
+  machine: Machine,
+  { processor, cores, builtIn, cards, passivelyCooled, memoryGB }: MachineBuild,
+  system: SystemMemory & { readonly servicesLoad?: number },
+): Hardware {
   const isUsed = machine.usedHoursPerDay > 0
-  const engines = isUsed && machine.usedEngineToo ? { builtIn: null, cards: [] } : { builtIn, cards }
-  const { score, sustainedGHz, designYear, coreKind, threadsPerCore, oneEngineAtATime, measuredStreams, measuredLow, measuredBy } = machine
+  const engines =
+    isUsed && machine.usedEngineToo ? { builtIn: null, cards: [] } : { builtIn, cards }
+  const {
+    score,
+    sustainedGHz,
+    designYear,
+    coreKind,
+    threadsPerCore,
+    oneEngineAtATime,
+    measuredStreams,
+    measuredLow,
+    measuredBy,
+  } = machine
   return {
-    score, sustainedGHz, designYear, coreKind, threadsPerCore, oneEngineAtATime, measuredStreams, measuredLow, measuredBy,
-    processor, cores, ...engines, passivelyCooled, memoryGB, usedShare: isUsed ? machine.usedShare : 0, servicesLoad: system.servicesLoad ?? 0, engineMemoryMB: engineMemoryMB(memoryGB, system),
+    score,
+    sustainedGHz,
+    designYear,
+    coreKind,
+    threadsPerCore,
+    oneEngineAtATime,
+    measuredStreams,
+    measuredLow,
+    measuredBy,
+    processor,
+    cores,
+    ...engines,
+    passivelyCooled,
+    memoryGB,
+    usedShare: isUsed ? machine.usedShare : 0,
+    servicesLoad: system.servicesLoad ?? 0,
+    engineMemoryMB: engineMemoryMB(memoryGB, system),
   }
 }

@@ -10,33 +10,79 @@ import { machinePrices } from './machinePrices'
 import { dcW, supplyEfficiency, wallW } from './power/supplyCurve'
 import { withBase, withoutCards, withPart, withProcessor } from './partChanges'
 
-const machineOf = (machine: PlanInput['machine'] = {}) => planSchema.parse({ name: 'x', machine }).machine
+const machineOf = (machine: PlanInput['machine'] = {}) =>
+  planSchema.parse({ name: 'x', machine }).machine
 const built = (machine: PlanInput['machine']) => machineBuild(machineOf(machine), catalogue)
 const processor = (id: string) => catalogue.processors.find(entry => entry.id === id)!
 
 describe('what a machine is built of', () => {
   it('nothing said: four cores, 8 GB and four bays stand in', () => {
-    expect(built({})).toMatchObject({ base: null, processor: null, builtIn: null, cards: [], cores: 4, memoryGB: 8, bays: 4, unknown: [] })
+    expect(built({})).toMatchObject({
+      base: null,
+      processor: null,
+      builtIn: null,
+      cards: [],
+      cores: 4,
+      memoryGB: 8,
+      bays: 4,
+      unknown: [],
+    })
     expect(usualMachine).toEqual({ cores: 4, memoryGB: 8, bays: 4, idleW: 20, loadW: 60 })
   })
   it('a prebuilt one brings its processor, engine, memory and bays', () => {
-    expect(built({ base: 'wherry-4' })).toMatchObject({ processor: { id: 'beck-23' }, builtIn: { id: 'builtInE' }, cores: 4, memoryGB: 8, bays: 4, isReplaced: false })
+    expect(built({ base: 'wherry-4' })).toMatchObject({
+      processor: { id: 'beck-23' },
+      builtIn: { id: 'builtInE' },
+      cores: 4,
+      memoryGB: 8,
+      bays: 4,
+      isReplaced: false,
+    })
   })
   it('a board takes what is put in', () => {
     expect(built({ base: 'millrace' })).toMatchObject({ processor: null, builtIn: null })
-    expect(built({ base: 'millrace', parts: [{ ref: 'leat-22' }, { ref: 'memory-8', count: 2 }, { ref: 'cardEntry', count: 2 }] }))
-      .toMatchObject({ processor: { id: 'leat-22' }, builtIn: { id: 'builtInF' }, cores: 6, memoryGB: 16, bays: 6, isReplaced: true, cards: [{ id: 'cardEntry' }, { id: 'cardEntry' }] })
+    expect(
+      built({
+        base: 'millrace',
+        parts: [{ ref: 'leat-22' }, { ref: 'memory-8', count: 2 }, { ref: 'cardEntry', count: 2 }],
+      }),
+    ).toMatchObject({
+      processor: { id: 'leat-22' },
+      builtIn: { id: 'builtInF' },
+      cores: 6,
+      memoryGB: 16,
+      bays: 6,
+      isReplaced: true,
+      cards: [{ id: 'cardEntry' }, { id: 'cardEntry' }],
+    })
   })
   it('what is entered goes before what the catalogue says', () => {
-    expect(built({ base: 'wherry-4', cores: 9, memoryGB: 24, bays: 7, engine: 'builtInG' })).toMatchObject({ cores: 9, memoryGB: 24, bays: 7, builtIn: { id: 'builtInG' } })
+    expect(
+      built({ base: 'wherry-4', cores: 9, memoryGB: 24, bays: 7, engine: 'builtInG' }),
+    ).toMatchObject({ cores: 9, memoryGB: 24, bays: 7, builtIn: { id: 'builtInG' } })
     expect(built({ base: 'wherry-4', engine: 'none' }).builtIn).toBeNull()
   })
   it('a reference that the catalogue does not know is told, and counts for nothing', () => {
-    const strange = built({ base: 'gone-1', parts: [{ ref: 'gone-2' }, { ref: 'cardEntry' }], engine: 'gone-3' })
-    expect(strange.unknown).toEqual([{ path: 'machine.base', ref: 'gone-1' }, { path: 'machine.engine', ref: 'gone-3' }, { path: 'machine.parts.0.ref', ref: 'gone-2' }])
-    expect(built({ processor: 'gone-4' }).unknown).toEqual([{ path: 'machine.processor', ref: 'gone-4' }])
-    const { findings, verdicts } = assess(planSchema.parse({ name: 'x', machine: { base: 'gone-1', parts: [{ ref: 'gone-2' }] } }), catalogue)
-    expect(findings.filter(entry => entry.code === 'UNKNOWN_PART').map(entry => entry.from[0])).toEqual(['machine.base', 'machine.parts.0.ref'])
+    const strange = built({
+      base: 'gone-1',
+      parts: [{ ref: 'gone-2' }, { ref: 'cardEntry' }],
+      engine: 'gone-3',
+    })
+    expect(strange.unknown).toEqual([
+      { path: 'machine.base', ref: 'gone-1' },
+      { path: 'machine.engine', ref: 'gone-3' },
+      { path: 'machine.parts.0.ref', ref: 'gone-2' },
+    ])
+    expect(built({ processor: 'gone-4' }).unknown).toEqual([
+      { path: 'machine.processor', ref: 'gone-4' },
+    ])
+    const { findings, verdicts } = assess(
+      planSchema.parse({ name: 'x', machine: { base: 'gone-1', parts: [{ ref: 'gone-2' }] } }),
+      catalogue,
+    )
+    expect(
+      findings.filter(entry => entry.code === 'UNKNOWN_PART').map(entry => entry.from[0]),
+    ).toEqual(['machine.base', 'machine.parts.0.ref'])
     expect(verdicts).toHaveLength(7)
   })
   it('leaves a built-in engine the memory beyond the system and 1.5 GB for the media software', () => {
@@ -44,98 +90,308 @@ describe('what a machine is built of', () => {
     expect([2, 3.5, 4, 16].map(gb => engineMemoryMB(gb, plain))).toEqual([0, 0, 500, 12_500])
     expect(engineMemoryMB(16, { makersSystem: false, copyOnWrite: true })).toBe(8500)
     expect(engineMemoryMB(16, { makersSystem: true, copyOnWrite: true })).toBe(13_500)
-    expect(hardwareOf(machineOf({ memoryGB: 16 }), built({ memoryGB: 16 }), plain).engineMemoryMB).toBe(12_500)
+    expect(
+      hardwareOf(machineOf({ memoryGB: 16 }), built({ memoryGB: 16 }), plain).engineMemoryMB,
+    ).toBe(12_500)
   })
   it('from parts alone has what its parts have', () => {
-    const whole = built({ base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'coffer-6' }, { ref: 'mole-450' }, { ref: 'leat-22' }, { ref: 'memory-16', count: 2 }, { ref: 'cardEntry', purpose: 'spare' }] })
-    expect(whole).toMatchObject({ isFromParts: true, base: null, board: { id: 'postern-21' }, housing: { id: 'coffer-6' }, supply: { id: 'mole-450' }, processor: { id: 'leat-22' }, memoryGB: 32, bays: 6, cards: [], shelved: [{ kind: 'card' }] })
-    expect(built({ base: 'parts' })).toMatchObject({ board: null, memoryGB: 0, bays: 0, processor: null })
-    expect(built({ base: 'parts', parts: [{ ref: 'sluicegate-21' }] }).processor!.id).toBe('beck-21')
-    expect(built({ base: 'parts', parts: [{ ref: 'coffer-4' }, { ref: 'twine-bay', count: 3 }, { ref: 'dew-in' }, { ref: 'trug-4' }] }).bays).toBe(4 + 1 + 4)
+    const whole = built({
+      base: 'parts',
+      parts: [
+        { ref: 'postern-21' },
+        { ref: 'coffer-6' },
+        { ref: 'mole-450' },
+        { ref: 'leat-22' },
+        { ref: 'memory-16', count: 2 },
+        { ref: 'cardEntry', purpose: 'spare' },
+      ],
+    })
+    expect(whole).toMatchObject({
+      isFromParts: true,
+      base: null,
+      board: { id: 'postern-21' },
+      housing: { id: 'coffer-6' },
+      supply: { id: 'mole-450' },
+      processor: { id: 'leat-22' },
+      memoryGB: 32,
+      bays: 6,
+      cards: [],
+      shelved: [{ kind: 'card' }],
+    })
+    expect(built({ base: 'parts' })).toMatchObject({
+      board: null,
+      memoryGB: 0,
+      bays: 0,
+      processor: null,
+    })
+    expect(built({ base: 'parts', parts: [{ ref: 'sluicegate-21' }] }).processor!.id).toBe(
+      'beck-21',
+    )
+    expect(
+      built({
+        base: 'parts',
+        parts: [
+          { ref: 'coffer-4' },
+          { ref: 'twine-bay', count: 3 },
+          { ref: 'dew-in' },
+          { ref: 'trug-4' },
+        ],
+      }).bays,
+    ).toBe(4 + 1 + 4)
   })
 })
 
 describe('watts', () => {
-  const power = (machine: PlanInput['machine']) => machinePower(machineOf(machine), built(machine), 230)
-  it('are the base\'s as it comes', () => {
-    expect(power({ base: 'wherry-4' })).toMatchObject({ basis: 'dataSheet', baseIdleW: 14, baseLoadW: 30, partsIdleW: 0, partsLoadW: 0, idleDcW: expect.closeTo(14 * 0.85, 9) })
+  const power = (machine: PlanInput['machine']) =>
+    machinePower(machineOf(machine), built(machine), 230)
+  it("are the base's as it comes", () => {
+    expect(power({ base: 'wherry-4' })).toMatchObject({
+      basis: 'dataSheet',
+      baseIdleW: 14,
+      baseLoadW: 30,
+      partsIdleW: 0,
+      partsLoadW: 0,
+      idleDcW: expect.closeTo(14 * 0.85, 9),
+    })
     expect(power({ boxIdleW: 33, boxLoadW: 80 })).toMatchObject({ baseIdleW: 33, baseLoadW: 80 })
   })
   it('of a processor on a board come whole, of one that replaces another as the difference', () => {
-    expect(power({ base: 'millrace', parts: [{ ref: 'leat-22' }] })).toMatchObject({ partsIdleW: 6, partsLoadW: 65 })
-    expect(power({ processor: 'leat-11', parts: [{ ref: 'leat-22' }] })).toMatchObject({ partsIdleW: 6 - 15, partsLoadW: 65 - 95 })
-    expect(power({ parts: [{ ref: 'race-22' }] })).toMatchObject({ partsIdleW: 22 - usualProcessorW.idle, partsLoadW: 170 - usualProcessorW.max })
+    expect(power({ base: 'millrace', parts: [{ ref: 'leat-22' }] })).toMatchObject({
+      partsIdleW: 6,
+      partsLoadW: 65,
+    })
+    expect(power({ processor: 'leat-11', parts: [{ ref: 'leat-22' }] })).toMatchObject({
+      partsIdleW: 6 - 15,
+      partsLoadW: 65 - 95,
+    })
+    expect(power({ parts: [{ ref: 'race-22' }] })).toMatchObject({
+      partsIdleW: 22 - usualProcessorW.idle,
+      partsLoadW: 170 - usualProcessorW.max,
+    })
     expect(usualProcessorW).toEqual({ idle: 6, max: 65 })
   })
   it('of cards and memory come on top, by their count', () => {
-    expect(power({ parts: [{ ref: 'cardModern', count: 2 }, { ref: 'memory-8', count: 2 }] })).toMatchObject({ partsIdleW: 2 * 12 + 2 * 2, partsLoadW: 2 * 40 + 2 * 2 })
+    expect(
+      power({
+        parts: [
+          { ref: 'cardModern', count: 2 },
+          { ref: 'memory-8', count: 2 },
+        ],
+      }),
+    ).toMatchObject({ partsIdleW: 2 * 12 + 2 * 2, partsLoadW: 2 * 40 + 2 * 2 })
   })
   it('at the wall are DC ÷ 0.85; idle with drives turning, converting with drives at work', () => {
     expect(supplyEfficiency).toBe(0.85)
-    const drives = { idleW: { low: 7, likely: 10, high: 12 }, activeW: { low: 12, likely: 15, high: 18 } }
-    const [idle, busy] = powerStates({ basis: 'entered', baseIdleW: 20, baseLoadW: 60, partsIdleW: 3, partsLoadW: 30, idleDcW: 20 * 0.85 + 3, loadDcW: 60 * 0.85 + 30, losses: null }, drives, 6)
-    expect(idle).toMatchObject({ id: 'idle', hoursPerDay: 18, watts: { low: expect.closeTo(20 + 10 / 0.85, 9), likely: expect.closeTo(20 + 13 / 0.85, 9) } })
-    expect(busy).toMatchObject({ id: 'converting', hoursPerDay: 6, watts: { likely: expect.closeTo(60 + 45 / 0.85, 9), high: expect.closeTo(60 + 48 / 0.85, 9) } })
+    const drives = {
+      idleW: { low: 7, likely: 10, high: 12 },
+      activeW: { low: 12, likely: 15, high: 18 },
+    }
+    const [idle, busy] = powerStates(
+      {
+        basis: 'entered',
+        baseIdleW: 20,
+        baseLoadW: 60,
+        partsIdleW: 3,
+        partsLoadW: 30,
+        idleDcW: 20 * 0.85 + 3,
+        loadDcW: 60 * 0.85 + 30,
+        losses: null,
+      },
+      drives,
+      6,
+    )
+    expect(idle).toMatchObject({
+      id: 'idle',
+      hoursPerDay: 18,
+      watts: { low: expect.closeTo(20 + 10 / 0.85, 9), likely: expect.closeTo(20 + 13 / 0.85, 9) },
+    })
+    expect(busy).toMatchObject({
+      id: 'converting',
+      hoursPerDay: 6,
+      watts: { likely: expect.closeTo(60 + 45 / 0.85, 9), high: expect.closeTo(60 + 48 / 0.85, 9) },
+    })
   })
   it('of a machine from parts are their sum, and what was measured goes before', () => {
-    const parts = [{ ref: 'stile-13w' }, { ref: 'leat-13w' }, { ref: 'memory-4-old', count: 2 }, { ref: 'coffer-4' }, { ref: 'mole-400' }]
+    const parts = [
+      { ref: 'stile-13w' },
+      { ref: 'leat-13w' },
+      { ref: 'memory-4-old', count: 2 },
+      { ref: 'coffer-4' },
+      { ref: 'mole-400' },
+    ]
     // Board 13, processor 6, two sticks 4, two fans at 1000 turns 0.9 each.
     const { idleDcW, loadDcW, losses, basis } = power({ base: 'parts', parts })
-    expect([basis, idleDcW, loadDcW]).toEqual(['parts', expect.closeTo(13 + 6 + 4 + 1.8, 9), expect.closeTo(16 + 52 + 4 + 1.8, 9)])
+    expect([basis, idleDcW, loadDcW]).toEqual([
+      'parts',
+      expect.closeTo(13 + 6 + 4 + 1.8, 9),
+      expect.closeTo(16 + 52 + 4 + 1.8, 9),
+    ])
     expect(losses).toEqual({ ratingW: 400, efficiency: 'bronze', mainsVolts: 230 })
     const measured = power({ base: 'parts', parts, boxIdleW: 41 })
     expect(wallW(measured.idleDcW, measured.losses)).toBeCloseTo(41, 6)
     expect(dcW(wallW(24.8, losses), losses)).toBeCloseTo(24.8, 6)
   })
   it('never fall below those at rest, whatever was entered, and say so', () => {
-    const { figures, findings } = assess(planSchema.parse({ name: 'x', machine: { boxIdleW: 90, boxLoadW: 40 } }), catalogue)
+    const { figures, findings } = assess(
+      planSchema.parse({ name: 'x', machine: { boxIdleW: 90, boxLoadW: 40 } }),
+      catalogue,
+    )
     expect(figures['machine.loadW']!.value).toBe(90)
     expect(findings.map(entry => entry.code)).toContain('LOAD_BELOW_IDLE')
-    expect(assess(planSchema.parse({ name: 'x', machine: { boxIdleW: 40, boxLoadW: 40 } }), catalogue).findings.map(entry => entry.code)).not.toContain('LOAD_BELOW_IDLE')
+    expect(
+      assess(
+        planSchema.parse({ name: 'x', machine: { boxIdleW: 40, boxLoadW: 40 } }),
+        catalogue,
+      ).findings.map(entry => entry.code),
+    ).not.toContain('LOAD_BELOW_IDLE')
   })
   it('are told by a formula whose numbers give them', () => {
-    fc.assert(fc.property(fc.nat(6), fc.subarray(['leat-22', 'cardEntry', 'memory-16']), (count, refs) => {
-      const plan = planSchema.parse({ name: 'x', machine: { base: refs.length % 2 ? 'wherry-4' : 'own', parts: refs.map(ref => ({ ref })) }, drives: count ? { lots: [{ count, sizeTB: 8 }], layout: 'separate' } : {} })
-      const { formula, value } = assess(plan, catalogue).figures['machine.idleW']!
-      const sum = formula.split('=')[0]!.replaceAll('W of parts', '').replaceAll(' W', '').replaceAll('drives', '').replaceAll('×', '*').replaceAll('÷', '/').replaceAll('−', '-')
-      expect(Number(new Function(`return ${sum}`)())).toBeCloseTo(value!, 2)
-    }), { numRuns: 40 })
+    fc.assert(
+      fc.property(fc.nat(6), fc.subarray(['leat-22', 'cardEntry', 'memory-16']), (count, refs) => {
+        const plan = planSchema.parse({
+          name: 'x',
+          machine: {
+            base: refs.length % 2 ? 'wherry-4' : 'own',
+            parts: refs.map(ref => ({ ref })),
+          },
+          drives: count ? { lots: [{ count, sizeTB: 8 }], layout: 'separate' } : {},
+        })
+        const { formula, value } = assess(plan, catalogue).figures['machine.idleW']!
+        const sum = formula
+          .split('=')[0]!
+          .replaceAll('W of parts', '')
+          .replaceAll(' W', '')
+          .replaceAll('drives', '')
+          .replaceAll('×', '*')
+          .replaceAll('÷', '/')
+          .replaceAll('−', '-')
+        expect(Number(new Function(`return ${sum}`)())).toBeCloseTo(value!, 2)
+      }),
+      { numRuns: 40 },
+    )
   })
 })
 
 describe('prices', () => {
-  const lines = (machine: PlanInput['machine']) => machinePrices(machineOf(machine), built(machine)).map(({ toPay, isUsual }) => [toPay, isUsual])
-  it('are as entered, else the catalogue\'s; what is owned costs nothing', () => {
+  const lines = (machine: PlanInput['machine']) =>
+    machinePrices(machineOf(machine), built(machine)).map(({ toPay, isUsual }) => [toPay, isUsual])
+  it("are as entered, else the catalogue's; what is owned costs nothing", () => {
     expect(lines({ base: 'wherry-4' })).toEqual([[520, true]])
     expect(lines({ base: 'wherry-4', price: 480 })).toEqual([[480, false]])
     expect(lines({ base: 'wherry-4', condition: 'owned', price: 480 })).toEqual([[0, false]])
-    expect(lines({ base: 'millrace', parts: [{ ref: 'leat-22' }, { ref: 'cardEntry', count: 2, price: 70, condition: 'refurbished' }, { ref: 'memory-8', condition: 'owned' }] })).toEqual([[350, true], [180, true], [140, false], [0, false]])
+    expect(
+      lines({
+        base: 'millrace',
+        parts: [
+          { ref: 'leat-22' },
+          { ref: 'cardEntry', count: 2, price: 70, condition: 'refurbished' },
+          { ref: 'memory-8', condition: 'owned' },
+        ],
+      }),
+    ).toEqual([
+      [350, true],
+      [180, true],
+      [140, false],
+      [0, false],
+    ])
   })
   it('that nobody knows are not counted, and said', () => {
     expect(lines({})).toEqual([[null, false]])
-    expect(lines({ parts: [{ ref: 'gone' }, { ref: 'gone', price: 5 }] })).toEqual([[null, false], [null, true], [5, false]])
-    const { findings, verdicts } = assess(planSchema.parse({ name: 'x', brief: { budget: 100 }, drives: { lots: [{ sizeTB: 8, priceEach: 60 }] } }), catalogue)
+    expect(lines({ parts: [{ ref: 'gone' }, { ref: 'gone', price: 5 }] })).toEqual([
+      [null, false],
+      [null, true],
+      [5, false],
+    ])
+    const { findings, verdicts } = assess(
+      planSchema.parse({
+        name: 'x',
+        brief: { budget: 100 },
+        drives: { lots: [{ sizeTB: 8, priceEach: 60 }] },
+      }),
+      catalogue,
+    )
     expect(findings.filter(entry => entry.code === 'PRICE_MISSING')).toHaveLength(1)
-    expect(verdicts.find(verdict => verdict.id === 'money')).toMatchObject({ state: 'unknown', asked: { likely: 60 } })
+    expect(verdicts.find(verdict => verdict.id === 'money')).toMatchObject({
+      state: 'unknown',
+      asked: { likely: 60 },
+    })
   })
 })
 
 describe('changes of parts', () => {
-  it('a processor that is put in takes entered and measured figures with it, and every other processor', () => {
-    const own = machineOf({ score: 6200, cores: 4, engine: 'builtInD', measuredStreams: 3, measuredLow: 2, measuredBy: 'today', parts: [{ ref: 'leat-17' }, { ref: 'cardEntry' }] })
-    const changed = withProcessor(own, processor('leat-22'), catalogue)
-    expect(changed).toMatchObject({ score: null, cores: null, engine: 'byProcessor', measuredStreams: null, measuredLow: null, measuredBy: '', parts: [{ ref: 'cardEntry' }, { ref: 'leat-22', condition: 'new', price: null }] })
-    expect(planSchema.parse({ name: 'x', machine: changed }).machine).toEqual(changed)
-  })
+  it(
+    'a processor that is put in takes entered and measured figures with it, and every other ' +
+      'processor',
+    () => {
+      const own = machineOf({
+        score: 6200,
+        cores: 4,
+        engine: 'builtInD',
+        measuredStreams: 3,
+        measuredLow: 2,
+        measuredBy: 'today',
+        parts: [{ ref: 'leat-17' }, { ref: 'cardEntry' }],
+      })
+      const changed = withProcessor(own, processor('leat-22'), catalogue)
+      expect(changed).toMatchObject({
+        score: null,
+        cores: null,
+        engine: 'byProcessor',
+        measuredStreams: null,
+        measuredLow: null,
+        measuredBy: '',
+        parts: [{ ref: 'cardEntry' }, { ref: 'leat-22', condition: 'new', price: null }],
+      })
+      expect(planSchema.parse({ name: 'x', machine: changed }).machine).toEqual(changed)
+    },
+  )
   it('another base takes out what it brings itself', () => {
-    const whole = machineOf({ base: 'parts', parts: ['postern-21', 'coffer-6', 'mole-450', 'leat-22', 'fern-tower', 'memory-16', 'cardEntry'].map(ref => ({ ref })) })
-    expect(withBase(whole, 'wherry-6', catalogue).parts.map(({ ref }) => ref)).toEqual(['cardEntry'])
-    expect(withBase(whole, 'millrace', catalogue).parts.map(({ ref }) => ref)).toEqual(['leat-22', 'fern-tower', 'memory-16', 'cardEntry'])
-    expect(withBase(whole, 'own', catalogue)).toMatchObject({ base: 'own', parts: [{ ref: 'leat-22' }, { ref: 'fern-tower' }, { ref: 'memory-16' }, { ref: 'cardEntry' }] })
-    expect(withBase({ ...whole, parts: whole.parts.map(part => ({ ...part, purpose: 'spare' })) }, 'wherry-6', catalogue).parts).toHaveLength(7)
+    const whole = machineOf({
+      base: 'parts',
+      parts: [
+        'postern-21',
+        'coffer-6',
+        'mole-450',
+        'leat-22',
+        'fern-tower',
+        'memory-16',
+        'cardEntry',
+      ].map(ref => ({ ref })),
+    })
+    expect(withBase(whole, 'wherry-6', catalogue).parts.map(({ ref }) => ref)).toEqual([
+      'cardEntry',
+    ])
+    expect(withBase(whole, 'millrace', catalogue).parts.map(({ ref }) => ref)).toEqual([
+      'leat-22',
+      'fern-tower',
+      'memory-16',
+      'cardEntry',
+    ])
+    expect(withBase(whole, 'own', catalogue)).toMatchObject({
+      base: 'own',
+      parts: [
+        { ref: 'leat-22' },
+        { ref: 'fern-tower' },
+        { ref: 'memory-16' },
+        { ref: 'cardEntry' },
+      ],
+    })
+    expect(
+      withBase(
+        { ...whole, parts: whole.parts.map(part => ({ ...part, purpose: 'spare' })) },
+        'wherry-6',
+        catalogue,
+      ).parts,
+    ).toHaveLength(7)
   })
   it('the one it came with is put back by taking the other out', () => {
-    expect(withProcessor(machineOf({ base: 'wherry-4', parts: [{ ref: 'leat-22' }] }), processor('beck-23'), catalogue).parts).toEqual([])
+    expect(
+      withProcessor(
+        machineOf({ base: 'wherry-4', parts: [{ ref: 'leat-22' }] }),
+        processor('beck-23'),
+        catalogue,
+      ).parts,
+    ).toEqual([])
   })
   it('cards are put in and taken out, and nothing else moves', () => {
     const own = machineOf({ parts: [{ ref: 'leat-22' }] })
@@ -146,8 +402,20 @@ describe('changes of parts', () => {
 })
 
 describe('bays', () => {
-  it.each([[0, 'unknown'], [2, 'ample'], [3, 'enough'], [4, 'tight'], [5, 'impossible']] as const)('%d drives in four are %s', (count, state) => {
-    const plan = planSchema.parse({ name: 'x', machine: { bays: 4 }, drives: count ? { lots: [{ count, sizeTB: 4 }], layout: 'separate' } : {} })
-    expect(assess(plan, catalogue).verdicts.find(verdict => verdict.id === 'fit')).toMatchObject({ state })
+  it.each([
+    [0, 'unknown'],
+    [2, 'ample'],
+    [3, 'enough'],
+    [4, 'tight'],
+    [5, 'impossible'],
+  ] as const)('%d drives in four are %s', (count, state) => {
+    const plan = planSchema.parse({
+      name: 'x',
+      machine: { bays: 4 },
+      drives: count ? { lots: [{ count, sizeTB: 4 }], layout: 'separate' } : {},
+    })
+    expect(assess(plan, catalogue).verdicts.find(verdict => verdict.id === 'fit')).toMatchObject({
+      state,
+    })
   })
 })

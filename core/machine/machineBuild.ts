@@ -1,5 +1,11 @@
 import { entryOf, type Catalogue } from '../catalogue/catalogue'
-import type { Board, Case, HardwareKind, HardwarePart, Supply } from '../catalogue/hardware/hardwarePart'
+import type {
+  Board,
+  Case,
+  HardwareKind,
+  HardwarePart,
+  Supply,
+} from '../catalogue/hardware/hardwarePart'
 import type { MachineBase } from '../catalogue/machineBases'
 import type { MemoryModule } from '../catalogue/memoryModules'
 import type { Processor } from '../catalogue/processors'
@@ -8,15 +14,23 @@ import { engineOfProcessor, fromParts, ownEntry } from '../plan/constants'
 import type { Machine, MachinePart } from '../plan/machine'
 
 /** The lists that parts are looked up in. */
-export type PartLists = Pick<Catalogue, 'machineBases' | 'processors' | 'videoEngines' | 'memoryModules' | 'hardware'>
+export type PartLists = Pick<
+  Catalogue,
+  'machineBases' | 'processors' | 'videoEngines' | 'memoryModules' | 'hardware'
+>
 
-type KnownHardware = { [Kind in HardwareKind]: { readonly kind: Kind, readonly entry: Extract<HardwarePart, { readonly kind: Kind }> } }[HardwareKind]
+type KnownHardware = {
+  [Kind in HardwareKind]: {
+    readonly kind: Kind
+    readonly entry: Extract<HardwarePart, { readonly kind: Kind }>
+  }
+}[HardwareKind]
 
 /** A part of the plan with its entry of the catalogue. */
-export type KnownPart = { readonly index: number, readonly part: MachinePart } & (
-  | { readonly kind: 'processor', readonly entry: Processor }
-  | { readonly kind: 'card', readonly entry: VideoEngine }
-  | { readonly kind: 'memory', readonly entry: MemoryModule }
+export type KnownPart = { readonly index: number; readonly part: MachinePart } & (
+  | { readonly kind: 'processor'; readonly entry: Processor }
+  | { readonly kind: 'card'; readonly entry: VideoEngine }
+  | { readonly kind: 'memory'; readonly entry: MemoryModule }
   | KnownHardware
 )
 export type PartKind = KnownPart['kind']
@@ -49,7 +63,7 @@ export interface MachineBuild {
   readonly bays: number
   readonly passivelyCooled: boolean
   /** references that stand in none of the lists, by path */
-  readonly unknown: readonly { readonly path: string, readonly ref: string }[]
+  readonly unknown: readonly { readonly path: string; readonly ref: string }[]
 }
 
 /** What stands in for what neither the plan nor the catalogue says. */
@@ -64,7 +78,7 @@ export function knownPart(part: MachinePart, index: number, lists: PartLists): K
   const memory = entryOf(lists.memoryModules, part.ref)
   if (memory) return { kind: 'memory', index, part, entry: memory }
   const entry = entryOf(lists.hardware, part.ref)
-  return entry ? { index, part, kind: entry.kind, entry } as KnownPart : null
+  return entry ? ({ index, part, kind: entry.kind, entry } as KnownPart) : null
 }
 
 /** What a part is called. */
@@ -73,52 +87,102 @@ export function partLabel({ kind, entry }: KnownPart): string {
 }
 
 /** The parts of one kind. */
-export function partsOfKind<Kind extends PartKind>(parts: readonly KnownPart[], kind: Kind): PartOf<Kind>[] {
+export function partsOfKind<Kind extends PartKind>(
+  parts: readonly KnownPart[],
+  kind: Kind,
+): PartOf<Kind>[] {
   return parts.filter((part): part is PartOf<Kind> => part.kind === kind)
 }
 
 /** Frames for drives in 5.25" bays: as many as bays are left by disc drives. */
 export function adapterBays(housing: Case | null, parts: readonly KnownPart[]): number {
-  const frames = partsOfKind(parts, 'cable').filter(({ entry }) => entry.use === 'bayAdapter').reduce((sum, { part, entry }) => sum + part.count * entry.gives, 0)
-  const optical = partsOfKind(parts, 'optical').filter(({ entry }) => entry.link === 'data').reduce((sum, { part }) => sum + part.count, 0)
+  const frames = partsOfKind(parts, 'cable')
+    .filter(({ entry }) => entry.use === 'bayAdapter')
+    .reduce((sum, { part, entry }) => sum + part.count * entry.gives, 0)
+  const optical = partsOfKind(parts, 'optical')
+    .filter(({ entry }) => entry.link === 'data')
+    .reduce((sum, { part }) => sum + part.count, 0)
   return Math.max(0, Math.min(frames, (housing?.bays525 ?? 0) - optical))
 }
 
 /** Bays of the enclosures beside the machine. */
 export function enclosureBays(parts: readonly KnownPart[]): number {
-  return partsOfKind(parts, 'enclosure').reduce((sum, { part, entry }) => sum + part.count * entry.bays, 0)
+  return partsOfKind(parts, 'enclosure').reduce(
+    (sum, { part, entry }) => sum + part.count * entry.bays,
+    0,
+  )
 }
 
-/** Looks up what a machine is built of. What the plan says itself goes before what the catalogue says of a part. */
+/**
+ * Looks up what a machine is built of. What the plan says itself goes before what the catalogue
+ * says of a part.
+ */
 export function machineBuild(machine: Machine, lists: PartLists): MachineBuild {
   const base = entryOf(lists.machineBases, machine.base)
   const isFromParts = machine.base === fromParts
   const all = machine.parts.flatMap((part, index) => knownPart(part, index, lists) ?? [])
   const parts = all.filter(({ part }) => part.purpose === 'fitted')
-  const last = <Kind extends PartKind>(kind: Kind): PartOf<Kind> | null => partsOfKind(parts, kind).at(-1) ?? null
+  const last = <Kind extends PartKind>(kind: Kind): PartOf<Kind> | null =>
+    partsOfKind(parts, kind).at(-1) ?? null
   const board = last('board')?.entry ?? base?.inside.board ?? null
   const housing = last('case')?.entry ?? base?.inside.case ?? null
   const supply = last('supply')?.entry ?? base?.inside.supply ?? null
-  const processorId = last('board') ? board!.processor : base ? base.processor : isFromParts ? null : machine.processor
+  const processorId = last('board')
+    ? board!.processor
+    : base
+      ? base.processor
+      : isFromParts
+        ? null
+        : machine.processor
   const ownProcessor = processorId === null ? null : entryOf(lists.processors, processorId)
   const putIn = last('processor')?.entry ?? null
   const processor = putIn ?? ownProcessor
-  const engineId = machine.engine === engineOfProcessor ? processor?.engine ?? 'none' : machine.engine
+  const engineId =
+    machine.engine === engineOfProcessor ? (processor?.engine ?? 'none') : machine.engine
   const builtIn = entryOf(lists.videoEngines, engineId)
-  const memoryGB = partsOfKind(parts, 'memory').reduce((sum, { part, entry }) => sum + part.count * entry.memoryGB, base?.memoryGB ?? 0)
-  const ownBays = housing ? (base && housing === base.inside.case ? base.bays : housing.bays35) + adapterBays(housing, parts) : isFromParts ? 0 : usualMachine.bays
+  const memoryGB = partsOfKind(parts, 'memory').reduce(
+    (sum, { part, entry }) => sum + part.count * entry.memoryGB,
+    base?.memoryGB ?? 0,
+  )
+  const ownBays = housing
+    ? (base && housing === base.inside.case ? base.bays : housing.bays35) +
+      adapterBays(housing, parts)
+    : isFromParts
+      ? 0
+      : usualMachine.bays
   return {
-    base, isFromParts, ownProcessor, processor, isReplaced: putIn !== null, parts, shelved: all.filter(({ part }) => part.purpose !== 'fitted'), board, housing, supply, builtIn,
-    cards: partsOfKind(parts, 'card').flatMap(({ part, entry }) => Array.from({ length: part.count }, () => entry)),
+    base,
+    isFromParts,
+    ownProcessor,
+    processor,
+    isReplaced: putIn !== null,
+    parts,
+    shelved: all.filter(({ part }) => part.purpose !== 'fitted'),
+    board,
+    housing,
+    supply,
+    builtIn,
+    cards: partsOfKind(parts, 'card').flatMap(({ part, entry }) =>
+      Array.from({ length: part.count }, () => entry),
+    ),
     cores: machine.cores ?? processor?.cores ?? usualMachine.cores,
     memoryGB: machine.memoryGB ?? (memoryGB || (isFromParts ? 0 : usualMachine.memoryGB)),
     bays: machine.bays ?? ownBays + enclosureBays(parts),
-    passivelyCooled: machine.passivelyCooled || (base?.passivelyCooled ?? false) || (last('cooler')?.entry.passive ?? false),
+    passivelyCooled:
+      machine.passivelyCooled ||
+      (base?.passivelyCooled ?? false) ||
+      (last('cooler')?.entry.passive ?? false),
     unknown: [
-      ...(machine.base !== ownEntry && !isFromParts && !base ? [{ path: 'machine.base', ref: machine.base }] : []),
-      ...(machine.processor !== ownEntry && !base && !isFromParts && !ownProcessor ? [{ path: 'machine.processor', ref: machine.processor }] : []),
+      ...(machine.base !== ownEntry && !isFromParts && !base
+        ? [{ path: 'machine.base', ref: machine.base }]
+        : []),
+      ...(machine.processor !== ownEntry && !base && !isFromParts && !ownProcessor
+        ? [{ path: 'machine.processor', ref: machine.processor }]
+        : []),
       ...(engineId !== 'none' && !builtIn ? [{ path: 'machine.engine', ref: engineId }] : []),
-      ...machine.parts.flatMap(({ ref }, index) => all.some(part => part.index === index) ? [] : [{ path: `machine.parts.${index}.ref`, ref }]),
+      ...machine.parts.flatMap(({ ref }, index) =>
+        all.some(part => part.index === index) ? [] : [{ path: `machine.parts.${index}.ref`, ref }],
+      ),
     ],
   }
 }

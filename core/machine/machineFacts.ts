@@ -37,15 +37,27 @@ export interface MachineFacts {
   /** at the wall with drives, by state of the day */
   readonly states: readonly [PowerState, PowerState]
   readonly freeBays: number
-  /** restarts a month while somebody watches, where others work or play on it; null where it only serves */
+  /**
+   * restarts a month while somebody watches, where others work or play on it; null where it only
+   * serves
+   */
   readonly cutOffPerMonth: number | null
   /** the watts at work that were entered are below those at rest */
   readonly loadBelowIdle: boolean
 }
 
-/** The kind of system of a plan; where it follows the machine, an appliance keeps its maker's own. */
-export function systemOf(kind: string, { base }: Pick<MachineBuild, 'base'>, kinds: readonly SystemKind[]): SystemKind | null {
-  return entryOf(kinds, kind === automaticSystem ? base?.class === 'appliance' ? 'maker' : 'server' : kind)
+/**
+ * The kind of system of a plan; where it follows the machine, an appliance keeps its maker's own.
+ */
+export function systemOf(
+  kind: string,
+  { base }: Pick<MachineBuild, 'base'>,
+  kinds: readonly SystemKind[],
+): SystemKind | null {
+  return entryOf(
+    kinds,
+    kind === automaticSystem ? (base?.class === 'appliance' ? 'maker' : 'server') : kind,
+  )
 }
 
 /**
@@ -53,21 +65,37 @@ export function systemOf(kind: string, { base }: Pick<MachineBuild, 'base'>, kin
  * @example cutOffPerMonth(2, 5) // 2 × 4.35 × 5 ÷ 24 = 1.81
  */
 export function cutOffPerMonth(restartsPerWeek: number, watchingHoursPerDay: number): number {
-  return restartsPerWeek * weeksPerMonth * watchingHoursPerDay / 24
+  return (restartsPerWeek * weeksPerMonth * watchingHoursPerDay) / 24
 }
 
 export function machineFacts(slice: MachineSlice): MachineFacts {
-  const { machine, mainsVolts, convertingHoursPerDay, driveCount, drivesIdleW, drivesActiveW } = slice
+  const { machine, mainsVolts, convertingHoursPerDay, driveCount, drivesIdleW, drivesActiveW } =
+    slice
   const build = machineBuild(machine, slice)
   const system = systemOf(slice.systemKind, build, slice.systemKinds)
   const power = machinePower(machine, build, mainsVolts)
   return {
-    build, power,
-    system, hardware: hardwareOf(machine, build, { makersSystem: system?.memory === 'appliance', copyOnWrite: slice.copyOnWrite, servicesLoad: slice.servicesLoad }),
+    build,
+    power,
+    system,
+    hardware: hardwareOf(machine, build, {
+      makersSystem: system?.memory === 'appliance',
+      copyOnWrite: slice.copyOnWrite,
+      servicesLoad: slice.servicesLoad,
+    }),
     prices: machinePrices(machine, build),
-    states: powerStates(power, { idleW: drivesIdleW, activeW: drivesActiveW }, convertingHoursPerDay),
+    states: powerStates(
+      power,
+      { idleW: drivesIdleW, activeW: drivesActiveW },
+      convertingHoursPerDay,
+    ),
     freeBays: build.bays - driveCount,
-    cutOffPerMonth: machine.usedHoursPerDay > 0 ? cutOffPerMonth(machine.restartsPerWeek, slice.watchingHoursPerDay) : null,
-    loadBelowIdle: machine.boxLoadW !== null && machine.boxLoadW < wallW(power.idleDcW - power.partsIdleW, power.losses) - 1e-6,
+    cutOffPerMonth:
+      machine.usedHoursPerDay > 0
+        ? cutOffPerMonth(machine.restartsPerWeek, slice.watchingHoursPerDay)
+        : null,
+    loadBelowIdle:
+      machine.boxLoadW !== null &&
+      machine.boxLoadW < wallW(power.idleDcW - power.partsIdleW, power.losses) - 1e-6,
   }
 }

@@ -24,24 +24,35 @@ export interface MachinePower {
   readonly losses: SupplyLosses | null
 }
 
-/** A fan's watts by its speed, DC: 0.6 at 700 turns a minute, 1 at 1100, 1.5 from 1500 on, on straight lines between. */
+/**
+ * A fan's watts by its speed, DC: 0.6 at 700 turns a minute, 1 at 1100, 1.5 from 1500 on, on
+ * straight lines between.
+ */
 export function fanW(rpm: number): number {
-  if (rpm <= 1100) return Math.max(0.2, 0.6 + 0.4 * (rpm - 700) / 400)
-  return Math.min(5, 1 + 0.5 * (rpm - 1100) / 400)
+  if (rpm <= 1100) return Math.max(0.2, 0.6 + (0.4 * (rpm - 700)) / 400)
+  return Math.min(5, 1 + (0.5 * (rpm - 1100)) / 400)
 }
 export function caseFansW(housing: Case | null): number {
   return (housing?.fans ?? []).reduce((sum, { rpm }) => sum + fanW(rpm), 0)
 }
 
-interface Watts { readonly idle: number, readonly load: number }
+interface Watts {
+  readonly idle: number
+  readonly load: number
+}
 
-/** What the parts of a list take themselves, without processors and without what replaces a part of the base. */
+/**
+ * What the parts of a list take themselves, without processors and without what replaces a part of
+ * the base.
+ */
 export function addedW(parts: readonly KnownPart[]): Watts {
   let [idle, load] = [0, 0]
   for (const { kind, entry, part } of parts) {
     if (kind === 'processor') continue
-    const [each, busy] = kind === 'memory' ? [entry.powerW, entry.powerW] : [entry.idleW, entry.loadW]
-    // An enclosure with a supply of its own takes from the wall beside; its watts count all the same.
+    const [each, busy] =
+      kind === 'memory' ? [entry.powerW, entry.powerW] : [entry.idleW, entry.loadW]
+    // An enclosure with a supply of its own takes from the wall beside; its watts count all the
+    // same.
     idle += part.count * each
     load += part.count * busy
   }
@@ -53,10 +64,16 @@ function lossesOf({ supply }: MachineBuild, mainsVolts: 115 | 230): SupplyLosses
 }
 
 /**
- * Watts that follow from the parts. What was entered or measured goes before everything, a base's data sheet before the sum of
- * its parts; a processor that is put in takes the place of the one that was there, everything else comes on top.
+ * Watts that follow from the parts. What was entered or measured goes before everything, a base's
+ * data sheet before the sum of
+ * its parts; a processor that is put in takes the place of the one that was there, everything else
+ * comes on top.
  */
-export function machinePower(machine: Machine, build: MachineBuild, mainsVolts: 115 | 230): MachinePower {
+export function machinePower(
+  machine: Machine,
+  build: MachineBuild,
+  mainsVolts: 115 | 230,
+): MachinePower {
   const { base, ownProcessor, processor, isReplaced, parts, housing, isFromParts } = build
   const losses = lossesOf(build, mainsVolts)
   const added = addedW(parts)
@@ -66,20 +83,46 @@ export function machinePower(machine: Machine, build: MachineBuild, mainsVolts: 
     const load = added.load + shared + (processor?.maxW ?? 0)
     const entered = machine.boxIdleW !== null || machine.boxLoadW !== null
     const idleDcW = machine.boxIdleW === null ? idle : dcW(machine.boxIdleW, losses)
-    const loadDcW = Math.max(idleDcW, machine.boxLoadW === null ? load : dcW(machine.boxLoadW, losses))
-    return { basis: entered ? 'entered' : 'parts', idleDcW, loadDcW, baseIdleW: machine.boxIdleW, baseLoadW: machine.boxLoadW, partsIdleW: 0, partsLoadW: 0, losses }
+    const loadDcW = Math.max(
+      idleDcW,
+      machine.boxLoadW === null ? load : dcW(machine.boxLoadW, losses),
+    )
+    return {
+      basis: entered ? 'entered' : 'parts',
+      idleDcW,
+      loadDcW,
+      baseIdleW: machine.boxIdleW,
+      baseLoadW: machine.boxLoadW,
+      partsIdleW: 0,
+      partsLoadW: 0,
+      losses,
+    }
   }
   const baseIdleW = machine.boxIdleW ?? base?.idleW ?? usualMachine.idleW
   const baseLoadW = Math.max(baseIdleW, machine.boxLoadW ?? base?.loadW ?? usualMachine.loadW)
-  const before = base && !base.processor ? { idle: 0, max: 0 } : ownProcessor ? { idle: ownProcessor.idleW, max: ownProcessor.maxW } : usualProcessorW
+  const before =
+    base && !base.processor
+      ? { idle: 0, max: 0 }
+      : ownProcessor
+        ? { idle: ownProcessor.idleW, max: ownProcessor.maxW }
+        : usualProcessorW
   const partsIdleW = (isReplaced && processor ? processor.idleW - before.idle : 0) + added.idle
   const partsLoadW = (isReplaced && processor ? processor.maxW - before.max : 0) + added.load
   // The data sheet was read behind the supply that the base comes with.
-  const sheetLosses = base ? { ratingW: base.inside.supply.ratingW, efficiency: base.inside.supply.efficiency, mainsVolts } : losses
+  const sheetLosses = base
+    ? { ratingW: base.inside.supply.ratingW, efficiency: base.inside.supply.efficiency, mainsVolts }
+    : losses
   const behind = machine.boxIdleW === null ? sheetLosses : losses
   return {
-    basis: machine.boxIdleW !== null || machine.boxLoadW !== null || !base ? 'entered' : 'dataSheet', baseIdleW, baseLoadW, partsIdleW, partsLoadW, losses,
-    idleDcW: dcW(baseIdleW, behind) + partsIdleW, loadDcW: dcW(baseLoadW, machine.boxLoadW === null ? sheetLosses : losses) + partsLoadW,
+    basis:
+      machine.boxIdleW !== null || machine.boxLoadW !== null || !base ? 'entered' : 'dataSheet',
+    baseIdleW,
+    baseLoadW,
+    partsIdleW,
+    partsLoadW,
+    losses,
+    idleDcW: dcW(baseIdleW, behind) + partsIdleW,
+    loadDcW: dcW(baseLoadW, machine.boxLoadW === null ? sheetLosses : losses) + partsLoadW,
   }
 }
 
@@ -91,16 +134,30 @@ export interface PowerState {
 }
 
 /**
- * Watts at the wall by state of the day: idle with all drives turning, and converting with all drives at work. What machine and
+ * Watts at the wall by state of the day: idle with all drives turning, and converting with all
+ * drives at work. What machine and
  * drives take (DC) is added up first; the supply's losses follow from the sum.
  * @param drives watts of all drives, DC
  */
-export function powerStates({ idleDcW, loadDcW, losses }: MachinePower, drives: { readonly idleW: Estimate, readonly activeW: Estimate }, convertingHoursPerDay: number): readonly [PowerState, PowerState] {
-  const at = (machineW: number, drivesW: Estimate) => band({ drivesW }, values => wallW(Math.max(0, machineW + values.drivesW), losses), 'linear')
+export function powerStates(
+  { idleDcW, loadDcW, losses }: MachinePower,
+  drives: { readonly idleW: Estimate; readonly activeW: Estimate },
+  convertingHoursPerDay: number,
+): readonly [PowerState, PowerState] {
+  const at = (machineW: number, drivesW: Estimate) =>
+    band({ drivesW }, values => wallW(Math.max(0, machineW + values.drivesW), losses), 'linear')
   const idle = at(idleDcW, drives.idleW)
   const busy = at(loadDcW, drives.activeW)
   return [
     { id: 'idle', hoursPerDay: 24 - convertingHoursPerDay, watts: idle },
-    { id: 'converting', hoursPerDay: convertingHoursPerDay, watts: { low: Math.max(busy.low, idle.low), likely: Math.max(busy.likely, idle.likely), high: Math.max(busy.high, idle.high) } },
+    {
+      id: 'converting',
+      hoursPerDay: convertingHoursPerDay,
+      watts: {
+        low: Math.max(busy.low, idle.low),
+        likely: Math.max(busy.likely, idle.likely),
+        high: Math.max(busy.high, idle.high),
+      },
+    },
   ]
 }

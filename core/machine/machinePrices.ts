@@ -18,14 +18,21 @@ export function machinePrices(machine: Machine, build: MachineBuild): PriceLine[
   const baseLine: PriceLine | null = build.isFromParts
     ? null
     : {
-        label: machine.name || build.base?.label || 'Machine', path: 'machine.price', isUsual: !owned && machine.price === null && build.base !== null,
-        toPay: owned ? 0 : machine.price ?? build.base?.price ?? null,
+        label: machine.name || build.base?.label || 'Machine',
+        path: 'machine.price',
+        isUsual: !owned && machine.price === null && build.base !== null,
+        toPay: owned ? 0 : (machine.price ?? build.base?.price ?? null),
       }
   const partLines = machine.parts.map(({ ref, count, condition, price }, index): PriceLine => {
     const known = [...build.parts, ...build.shelved].find(part => part.index === index)
     const label = known ? partLabel(known) : ref
-    const each = condition === 'owned' ? 0 : price ?? known?.entry.price ?? null
-    return { label, path: `machine.parts.${index}.price`, isUsual: condition !== 'owned' && price === null, toPay: each === null ? null : each * count }
+    const each = condition === 'owned' ? 0 : (price ?? known?.entry.price ?? null)
+    return {
+      label,
+      path: `machine.parts.${index}.price`,
+      isUsual: condition !== 'owned' && price === null,
+      toPay: each === null ? null : each * count,
+    }
   })
   return [...(baseLine ? [baseLine] : []), ...partLines]
 }

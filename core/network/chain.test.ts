@@ -3,79 +3,240 @@ import { describe, expect, it } from 'vitest'
 import { assess } from '../assess'
 import { catalogue } from '../catalogue/catalogue'
 import { planSchema, type PlanInput } from '../plan/planSchema'
-import { bindingLink, bindingTwo, chainHours, chainOf, homeCapacityMbps, powerlineShare, serverLinks, serverWifiShare, usualServerLinkMbps, type ChainLink, type ChainQuestion } from './chain'
+import {
+  bindingLink,
+  bindingTwo,
+  chainHours,
+  chainOf,
+  homeCapacityMbps,
+  powerlineShare,
+  serverLinks,
+  serverWifiShare,
+  usualServerLinkMbps,
+  type ChainLink,
+  type ChainQuestion,
+} from './chain'
 import { leastGain, nextLineFactor, upgradePrices, upgradeRows, upgradeSteps } from './upgrades'
 
-const network = (input: PlanInput['network'] = {}) => planSchema.parse({ name: 'x', network: input }).network
-const question = { drivesMBps: 157.5, controllerMBps: null, enclosureMBps: null, deviceMbps: null, loadMbps: 0, deviceLoadMbps: 0 }
+const network = (input: PlanInput['network'] = {}) =>
+  planSchema.parse({ name: 'x', network: input }).network
+const question = {
+  drivesMBps: 157.5,
+  controllerMBps: null,
+  enclosureMBps: null,
+  deviceMbps: null,
+  loadMbps: 0,
+  deviceLoadMbps: 0,
+}
 
 describe('the chain from drive to device', () => {
   it('has every link with what it carries, in their order', () => {
-    expect(chainOf({ ...question, network: network(), deviceMbps: 94.1, loadMbps: 36, deviceLoadMbps: 12 }).map(({ id, capacityMbps, loadMbps }) => [id, Math.round(capacityMbps), loadMbps])).toEqual([['drives', 1260, 36], ['port', 941, 36], ['cable', 941, 36], ['switch', 941, 36], ['device', 94, 12]])
-    expect(serverLinks(network({ serverLink: 'powerline' })).map(({ id }) => id)).toEqual(['port', 'serverLink', 'switch'])
-    expect([powerlineShare, serverWifiShare, usualServerLinkMbps]).toEqual([0.25, 0.5, { powerline: 600, wifi: 300 }])
+    expect(
+      chainOf({
+        ...question,
+        network: network(),
+        deviceMbps: 94.1,
+        loadMbps: 36,
+        deviceLoadMbps: 12,
+      }).map(({ id, capacityMbps, loadMbps }) => [id, Math.round(capacityMbps), loadMbps]),
+    ).toEqual([
+      ['drives', 1260, 36],
+      ['port', 941, 36],
+      ['cable', 941, 36],
+      ['switch', 941, 36],
+      ['device', 94, 12],
+    ])
+    expect(serverLinks(network({ serverLink: 'powerline' })).map(({ id }) => id)).toEqual([
+      'port',
+      'serverLink',
+      'switch',
+    ])
+    expect([powerlineShare, serverWifiShare, usualServerLinkMbps]).toEqual([
+      0.25,
+      0.5,
+      { powerline: 600, wifi: 300 },
+    ])
   })
-  it('a cable of 100 Mb/s hides everything behind it; once it is new, the drives or the port bind', () => {
-    const old = chainOf({ ...question, network: network({ cableMbps: 100 }) })
-    expect(bindingTwo(old, 'copies')).toMatchObject({ now: { id: 'cable' }, next: { id: 'port' } })
-    expect(bindingTwo(chainOf({ ...question, network: network({ serverPortMbps: 2500 }) }), 'copies')).toMatchObject({ now: { id: 'drives' }, next: { id: 'port' } })
-    expect(chainHours(10, chainOf({ ...question, network: network() }))).toBeCloseTo(10e6 * 8 / 941.48 / 3600, 2)
-    expect(chainHours(10, [])).toBeNull()
-  })
-  it('binds for copies where least is left, for streams where it is fullest, of equals the first', () => {
-    const link = (id: ChainLink['id'], capacityMbps: number, loadMbps: number): ChainLink => ({ id, capacityMbps, loadMbps })
-    expect(bindingLink([link('port', 1000, 500), link('device', 100, 20)], 'copies')!.id).toBe('device')
-    expect(bindingLink([link('port', 1000, 500), link('device', 100, 20)], 'streams')!.id).toBe('port')
-    expect(bindingLink([link('port', 100, 10), link('switch', 100, 10)], 'copies')!.id).toBe('port')
-    fc.assert(fc.property(fc.array(fc.record({ capacityMbps: fc.double({ min: 1, max: 1e4, noNaN: true }), loadMbps: fc.double({ min: 0, max: 1e4, noNaN: true }) }), { minLength: 1, maxLength: 8 }), (parts) => {
-      const links = parts.map((part, index): ChainLink => ({ id: (['drives', 'controller', 'enclosure', 'port', 'cable', 'serverLink', 'switch', 'device'] as const)[index]!, ...part }))
-      const least = Math.min(...links.map(({ capacityMbps, loadMbps }) => capacityMbps - loadMbps))
-      const found = bindingLink(links, 'copies')!
-      expect(found.capacityMbps - found.loadMbps).toBeCloseTo(least, 6)
-    }))
-  })
+  it(
+    'a cable of 100 Mb/s hides everything behind it; once it is new, the drives or the port ' +
+      'bind',
+    () => {
+      const old = chainOf({ ...question, network: network({ cableMbps: 100 }) })
+      expect(bindingTwo(old, 'copies')).toMatchObject({
+        now: { id: 'cable' },
+        next: { id: 'port' },
+      })
+      expect(
+        bindingTwo(chainOf({ ...question, network: network({ serverPortMbps: 2500 }) }), 'copies'),
+      ).toMatchObject({ now: { id: 'drives' }, next: { id: 'port' } })
+      expect(chainHours(10, chainOf({ ...question, network: network() }))).toBeCloseTo(
+        (10e6 * 8) / 941.48 / 3600,
+        2,
+      )
+      expect(chainHours(10, [])).toBeNull()
+    },
+  )
+  it(
+    'binds for copies where least is left, for streams where it is fullest, of equals the ' +
+      'first',
+    () => {
+      const link = (id: ChainLink['id'], capacityMbps: number, loadMbps: number): ChainLink => ({
+        id,
+        capacityMbps,
+        loadMbps,
+      })
+      expect(bindingLink([link('port', 1000, 500), link('device', 100, 20)], 'copies')!.id).toBe(
+        'device',
+      )
+      expect(bindingLink([link('port', 1000, 500), link('device', 100, 20)], 'streams')!.id).toBe(
+        'port',
+      )
+      expect(bindingLink([link('port', 100, 10), link('switch', 100, 10)], 'copies')!.id).toBe(
+        'port',
+      )
+      fc.assert(
+        fc.property(
+          fc.array(
+            fc.record({
+              capacityMbps: fc.double({ min: 1, max: 1e4, noNaN: true }),
+              loadMbps: fc.double({ min: 0, max: 1e4, noNaN: true }),
+            }),
+            { minLength: 1, maxLength: 8 },
+          ),
+          parts => {
+            const links = parts.map((part, index): ChainLink => ({
+              id: (
+                [
+                  'drives',
+                  'controller',
+                  'enclosure',
+                  'port',
+                  'cable',
+                  'serverLink',
+                  'switch',
+                  'device',
+                ] as const
+              )[index]!,
+              ...part,
+            }))
+            const least = Math.min(
+              ...links.map(({ capacityMbps, loadMbps }) => capacityMbps - loadMbps),
+            )
+            const found = bindingLink(links, 'copies')!
+            expect(found.capacityMbps - found.loadMbps).toBeCloseTo(least, 6)
+          },
+        ),
+      )
+    },
+  )
   it('sets the home network of the headroom line', () => {
-    const home = (input: PlanInput['network']) => assess(planSchema.parse({ name: 'x', network: input }), catalogue).figures['network.homeLinkMbps']!.value!
+    const home = (input: PlanInput['network']) =>
+      assess(planSchema.parse({ name: 'x', network: input }), catalogue).figures[
+        'network.homeLinkMbps'
+      ]!.value!
     expect(home({})).toBeCloseTo(941.5, 1)
     expect(home({ cableMbps: 100 })).toBeCloseTo(94.1, 1)
     expect(home({ switchMbps: 2500, serverPortMbps: 10_000 })).toBeCloseTo(2353.7, 1)
     expect(home({ serverLink: 'powerline', serverLinkMbps: 1200 })).toBe(300)
     expect(home({ serverLink: 'wifi' })).toBe(150)
-    expect(homeCapacityMbps(network({ serverLink: 'wifi', serverLinkMbps: 866, switchMbps: 100 }))).toBeCloseTo(94.1, 1)
+    expect(
+      homeCapacityMbps(network({ serverLink: 'wifi', serverLinkMbps: 866, switchMbps: 100 })),
+    ).toBeCloseTo(94.1, 1)
   })
 })
 
 describe('upgrade steps', () => {
-  const rows = (input: PlanInput['network'], more: Partial<Omit<ChainQuestion, 'network'>> = {}) => upgradeRows(network(input), { question: { ...question, ...more }, sizeTB: 10, awayWith: upload => Math.floor(upload / 8) })
+  const rows = (input: PlanInput['network'], more: Partial<Omit<ChainQuestion, 'network'>> = {}) =>
+    upgradeRows(network(input), {
+      question: { ...question, ...more },
+      sizeTB: 10,
+      awayWith: upload => Math.floor(upload / 8),
+    })
   it('are those that the network has not yet', () => {
-    expect(upgradeSteps(network()).map(({ id }) => id)).toEqual(['fast', 'tenCopper', 'tenFibre', 'line'])
-    expect(upgradeSteps(network({ serverLink: 'wifi', cableMbps: 100 })).map(({ id }) => id)).toEqual(['wire', 'cable', 'gigabit', 'fast', 'tenCopper', 'tenFibre', 'line'])
+    expect(upgradeSteps(network()).map(({ id }) => id)).toEqual([
+      'fast',
+      'tenCopper',
+      'tenFibre',
+      'line',
+    ])
+    expect(
+      upgradeSteps(network({ serverLink: 'wifi', cableMbps: 100 })).map(({ id }) => id),
+    ).toEqual(['wire', 'cable', 'gigabit', 'fast', 'tenCopper', 'tenFibre', 'line'])
     expect(upgradeSteps(network({ serverPortMbps: 10_000 })).map(({ id }) => id)).toEqual(['line'])
-    expect([nextLineFactor, leastGain, upgradePrices]).toEqual([2, 0.02, { cable: 12, wire: 60, gigabit: 45, fast: 115, tenCopper: 290, tenFibre: 210 }])
+    expect([nextLineFactor, leastGain, upgradePrices]).toEqual([
+      2,
+      0.02,
+      { cable: 12, wire: 60, gigabit: 45, fast: 115, tenCopper: 290, tenFibre: 210 },
+    ])
   })
   it('say no gain where another link binds', () => {
     const found = Object.fromEntries(rows({}).map(({ id, gains, binds }) => [id, [gains, binds]]))
-    expect(found).toEqual({ fast: [true, 'drives'], tenCopper: [true, 'drives'], tenFibre: [true, 'drives'], line: [true, 'port'] })
-    expect(rows({ serverPortMbps: 2500 }).find(({ id }) => id === 'tenCopper')).toMatchObject({ gains: false, binds: 'drives' })
-    expect(rows({ uploadMbps: 1 }).find(({ id }) => id === 'line')).toMatchObject({ gains: false, moreAway: 0 })
-    expect(rows({ cableMbps: 100 }, { enclosureMBps: 10 }).find(({ id }) => id === 'cable')).toMatchObject({ gains: false, binds: 'enclosure' })
+    expect(found).toEqual({
+      fast: [true, 'drives'],
+      tenCopper: [true, 'drives'],
+      tenFibre: [true, 'drives'],
+      line: [true, 'port'],
+    })
+    expect(rows({ serverPortMbps: 2500 }).find(({ id }) => id === 'tenCopper')).toMatchObject({
+      gains: false,
+      binds: 'drives',
+    })
+    expect(rows({ uploadMbps: 1 }).find(({ id }) => id === 'line')).toMatchObject({
+      gains: false,
+      moreAway: 0,
+    })
+    expect(
+      rows({ cableMbps: 100 }, { enclosureMBps: 10 }).find(({ id }) => id === 'cable'),
+    ).toMatchObject({ gains: false, binds: 'enclosure' })
   })
 })
 
 describe('what is sent out in a month', () => {
-  const plan = (cap: number) => planSchema.parse({ name: 'x', household: { places: [{ id: 'ship', name: 'Ship' }], viewers: [{ id: 'a', place: 'ship' }, { id: 'b' }], devices: [{ id: 'd' }], habits: [{ viewer: 'a', device: 'd', chance: 0.5, minutes: 120, days: ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] }, { viewer: 'b', device: 'd' }, { viewer: 'a', device: 'd', onBusyDays: true }] }, network: { awayRungMbps: 4, dataCapGBPerMonth: cap } })
+  const plan = (cap: number) =>
+    planSchema.parse({
+      name: 'x',
+      household: {
+        places: [{ id: 'ship', name: 'Ship' }],
+        viewers: [{ id: 'a', place: 'ship' }, { id: 'b' }],
+        devices: [{ id: 'd' }],
+        habits: [
+          {
+            viewer: 'a',
+            device: 'd',
+            chance: 0.5,
+            minutes: 120,
+            days: ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'],
+          },
+          { viewer: 'b', device: 'd' },
+          { viewer: 'a', device: 'd', onBusyDays: true },
+        ],
+      },
+      network: { awayRungMbps: 4, dataCapGBPerMonth: cap },
+    })
   it('follows from the habits of viewers away: 30.4 days × half × 2 h × 4 Mb/s × 0.45', () => {
     const { figures, findings } = assess(plan(50), catalogue)
-    expect(figures['network.uploadGBPerMonth']!.value).toBeCloseTo(365.25 / 12 * 0.5 * 2 * 4 * 0.45, 9)
+    expect(figures['network.uploadGBPerMonth']!.value).toBeCloseTo(
+      (365.25 / 12) * 0.5 * 2 * 4 * 0.45,
+      9,
+    )
     expect(findings.map(({ code }) => code)).toContain('UPLOAD_CAP')
     expect(assess(plan(55), catalogue).findings.map(({ code }) => code)).not.toContain('UPLOAD_CAP')
-    expect(assess(planSchema.parse({ name: 'x' }), catalogue).figures['network.uploadGBPerMonth']!.value).toBeNull()
+    expect(
+      assess(planSchema.parse({ name: 'x' }), catalogue).figures['network.uploadGBPerMonth']!.value,
+    ).toBeNull()
   })
-  it('a home network below 100 Mb/s is told as slow, and media software that asks outside every time', () => {
-    const codes = (input: PlanInput['network']) => assess(planSchema.parse({ name: 'x', network: input }), catalogue).findings.map(({ code }) => code)
-    expect(codes({ cableMbps: 100 })).toContain('SLOW_PORT')
-    expect(codes({ serverLink: 'wifi', serverLinkMbps: 200 })).not.toContain('SLOW_PORT')
-    expect(codes({ needsOutside: 'always' })).toContain('NEEDS_OUTSIDE')
-    expect(codes({})).not.toContain('NEEDS_OUTSIDE')
-  })
+  it(
+    'a home network below 100 Mb/s is told as slow, and media software that asks outside ' +
+      'every time',
+    () => {
+      const codes = (input: PlanInput['network']) =>
+        assess(planSchema.parse({ name: 'x', network: input }), catalogue).findings.map(
+          ({ code }) => code,
+        )
+      expect(codes({ cableMbps: 100 })).toContain('SLOW_PORT')
+      expect(codes({ serverLink: 'wifi', serverLinkMbps: 200 })).not.toContain('SLOW_PORT')
+      expect(codes({ needsOutside: 'always' })).toContain('NEEDS_OUTSIDE')
+      expect(codes({})).not.toContain('NEEDS_OUTSIDE')
+    },
+  )
 })

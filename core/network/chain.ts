@@ -9,7 +9,8 @@ export const serverWifiShare = 0.5
 /** Where no rate is entered, Mb/s. */
 export const usualServerLinkMbps = { powerline: 600, wifi: 300 } as const
 
-export type ChainLinkId = 'drives' | 'controller' | 'enclosure' | 'port' | 'cable' | 'serverLink' | 'switch' | 'device'
+export type ChainLinkId =
+  'drives' | 'controller' | 'enclosure' | 'port' | 'cable' | 'serverLink' | 'switch' | 'device'
 
 /** One link between the drives and whoever is served. */
 export interface ChainLink {
@@ -20,7 +21,10 @@ export interface ChainLink {
 }
 
 export interface ChainQuestion {
-  readonly network: Pick<Network, 'serverPortMbps' | 'serverLink' | 'serverLinkMbps' | 'cableMbps' | 'switchMbps'>
+  readonly network: Pick<
+    Network,
+    'serverPortMbps' | 'serverLink' | 'serverLinkMbps' | 'cableMbps' | 'switchMbps'
+  >
   /** MB/s of the slowest drive, and of what stands before it; null where nothing does */
   readonly drivesMBps: number
   readonly controllerMBps: number | null
@@ -35,12 +39,33 @@ export interface ChainQuestion {
 const bitsPerByte = 8
 
 /** The links of the home network that everything from the machine crosses, in their order. */
-export function serverLinks({ serverPortMbps, serverLink, serverLinkMbps, cableMbps, switchMbps }: ChainQuestion['network']): Pick<ChainLink, 'id' | 'capacityMbps'>[] {
-  const wired: Pick<ChainLink, 'id' | 'capacityMbps'>[] = serverLink === 'cable'
-    ? [{ id: 'port', capacityMbps: tcpPayloadMbps(serverPortMbps) }, { id: 'cable', capacityMbps: tcpPayloadMbps(cableMbps || serverPortMbps) }]
-    : serverLink === 'powerline'
-      ? [{ id: 'port', capacityMbps: tcpPayloadMbps(serverPortMbps) }, { id: 'serverLink', capacityMbps: (serverLinkMbps ?? usualServerLinkMbps.powerline) * powerlineShare }]
-      : [{ id: 'serverLink', capacityMbps: (serverLinkMbps ?? usualServerLinkMbps.wifi) * serverWifiShare }]
+export function serverLinks({
+  serverPortMbps,
+  serverLink,
+  serverLinkMbps,
+  cableMbps,
+  switchMbps,
+}: ChainQuestion['network']): Pick<ChainLink, 'id' | 'capacityMbps'>[] {
+  const wired: Pick<ChainLink, 'id' | 'capacityMbps'>[] =
+    serverLink === 'cable'
+      ? [
+          { id: 'port', capacityMbps: tcpPayloadMbps(serverPortMbps) },
+          { id: 'cable', capacityMbps: tcpPayloadMbps(cableMbps || serverPortMbps) },
+        ]
+      : serverLink === 'powerline'
+        ? [
+            { id: 'port', capacityMbps: tcpPayloadMbps(serverPortMbps) },
+            {
+              id: 'serverLink',
+              capacityMbps: (serverLinkMbps ?? usualServerLinkMbps.powerline) * powerlineShare,
+            },
+          ]
+        : [
+            {
+              id: 'serverLink',
+              capacityMbps: (serverLinkMbps ?? usualServerLinkMbps.wifi) * serverWifiShare,
+            },
+          ]
   return [...wired, { id: 'switch', capacityMbps: tcpPayloadMbps(switchMbps || serverPortMbps) }]
 }
 
@@ -50,25 +75,57 @@ export function homeCapacityMbps(network: ChainQuestion['network']): number {
 }
 
 /** Every link from the drives to a device, with what is on it. */
-export function chainOf({ network, drivesMBps, controllerMBps, enclosureMBps, deviceMbps, loadMbps, deviceLoadMbps }: ChainQuestion): ChainLink[] {
-  const bytes = (id: ChainLinkId, rateMBps: number | null): ChainLink[] => rateMBps === null ? [] : [{ id, capacityMbps: rateMBps * bitsPerByte, loadMbps }]
+export function chainOf({
+  network,
+  drivesMBps,
+  controllerMBps,
+  enclosureMBps,
+  deviceMbps,
+  loadMbps,
+  deviceLoadMbps,
+}: ChainQuestion): ChainLink[] {
+  const bytes = (id: ChainLinkId, rateMBps: number | null): ChainLink[] =>
+    rateMBps === null ? [] : [{ id, capacityMbps: rateMBps * bitsPerByte, loadMbps }]
   return [
-    ...bytes('drives', drivesMBps), ...bytes('enclosure', enclosureMBps), ...bytes('controller', controllerMBps),
+    ...bytes('drives', drivesMBps),
+    ...bytes('enclosure', enclosureMBps),
+    ...bytes('controller', controllerMBps),
     ...serverLinks(network).map(link => ({ ...link, loadMbps })),
-    ...(deviceMbps === null ? [] : [{ id: 'device' as const, capacityMbps: deviceMbps, loadMbps: deviceLoadMbps }]),
+    ...(deviceMbps === null
+      ? []
+      : [{ id: 'device' as const, capacityMbps: deviceMbps, loadMbps: deviceLoadMbps }]),
   ]
 }
 
-/** Which link binds: for copies the least that is left, for streams the fullest; of equals the first in the chain. Null for no links. */
-export function bindingLink(links: readonly ChainLink[], what: 'copies' | 'streams'): ChainLink | null {
-  const measure = ({ capacityMbps, loadMbps }: ChainLink) => what === 'copies' ? capacityMbps - loadMbps : -(loadMbps / Math.max(1e-9, capacityMbps))
-  return links.reduce<ChainLink | null>((least, link) => least === null || measure(link) < measure(least) - 1e-9 ? link : least, null)
+/**
+ * Which link binds: for copies the least that is left, for streams the fullest; of equals the first
+ * in the chain. Null for no links.
+ */
+export function bindingLink(
+  links: readonly ChainLink[],
+  what: 'copies' | 'streams',
+): ChainLink | null {
+  const measure = ({ capacityMbps, loadMbps }: ChainLink) =>
+    what === 'copies' ? capacityMbps - loadMbps : -(loadMbps / Math.max(1e-9, capacityMbps))
+  return links.reduce<ChainLink | null>(
+    (least, link) => (least === null || measure(link) < measure(least) - 1e-9 ? link : least),
+    null,
+  )
 }
 
 /** The link that binds, and the one that would once it is cured. */
-export function bindingTwo(links: readonly ChainLink[], what: 'copies' | 'streams'): { readonly now: ChainLink | null, readonly next: ChainLink | null } {
+export function bindingTwo(
+  links: readonly ChainLink[],
+  what: 'copies' | 'streams',
+): { readonly now: ChainLink | null; readonly next: ChainLink | null } {
   const now = bindingLink(links, what)
-  return { now, next: bindingLink(links.filter(link => link !== now), what) }
+  return {
+    now,
+    next: bindingLink(
+      links.filter(link => link !== now),
+      what,
+    ),
+  }
 }
 
 /**
@@ -80,5 +137,5 @@ export function chainHours(sizeTB: number, links: readonly ChainLink[]): number 
   requireWithin('CHAIN_TB', sizeTB, { min: 0 })
   const binding = bindingLink(links, 'copies')
   const leftMbps = binding ? binding.capacityMbps - binding.loadMbps : 0
-  return leftMbps > 0 ? sizeTB * 1e6 * bitsPerByte / leftMbps / 3600 : null
+  return leftMbps > 0 ? (sizeTB * 1e6 * bitsPerByte) / leftMbps / 3600 : null
 }

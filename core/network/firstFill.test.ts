@@ -1,10 +1,26 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { plainFormat } from '../units/format'
-import { cappedHours, copyHours, firstFills, ripping, smallFilesFactor, usbMBps, type FillQuestion } from './firstFill'
+import {
+  cappedHours,
+  copyHours,
+  firstFills,
+  ripping,
+  smallFilesFactor,
+  usbMBps,
+  type FillQuestion,
+} from './firstFill'
 import { fillFigures, fillSentence } from './tellFirstFill'
 
-const question: FillQuestion = { sizeTB: 12, smallShare: 0, fromMBps: 150, toMBps: 160, homeMbps: 941.5, downloadMbps: 100, capGBPerDay: null }
+const question: FillQuestion = {
+  sizeTB: 12,
+  smallShare: 0,
+  fromMBps: 150,
+  toMBps: 160,
+  homeMbps: 941.5,
+  downloadMbps: 100,
+  capGBPerDay: null,
+}
 const fills = (changes: Partial<FillQuestion> = {}) => firstFills({ ...question, ...changes })
 
 describe('copying', () => {
@@ -12,34 +28,58 @@ describe('copying', () => {
     expect(smallFilesFactor).toEqual({ low: 2, likely: 3, high: 4 })
     expect(copyHours(16, { rateMBps: 150, smallShare: 0 }).likely).toBeCloseTo(29.6, 1)
     const mixed = copyHours(1, { rateMBps: 100, smallShare: 0.1 })
-    expect([mixed.low, mixed.likely, mixed.high].map(hours => hours / (1e4 / 3600))).toEqual([1.1, 1.2, 1.3].map(factor => expect.closeTo(factor, 9) as number))
+    expect([mixed.low, mixed.likely, mixed.high].map(hours => hours / (1e4 / 3600))).toEqual(
+      [1.1, 1.2, 1.3].map(factor => expect.closeTo(factor, 9) as number),
+    )
     expect(() => copyHours(1, { rateMBps: 0, smallShare: 0 })).toThrow('FILL_RATE')
     expect(() => copyHours(1, { rateMBps: 1, smallShare: 1.2 })).toThrow('FILL_SMALL')
   })
   it('under a daily cap ends with the last byte', () => {
-    expect(cappedHours(1000, { rateMBps: 12.5, capGBPerDay: 300 })).toBeCloseTo(72 + 100 * 1000 / 12.5 / 3600, 9)
-    expect(cappedHours(300, { rateMBps: 12.5, capGBPerDay: 300 })).toBeCloseTo(300 * 1000 / 12.5 / 3600, 9)
+    expect(cappedHours(1000, { rateMBps: 12.5, capGBPerDay: 300 })).toBeCloseTo(
+      72 + (100 * 1000) / 12.5 / 3600,
+      9,
+    )
+    expect(cappedHours(300, { rateMBps: 12.5, capGBPerDay: 300 })).toBeCloseTo(
+      (300 * 1000) / 12.5 / 3600,
+      9,
+    )
     expect(cappedHours(1000, { rateMBps: 1, capGBPerDay: 300 })).toBeCloseTo(1e6 / 3600, 9)
-    fc.assert(fc.property(fc.double({ min: 1, max: 5000, noNaN: true }), fc.double({ min: 0.5, max: 100, noNaN: true }), fc.double({ min: 10, max: 2000, noNaN: true }), (sizeGB, rateMBps, capGBPerDay) => {
-      // Hour by hour, a day's cap filled as fast as the line allows.
-      let [left, hours] = [sizeGB, 0]
-      while (left > 1e-9) {
-        const day = Math.min(capGBPerDay, rateMBps * 86.4)
-        if (left <= day + 1e-9) hours += left * 1000 / rateMBps / 3600
-        else hours += 24
-        left -= Math.min(left, day)
-      }
-      expect(cappedHours(sizeGB, { rateMBps, capGBPerDay })).toBeCloseTo(hours, 5)
-    }), { numRuns: 200 })
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 5000, noNaN: true }),
+        fc.double({ min: 0.5, max: 100, noNaN: true }),
+        fc.double({ min: 10, max: 2000, noNaN: true }),
+        (sizeGB, rateMBps, capGBPerDay) => {
+          // Hour by hour, a day's cap filled as fast as the line allows.
+          let [left, hours] = [sizeGB, 0]
+          while (left > 1e-9) {
+            const day = Math.min(capGBPerDay, rateMBps * 86.4)
+            if (left <= day + 1e-9) hours += (left * 1000) / rateMBps / 3600
+            else hours += 24
+            left -= Math.min(left, day)
+          }
+          expect(cappedHours(sizeGB, { rateMBps, capGBPerDay })).toBeCloseTo(hours, 5)
+        },
+      ),
+      { numRuns: 200 },
+    )
   })
 })
 
 describe('the first fill', () => {
   it('runs at the slowest of each way, which is named', () => {
-    expect(fills().map(({ way, limit, rateMBps }) => [way, limit, rateMBps])).toEqual([['home', 'home network', 117.6875], ['plugged', 'source', 150], ['store', 'internet line', 12.5]])
+    expect(fills().map(({ way, limit, rateMBps }) => [way, limit, rateMBps])).toEqual([
+      ['home', 'home network', 117.6875],
+      ['plugged', 'source', 150],
+      ['store', 'internet line', 12.5],
+    ])
     expect(fills({ fromMBps: 1000, toMBps: 900 })[1]).toMatchObject({ limit: 'USB', rateMBps: 430 })
     expect(usbMBps).toBe(430)
-    expect(fills({ toMBps: 50 }).map(({ limit }) => limit)).toEqual(['pool', 'pool', 'internet line'])
+    expect(fills({ toMBps: 50 }).map(({ limit }) => limit)).toEqual([
+      'pool',
+      'pool',
+      'internet line',
+    ])
   })
   it('is compared by another read of both ends, without the network', () => {
     expect(fills()[0]!.verifyHours).toBeCloseTo(12e6 / 150 / 3600, 9)
@@ -47,7 +87,10 @@ describe('the first fill', () => {
   })
   it('from a store waits for the cap', () => {
     const [, , store] = fills({ capGBPerDay: 300 })
-    expect([store!.limit, store!.hours!.likely]).toEqual(['cap', cappedHours(12_000, { rateMBps: 12.5, capGBPerDay: 300 })])
+    expect([store!.limit, store!.hours!.likely]).toEqual([
+      'cap',
+      cappedHours(12_000, { rateMBps: 12.5, capGBPerDay: 300 }),
+    ])
     expect(fills({ capGBPerDay: 5000 })[2]!.limit).toBe('internet line')
   })
   it('never comes where nothing gets through', () => {
@@ -57,24 +100,52 @@ describe('the first fill', () => {
 
 describe('ripping', () => {
   it('goes in whole rounds of the drives, and as many as fit into a day', () => {
-    expect(ripping({ discs: 160, minutesEach: 25, drives: 2, hoursPerDay: 3 })).toEqual({ rounds: 80, benchHours: expect.closeTo(33.333, 3) as number, days: 12 })
-    expect(ripping({ discs: 3, minutesEach: 60, drives: 2, hoursPerDay: 0.5 })).toMatchObject({ rounds: 2, days: 2 })
-    expect(ripping({ discs: 0, minutesEach: 25, drives: 2, hoursPerDay: 3 })).toMatchObject({ rounds: 0, days: 0 })
-    expect(() => ripping({ discs: 1, minutesEach: 25, drives: 0, hoursPerDay: 3 })).toThrow('RIP_DRIVES')
-    expect(() => ripping({ discs: 1, minutesEach: 0, drives: 1, hoursPerDay: 3 })).toThrow('RIP_MINUTES')
+    expect(ripping({ discs: 160, minutesEach: 25, drives: 2, hoursPerDay: 3 })).toEqual({
+      rounds: 80,
+      benchHours: expect.closeTo(33.333, 3) as number,
+      days: 12,
+    })
+    expect(ripping({ discs: 3, minutesEach: 60, drives: 2, hoursPerDay: 0.5 })).toMatchObject({
+      rounds: 2,
+      days: 2,
+    })
+    expect(ripping({ discs: 0, minutesEach: 25, drives: 2, hoursPerDay: 3 })).toMatchObject({
+      rounds: 0,
+      days: 0,
+    })
+    expect(() => ripping({ discs: 1, minutesEach: 25, drives: 0, hoursPerDay: 3 })).toThrow(
+      'RIP_DRIVES',
+    )
+    expect(() => ripping({ discs: 1, minutesEach: 0, drives: 1, hoursPerDay: 3 })).toThrow(
+      'RIP_MINUTES',
+    )
   })
 })
 
 describe('what is told of the first fill', () => {
   const rip = { discs: 160, minutesEach: 25, drives: 2, hoursPerDay: 3 }
   it('names the quickest way and what limits it', () => {
-    expect(fillSentence(fills(), { sizeTB: 12, format: plainFormat })).toMatch(/^12\sTB are on the machine soonest from a drive that is plugged in: in about 22\sh, and as long again to compare\.$/)
-    expect(fillSentence(fills(), { sizeTB: 0, format: plainFormat })).toContain('Nothing is kept yet')
+    expect(fillSentence(fills(), { sizeTB: 12, format: plainFormat })).toMatch(
+      /^12\sTB are on the machine soonest from a drive that is plugged in: in about 22\sh, and as long again to compare\.$/,
+    )
+    expect(fillSentence(fills(), { sizeTB: 0, format: plainFormat })).toContain(
+      'Nothing is kept yet',
+    )
   })
   it('are figures with their working, and none where nothing gets through', () => {
-    const figures = fillFigures(fills({ downloadMbps: 0, smallShare: 0.02 }), { question: { ...question, downloadMbps: 0, smallShare: 0.02 }, ripping: rip, format: plainFormat })
-    expect(figures.map(({ id }) => id)).toEqual(['network.fill.home', 'network.fill.plugged', 'network.fill.store', 'network.fill.ripping'])
+    const figures = fillFigures(fills({ downloadMbps: 0, smallShare: 0.02 }), {
+      question: { ...question, downloadMbps: 0, smallShare: 0.02 },
+      ripping: rip,
+      format: plainFormat,
+    })
+    expect(figures.map(({ id }) => id)).toEqual([
+      'network.fill.home',
+      'network.fill.plugged',
+      'network.fill.store',
+      'network.fill.ripping',
+    ])
     expect(figures.map(({ value }) => value === null)).toEqual([false, false, true, false])
-    for (const { formula, value } of figures) expect(formula.length > 0 && (value === null || Number.isFinite(value))).toBe(true)
+    for (const { formula, value } of figures)
+      expect(formula.length > 0 && (value === null || Number.isFinite(value))).toBe(true)
   })
 })

@@ -37,41 +37,74 @@ export interface Fill {
 }
 
 /** Hours to copy so much at so many MB/s, the bytes in small files taking longer. */
-export function copyHours(sizeTB: number, { rateMBps, smallShare }: { readonly rateMBps: number, readonly smallShare: number }): Estimate {
+export function copyHours(
+  sizeTB: number,
+  { rateMBps, smallShare }: { readonly rateMBps: number; readonly smallShare: number },
+): Estimate {
   requireWithin('FILL_RATE', rateMBps, { min: 1e-9 })
   requireWithin('FILL_SMALL', smallShare, { min: 0, max: 1 })
-  const at = (factor: number) => sizeTB * 1e6 * (1 - smallShare + smallShare * factor) / rateMBps / 3600
-  return { low: at(smallFilesFactor.low), likely: at(smallFilesFactor.likely), high: at(smallFilesFactor.high) }
+  const at = (factor: number) =>
+    (sizeTB * 1e6 * (1 - smallShare + smallShare * factor)) / rateMBps / 3600
+  return {
+    low: at(smallFilesFactor.low),
+    likely: at(smallFilesFactor.likely),
+    high: at(smallFilesFactor.high),
+  }
 }
 
 /**
  * Hours under a daily cap: whole days at the cap, and the last day ends with the last byte.
  * @example 1000 GB at 100 Mb/s with 300 GB a day: 3 days and 100 GB at full rate, 74.2 h
  */
-export function cappedHours(sizeGB: number, { rateMBps, capGBPerDay }: { readonly rateMBps: number, readonly capGBPerDay: number }): number {
-  const perDayGB = rateMBps * 3600 * hoursPerDay / 1000
-  if (perDayGB <= capGBPerDay) return sizeGB * 1000 / rateMBps / 3600
+export function cappedHours(
+  sizeGB: number,
+  { rateMBps, capGBPerDay }: { readonly rateMBps: number; readonly capGBPerDay: number },
+): number {
+  const perDayGB = (rateMBps * 3600 * hoursPerDay) / 1000
+  if (perDayGB <= capGBPerDay) return (sizeGB * 1000) / rateMBps / 3600
   const fullDays = Math.max(0, Math.ceil(sizeGB / capGBPerDay - 1e-9) - 1)
-  return fullDays * hoursPerDay + (sizeGB - fullDays * capGBPerDay) * 1000 / rateMBps / 3600
+  return fullDays * hoursPerDay + ((sizeGB - fullDays * capGBPerDay) * 1000) / rateMBps / 3600
 }
 
 type Link = readonly [Fill['limit'], number]
 
-/** The first fill by each way: over the home network, from a drive that is plugged in, and from an online store. */
-export function firstFills({ sizeTB, smallShare, fromMBps, toMBps, homeMbps, downloadMbps, capGBPerDay }: FillQuestion): Fill[] {
+/**
+ * The first fill by each way: over the home network, from a drive that is plugged in, and from an
+ * online store.
+ */
+export function firstFills({
+  sizeTB,
+  smallShare,
+  fromMBps,
+  toMBps,
+  homeMbps,
+  downloadMbps,
+  capGBPerDay,
+}: FillQuestion): Fill[] {
   const fill = (way: FillWay, links: readonly Link[]): Fill => {
-    const [limit, rateMBps] = links.reduce((slowest, link) => link[1] < slowest[1] ? link : slowest)
+    const [limit, rateMBps] = links.reduce((slowest, link) =>
+      link[1] < slowest[1] ? link : slowest,
+    )
     if (!(rateMBps > 0)) return { way, rateMBps, limit, hours: null, verifyHours: null }
-    // Comparing needs no network, but both ends; what is pulled from a store is compared by its checksums.
+    // Comparing needs no network, but both ends; what is pulled from a store is compared by its
+    // checksums.
     const ends = way === 'store' ? toMBps : Math.min(fromMBps, toMBps)
-    const verifyHours = sizeTB * 1e6 / ends / 3600
+    const verifyHours = (sizeTB * 1e6) / ends / 3600
     const plain = copyHours(sizeTB, { rateMBps, smallShare })
-    if (way !== 'store' || capGBPerDay === null) return { way, rateMBps, limit, hours: plain, verifyHours }
+    if (way !== 'store' || capGBPerDay === null)
+      return { way, rateMBps, limit, hours: plain, verifyHours }
     const capped = cappedHours(sizeTB * 1000, { rateMBps, capGBPerDay })
-    const hours = { low: Math.max(plain.low, capped), likely: Math.max(plain.likely, capped), high: Math.max(plain.high, capped) }
+    const hours = {
+      low: Math.max(plain.low, capped),
+      likely: Math.max(plain.likely, capped),
+      high: Math.max(plain.high, capped),
+    }
     return { way, rateMBps, limit: capped > plain.likely ? 'cap' : limit, hours, verifyHours }
   }
-  const [source, pool]: Link[] = [['source', fromMBps], ['pool', toMBps]]
+  const [source, pool]: Link[] = [
+    ['source', fromMBps],
+    ['pool', toMBps],
+  ]
   return [
     fill('home', [['home network', homeMbps / 8], source!, pool!]),
     fill('plugged', [source!, ['USB', usbMBps], pool!]),
@@ -87,14 +120,19 @@ export interface Ripping {
 }
 
 /**
- * Ripping discs, as many at a time as there are drives: whole rounds, hours at the bench and days of it. A day has as many whole
+ * Ripping discs, as many at a time as there are drives: whole rounds, hours at the bench and days
+ * of it. A day has as many whole
  * rounds as fit into its hours, one at least.
  * @example 160 discs of 25 min with 2 drives, 3 h a day: 80 rounds, 33.3 h, 12 days
  */
-export function ripping({ discs, minutesEach, drives, hoursPerDay: hours }: Ripping): { readonly rounds: number, readonly benchHours: number, readonly days: number } {
+export function ripping({ discs, minutesEach, drives, hoursPerDay: hours }: Ripping): {
+  readonly rounds: number
+  readonly benchHours: number
+  readonly days: number
+} {
   requireWithin('RIP_DRIVES', drives, { min: 1 })
   requireWithin('RIP_MINUTES', minutesEach, { min: 1e-6 })
   const rounds = Math.ceil(discs / drives)
-  const perDay = Math.max(1, Math.floor(hours * 60 / minutesEach + 1e-9))
-  return { rounds, benchHours: rounds * minutesEach / 60, days: Math.ceil(rounds / perDay) }
+  const perDay = Math.max(1, Math.floor((hours * 60) / minutesEach + 1e-9))
+  return { rounds, benchHours: (rounds * minutesEach) / 60, days: Math.ceil(rounds / perDay) }
 }

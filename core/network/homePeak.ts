@@ -17,7 +17,11 @@ const plainRiseMbps = plainMbps * (peakFactors.reencoded - 1)
  * Peak on the wire at home: Σ means + the largest single (peak − mean).
  * @param viewers watching at once at home, whole, >= 0
  */
-export function homePeak(library: Library, qualities: readonly Quality[], viewers: number): HomePeak {
+export function homePeak(
+  library: Library,
+  qualities: readonly Quality[],
+  viewers: number,
+): HomePeak {
   let titles = 0
   let sumMbps = 0
   let largestRiseMbps = 0
@@ -31,5 +35,9 @@ export function homePeak(library: Library, qualities: readonly Quality[], viewer
   }
   const meanMbps = titles ? sumMbps / titles : plainMbps
   const riseMbps = titles ? largestRiseMbps : plainRiseMbps
-  return { meanMbps, largestRiseMbps: riseMbps, peakMbps: viewers > 0 ? viewers * meanMbps + riseMbps : 0 }
+  return {
+    meanMbps,
+    largestRiseMbps: riseMbps,
+    peakMbps: viewers > 0 ? viewers * meanMbps + riseMbps : 0,
+  }
 }

@@ -6,15 +6,32 @@ import { assess } from '../assess'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import type { Device } from '../plan/household'
 import { plainFormat } from '../units/format'
-import { deviceLink, downloadShare, usualMobileMbps, usualWifiMbps, wifiShares, type SharedLinks } from './links'
+import {
+  deviceLink,
+  downloadShare,
+  usualMobileMbps,
+  usualWifiMbps,
+  wifiShares,
+  type SharedLinks,
+} from './links'
 import { linkFormula, linkInputs } from './linkText'
 
-const shared: SharedLinks = { homeMbps: 1000 * 1448 / 1538, meshShare: 1, homeSessions: 4, wifiSessions: 2, awaySessions: 2, uploadMbps: 40, reserveShare: 0.25, awayRungMbps: 4 }
-const device = (link: Device['link'], linkMbps: number | null = null) => ({ id: 'd', name: 'D', class: 'tv2020', link, linkMbps }) as Device
+const shared: SharedLinks = {
+  homeMbps: (1000 * 1448) / 1538,
+  meshShare: 1,
+  homeSessions: 4,
+  wifiSessions: 2,
+  awaySessions: 2,
+  uploadMbps: 40,
+  reserveShare: 0.25,
+  awayRungMbps: 4,
+}
+const device = (link: Device['link'], linkMbps: number | null = null) =>
+  ({ id: 'd', name: 'D', class: 'tv2020', link, linkMbps }) as Device
 const home = { id: 'home', downloadMbps: null }
 const away = (downloadMbps: number | null) => ({ id: 'lighthouse', downloadMbps })
 
-describe('a device\'s link at home', () => {
+describe("a device's link at home", () => {
   it.each<[Device['link'], number | null, number]>([
     ['wired1000', null, 941.482 / 4],
     ['wired100', null, 94.148],
@@ -31,10 +48,15 @@ describe('a device\'s link at home', () => {
     expect(deviceLink(null, home, shared)).toEqual(deviceLink(device('wifiGood'), home, shared))
   })
   it('shares the port with all at home, the channel with those on it', () => {
-    expect(deviceLink(device('wired1000'), home, { ...shared, homeSessions: 1 }).mbps).toBeCloseTo(941.48, 2)
+    expect(deviceLink(device('wired1000'), home, { ...shared, homeSessions: 1 }).mbps).toBeCloseTo(
+      941.48,
+      2,
+    )
     expect(deviceLink(device('wifiGood', 300), home, { ...shared, wifiSessions: 1 }).mbps).toBe(150)
     // Three hundred through the air are more than a quarter of the port.
-    expect(deviceLink(device('wifiGood', 600), home, { ...shared, wifiSessions: 1 }).mbps).toBeCloseTo(941.48 / 4, 2)
+    expect(
+      deviceLink(device('wifiGood', 600), home, { ...shared, wifiSessions: 1 }).mbps,
+    ).toBeCloseTo(941.48 / 4, 2)
   })
   it('has a half, a third or a sixth of what Wi-Fi shows', () => {
     expect(wifiShares).toEqual({ wifiGood: 1 / 2, wifiFair: 1 / 3, wifiPoor: 1 / 6 })
@@ -42,24 +64,35 @@ describe('a device\'s link at home', () => {
   })
 })
 
-describe('a device\'s link away', () => {
-  it('is the least of the upload\'s share, four fifths of the download there, and a mobile network', () => {
-    const upload = deviceLink(device('wired1000'), away(null), shared)
-    expect(upload.mbps).toBeCloseTo(40 * 0.75 / 1.08 / 2, 9)
-    expect(deviceLink(device('wired1000'), away(10), shared).mbps).toBe(8)
-    expect(deviceLink(device('mobile', 5), away(10), shared).mbps).toBe(5)
-    expect(deviceLink(device('mobile', 500), away(1000), shared).mbps).toBe(upload.mbps)
-  })
+describe("a device's link away", () => {
+  it(
+    "is the least of the upload's share, four fifths of the download there, and a mobile " +
+      'network',
+    () => {
+      const upload = deviceLink(device('wired1000'), away(null), shared)
+      expect(upload.mbps).toBeCloseTo((40 * 0.75) / 1.08 / 2, 9)
+      expect(deviceLink(device('wired1000'), away(10), shared).mbps).toBe(8)
+      expect(deviceLink(device('mobile', 5), away(10), shared).mbps).toBe(5)
+      expect(deviceLink(device('mobile', 500), away(1000), shared).mbps).toBe(upload.mbps)
+    },
+  )
   it('does not ask what Wi-Fi there shows', () => {
-    expect(deviceLink(device('wifiPoor', 1), away(null), shared).mbps).toBe(deviceLink(device('wired1000'), away(null), shared).mbps)
+    expect(deviceLink(device('wifiPoor', 1), away(null), shared).mbps).toBe(
+      deviceLink(device('wired1000'), away(null), shared).mbps,
+    )
   })
 })
 
 describe('a mesh without a wire', () => {
   it('halves Wi-Fi, and nothing else', () => {
     const mesh = { ...shared, meshShare: 0.5 }
-    expect(deviceLink(device('wifiGood', 600), home, mesh).mbps).toBeCloseTo(deviceLink(device('wifiGood', 600), home, shared).mbps / 2, 9)
-    expect(deviceLink(device('wired1000'), home, mesh).mbps).toBe(deviceLink(device('wired1000'), home, shared).mbps)
+    expect(deviceLink(device('wifiGood', 600), home, mesh).mbps).toBeCloseTo(
+      deviceLink(device('wifiGood', 600), home, shared).mbps / 2,
+      9,
+    )
+    expect(deviceLink(device('wired1000'), home, mesh).mbps).toBe(
+      deviceLink(device('wired1000'), home, shared).mbps,
+    )
     const plan = planSchema.parse({ name: 'x', network: { meshWithoutWire: true } })
     expect(assess(plan, catalogue).domains.network.links.meshShare).toBe(0.5)
   })
@@ -68,34 +101,78 @@ describe('a mesh without a wire', () => {
 describe('a link in words', () => {
   it('gives its numbers, and they give the rate', () => {
     const wifi = deviceLink(device('wifiFair', 600), home, shared)
-    expect(linkFormula(wifi, shared, plainFormat)).toBe('the lesser of Wi-Fi 600 ÷ 3 ÷ 2 on the channel = 100 and the home network 941.5 ÷ 4 = 235 Mb/s')
+    expect(linkFormula(wifi, shared, plainFormat)).toBe(
+      'the lesser of Wi-Fi 600 ÷ 3 ÷ 2 on the channel = 100 and the home network 941.5 ÷ 4 ' +
+        '= 235 Mb/s',
+    )
     const far = deviceLink(device('mobile', 5), away(10), shared)
-    expect(linkFormula(far, shared, plainFormat)).toBe('the least of upload 40 × (1 − 0.25) ÷ 1.08 ÷ 2 away = 13.9, download there 10 × 0.8 = 8, mobile network 5 Mb/s')
-    expect(linkFormula(deviceLink(device('wired100'), away(null), shared), shared, plainFormat)).toBe('upload 40 × (1 − 0.25) ÷ 1.08 ÷ 2 away = 13.9 Mb/s')
-    expect(linkFormula(deviceLink(device('wired100'), home, shared), shared, plainFormat)).toContain('cable: 100 × 1448 ÷ 1538 = 94.15')
+    expect(linkFormula(far, shared, plainFormat)).toBe(
+      'the least of upload 40 × (1 − 0.25) ÷ 1.08 ÷ 2 away = 13.9, download there 10 × 0.8 ' +
+        '= 8, mobile network 5 Mb/s',
+    )
+    expect(
+      linkFormula(deviceLink(device('wired100'), away(null), shared), shared, plainFormat),
+    ).toBe('upload 40 × (1 − 0.25) ÷ 1.08 ÷ 2 away = 13.9 Mb/s')
+    expect(
+      linkFormula(deviceLink(device('wired100'), home, shared), shared, plainFormat),
+    ).toContain('cable: 100 × 1448 ÷ 1538 = 94.15')
   })
   it('names the fields behind it', () => {
-    expect(linkInputs(deviceLink(device('wifiFair'), home, shared), { deviceIndex: 3, placeIndex: null })).toEqual(['household.devices.3.link', 'household.devices.3.linkMbps', 'network.serverPortMbps', 'household.watchingHomeAtOnce'])
-    expect(linkInputs(deviceLink(device('mobile'), away(1), shared), { deviceIndex: 0, placeIndex: 2 })).toContain('household.places.2.downloadMbps')
-    expect(linkInputs(deviceLink(null, home, shared), { deviceIndex: null, placeIndex: null })[0]).toBe('network.serverPortMbps')
+    expect(
+      linkInputs(deviceLink(device('wifiFair'), home, shared), {
+        deviceIndex: 3,
+        placeIndex: null,
+      }),
+    ).toEqual([
+      'household.devices.3.link',
+      'household.devices.3.linkMbps',
+      'network.serverPortMbps',
+      'household.watchingHomeAtOnce',
+    ])
+    expect(
+      linkInputs(deviceLink(device('mobile'), away(1), shared), { deviceIndex: 0, placeIndex: 2 }),
+    ).toContain('household.places.2.downloadMbps')
+    expect(
+      linkInputs(deviceLink(null, home, shared), { deviceIndex: null, placeIndex: null })[0],
+    ).toBe('network.serverPortMbps')
   })
 })
 
 describe('links before playback', () => {
-  const links = (changes: Partial<PlanInput>) => assess(planSchema.parse({ ...tideMillHouse, ...changes }), catalogue).domains.network.links
+  const links = (changes: Partial<PlanInput>) =>
+    assess(planSchema.parse({ ...tideMillHouse, ...changes }), catalogue).domains.network.links
   it('are shared by at least one', () => {
-    expect(links({ household: { watchingHome: 0, watchingAway: 0 } })).toMatchObject({ homeSessions: 1, wifiSessions: 1, awaySessions: 1 })
+    expect(links({ household: { watchingHome: 0, watchingAway: 0 } })).toMatchObject({
+      homeSessions: 1,
+      wifiSessions: 1,
+      awaySessions: 1,
+    })
   })
   it('never have more on the channel than are at home at once', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 6 }), fc.constantFrom('wired1000' as const, 'wifiPoor' as const), (viewers, link) => {
-      const found = links({
-        household: {
-          viewers: Array.from({ length: viewers }, (_, at) => ({ id: `v${at}` })), devices: [{ id: 'd', link }],
-          habits: Array.from({ length: viewers }, (_, at) => ({ viewer: `v${at}`, device: 'd', earliest: 1200, latest: 1230, minutes: 60, chance: 0.9 })),
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 6 }),
+        fc.constantFrom('wired1000' as const, 'wifiPoor' as const),
+        (viewers, link) => {
+          const found = links({
+            household: {
+              viewers: Array.from({ length: viewers }, (_, at) => ({ id: `v${at}` })),
+              devices: [{ id: 'd', link }],
+              habits: Array.from({ length: viewers }, (_, at) => ({
+                viewer: `v${at}`,
+                device: 'd',
+                earliest: 1200,
+                latest: 1230,
+                minutes: 60,
+                chance: 0.9,
+              })),
+            },
+          })
+          expect(found.wifiSessions).toBeLessThanOrEqual(found.homeSessions)
+          if (link === 'wired1000') expect(found.wifiSessions).toBe(1)
         },
-      })
-      expect(found.wifiSessions).toBeLessThanOrEqual(found.homeSessions)
-      if (link === 'wired1000') expect(found.wifiSessions).toBe(1)
-    }), { numRuns: 12 })
+      ),
+      { numRuns: 12 },
+    )
   })
 })

@@ -8,7 +8,11 @@ import { awayShareMbps } from './awayStreams'
 import { homeCapacityMbps } from './chain'
 
 /** Wi-Fi carries half, a third or a sixth of the rate it shows, shared by all on the channel. */
-export const wifiShares: Readonly<Partial<Record<LinkKind, number>>> = { wifiGood: 1 / 2, wifiFair: 1 / 3, wifiPoor: 1 / 6 }
+export const wifiShares: Readonly<Partial<Record<LinkKind, number>>> = {
+  wifiGood: 1 / 2,
+  wifiFair: 1 / 3,
+  wifiPoor: 1 / 6,
+}
 /** Shown rates that stand in where none is entered, Mb/s. */
 export const usualWifiMbps = 300
 export const usualMobileMbps = 20
@@ -33,10 +37,16 @@ export interface SharedLinks {
 }
 
 /** A device's own link: what carries it, and what it gives one session. */
-export type OwnLink
-  = | { readonly kind: 'cable', readonly labelMbps: number, readonly mbps: number }
-    | { readonly kind: 'wifi', readonly shownMbps: number, readonly share: number, readonly sessions: number, readonly mbps: number }
-    | { readonly kind: 'mobile', readonly mbps: number }
+export type OwnLink =
+  | { readonly kind: 'cable'; readonly labelMbps: number; readonly mbps: number }
+  | {
+      readonly kind: 'wifi'
+      readonly shownMbps: number
+      readonly share: number
+      readonly sessions: number
+      readonly mbps: number
+    }
+  | { readonly kind: 'mobile'; readonly mbps: number }
 
 /** What the way from the machine to a device carries for one session: the least of its parts. */
 export interface DeviceLink {
@@ -51,12 +61,23 @@ export interface DeviceLink {
 }
 
 /** The shared links of a household whose viewers watch by a week. */
-export function sharedLinks({ network, household, week }: { readonly network: Network, readonly household: Household, readonly week: WatchingWeek }, atOnce: { readonly home: number, readonly away: number }): SharedLinks {
+export function sharedLinks(
+  {
+    network,
+    household,
+    week,
+  }: { readonly network: Network; readonly household: Household; readonly week: WatchingWeek },
+  atOnce: { readonly home: number; readonly away: number },
+): SharedLinks {
   const isWifi = (id: string) => {
     const device = household.devices.find(candidate => candidate.id === id)
     return !device || wifiShares[device.link] !== undefined
   }
-  const onWifi = new Set(week.habits.filter(({ habit, watcher }) => !week.watchers[watcher]!.isAway && isWifi(habit.device)).map(({ watcher }) => watcher)).size
+  const onWifi = new Set(
+    week.habits
+      .filter(({ habit, watcher }) => !week.watchers[watcher]!.isAway && isWifi(habit.device))
+      .map(({ watcher }) => watcher),
+  ).size
   return {
     homeMbps: homeCapacityMbps(network),
     meshShare: network.meshWithoutWire ? 0.5 : 1,
@@ -69,14 +90,17 @@ export function sharedLinks({ network, household, week }: { readonly network: Ne
   }
 }
 
-function ownLink(device: Device | null, { sessions, meshShare }: { readonly sessions: number, readonly meshShare: number }): OwnLink {
+function ownLink(
+  device: Device | null,
+  { sessions, meshShare }: { readonly sessions: number; readonly meshShare: number },
+): OwnLink {
   const kind = device?.link ?? 'wifiGood'
   const labelMbps = cableMbps[kind]
   if (labelMbps !== undefined) return { kind: 'cable', labelMbps, mbps: tcpPayloadMbps(labelMbps) }
   const share = wifiShares[kind] === undefined ? undefined : wifiShares[kind] * meshShare
   if (share === undefined) return { kind: 'mobile', mbps: device?.linkMbps ?? usualMobileMbps }
   const shownMbps = device?.linkMbps ?? usualWifiMbps
-  return { kind: 'wifi', shownMbps, share, sessions, mbps: shownMbps * share / sessions }
+  return { kind: 'wifi', shownMbps, share, sessions, mbps: (shownMbps * share) / sessions }
 }
 
 /**
@@ -84,17 +108,45 @@ function ownLink(device: Device | null, { sessions, meshShare }: { readonly sess
  * @param device null where a class stands in: on good Wi-Fi
  * @param place its id, and its download where that is known, Mb/s
  */
-export function deviceLink(device: Device | null, place: { readonly id: string, readonly downloadMbps: number | null }, shared: SharedLinks): DeviceLink {
+export function deviceLink(
+  device: Device | null,
+  place: { readonly id: string; readonly downloadMbps: number | null },
+  shared: SharedLinks,
+): DeviceLink {
   const isAway = place.id !== homePlace
-  const own = ownLink(device, isAway ? { sessions: 1, meshShare: 1 } : { sessions: shared.wifiSessions, meshShare: shared.meshShare })
+  const own = ownLink(
+    device,
+    isAway
+      ? { sessions: 1, meshShare: 1 }
+      : { sessions: shared.wifiSessions, meshShare: shared.meshShare },
+  )
   if (!isAway) {
     const portShareMbps = shared.homeMbps / shared.homeSessions
-    return { isAway, own, portShareMbps, uploadShareMbps: null, downloadMbps: null, mbps: Math.min(own.mbps, portShareMbps) }
+    return {
+      isAway,
+      own,
+      portShareMbps,
+      uploadShareMbps: null,
+      downloadMbps: null,
+      mbps: Math.min(own.mbps, portShareMbps),
+    }
   }
-  const uploadShareMbps = awayShareMbps({ uploadMbps: shared.uploadMbps, reserveShare: shared.reserveShare, sessions: shared.awaySessions })
+  const uploadShareMbps = awayShareMbps({
+    uploadMbps: shared.uploadMbps,
+    reserveShare: shared.reserveShare,
+    sessions: shared.awaySessions,
+  })
   const downloadMbps = place.downloadMbps === null ? null : place.downloadMbps * downloadShare
   return {
-    isAway, own, portShareMbps: null, uploadShareMbps, downloadMbps,
-    mbps: Math.min(uploadShareMbps, downloadMbps ?? Infinity, own.kind === 'mobile' ? own.mbps : Infinity),
+    isAway,
+    own,
+    portShareMbps: null,
+    uploadShareMbps,
+    downloadMbps,
+    mbps: Math.min(
+      uploadShareMbps,
+      downloadMbps ?? Infinity,
+      own.kind === 'mobile' ? own.mbps : Infinity,
+    ),
   }
 }

@@ -7,8 +7,17 @@ import { tellNetwork } from './tellNetwork'
 export const network = defineDomain({
   id: 'network',
   needs: ['household'],
-  read: ({ network, household, library }, { qualities }, needed: { readonly household: HouseholdFacts }) => ({
-    network, household, library, qualities, week: needed.household.week, atOnce: needed.household.atOnce,
+  read: (
+    { network, household, library },
+    { qualities },
+    needed: { readonly household: HouseholdFacts },
+  ) => ({
+    network,
+    household,
+    library,
+    qualities,
+    week: needed.household.week,
+    atOnce: needed.household.atOnce,
   }),
   facts: networkFacts,
   tell: tellNetwork,

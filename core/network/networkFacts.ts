@@ -49,25 +49,48 @@ export interface NetworkFacts {
 const daysPerMonth = 365.25 / 12
 
 /** Hours that viewers away watch in a month, by their habits on ordinary days; 0 without any. */
-export function awayHoursPerMonth({ habits, viewers }: Pick<Household, 'habits' | 'viewers'>): number {
-  const isAway = (id: string) => viewers.some(viewer => viewer.id === id && viewer.place !== homePlace)
-  return habits.filter(({ viewer, onBusyDays }) => !onBusyDays && isAway(viewer)).reduce((sum, { days, chance, minutes }) => sum + days.length / 7 * daysPerMonth * chance * minutes / 60, 0)
+export function awayHoursPerMonth({
+  habits,
+  viewers,
+}: Pick<Household, 'habits' | 'viewers'>): number {
+  const isAway = (id: string) =>
+    viewers.some(viewer => viewer.id === id && viewer.place !== homePlace)
+  return habits
+    .filter(({ viewer, onBusyDays }) => !onBusyDays && isAway(viewer))
+    .reduce(
+      (sum, { days, chance, minutes }) =>
+        sum + ((days.length / 7) * daysPerMonth * chance * minutes) / 60,
+      0,
+    )
 }
 
-export function networkFacts({ network, household, library, qualities, week, atOnce }: NetworkSlice): NetworkFacts {
+export function networkFacts({
+  network,
+  household,
+  library,
+  qualities,
+  week,
+  atOnce,
+}: NetworkSlice): NetworkFacts {
   const { uploadMbps, uploadReserveShare: reserveShare, awayRungMbps: rungMbps } = network
   const awayHours = awayHoursPerMonth(household)
   const peak = homePeak(library, qualities, atOnce.home)
   return {
-    homeLoad: watchingLoad(week, false, viewers => viewers > 0 ? viewers * peak.meanMbps + peak.largestRiseMbps : 0),
+    homeLoad: watchingLoad(week, false, viewers =>
+      viewers > 0 ? viewers * peak.meanMbps + peak.largestRiseMbps : 0,
+    ),
     awayLoad: watchingLoad(week, true, viewers => viewers * rungMbps * overheadFactor),
     awayCapacityMbps: uploadMbps * (1 - reserveShare),
-    awayHoursPerMonth: awayHours, uploadGBPerMonth: awayHours * rungMbps * gbPerMbpsHour,
+    awayHoursPerMonth: awayHours,
+    uploadGBPerMonth: awayHours * rungMbps * gbPerMbpsHour,
     links: sharedLinks({ network, household, week }, atOnce),
     awayStreams: awayStreams({ uploadMbps, reserveShare, rungMbps }),
     uploadNeededMbps: uploadNeededMbps({ streams: atOnce.away, reserveShare, rungMbps }),
     homePeak: peak,
     payloadMbps: homeCapacityMbps(network),
-    carries: ladder.find(rung => awayStreams({ uploadMbps, reserveShare, rungMbps: rung.rungMbps }) >= atOnce.away) ?? null,
+    carries:
+      ladder.find(
+        rung => awayStreams({ uploadMbps, reserveShare, rungMbps: rung.rungMbps }) >= atOnce.away,
+      ) ?? null,
   }
 }

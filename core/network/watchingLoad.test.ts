@@ -14,50 +14,92 @@ const week = watchingWeek(demo.household)
 describe('the busiest moment of one side', () => {
   it('is the slot in which most are expected, found by going through every slot of the week', () => {
     for (const isAway of [false, true]) {
-      const side = week.watchers.flatMap((watcher, index) => watcher.isAway === isAway ? [week.ordinary.watching[index]!] : [])
-      const sums = Array.from({ length: side[0]!.length }, (_, slot) => side.reduce((sum, chances) => sum + chances[slot]!, 0))
+      const side = week.watchers.flatMap((watcher, index) =>
+        watcher.isAway === isAway ? [week.ordinary.watching[index]!] : [],
+      )
+      const sums = Array.from({ length: side[0]!.length }, (_, slot) =>
+        side.reduce((sum, chances) => sum + chances[slot]!, 0),
+      )
       const found = busiestChances(week, isAway)!
       expect(sums[found.slot]).toBeCloseTo(Math.max(...sums), 12)
-      expect(found.chances.reduce((sum, chance) => sum + chance, 0)).toBeCloseTo(Math.max(...sums), 12)
+      expect(found.chances.reduce((sum, chance) => sum + chance, 0)).toBeCloseTo(
+        Math.max(...sums),
+        12,
+      )
     }
   })
-  it('is a distribution: each count with its rate, the mean their sum, the 99 % level the first that holds', () => {
-    const load = watchingLoad(week, true, viewers => 5 * viewers)!
-    const { chances } = busiestChances(week, true)!
-    expect(load.rows.map(({ chance }) => chance)).toEqual(poissonBinomial(chances))
-    expect(load.meanMbps).toBeCloseTo(5 * chances.reduce((sum, chance) => sum + chance, 0), 12)
-    const sure = load.rows.findIndex((_, viewers) => load.rows.slice(0, viewers + 1).reduce((sum, { chance }) => sum + chance, 0) >= 0.99 - 1e-12)
-    expect(load.level99Mbps).toBe(5 * sure)
-    expect(shortChance(load, 5)).toBeCloseTo(load.rows.slice(2).reduce((sum, { chance }) => sum + chance, 0), 12)
-    expect(shortChance(load, 1e6)).toBe(0)
-  })
+  it(
+    'is a distribution: each count with its rate, the mean their sum, the 99 % level the ' +
+      'first that holds',
+    () => {
+      const load = watchingLoad(week, true, viewers => 5 * viewers)!
+      const { chances } = busiestChances(week, true)!
+      expect(load.rows.map(({ chance }) => chance)).toEqual(poissonBinomial(chances))
+      expect(load.meanMbps).toBeCloseTo(5 * chances.reduce((sum, chance) => sum + chance, 0), 12)
+      const sure = load.rows.findIndex(
+        (_, viewers) =>
+          load.rows.slice(0, viewers + 1).reduce((sum, { chance }) => sum + chance, 0) >=
+          0.99 - 1e-12,
+      )
+      expect(load.level99Mbps).toBe(5 * sure)
+      expect(shortChance(load, 5)).toBeCloseTo(
+        load.rows.slice(2).reduce((sum, { chance }) => sum + chance, 0),
+        12,
+      )
+      expect(shortChance(load, 1e6)).toBe(0)
+    },
+  )
   it('is none without habits, and the figures then say so', () => {
     const bare = planSchema.parse({ name: 'x' })
     expect(watchingLoad(watchingWeek(bare.household), false, viewers => viewers)).toBeNull()
     const { figures } = assess(bare, catalogue)
-    expect([figures['network.homeMeanMbps']!.value, figures['network.home99Mbps']!.value, figures['network.awayShortChance']!.value]).toEqual([null, null, null])
+    expect([
+      figures['network.homeMeanMbps']!.value,
+      figures['network.home99Mbps']!.value,
+      figures['network.awayShortChance']!.value,
+    ]).toEqual([null, null, null])
   })
-  it('says when the upload is too small: with both away watching at a rate that only one of them gets', () => {
-    const at = (uploadMbps: number) => assess({ ...demo, network: { ...demo.network, uploadMbps } }, catalogue)
-    const { figures, domains } = at(8)
-    // 6 Mb/s are left of 8: one stream of 4.32, not two.
-    expect(figures['network.awayShortChance']!.value).toBeCloseTo(domains.network.awayLoad!.rows[2]!.chance, 12)
-    expect(at(40).figures['network.awayShortChance']!.value).toBe(0)
-  })
+  it(
+    'says when the upload is too small: with both away watching at a rate that only one of ' +
+      'them gets',
+    () => {
+      const at = (uploadMbps: number) =>
+        assess({ ...demo, network: { ...demo.network, uploadMbps } }, catalogue)
+      const { figures, domains } = at(8)
+      // 6 Mb/s are left of 8: one stream of 4.32, not two.
+      expect(figures['network.awayShortChance']!.value).toBeCloseTo(
+        domains.network.awayLoad!.rows[2]!.chance,
+        12,
+      )
+      expect(at(40).figures['network.awayShortChance']!.value).toBe(0)
+    },
+  )
 })
 
 describe('the wiring', () => {
   it('names the link that binds for copies, and the hours of a first fill with nobody watching', () => {
     const { figures, domains } = assess(demo, catalogue)
     expect(domains.wiring.copies).toMatchObject({ now: { id: 'port' }, next: { id: 'cable' } })
-    expect(figures['network.bottleneck']).toMatchObject({ label: 'Left for copies by the network port', note: 'Once it is faster, the cable is next.' })
-    expect(figures['network.firstFillHours']!.value).toBeCloseTo(figures['library.contentTB']!.value! * 8e6 / (1000 * 1448 / 1538) / 3600, 6)
-    const fast = assess({ ...demo, network: { ...demo.network, serverPortMbps: 10_000 } }, catalogue)
+    expect(figures['network.bottleneck']).toMatchObject({
+      label: 'Left for copies by the network port',
+      note: 'Once it is faster, the cable is next.',
+    })
+    expect(figures['network.firstFillHours']!.value).toBeCloseTo(
+      (figures['library.contentTB']!.value! * 8e6) / ((1000 * 1448) / 1538) / 3600,
+      6,
+    )
+    const fast = assess(
+      { ...demo, network: { ...demo.network, serverPortMbps: 10_000 } },
+      catalogue,
+    )
     expect(fast.domains.wiring.copies.now!.id).toBe('drives')
     expect(fast.domains.wiring.copies.now!.capacityMbps).toBeCloseTo(210 * 0.75 * 8, 9)
   })
   it('has controllers and enclosures in it', () => {
-    const { links } = assess({ ...demo, machine: { ...demo.machine, parts: [...demo.machine.parts, newPart('knot-5')] } }, catalogue).domains.wiring
+    const { links } = assess(
+      { ...demo, machine: { ...demo.machine, parts: [...demo.machine.parts, newPart('knot-5')] } },
+      catalogue,
+    ).domains.wiring
     expect(links.find(({ id }) => id === 'controller')!.capacityMbps).toBe(8 * 500)
   })
 })

@@ -11,10 +11,15 @@ interface WiringNeeds {
   readonly network: NetworkFacts
   readonly drives: { readonly slowestOuterMBps: number }
   readonly library: { readonly contentTB: { readonly likely: number } }
-  readonly fitting: { readonly controllerMBps: number | null, readonly enclosureMBps: number | null }
+  readonly fitting: {
+    readonly controllerMBps: number | null
+    readonly enclosureMBps: number | null
+  }
 }
 
-export interface WiringSlice extends Omit<ChainQuestion, 'deviceMbps' | 'deviceLoadMbps'> { readonly contentTB: number }
+export interface WiringSlice extends Omit<ChainQuestion, 'deviceMbps' | 'deviceLoadMbps'> {
+  readonly contentTB: number
+}
 
 /** The chain from the drives to the switch, with what watching puts on it. */
 export interface WiringFacts {
@@ -25,33 +30,83 @@ export interface WiringFacts {
 }
 
 export const linkNames: Readonly<Record<ChainLink['id'], string>> = {
-  drives: 'the drives', controller: 'the controller', enclosure: 'the enclosure', port: 'the network port', cable: 'the cable', serverLink: 'the link of the machine', switch: 'the switch', device: 'the link of the device',
+  drives: 'the drives',
+  controller: 'the controller',
+  enclosure: 'the enclosure',
+  port: 'the network port',
+  cable: 'the cable',
+  serverLink: 'the link of the machine',
+  switch: 'the switch',
+  device: 'the link of the device',
 }
 
 export function wiringFacts({ contentTB, ...question }: WiringSlice): WiringFacts {
   const links = chainOf({ ...question, deviceMbps: null, deviceLoadMbps: 0 })
-  return { links, copies: bindingTwo(links, 'copies'), fillHours: chainHours(contentTB, links.map(link => ({ ...link, loadMbps: 0 }))) }
+  return {
+    links,
+    copies: bindingTwo(links, 'copies'),
+    fillHours: chainHours(
+      contentTB,
+      links.map(link => ({ ...link, loadMbps: 0 })),
+    ),
+  }
 }
 
-function tellWiring({ copies: { now, next }, fillHours, links }: WiringFacts, { contentTB }: WiringSlice, { number: n }: Format): Telling {
-  const inputs = ['network.serverPortMbps', 'network.cableMbps', 'network.switchMbps', 'network.serverLink', 'drives.lots', 'machine.parts']
+function tellWiring(
+  { copies: { now, next }, fillHours, links }: WiringFacts,
+  { contentTB }: WiringSlice,
+  { number: n }: Format,
+): Telling {
+  const inputs = [
+    'network.serverPortMbps',
+    'network.cableMbps',
+    'network.switchMbps',
+    'network.serverLink',
+    'drives.lots',
+    'machine.parts',
+  ]
   const least = Math.min(...links.map(({ capacityMbps }) => capacityMbps))
   return {
     figures: [
       now
         ? figure(Math.max(0, now.capacityMbps - now.loadMbps), {
-            id: 'network.bottleneck', label: `Left for copies by ${linkNames[now.id]}`, unit: 'Mb/s', inputs: [...inputs, 'network.homePeakMbps'],
-            formula: `${n(now.capacityMbps, 4)} of ${linkNames[now.id]} − ${n(now.loadMbps, 3)} of watching = ${n(Math.max(0, now.capacityMbps - now.loadMbps), 4)} Mb/s`, ...(next ? { note: `Once it is faster, ${linkNames[next.id]} is next.` } : {}),
+            id: 'network.bottleneck',
+            label: `Left for copies by ${linkNames[now.id]}`,
+            unit: 'Mb/s',
+            inputs: [...inputs, 'network.homePeakMbps'],
+            formula:
+              `${n(now.capacityMbps, 4)} of ${linkNames[now.id]} − ${n(now.loadMbps, 3)} of ` +
+              `watching = ${n(Math.max(0, now.capacityMbps - now.loadMbps), 4)} Mb/s`,
+            ...(next ? { note: `Once it is faster, ${linkNames[next.id]} is next.` } : {}),
           })
-        : noFigure('There is no link.', { id: 'network.bottleneck', label: 'Left for copies', unit: 'Mb/s', inputs, formula: 'capacity − load' }),
+        : noFigure('There is no link.', {
+            id: 'network.bottleneck',
+            label: 'Left for copies',
+            unit: 'Mb/s',
+            inputs,
+            formula: 'capacity − load',
+          }),
       fillHours === null
-        ? noFigure('Nothing gets through.', { id: 'network.firstFillHours', label: 'First fill over the home network', unit: 'h', inputs, formula: 'bytes ÷ rate' })
+        ? noFigure('Nothing gets through.', {
+            id: 'network.firstFillHours',
+            label: 'First fill over the home network',
+            unit: 'h',
+            inputs,
+            formula: 'bytes ÷ rate',
+          })
         : figure(fillHours, {
-            id: 'network.firstFillHours', label: 'First fill over the home network', unit: 'h', inputs: [...inputs, 'library.contentTB'],
-            formula: `${n(contentTB, 3)} TB × 8 ÷ ${n(least, 4)} Mb/s = ${n(fillHours, 3)} h`, source: 'The least of all links counts, with nobody watching; small files and the old drive are looked at under First fill.',
+            id: 'network.firstFillHours',
+            label: 'First fill over the home network',
+            unit: 'h',
+            inputs: [...inputs, 'library.contentTB'],
+            formula: `${n(contentTB, 3)} TB × 8 ÷ ${n(least, 4)} Mb/s = ${n(fillHours, 3)} h`,
+            source:
+              'The least of all links counts, with nobody watching; small files and the ' +
+              'old drive are looked at under First fill.',
           }),
     ],
-    verdicts: [], findings: [],
+    verdicts: [],
+    findings: [],
   }
 }
 
@@ -59,9 +114,17 @@ function tellWiring({ copies: { now, next }, fillHours, links }: WiringFacts, { 
 export const wiring = defineDomain({
   id: 'wiring',
   needs: ['network', 'drives', 'library', 'fitting'],
-  read: ({ network: { serverPortMbps, serverLink, serverLinkMbps, cableMbps, switchMbps } }: Plan, _, needed: WiringNeeds): WiringSlice => ({
-    network: { serverPortMbps, serverLink, serverLinkMbps, cableMbps, switchMbps }, drivesMBps: rebuildShareOfOuter * needed.drives.slowestOuterMBps, controllerMBps: needed.fitting.controllerMBps, enclosureMBps: needed.fitting.enclosureMBps,
-    loadMbps: needed.network.homePeak.peakMbps, contentTB: needed.library.contentTB.likely,
+  read: (
+    { network: { serverPortMbps, serverLink, serverLinkMbps, cableMbps, switchMbps } }: Plan,
+    _,
+    needed: WiringNeeds,
+  ): WiringSlice => ({
+    network: { serverPortMbps, serverLink, serverLinkMbps, cableMbps, switchMbps },
+    drivesMBps: rebuildShareOfOuter * needed.drives.slowestOuterMBps,
+    controllerMBps: needed.fitting.controllerMBps,
+    enclosureMBps: needed.fitting.enclosureMBps,
+    loadMbps: needed.network.homePeak.peakMbps,
+    contentTB: needed.library.contentTB.likely,
   }),
   facts: wiringFacts,
   tell: tellWiring,

@@ -1,8 +1,19 @@
 import { monthsPerYear } from '../units/time'
 
 /** What money goes to, or comes from. */
-export const cashKinds = ['purchase', 'stagedDrives', 'electricity', 'replacements', 'licences', 'copies', 'upsBattery', 'ownTime', 'saved', 'resale'] as const
-export type CashKind = typeof cashKinds[number]
+export const cashKinds = [
+  'purchase',
+  'stagedDrives',
+  'electricity',
+  'replacements',
+  'licences',
+  'copies',
+  'upsBattery',
+  'ownTime',
+  'saved',
+  'resale',
+] as const
+export type CashKind = (typeof cashKinds)[number]
 
 /** kWh that one watt uses in a month. */
 export const kWhPerWattMonth = 8.766 / monthsPerYear
@@ -25,7 +36,7 @@ export interface CashQuestion {
   readonly months: number
   /** paid now: machine, drives, extras */
   readonly purchase: number
-  readonly staged: readonly { readonly month: number, readonly price: number }[]
+  readonly staged: readonly { readonly month: number; readonly price: number }[]
   /** watts at the wall, on average over day and night */
   readonly averageW: number
   readonly pricePerKWh: number
@@ -51,7 +62,11 @@ export interface CashQuestion {
 }
 
 /** One payment of one kind in one month, to the cent; below nothing where money comes in. */
-export interface CashLine { readonly month: number, readonly kind: CashKind, readonly amount: number }
+export interface CashLine {
+  readonly month: number
+  readonly kind: CashKind
+  readonly amount: number
+}
 
 export interface CashFlow {
   readonly lines: readonly CashLine[]
@@ -73,16 +88,50 @@ export function toCents(amount: number): number {
 const yearsOf = (month: number) => Math.max(0, Math.floor((month - 1) / monthsPerYear))
 
 /** Expected cost of replacing drives in a month; none before their warranty ends. */
-function replacementsIn(month: number, { drives, driveFallPerYear, warrantyMonths }: CashQuestion): number {
-  return drives.reduce((sum, { count, failuresPerYear, price, fromMonth }) => month - fromMonth <= warrantyMonths ? sum : sum + count * failuresPerYear / monthsPerYear * price * (1 - driveFallPerYear) ** yearsOf(month), 0)
+function replacementsIn(
+  month: number,
+  { drives, driveFallPerYear, warrantyMonths }: CashQuestion,
+): number {
+  return drives.reduce(
+    (sum, { count, failuresPerYear, price, fromMonth }) =>
+      month - fromMonth <= warrantyMonths
+        ? sum
+        : sum +
+          ((count * failuresPerYear) / monthsPerYear) *
+            price *
+            (1 - driveFallPerYear) ** yearsOf(month),
+    0,
+  )
 }
 
 /**
- * Every payment by month, not rounded, in the order of the months: the purchase at month 0; yearly payments in advance at 0, 12 and so on;
- * monthly ones from 1 to the end; in the last month nothing but monthly ones and what the sale brings.
+ * Every payment by month, not rounded, in the order of the months: the purchase at month 0; yearly
+ * payments in advance at 0, 12 and so on;
+ * monthly ones from 1 to the end; in the last month nothing but monthly ones and what the sale
+ * brings.
  */
-export function* payments(question: CashQuestion): Generator<{ readonly month: number, readonly kind: CashKind, readonly amount: number }> {
-  const { months, purchase, staged, averageW, pricePerKWh, electricityRisePerYear, licenceOnce, licencePerYear, copiesOnce, copiesEveryMonths, copiesPerMonth, upsBatteryPrice, buildHours, upkeepHoursPerYear, hourValue, savedPerMonth, resale } = question
+export function* payments(
+  question: CashQuestion,
+): Generator<{ readonly month: number; readonly kind: CashKind; readonly amount: number }> {
+  const {
+    months,
+    purchase,
+    staged,
+    averageW,
+    pricePerKWh,
+    electricityRisePerYear,
+    licenceOnce,
+    licencePerYear,
+    copiesOnce,
+    copiesEveryMonths,
+    copiesPerMonth,
+    upsBatteryPrice,
+    buildHours,
+    upkeepHoursPerYear,
+    hourValue,
+    savedPerMonth,
+    resale,
+  } = question
   for (let month = 0; month <= months; month++) {
     const isInAdvance = month < months
     if (month === 0) {
@@ -90,15 +139,25 @@ export function* payments(question: CashQuestion): Generator<{ readonly month: n
       yield { month, kind: 'licences', amount: licenceOnce }
       yield { month, kind: 'ownTime', amount: buildHours * hourValue }
     }
-    for (const step of staged) if (step.month === month && isInAdvance) yield { month, kind: 'stagedDrives', amount: step.price }
-    if (isInAdvance && month % monthsPerYear === 0) yield { month, kind: 'licences', amount: licencePerYear }
-    if (isInAdvance && month % copiesEveryMonths === 0) yield { month, kind: 'copies', amount: copiesOnce }
-    if (upsBatteryPrice !== null && isInAdvance && month > 0 && month % upsBatteryMonths === 0) yield { month, kind: 'upsBattery', amount: upsBatteryPrice }
+    for (const step of staged)
+      if (step.month === month && isInAdvance)
+        yield { month, kind: 'stagedDrives', amount: step.price }
+    if (isInAdvance && month % monthsPerYear === 0)
+      yield { month, kind: 'licences', amount: licencePerYear }
+    if (isInAdvance && month % copiesEveryMonths === 0)
+      yield { month, kind: 'copies', amount: copiesOnce }
+    if (upsBatteryPrice !== null && isInAdvance && month > 0 && month % upsBatteryMonths === 0)
+      yield { month, kind: 'upsBattery', amount: upsBatteryPrice }
     if (month > 0) {
-      yield { month, kind: 'electricity', amount: averageW * kWhPerWattMonth * pricePerKWh * (1 + electricityRisePerYear) ** yearsOf(month) }
+      yield {
+        month,
+        kind: 'electricity',
+        amount:
+          averageW * kWhPerWattMonth * pricePerKWh * (1 + electricityRisePerYear) ** yearsOf(month),
+      }
       yield { month, kind: 'replacements', amount: replacementsIn(month, question) }
       yield { month, kind: 'copies', amount: copiesPerMonth }
-      yield { month, kind: 'ownTime', amount: upkeepHoursPerYear / monthsPerYear * hourValue }
+      yield { month, kind: 'ownTime', amount: (upkeepHoursPerYear / monthsPerYear) * hourValue }
       yield { month, kind: 'saved', amount: -savedPerMonth }
     }
     if (month === months) yield { month, kind: 'resale', amount: -resale }
@@ -106,7 +165,8 @@ export function* payments(question: CashQuestion): Generator<{ readonly month: n
 }
 
 /**
- * The years of a plan in money: every line to the cent, totals as the sum of the lines, the net present value rounded once.
+ * The years of a plan in money: every line to the cent, totals as the sum of the lines, the net
+ * present value rounded once.
  * @param question months >= 1; money >= 0
  * @example cashFlow of 30 W at 0.3 for 12 months // electricity 12 × 6.57 = 78.84
  */
@@ -126,7 +186,14 @@ export function cashFlow(question: CashQuestion): CashFlow {
   let sum = 0
   const cumulative = byMonth.map(cents => (sum += cents) / 100)
   for (const kind of cashKinds) byKind[kind] /= 100
-  return { lines, byKind, cumulative, total: sum / 100, perMonth: toCents(sum / 100 / question.months) / 100, netPresentValue: toCents(present) / 100 }
+  return {
+    lines,
+    byKind,
+    cumulative,
+    total: sum / 100,
+    perMonth: toCents(sum / 100 / question.months) / 100,
+    netPresentValue: toCents(present) / 100,
+  }
 }
 
 /** The same total without rounding: what a search minimises. */

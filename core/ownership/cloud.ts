@@ -1,11 +1,18 @@
 import { toCents } from './cashFlow'
 
-export interface CloudStep { readonly sizeTB: number, readonly pricePerMonth: number }
+export interface CloudStep {
+  readonly sizeTB: number
+  readonly pricePerMonth: number
+}
 
 /** Planning values of a store, in the plan's currency. */
 export const usualCloudSteps: readonly CloudStep[] = [
-  { sizeTB: 0.2, pricePerMonth: 3 }, { sizeTB: 2, pricePerMonth: 10 }, { sizeTB: 6, pricePerMonth: 30 }, { sizeTB: 12, pricePerMonth: 60 },
-  { sizeTB: 24, pricePerMonth: 120 }, { sizeTB: 60, pricePerMonth: 300 },
+  { sizeTB: 0.2, pricePerMonth: 3 },
+  { sizeTB: 2, pricePerMonth: 10 },
+  { sizeTB: 6, pricePerMonth: 30 },
+  { sizeTB: 12, pricePerMonth: 60 },
+  { sizeTB: 24, pricePerMonth: 120 },
+  { sizeTB: 60, pricePerMonth: 300 },
 ]
 
 export interface CloudQuestion {
@@ -24,7 +31,10 @@ export interface CloudCourse {
   readonly outgrownMonth: number | null
   /** what leaving costs at the end of each month */
   readonly egress: readonly number[]
-  /** first month in which the store has cost as much as the machine; null where it never does within the horizon */
+  /**
+   * first month in which the store has cost as much as the machine; null where it never does within
+   * the horizon
+   */
   readonly crossesMonth: number | null
 }
 
@@ -32,7 +42,13 @@ export interface CloudCourse {
  * A store instead of a machine: each month the smallest step that holds the library.
  * @param question steps in any order; own as long as contentTB
  */
-export function cloudCourse({ steps, contentTB, egressPerTB, risePerYear, own }: CloudQuestion): CloudCourse {
+export function cloudCourse({
+  steps,
+  contentTB,
+  egressPerTB,
+  risePerYear,
+  own,
+}: CloudQuestion): CloudCourse {
   const sorted = [...steps].sort((a, b) => a.sizeTB - b.sizeTB || a.pricePerMonth - b.pricePerMonth)
   let [sum, outgrownMonth, crossesMonth] = [0, null as number | null, null as number | null]
   const cumulative = own.map((spent, month) => {
@@ -41,9 +57,15 @@ export function cloudCourse({ steps, contentTB, egressPerTB, risePerYear, own }:
       outgrownMonth ??= month
       return null
     }
-    if (month > 0) sum += toCents(step.pricePerMonth * (1 + risePerYear) ** Math.floor((month - 1) / 12))
+    if (month > 0)
+      sum += toCents(step.pricePerMonth * (1 + risePerYear) ** Math.floor((month - 1) / 12))
     if (crossesMonth === null && month > 0 && sum / 100 >= spent) crossesMonth = month
     return sum / 100
   })
-  return { cumulative, outgrownMonth, crossesMonth, egress: own.map((_, month) => egressPerTB * (contentTB[month] ?? 0)) }
+  return {
+    cumulative,
+    outgrownMonth,
+    crossesMonth,
+    egress: own.map((_, month) => egressPerTB * (contentTB[month] ?? 0)),
+  }
 }

@@ -6,6 +6,11 @@ import { kWhPerWattYear } from '../units/time'
  * @param states hours a day adding up to 24, with the watts at the wall in each
  * @example kWhPerYear([{ hoursPerDay: 24, watts: 30 }]) // 263
  */
-export function kWhPerYear(states: readonly { readonly hoursPerDay: PowerState['hoursPerDay'], readonly watts: number }[]): number {
-  return states.reduce((sum, { hoursPerDay, watts }) => sum + watts * hoursPerDay, 0) / 24 * kWhPerWattYear
+export function kWhPerYear(
+  states: readonly { readonly hoursPerDay: PowerState['hoursPerDay']; readonly watts: number }[],
+): number {
+  return (
+    (states.reduce((sum, { hoursPerDay, watts }) => sum + watts * hoursPerDay, 0) / 24) *
+    kWhPerWattYear
+  )
 }

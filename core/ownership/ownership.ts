@@ -8,8 +8,24 @@ import { tellOwnership } from './tellOwnership'
 export const ownership = defineDomain({
   id: 'ownership',
   needs: ['machine'],
-  read: ({ brief: { budget }, costs, choices: { horizonYears }, drives: { lots, driveClass, failuresPerYear, outerMBps, shingled, sheetReadErrorBits } }, { driveClasses, driveModels }, { machine }: { readonly machine: MachineFacts }) => ({
-    budget, extras: costs.extras, pricePerKWh: averagePricePerKWh(costs), horizonYears, drives: { lots, driveClass, failuresPerYear, outerMBps, shingled, sheetReadErrorBits }, catalogue: { driveClasses, driveModels }, prices: machine.prices, states: machine.states,
+  read: (
+    {
+      brief: { budget },
+      costs,
+      choices: { horizonYears },
+      drives: { lots, driveClass, failuresPerYear, outerMBps, shingled, sheetReadErrorBits },
+    },
+    { driveClasses, driveModels },
+    { machine }: { readonly machine: MachineFacts },
+  ) => ({
+    budget,
+    extras: costs.extras,
+    pricePerKWh: averagePricePerKWh(costs),
+    horizonYears,
+    drives: { lots, driveClass, failuresPerYear, outerMBps, shingled, sheetReadErrorBits },
+    catalogue: { driveClasses, driveModels },
+    prices: machine.prices,
+    states: machine.states,
   }),
   facts: ownershipFacts,
   tell: tellOwnership,

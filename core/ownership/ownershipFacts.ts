@@ -42,10 +42,23 @@ export function purchaseSum(machineToPay: number, drivesToPay: number, extras: n
   return cents(machineToPay + drivesToPay + extras)
 }
 
-export function ownershipFacts({ budget, extras, pricePerKWh, drives, catalogue, prices, states }: OwnershipSlice): OwnershipFacts {
+export function ownershipFacts({
+  budget,
+  extras,
+  pricePerKWh,
+  drives,
+  catalogue,
+  prices,
+  states,
+}: OwnershipSlice): OwnershipFacts {
   const lots = drives.lots.map((lot, index): PriceLine & { readonly toPay: number } => {
     const { toPay, isUsual } = priceOfLot(lot, drives, catalogue)
-    return { label: `${lot.count} × ${lot.sizeTB} TB`, toPay, isUsual, path: `drives.lots.${index}.priceEach` }
+    return {
+      label: `${lot.count} × ${lot.sizeTB} TB`,
+      toPay,
+      isUsual,
+      path: `drives.lots.${index}.priceEach`,
+    }
   })
   const machineToPay = prices.reduce((sum, line) => sum + (line.toPay ?? 0), 0)
   const drivesToPay = lots.reduce((sum, line) => sum + line.toPay, 0)
@@ -54,7 +67,10 @@ export function ownershipFacts({ budget, extras, pricePerKWh, drives, catalogue,
   // Drives turn in both states, so their band is counted once: the ends of both go together.
   const kWh = kWhBand(states)
   return {
-    machineToPay, drivesToPay, toPay, unpriced,
+    machineToPay,
+    drivesToPay,
+    toPay,
+    unpriced,
     usual: [...prices, ...lots].filter(line => line.isUsual),
     left: budget === null ? null : cents(budget - toPay),
     kWhPerYear: kWh,
@@ -64,12 +80,20 @@ export function ownershipFacts({ budget, extras, pricePerKWh, drives, catalogue,
 }
 
 function kWhBand(states: readonly PowerState[]): Estimate {
-  const at = (end: keyof Estimate) => kWhPerYear(states.map(({ hoursPerDay, watts }) => ({ hoursPerDay, watts: watts[end] })))
+  const at = (end: keyof Estimate) =>
+    kWhPerYear(states.map(({ hoursPerDay, watts }) => ({ hoursPerDay, watts: watts[end] })))
   return { low: at('low'), likely: at('likely'), high: at('high') }
 }
 
-/** The state of the budget. While a price is missing the sum can only grow: it may be too much already, and is never enough. */
-export function moneyState(toPay: number, budget: number | null, priceMissing: boolean): VerdictState {
+/**
+ * The state of the budget. While a price is missing the sum can only grow: it may be too much
+ * already, and is never enough.
+ */
+export function moneyState(
+  toPay: number,
+  budget: number | null,
+  priceMissing: boolean,
+): VerdictState {
   if (budget === null) return 'unknown'
   if (toPay > budget) return budget === 0 ? 'impossible' : 'short'
   return priceMissing ? 'unknown' : headroomState(exactly(toPay), exactly(budget))

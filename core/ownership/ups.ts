@@ -5,36 +5,67 @@ export const routerW = 10
 /** Watts for each VA of a rating, and the room that is left above the load. */
 export const wattsPerVA = 0.6
 export const loadMargin = 1.25
-/** Of the energy on the label: what the inverter passes on, and what an ageing battery still holds. */
+/**
+ * Of the energy on the label: what the inverter passes on, and what an ageing battery still holds.
+ */
 export const inverterShare = 0.85
 export const agedShare = 0.8
 /** A battery of lead gives less when it is emptied fast. */
 const leadAt = { least: 0.5, perDecade: 0.2, minutes: 20 }
 
 /**
- * Minutes that a battery holds a load: m₀ = 60 · Wh · 0.85 · 0.8 ÷ W; lead gives m₀ · clamp(0.5 + 0.2 · log₁₀(m₀ ÷ 20), 0.5, 1).
+ * Minutes that a battery holds a load: m₀ = 60 · Wh · 0.85 · 0.8 ÷ W; lead gives m₀ · clamp(0.5 +
+ * 0.2 · log₁₀(m₀ ÷ 20), 0.5, 1).
  * @param watts > 0
  * @example upsMinutes({ energyWh: 84, battery: 'lead' }, 150) // 11.7
  */
-export function upsMinutes({ energyWh, battery }: Pick<UpsUnit, 'energyWh' | 'battery'>, watts: number): number {
-  const full = 60 * energyWh * inverterShare * agedShare / watts
+export function upsMinutes(
+  { energyWh, battery }: Pick<UpsUnit, 'energyWh' | 'battery'>,
+  watts: number,
+): number {
+  const full = (60 * energyWh * inverterShare * agedShare) / watts
   if (battery === 'lithium') return full
-  return full * Math.min(1, Math.max(leadAt.least, leadAt.least + leadAt.perDecade * Math.log10(full / leadAt.minutes)))
+  return (
+    full *
+    Math.min(
+      1,
+      Math.max(leadAt.least, leadAt.least + leadAt.perDecade * Math.log10(full / leadAt.minutes)),
+    )
+  )
 }
 
 /** The least rating for a load at the wall, the router not yet counted. */
-export function upsNeed(loadW: number): { readonly watts: number, readonly ratingVA: number, readonly ratingW: number } {
+export function upsNeed(loadW: number): {
+  readonly watts: number
+  readonly ratingVA: number
+  readonly ratingW: number
+} {
   const watts = loadW + routerW
   return { watts, ratingVA: watts / wattsPerVA, ratingW: loadMargin * watts }
 }
 
 /** One UPS of a list for a load. */
-export interface UpsRow { readonly unit: UpsUnit, readonly minutes: number, readonly strongEnough: boolean, readonly longEnough: boolean }
+export interface UpsRow {
+  readonly unit: UpsUnit
+  readonly minutes: number
+  readonly strongEnough: boolean
+  readonly longEnough: boolean
+}
 
-/** Every UPS of a list for a load at the wall and minutes asked; those that do first, the cheapest first. */
+/**
+ * Every UPS of a list for a load at the wall and minutes asked; those that do first, the cheapest
+ * first.
+ */
 export function upsRows(units: readonly UpsUnit[], loadW: number, minutes: number): UpsRow[] {
   const { watts, ratingVA, ratingW } = upsNeed(loadW)
-  const rows = units.map(unit => ({ unit, minutes: upsMinutes(unit, watts), strongEnough: unit.ratingVA >= ratingVA && unit.ratingW >= ratingW, longEnough: upsMinutes(unit, watts) >= minutes }))
+  const rows = units.map(unit => ({
+    unit,
+    minutes: upsMinutes(unit, watts),
+    strongEnough: unit.ratingVA >= ratingVA && unit.ratingW >= ratingW,
+    longEnough: upsMinutes(unit, watts) >= minutes,
+  }))
   const does = ({ strongEnough, longEnough }: UpsRow) => Number(strongEnough && longEnough)
-  return rows.sort((a, b) => does(b) - does(a) || a.unit.price - b.unit.price || (a.unit.id < b.unit.id ? -1 : 1))
+  return rows.sort(
+    (a, b) => does(b) - does(a) || a.unit.price - b.unit.price || (a.unit.id < b.unit.id ? -1 : 1),
+  )
 }

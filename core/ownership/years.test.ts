@@ -7,7 +7,15 @@ import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { breakEvenWithRise, breakEvenYears, crossingYears } from './breakEven'
 import { carbonAfter, carbonBreakEven, manufactureKg } from './carbon'
-import { cashFlow, cashKinds, costOverYears, kWhPerWattMonth, toCents, upsBatteryMonths, type CashQuestion } from './cashFlow'
+import {
+  cashFlow,
+  cashKinds,
+  costOverYears,
+  kWhPerWattMonth,
+  toCents,
+  upsBatteryMonths,
+  type CashQuestion,
+} from './cashFlow'
 import { cloudCourse, usualCloudSteps } from './cloud'
 import { averagePricePerKWh } from '../plan/energyPrice'
 import { licenceCrossing, neverUsed } from './neverUsed'
@@ -15,30 +23,85 @@ import { planCarbon } from '../tiers/planCarbon'
 import { upsMinutes, upsNeed, upsRows } from './ups'
 
 const nothing: CashQuestion = {
-  months: 12, purchase: 0, staged: [], averageW: 0, pricePerKWh: 0.3, electricityRisePerYear: 0, drives: [], driveFallPerYear: 0, warrantyMonths: 0, licenceOnce: 0, licencePerYear: 0, copiesOnce: 0, copiesEveryMonths: 60,
-  copiesPerMonth: 0, upsBatteryPrice: null, buildHours: 0, upkeepHoursPerYear: 0, hourValue: 0, savedPerMonth: 0, resale: 0, discountRate: 0,
+  months: 12,
+  purchase: 0,
+  staged: [],
+  averageW: 0,
+  pricePerKWh: 0.3,
+  electricityRisePerYear: 0,
+  drives: [],
+  driveFallPerYear: 0,
+  warrantyMonths: 0,
+  licenceOnce: 0,
+  licencePerYear: 0,
+  copiesOnce: 0,
+  copiesEveryMonths: 60,
+  copiesPerMonth: 0,
+  upsBatteryPrice: null,
+  buildHours: 0,
+  upkeepHoursPerYear: 0,
+  hourValue: 0,
+  savedPerMonth: 0,
+  resale: 0,
+  discountRate: 0,
 }
 const anyQuestion: fc.Arbitrary<CashQuestion> = fc.record({
-  months: fc.integer({ min: 1, max: 180 }), purchase: fc.integer({ min: 0, max: 400_000 }).map(cents => cents / 100), staged: fc.array(fc.record({ month: fc.nat(180), price: fc.integer({ min: 0, max: 90_000 }).map(cents => cents / 100) }), { maxLength: 5 }),
-  averageW: fc.double({ min: 0, max: 500, noNaN: true }), pricePerKWh: fc.double({ min: 0, max: 1, noNaN: true }), electricityRisePerYear: fc.double({ min: -0.2, max: 0.3, noNaN: true }),
-  drives: fc.array(fc.record({ count: fc.integer({ min: 1, max: 12 }), failuresPerYear: fc.double({ min: 0, max: 0.2, noNaN: true }), price: fc.double({ min: 0, max: 400, noNaN: true }), fromMonth: fc.nat(100) }), { maxLength: 3 }),
-  driveFallPerYear: fc.double({ min: -0.1, max: 0.15, noNaN: true }), warrantyMonths: fc.nat(60), licenceOnce: fc.nat(200), licencePerYear: fc.nat(100), copiesOnce: fc.nat(300), copiesEveryMonths: fc.constant(60), copiesPerMonth: fc.nat(40),
-  upsBatteryPrice: fc.option(fc.nat(60)), buildHours: fc.nat(20), upkeepHoursPerYear: fc.nat(20), hourValue: fc.nat(40), savedPerMonth: fc.nat(30), resale: fc.nat(300), discountRate: fc.double({ min: 0, max: 0.2, noNaN: true }),
+  months: fc.integer({ min: 1, max: 180 }),
+  purchase: fc.integer({ min: 0, max: 400_000 }).map(cents => cents / 100),
+  staged: fc.array(
+    fc.record({
+      month: fc.nat(180),
+      price: fc.integer({ min: 0, max: 90_000 }).map(cents => cents / 100),
+    }),
+    { maxLength: 5 },
+  ),
+  averageW: fc.double({ min: 0, max: 500, noNaN: true }),
+  pricePerKWh: fc.double({ min: 0, max: 1, noNaN: true }),
+  electricityRisePerYear: fc.double({ min: -0.2, max: 0.3, noNaN: true }),
+  drives: fc.array(
+    fc.record({
+      count: fc.integer({ min: 1, max: 12 }),
+      failuresPerYear: fc.double({ min: 0, max: 0.2, noNaN: true }),
+      price: fc.double({ min: 0, max: 400, noNaN: true }),
+      fromMonth: fc.nat(100),
+    }),
+    { maxLength: 3 },
+  ),
+  driveFallPerYear: fc.double({ min: -0.1, max: 0.15, noNaN: true }),
+  warrantyMonths: fc.nat(60),
+  licenceOnce: fc.nat(200),
+  licencePerYear: fc.nat(100),
+  copiesOnce: fc.nat(300),
+  copiesEveryMonths: fc.constant(60),
+  copiesPerMonth: fc.nat(40),
+  upsBatteryPrice: fc.option(fc.nat(60)),
+  buildHours: fc.nat(20),
+  upkeepHoursPerYear: fc.nat(20),
+  hourValue: fc.nat(40),
+  savedPerMonth: fc.nat(30),
+  resale: fc.nat(300),
+  discountRate: fc.double({ min: 0, max: 0.2, noNaN: true }),
 })
 
 describe('the years in money', () => {
   it('reconcile to the cent: the total is the sum of the lines, by kind and by month', () => {
-    fc.assert(fc.property(anyQuestion, (question) => {
-      const { lines, total, byKind, cumulative, perMonth } = cashFlow(question)
-      const cents = lines.reduce((sum, { amount }) => sum + Math.round(amount * 100), 0)
-      expect(Math.round(total * 100)).toBe(cents)
-      expect(cashKinds.reduce((sum, kind) => sum + Math.round(byKind[kind] * 100), 0)).toBe(cents)
-      expect(cumulative).toHaveLength(question.months + 1)
-      expect(Math.round(cumulative.at(-1)! * 100)).toBe(cents)
-      expect(perMonth).toBe(toCents(total / question.months) / 100)
-      for (const { amount } of lines) expect(Math.abs(amount * 100 - Math.round(amount * 100))).toBeLessThan(1e-6)
-      expect(Math.abs(total - costOverYears(question))).toBeLessThanOrEqual(0.005 * (lines.length + 10 * question.months) + 1e-6)
-    }), { numRuns: 200 })
+    fc.assert(
+      fc.property(anyQuestion, question => {
+        const { lines, total, byKind, cumulative, perMonth } = cashFlow(question)
+        const cents = lines.reduce((sum, { amount }) => sum + Math.round(amount * 100), 0)
+        expect(Math.round(total * 100)).toBe(cents)
+        expect(cashKinds.reduce((sum, kind) => sum + Math.round(byKind[kind] * 100), 0)).toBe(cents)
+        expect(cumulative).toHaveLength(question.months + 1)
+        expect(Math.round(cumulative.at(-1)! * 100)).toBe(cents)
+        expect(perMonth).toBe(toCents(total / question.months) / 100)
+        for (const { amount } of lines)
+          expect(Math.abs(amount * 100 - Math.round(amount * 100))).toBeLessThan(1e-6)
+        expect(Math.abs(total - costOverYears(question))).toBeLessThanOrEqual(
+          0.005 * (lines.length + 10 * question.months) + 1e-6,
+        )
+      }),
+      { numRuns: 200 },
+    )
   })
   it('take 30 W as 263 kWh a year, and 6.57 a month at 0.3', () => {
     const { byKind, lines } = cashFlow({ ...nothing, averageW: 30 })
@@ -48,36 +111,94 @@ describe('the years in money', () => {
     expect(kWhPerWattMonth).toBeCloseTo(0.7305, 10)
   })
   it('raise electricity from month 13 on, and every year after', () => {
-    const at = (month: number) => cashFlow({ ...nothing, months: 36, averageW: 100, electricityRisePerYear: 0.1 }).lines.find(line => line.month === month)!.amount
+    const at = (month: number) =>
+      cashFlow({ ...nothing, months: 36, averageW: 100, electricityRisePerYear: 0.1 }).lines.find(
+        line => line.month === month,
+      )!.amount
     expect([at(12), at(13), at(24), at(25)]).toEqual([21.92, 24.11, 24.11, 26.52])
   })
   it('replace drives after their warranty only, at the price of that year', () => {
-    const lines = (extra: Partial<CashQuestion>) => cashFlow({ ...nothing, months: 36, drives: [{ count: 4, failuresPerYear: 0.03, price: 200, fromMonth: 0 }], ...extra }).lines
-    expect(lines({ warrantyMonths: 24 }).map(({ month }) => month)).toEqual(Array.from({ length: 12 }, (_, index) => 25 + index))
+    const lines = (extra: Partial<CashQuestion>) =>
+      cashFlow({
+        ...nothing,
+        months: 36,
+        drives: [{ count: 4, failuresPerYear: 0.03, price: 200, fromMonth: 0 }],
+        ...extra,
+      }).lines
+    expect(lines({ warrantyMonths: 24 }).map(({ month }) => month)).toEqual(
+      Array.from({ length: 12 }, (_, index) => 25 + index),
+    )
     expect(lines({ warrantyMonths: 0 })[0]).toEqual({ month: 1, kind: 'replacements', amount: 2 })
     expect(lines({ warrantyMonths: 24, driveFallPerYear: 0.1 })[0]!.amount).toBe(1.62)
-    expect(lines({ warrantyMonths: 24, drives: [{ count: 4, failuresPerYear: 0.03, price: 200, fromMonth: 6 }] })[0]!.month).toBe(31)
+    expect(
+      lines({
+        warrantyMonths: 24,
+        drives: [{ count: 4, failuresPerYear: 0.03, price: 200, fromMonth: 6 }],
+      })[0]!.month,
+    ).toBe(31)
   })
-  it('pay by the year in advance, a battery every four years, and nothing but the month in the last month', () => {
-    const { lines } = cashFlow({ ...nothing, months: 48, licencePerYear: 20, licenceOnce: 5, upsBatteryPrice: 35, savedPerMonth: 10, resale: 100, copiesOnce: 7, copiesEveryMonths: 24 })
-    expect(lines.filter(({ kind }) => kind === 'licences').map(({ month, amount }) => [month, amount])).toEqual([[0, 5], [0, 20], [12, 20], [24, 20], [36, 20]])
-    expect(lines.filter(({ kind }) => kind === 'upsBattery')).toEqual([])
-    expect(lines.filter(({ kind }) => kind === 'copies').map(({ month }) => month)).toEqual([0, 24])
-    expect(lines.filter(({ month }) => month === 48).map(({ kind, amount }) => [kind, amount])).toEqual([['saved', -10], ['resale', -100]])
-    expect(cashFlow({ ...nothing, months: 60, upsBatteryPrice: 35 }).lines.map(({ month }) => month)).toEqual([48])
-    expect(upsBatteryMonths).toBe(48)
-  })
+  it(
+    'pay by the year in advance, a battery every four years, and nothing but the month in ' +
+      'the last month',
+    () => {
+      const { lines } = cashFlow({
+        ...nothing,
+        months: 48,
+        licencePerYear: 20,
+        licenceOnce: 5,
+        upsBatteryPrice: 35,
+        savedPerMonth: 10,
+        resale: 100,
+        copiesOnce: 7,
+        copiesEveryMonths: 24,
+      })
+      expect(
+        lines.filter(({ kind }) => kind === 'licences').map(({ month, amount }) => [month, amount]),
+      ).toEqual([
+        [0, 5],
+        [0, 20],
+        [12, 20],
+        [24, 20],
+        [36, 20],
+      ])
+      expect(lines.filter(({ kind }) => kind === 'upsBattery')).toEqual([])
+      expect(lines.filter(({ kind }) => kind === 'copies').map(({ month }) => month)).toEqual([
+        0, 24,
+      ])
+      expect(
+        lines.filter(({ month }) => month === 48).map(({ kind, amount }) => [kind, amount]),
+      ).toEqual([
+        ['saved', -10],
+        ['resale', -100],
+      ])
+      expect(
+        cashFlow({ ...nothing, months: 60, upsBatteryPrice: 35 }).lines.map(({ month }) => month),
+      ).toEqual([48])
+      expect(upsBatteryMonths).toBe(48)
+    },
+  )
   it('round halves away from zero, and the present value once', () => {
-    expect([toCents(0.125), toCents(-0.125), toCents(1.004), toCents(-1.006)]).toEqual([13, -13, 100, -101])
-    expect(cashFlow({ ...nothing, purchase: 100, licencePerYear: 100, months: 24, discountRate: 0.1 }).netPresentValue).toBe(290.91)
-    expect(cashFlow({ ...nothing, purchase: 100, licencePerYear: 100, months: 24 }).netPresentValue).toBe(300)
+    expect([toCents(0.125), toCents(-0.125), toCents(1.004), toCents(-1.006)]).toEqual([
+      13, -13, 100, -101,
+    ])
+    expect(
+      cashFlow({ ...nothing, purchase: 100, licencePerYear: 100, months: 24, discountRate: 0.1 })
+        .netPresentValue,
+    ).toBe(290.91)
+    expect(
+      cashFlow({ ...nothing, purchase: 100, licencePerYear: 100, months: 24 }).netPresentValue,
+    ).toBe(300)
   })
   it('count own time by what an hour is worth', () => {
-    expect(cashFlow({ ...nothing, buildHours: 8, upkeepHoursPerYear: 12, hourValue: 20 }).byKind.ownTime).toBe(400)
+    expect(
+      cashFlow({ ...nothing, buildHours: 8, upkeepHoursPerYear: 12, hourValue: 20 }).byKind.ownTime,
+    ).toBe(400)
     expect(cashFlow({ ...nothing, buildHours: 8, upkeepHoursPerYear: 12 }).byKind.ownTime).toBe(0)
   })
   it('of a plan are told with their working, and follow from every part of it', () => {
-    const total = (input: Omit<PlanInput, 'name'>) => assess(planSchema.parse({ ...tideMillHouse, ...input }), catalogue).figures['years.total']!.value!
+    const total = (input: Omit<PlanInput, 'name'>) =>
+      assess(planSchema.parse({ ...tideMillHouse, ...input }), catalogue).figures['years.total']!
+        .value!
     const base = total({})
     const demo = planSchema.parse(tideMillHouse)
     const with_ = (costs: object) => total({ costs: { ...tideMillHouse.costs, ...costs } }) - base
@@ -88,8 +209,12 @@ describe('the years in money', () => {
     expect(with_({ resaleShare: 0.5 })).toBeCloseTo(-0.5 * (415 - 85), 6)
     expect(with_({ warrantyMonths: 60 })).toBeLessThan(0)
     expect(total({ drives: { ...demo.drives, ups: true } }) - base).toBeCloseTo(35, 6)
-    expect(total({ drives: { ...demo.drives, purchases: [{ month: 12, count: 1, sizeTB: 8 }] } })).toBeGreaterThan(base + 100)
-    expect(total({ drives: { ...demo.drives, awayCopy: 'everything', awayBy: 'store' } })).toBeGreaterThan(base + 3000)
+    expect(
+      total({ drives: { ...demo.drives, purchases: [{ month: 12, count: 1, sizeTB: 8 }] } }),
+    ).toBeGreaterThan(base + 100)
+    expect(
+      total({ drives: { ...demo.drives, awayCopy: 'everything', awayBy: 'store' } }),
+    ).toBeGreaterThan(base + 3000)
     expect(total({ system: { kind: 'stick' } }) - base).toBeCloseTo(65, 6)
     const { figures } = assess(demo, catalogue)
     expect(figures['years.total']!.inputs).toContain('years.electricity')
@@ -100,7 +225,13 @@ describe('the years in money', () => {
 
 describe('electricity', () => {
   it('costs what its hours and its own roof make of it', () => {
-    const prices = { pricePerKWh: 0.3, nightShare: 0.5, nightPricePerKWh: 0.2, solarShare: 0.2, solarPricePerKWh: 0.1 }
+    const prices = {
+      pricePerKWh: 0.3,
+      nightShare: 0.5,
+      nightPricePerKWh: 0.2,
+      solarShare: 0.2,
+      solarPricePerKWh: 0.1,
+    }
     expect(averagePricePerKWh(prices)).toBeCloseTo(0.22, 12)
     expect(averagePricePerKWh({ ...prices, nightPricePerKWh: null })).toBeCloseTo(0.26, 12)
   })
@@ -113,13 +244,26 @@ describe('break-even', () => {
     expect(breakEvenYears({ extraPrice: 10, savedW: 0, pricePerKWh: 0.3 })).toBe(null)
   })
   it('is the same month by month while the price stays, and sooner when it rises', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 900 }), fc.integer({ min: 1, max: 200 }), fc.double({ min: 0.05, max: 1, noNaN: true }), (extraPrice, savedW, pricePerKWh) => {
-      const flat = breakEvenYears({ extraPrice, savedW, pricePerKWh })!
-      fc.pre(flat < 90)
-      expect(breakEvenWithRise({ extraPrice, savedW, pricePerKWh, risePerYear: 0 })).toBeCloseTo(flat, 9)
-      expect(breakEvenWithRise({ extraPrice, savedW, pricePerKWh, risePerYear: 0.1 })!).toBeLessThanOrEqual(flat + 1e-9)
-    }))
-    expect(breakEvenWithRise({ extraPrice: 1e6, savedW: 1, pricePerKWh: 0.1, risePerYear: 0 })).toBe(null)
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 900 }),
+        fc.integer({ min: 1, max: 200 }),
+        fc.double({ min: 0.05, max: 1, noNaN: true }),
+        (extraPrice, savedW, pricePerKWh) => {
+          const flat = breakEvenYears({ extraPrice, savedW, pricePerKWh })!
+          fc.pre(flat < 90)
+          expect(
+            breakEvenWithRise({ extraPrice, savedW, pricePerKWh, risePerYear: 0 }),
+          ).toBeCloseTo(flat, 9)
+          expect(
+            breakEvenWithRise({ extraPrice, savedW, pricePerKWh, risePerYear: 0.1 })!,
+          ).toBeLessThanOrEqual(flat + 1e-9)
+        },
+      ),
+    )
+    expect(
+      breakEvenWithRise({ extraPrice: 1e6, savedW: 1, pricePerKWh: 0.1, risePerYear: 0 }),
+    ).toBe(null)
   })
   it('lies within the month in which one line comes down to the other', () => {
     expect(crossingYears(month => 100 - 30 * month)).toBeCloseTo((3 + 1 / 3) / 12, 12)
@@ -131,92 +275,217 @@ describe('break-even', () => {
 describe('a UPS', () => {
   it('of 84 Wh and lead holds 50 W for 41.6 minutes, 150 W for 11.7 and 300 W for 5.7', () => {
     const lead = { energyWh: 84, battery: 'lead' } as const
-    expect([50, 150, 300].map(watts => Number(upsMinutes(lead, watts).toFixed(1)))).toEqual([41.6, 11.7, 5.7])
+    expect([50, 150, 300].map(watts => Number(upsMinutes(lead, watts).toFixed(1)))).toEqual([
+      41.6, 11.7, 5.7,
+    ])
     expect(upsMinutes({ ...lead, battery: 'lithium' }, 50)).toBeCloseTo(68.54, 2)
     expect(upsMinutes(lead, 0.5)).toBeCloseTo(2 * 60 * 84 * 0.85 * 0.8, 6)
-    expect(upsMinutes(lead, 5000)).toBeCloseTo(0.5 * 60 * 84 * 0.85 * 0.8 / 5000, 6)
+    expect(upsMinutes(lead, 5000)).toBeCloseTo((0.5 * 60 * 84 * 0.85 * 0.8) / 5000, 6)
   })
   it('has to be strong and long enough, the router counted', () => {
     expect(upsNeed(50)).toEqual({ watts: 60, ratingVA: 100, ratingW: 75 })
-    const unit = (id: string, ratingVA: number, energyWh: number, price: number) => ({ kind: 'ups' as const, id, label: id, ratingVA, ratingW: ratingVA * 0.6, energyWh, battery: 'lead' as const, price, idleW: 0, loadW: 0 })
-    const rows = upsRows([unit('weak', 99, 200, 10), unit('short', 400, 8, 20), unit('dear', 800, 200, 90), unit('right', 400, 84, 50)], 50, 10)
+    const unit = (id: string, ratingVA: number, energyWh: number, price: number) => ({
+      kind: 'ups' as const,
+      id,
+      label: id,
+      ratingVA,
+      ratingW: ratingVA * 0.6,
+      energyWh,
+      battery: 'lead' as const,
+      price,
+      idleW: 0,
+      loadW: 0,
+    })
+    const rows = upsRows(
+      [
+        unit('weak', 99, 200, 10),
+        unit('short', 400, 8, 20),
+        unit('dear', 800, 200, 90),
+        unit('right', 400, 84, 50),
+      ],
+      50,
+      10,
+    )
     expect(rows.map(row => row.unit.id)).toEqual(['right', 'dear', 'weak', 'short'])
-    expect(rows.find(row => row.unit.id === 'weak')).toMatchObject({ strongEnough: false, longEnough: true })
-    expect(rows.find(row => row.unit.id === 'short')).toMatchObject({ strongEnough: true, longEnough: false })
+    expect(rows.find(row => row.unit.id === 'weak')).toMatchObject({
+      strongEnough: false,
+      longEnough: true,
+    })
+    expect(rows.find(row => row.unit.id === 'short')).toMatchObject({
+      strongEnough: true,
+      longEnough: false,
+    })
   })
 })
 
 describe('a cloud store', () => {
-  const steps = [{ sizeTB: 2, pricePerMonth: 10 }, { sizeTB: 1, pricePerMonth: 5 }]
+  const steps = [
+    { sizeTB: 2, pricePerMonth: 10 },
+    { sizeTB: 1, pricePerMonth: 5 },
+  ]
   it('takes the smallest step that holds the library, and crosses where it has cost as much', () => {
-    const course = cloudCourse({ steps, contentTB: [1, 1, 1, 1.5, 1.5, 1.5], egressPerTB: 4, risePerYear: 0, own: [30, 30, 30, 30, 30, 30] })
+    const course = cloudCourse({
+      steps,
+      contentTB: [1, 1, 1, 1.5, 1.5, 1.5],
+      egressPerTB: 4,
+      risePerYear: 0,
+      own: [30, 30, 30, 30, 30, 30],
+    })
     expect(course.cumulative).toEqual([0, 5, 10, 20, 30, 40])
     expect(course.crossesMonth).toBe(4)
     expect(course.egress[5]).toBe(6)
     expect(course.outgrownMonth).toBe(null)
   })
   it('never crosses while it stays cheaper, and ends where nothing holds the library', () => {
-    expect(cloudCourse({ steps, contentTB: [1, 1], egressPerTB: 0, risePerYear: 0, own: [30, 30] }).crossesMonth).toBe(null)
-    const outgrown = cloudCourse({ steps, contentTB: [1, 3, 1], egressPerTB: 0, risePerYear: 0, own: [0, 0, 0] })
+    expect(
+      cloudCourse({ steps, contentTB: [1, 1], egressPerTB: 0, risePerYear: 0, own: [30, 30] })
+        .crossesMonth,
+    ).toBe(null)
+    const outgrown = cloudCourse({
+      steps,
+      contentTB: [1, 3, 1],
+      egressPerTB: 0,
+      risePerYear: 0,
+      own: [0, 0, 0],
+    })
     expect(outgrown.outgrownMonth).toBe(1)
     expect(outgrown.cumulative).toEqual([0, null, null])
-    expect(usualCloudSteps.map(({ sizeTB }) => sizeTB)).toEqual([...usualCloudSteps.map(({ sizeTB }) => sizeTB)].sort((a, b) => a - b))
+    expect(usualCloudSteps.map(({ sizeTB }) => sizeTB)).toEqual(
+      [...usualCloudSteps.map(({ sizeTB }) => sizeTB)].sort((a, b) => a - b),
+    )
   })
   it('gets dearer from month 13 on', () => {
-    const { cumulative } = cloudCourse({ steps: [{ sizeTB: 1, pricePerMonth: 10 }], contentTB: Array<number>(15).fill(1), egressPerTB: 0, risePerYear: 0.5, own: Array<number>(15).fill(1e9) })
+    const { cumulative } = cloudCourse({
+      steps: [{ sizeTB: 1, pricePerMonth: 10 }],
+      contentTB: Array<number>(15).fill(1),
+      egressPerTB: 0,
+      risePerYear: 0.5,
+      own: Array<number>(15).fill(1e9),
+    })
     expect([cumulative[12], cumulative[13]]).toEqual([120, 135])
   })
 })
 
 describe('carbon', () => {
   it('is what was made and what is used since, its parts swung one by one', () => {
-    const { low, likely, high } = carbonAfter({ made: { machine: manufactureKg.miniPc }, averageW: 30, kgPerKWh: { low: 0.25, likely: 0.325, high: 0.4 } }, 4)
+    const { low, likely, high } = carbonAfter(
+      {
+        made: { machine: manufactureKg.miniPc },
+        averageW: 30,
+        kgPerKWh: { low: 0.25, likely: 0.325, high: 0.4 },
+      },
+      4,
+    )
     const kWh = 30 * 8.766 * 4
     expect(likely).toBeCloseTo(165 + kWh * 0.325, 6)
     expect(likely - low).toBeCloseTo(Math.hypot(85, kWh * 0.075), 6)
     expect(high - likely).toBeCloseTo(Math.hypot(85, kWh * 0.075), 6)
   })
   it('of a new machine is made up for by the watts it saves, within decades', () => {
-    const years = carbonBreakEven({ machine: manufactureKg.desktop }, 20, { low: 0.25, likely: 0.325, high: 0.4 })!
+    const years = carbonBreakEven({ machine: manufactureKg.desktop }, 20, {
+      low: 0.25,
+      likely: 0.325,
+      high: 0.4,
+    })!
     expect(years.likely).toBeCloseTo(275 / (20 * 8.766 * 0.325), 6)
     expect(years.low).toBeLessThan(years.likely)
     expect(years.high).toBeGreaterThan(years.likely)
-    expect(carbonBreakEven({ machine: manufactureKg.desktop }, 0, { low: 1, likely: 1, high: 1 })).toBe(null)
+    expect(
+      carbonBreakEven({ machine: manufactureKg.desktop }, 0, { low: 1, likely: 1, high: 1 }),
+    ).toBe(null)
   })
   it('stands on these planning values', () => {
-    const ends = Object.fromEntries(Object.entries(manufactureKg).map(([id, { low, high }]) => [id, [low, high]]))
-    expect(ends).toEqual({ miniPc: [80, 250], desktop: [200, 350], appliance: [100, 250], boardSwap: [60, 100], drive: [20, 30], ssdPerTB: [60, 160], used: [0, 0] })
-    for (const { low, likely, high } of Object.values(manufactureKg)) expect(likely).toBe((low + high) / 2)
-    expect(Object.fromEntries(Object.entries(gridKinds).map(([id, { kgPerKWh }]) => [id, kgPerKWh]))).toEqual({
-      mixed: { low: 0.25, likely: 0.325, high: 0.4 }, gas: { low: 0.41, likely: 0.49, high: 0.65 }, coal: { low: 0.74, likely: 0.82, high: 0.91 }, wind: { low: 0.011, likely: 0.011, high: 0.011 },
+    const ends = Object.fromEntries(
+      Object.entries(manufactureKg).map(([id, { low, high }]) => [id, [low, high]]),
+    )
+    expect(ends).toEqual({
+      miniPc: [80, 250],
+      desktop: [200, 350],
+      appliance: [100, 250],
+      boardSwap: [60, 100],
+      drive: [20, 30],
+      ssdPerTB: [60, 160],
+      used: [0, 0],
+    })
+    for (const { low, likely, high } of Object.values(manufactureKg))
+      expect(likely).toBe((low + high) / 2)
+    expect(
+      Object.fromEntries(Object.entries(gridKinds).map(([id, { kgPerKWh }]) => [id, kgPerKWh])),
+    ).toEqual({
+      mixed: { low: 0.25, likely: 0.325, high: 0.4 },
+      gas: { low: 0.41, likely: 0.49, high: 0.65 },
+      coal: { low: 0.74, likely: 0.82, high: 0.91 },
+      wind: { low: 0.011, likely: 0.011, high: 0.011 },
     })
   })
   it('of a board that is exchanged is less than of a whole machine', () => {
-    const made = (parts: string[]) => planCarbon(planSchema.parse({ name: 'x', machine: { base: 'parts', parts: parts.map(ref => ({ ref })) } }), catalogue).made.machine!.likely
+    const made = (parts: string[]) =>
+      planCarbon(
+        planSchema.parse({
+          name: 'x',
+          machine: { base: 'parts', parts: parts.map(ref => ({ ref })) },
+        }),
+        catalogue,
+      ).made.machine!.likely
     expect([made(['lych-15']), made(['lych-15', 'coffer-6'])]).toEqual([80, 275])
   })
   it('counts what is made new, and nothing of what is owned or bought used', () => {
-    const of = (input: Omit<PlanInput, 'name'>) => Object.values(planCarbon(planSchema.parse({ name: 'x', ...input }), catalogue).made).reduce((sum, { likely }) => sum + likely, 0)
-    const lots = (condition: 'new' | 'owned', extra = {}) => ({ drives: { lots: [{ count: 2, sizeTB: 8, condition }], ...extra } })
+    const of = (input: Omit<PlanInput, 'name'>) =>
+      Object.values(planCarbon(planSchema.parse({ name: 'x', ...input }), catalogue).made).reduce(
+        (sum, { likely }) => sum + likely,
+        0,
+      )
+    const lots = (condition: 'new' | 'owned', extra = {}) => ({
+      drives: { lots: [{ count: 2, sizeTB: 8, condition }], ...extra },
+    })
     expect(of({ machine: { base: 'wherry-4' }, ...lots('new') })).toBe(175 + 50)
     expect(of({ machine: { base: 'wherry-4', condition: 'owned' }, ...lots('owned') })).toBe(0)
     expect(of({ machine: { base: 'clerk-17' } })).toBe(0)
     expect(of({ machine: { base: 'pebble-21' } })).toBe(165)
-    expect(of({ machine: { base: 'clerk-17' }, ...lots('new', { driveClass: 'refurbished' }) })).toBe(0)
-    expect(of({ machine: { base: 'clerk-17' }, ...lots('new', { driveClass: 'ssd' }) })).toBe(2 * 8 * 110)
-    const coal = planCarbon(planSchema.parse({ name: 'x', costs: { grid: 'coal' } }), catalogue).kgPerKWh
+    expect(
+      of({ machine: { base: 'clerk-17' }, ...lots('new', { driveClass: 'refurbished' }) }),
+    ).toBe(0)
+    expect(of({ machine: { base: 'clerk-17' }, ...lots('new', { driveClass: 'ssd' }) })).toBe(
+      2 * 8 * 110,
+    )
+    const coal = planCarbon(
+      planSchema.parse({ name: 'x', costs: { grid: 'coal' } }),
+      catalogue,
+    ).kgPerKWh
     expect(coal).toEqual({ low: 0.74, likely: 0.82, high: 0.91 })
-    expect(planCarbon(planSchema.parse({ name: 'x', costs: { gridKgPerKWh: 0.1 } }), catalogue).kgPerKWh).toEqual({ low: 0.1, likely: 0.1, high: 0.1 })
+    expect(
+      planCarbon(planSchema.parse({ name: 'x', costs: { gridKgPerKWh: 0.1 } }), catalogue).kgPerKWh,
+    ).toEqual({ low: 0.1, likely: 0.1, high: 0.1 })
   })
 })
 
 describe('what was paid for', () => {
   it('and is never used is the share beyond the need, of price and watts', () => {
-    expect(neverUsed([{ id: 'room', possible: 40, needed: 30, price: 800, watts: 20 }])).toEqual([{ id: 'room', possible: 40, needed: 30, price: 800, watts: 20, share: 0.25, unusedPrice: 200, unusedWatts: 5 }])
-    expect(neverUsed([{ id: 'room', possible: 0, needed: 3, price: 8, watts: 2 }])[0]!.share).toBe(0)
-    expect(neverUsed([{ id: 'room', possible: 2, needed: 3, price: 8, watts: 2 }])[0]!.unusedPrice).toBe(0)
+    expect(neverUsed([{ id: 'room', possible: 40, needed: 30, price: 800, watts: 20 }])).toEqual([
+      {
+        id: 'room',
+        possible: 40,
+        needed: 30,
+        price: 800,
+        watts: 20,
+        share: 0.25,
+        unusedPrice: 200,
+        unusedWatts: 5,
+      },
+    ])
+    expect(neverUsed([{ id: 'room', possible: 0, needed: 3, price: 8, watts: 2 }])[0]!.share).toBe(
+      0,
+    )
+    expect(
+      neverUsed([{ id: 'room', possible: 2, needed: 3, price: 8, watts: 2 }])[0]!.unusedPrice,
+    ).toBe(0)
   })
   it('once is reached by the month in which payments come to its price', () => {
-    expect([licenceCrossing(100, 9), licenceCrossing(99, 9), licenceCrossing(0, 9), licenceCrossing(10, 0)]).toEqual([12, 11, 0, null])
+    expect([
+      licenceCrossing(100, 9),
+      licenceCrossing(99, 9),
+      licenceCrossing(0, 9),
+      licenceCrossing(10, 0),
+    ]).toEqual([12, 11, 0, null])
   })
 })

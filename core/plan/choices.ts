@@ -1,64 +1,118 @@
 import type { z } from 'zod'
 import { choice, optionalQuantity, quantity, section, toggle } from './fields'
 
-export const choicesSchema = section({
-  horizonYears: quantity({
-    label: 'Horizon', unit: 'years', min: 1, max: 15, whole: true, fallback: 5,
-    description: 'How long the machine should serve before anything has to be bought.',
-  }),
-  school: choice({
-    label: 'Planning rule', fallback: 'level95',
-    description: 'Which moment the plan must meet: a likely one, everyone at once, or the evening you described.',
-    options: {
-      level95: 'Worst moment, 95 weeks in 100', level99: 'Worst moment, 99 weeks in 100', minutesShort: 'A limit on minutes short',
-      headCount: 'Everyone at once', atOnce: 'The busy evening',
-    },
-  }),
-  minutesShortTarget: quantity({
-    label: 'Minutes short accepted', unit: 'min/month', min: 0, max: 40_000, fallback: 15,
-    description: 'Minutes of a month in which the machine may fall behind.',
-  }),
-  pointsPerStream: quantity({
-    label: 'Points per stream', unit: 'points', min: 200, max: 20_000, fallback: 2000,
-    description: 'Benchmark points that convert one 1080p H.264 stream. The 80 % range is 25 % either way.',
-  }),
-  systemReserveShare: quantity({
-    label: 'Reserved for the system', unit: 'share', min: 0, max: 0.9, fallback: 0.15,
-    description: 'Share of the processor reserved for the system and other services.',
-  }),
-  hardwareConversion: toggle({
-    label: 'Convert on the video engine', fallback: true,
-    description: 'The streaming software may need a paid licence for it. If it is off, everything is converted in software.',
-  }),
-  fallbackShare: optionalQuantity({
-    label: 'Share that falls back to software', unit: 'share', min: 0, max: 1,
-    description: 'Share of conversions that run in software although there is a video engine. If empty: 10 % for built-in engines A to C, otherwise 0 %.',
-  }),
-  toneMapping: choice({
-    label: 'HDR is tone-mapped', fallback: 'atSourceSize',
-    description: 'Most software maps at source size, which costs more; some scales down first.',
-    options: { atSourceSize: 'At source size', afterScaling: 'After scaling down' },
-  }),
-  survivesAtLeast: quantity({
-    label: 'Must survive', unit: 'failed drives', min: 0, max: 3, whole: true, fallback: 1,
-    description: 'How many drives may fail without loss of data.',
-  }),
-  readErrorEndsRebuild: toggle({
-    label: 'A read error ends the rebuild', fallback: false,
-    description: 'True for older controllers; modern file systems lose a file and go on.',
-  }),
-  convertingHoursPerDay: quantity({
-    label: 'Hours converting', unit: 'h/day', min: 0, max: 24, fallback: 2,
-    description: 'Hours of a day in which the processor is busy.',
-  }),
-  watchingHoursPerDay: quantity({
-    label: 'Hours somebody watches', unit: 'h/day', min: 0, max: 24, fallback: 5,
-    description: 'A rebuild runs slower while somebody watches.',
-  }),
-  ruleOfThumbFactor: quantity({
-    label: 'Rule of thumb', unit: '× today', min: 1, max: 20, fallback: 2,
-    description: 'Space to buy as a multiple of today\'s library, shown beside the forecast.',
-  }),
-}, { label: 'Choices', description: 'Planning rule, targets and the horizon.' })
+export const choicesSchema = section(
+  {
+    horizonYears: quantity({
+      label: 'Horizon',
+      unit: 'years',
+      min: 1,
+      max: 15,
+      whole: true,
+      fallback: 5,
+      description: 'How long the machine should serve before anything has to be bought.',
+    }),
+    school: choice({
+      label: 'Planning rule',
+      fallback: 'level95',
+      description:
+        'Which moment the plan must meet: a likely one, everyone at once, or the evening ' +
+        'you described.',
+      options: {
+        level95: 'Worst moment, 95 weeks in 100',
+        level99: 'Worst moment, 99 weeks in 100',
+        minutesShort: 'A limit on minutes short',
+        headCount: 'Everyone at once',
+        atOnce: 'The busy evening',
+      },
+    }),
+    minutesShortTarget: quantity({
+      label: 'Minutes short accepted',
+      unit: 'min/month',
+      min: 0,
+      max: 40_000,
+      fallback: 15,
+      description: 'Minutes of a month in which the machine may fall behind.',
+    }),
+    pointsPerStream: quantity({
+      label: 'Points per stream',
+      unit: 'points',
+      min: 200,
+      max: 20_000,
+      fallback: 2000,
+      description:
+        'Benchmark points that convert one 1080p H.264 stream. The 80 % range is 25 % either way.',
+    }),
+    systemReserveShare: quantity({
+      label: 'Reserved for the system',
+      unit: 'share',
+      min: 0,
+      max: 0.9,
+      fallback: 0.15,
+      description: 'Share of the processor reserved for the system and other services.',
+    }),
+    hardwareConversion: toggle({
+      label: 'Convert on the video engine',
+      fallback: true,
+      description:
+        'The streaming software may need a paid licence for it. If it is off, everything ' +
+        'is converted in software.',
+    }),
+    fallbackShare: optionalQuantity({
+      label: 'Share that falls back to software',
+      unit: 'share',
+      min: 0,
+      max: 1,
+      description:
+        'Share of conversions that run in software although there is a video engine. If ' +
+        'empty: 10 % for built-in engines A to C, otherwise 0 %.',
+    }),
+    toneMapping: choice({
+      label: 'HDR is tone-mapped',
+      fallback: 'atSourceSize',
+      description: 'Most software maps at source size, which costs more; some scales down first.',
+      options: { atSourceSize: 'At source size', afterScaling: 'After scaling down' },
+    }),
+    survivesAtLeast: quantity({
+      label: 'Must survive',
+      unit: 'failed drives',
+      min: 0,
+      max: 3,
+      whole: true,
+      fallback: 1,
+      description: 'How many drives may fail without loss of data.',
+    }),
+    readErrorEndsRebuild: toggle({
+      label: 'A read error ends the rebuild',
+      fallback: false,
+      description: 'True for older controllers; modern file systems lose a file and go on.',
+    }),
+    convertingHoursPerDay: quantity({
+      label: 'Hours converting',
+      unit: 'h/day',
+      min: 0,
+      max: 24,
+      fallback: 2,
+      description: 'Hours of a day in which the processor is busy.',
+    }),
+    watchingHoursPerDay: quantity({
+      label: 'Hours somebody watches',
+      unit: 'h/day',
+      min: 0,
+      max: 24,
+      fallback: 5,
+      description: 'A rebuild runs slower while somebody watches.',
+    }),
+    ruleOfThumbFactor: quantity({
+      label: 'Rule of thumb',
+      unit: '× today',
+      min: 1,
+      max: 20,
+      fallback: 2,
+      description: "Space to buy as a multiple of today's library, shown beside the forecast.",
+    }),
+  },
+  { label: 'Choices', description: 'Planning rule, targets and the horizon.' },
+)
 
 export type Choices = z.infer<typeof choicesSchema>

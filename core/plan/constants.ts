@@ -1,17 +1,34 @@
 /*
- * Names and limits of the plan that the computing and the pages need by themselves. They stand apart from the schema,
- * so that a page can be drawn and a plan assessed before the schema with its validation has been loaded.
+ * Names and limits of the plan that the computing and the pages need by themselves. They stand
+ * apart from the schema,
+ * so that a page can be drawn and a plan assessed before the schema with its validation has been
+ * loaded.
  */
 
 /** Name by which viewers and devices refer to the house itself. */
 export const homePlace = 'home'
 
-export const weekdays = { mon: 'Monday', tue: 'Tuesday', wed: 'Wednesday', thu: 'Thursday', fri: 'Friday', sat: 'Saturday', sun: 'Sunday' } as const
+export const weekdays = {
+  mon: 'Monday',
+  tue: 'Tuesday',
+  wed: 'Wednesday',
+  thu: 'Thursday',
+  fri: 'Friday',
+  sat: 'Saturday',
+  sun: 'Sunday',
+} as const
 export type Weekday = keyof typeof weekdays
 
 /** Inks of the viewers in the week. */
 export const viewerColours = {
-  moss: 'Moss', rust: 'Rust', slate: 'Slate', plum: 'Plum', ochre: 'Ochre', teal: 'Teal', rose: 'Rose', umber: 'Umber',
+  moss: 'Moss',
+  rust: 'Rust',
+  slate: 'Slate',
+  plum: 'Plum',
+  ochre: 'Ochre',
+  teal: 'Teal',
+  rose: 'Rose',
+  umber: 'Umber',
 } as const
 export type ViewerColour = keyof typeof viewerColours
 
@@ -29,7 +46,11 @@ export const automaticSystem = 'byMachine'
 export const mostAtHand = 12
 /** Most tiers of a plan, and those of a plan that has none of its own. */
 export const mostTiers = 6
-export const usualTiers = [{ name: 'Lean', cap: 700 }, { name: 'Middle', cap: 1700 }, { name: 'Large', cap: 2900 }] as const
+export const usualTiers = [
+  { name: 'Lean', cap: 700 },
+  { name: 'Middle', cap: 1700 },
+  { name: 'Large', cap: 2900 },
+] as const
 /** Most steps of a cloud store. */
 export const mostCloudSteps = 20
 /** Most kinds of system of one's own. */
@@ -48,8 +69,21 @@ export const mostDrives = 60
 export const mostGroups = 12
 /** Most purchases of drives that a plan holds. */
 export const mostPurchases = 30
-/** The layout of a plan in which none was chosen: it follows the number of drives and what must survive. */
+/**
+ * The layout of a plan in which none was chosen: it follows the number of drives and what must
+ * survive.
+ */
 export const automaticLayout = 'auto'
 
-/** Chances in a year of what can happen to data besides failing drives: planning values, right within a factor of two or so. */
-export const usualPerils = { sectorChance: 0.01, deletionChance: 0.03, malwareChance: 0.01, surgeChance: 0.005, theftChance: 0.005, boardChance: 0.03 } as const
+/**
+ * Chances in a year of what can happen to data besides failing drives: planning values, right
+ * within a factor of two or so.
+ */
+export const usualPerils = {
+  sectorChance: 0.01,
+  deletionChance: 0.03,
+  malwareChance: 0.01,
+  surgeChance: 0.005,
+  theftChance: 0.005,
+  boardChance: 0.03,
+} as const

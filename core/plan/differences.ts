@@ -25,15 +25,23 @@ function labelOf(path: string): string {
   return outer && outer !== field ? `${outer}: ${field}` : field
 }
 
-/** Every field in which two plans differ, in the order of the document; a list of another length counts as one field. */
+/**
+ * Every field in which two plans differ, in the order of the document; a list of another length
+ * counts as one field.
+ */
 export function planDifferences(mine: Plan, theirs: Plan): PlanDifference[] {
   const found: PlanDifference[] = []
   const visit = (path: string) => {
     const [a, b] = [valueAt(mine, path), valueAt(theirs, path)]
     if (a === b) return
-    const sameShape = isContainer(a) && isContainer(b) && Array.isArray(a) === Array.isArray(b) && (!Array.isArray(a) || a.length === (b as unknown[]).length)
+    const sameShape =
+      isContainer(a) &&
+      isContainer(b) &&
+      Array.isArray(a) === Array.isArray(b) &&
+      (!Array.isArray(a) || a.length === (b as unknown[]).length)
     if (sameShape && path !== 'keptAside') keysOf(a).forEach(key => visit(`${path}.${key}`))
-    else if (JSON.stringify(a) !== JSON.stringify(b)) found.push({ path, label: labelOf(path), mine: a, theirs: b })
+    else if (JSON.stringify(a) !== JSON.stringify(b))
+      found.push({ path, label: labelOf(path), mine: a, theirs: b })
   }
   Object.keys(mine).forEach(visit)
   return found

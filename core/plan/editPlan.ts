@@ -3,17 +3,28 @@ import { issuesOf, type PlanIssue } from './issues'
 import { valueAt, withValueAt } from './paths'
 import { planSchema, type Plan } from './planSchema'
 
-export type EditResult = { readonly ok: true, readonly plan: Plan } | { readonly ok: false, readonly issues: readonly PlanIssue[] }
+export type EditResult =
+  | { readonly ok: true; readonly plan: Plan }
+  | { readonly ok: false; readonly issues: readonly PlanIssue[] }
 
 /**
- * The plan with one field, list or entry set, or what is wrong with that value. The given plan is never changed.
- * @throws {CoreRangeError} EDIT_UNDEFINED: a field is emptied with null, never with undefined; NO_SUCH_PATH
+ * The plan with one field, list or entry set, or what is wrong with that value. The given plan is
+ * never changed.
+ * @throws {CoreRangeError} EDIT_UNDEFINED: a field is emptied with null, never with undefined;
+ *   NO_SUCH_PATH
  */
 export function editPlan(plan: Plan, path: string, value: unknown): EditResult {
   if (value === undefined) throw new CoreRangeError('EDIT_UNDEFINED', { path })
   const changed = withValueAt(plan, path, value)
   const parsed = planSchema.safeParse(changed)
   if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }
-  // A list or an object takes the defaults of what it leaves out; the rest of the plan stays the very same.
-  return { ok: true, plan: typeof value === 'object' && value !== null ? withValueAt(plan, path, valueAt(parsed.data, path)) : changed }
+  // A list or an object takes the defaults of what it leaves out; the rest of the plan stays the
+  // very same.
+  return {
+    ok: true,
+    plan:
+      typeof value === 'object' && value !== null
+        ? withValueAt(plan, path, valueAt(parsed.data, path))
+        : changed,
+  }
 }

@@ -17,11 +17,17 @@ describe('the fields of a plan', () => {
     }
   })
   it('name the entry of a list that they belong to', () => {
-    expect(fields.find(field => field.path === 'household.habits.0.chance')?.within.at(-1)).toBe('Evening film')
-    expect(fields.filter(field => /^household\.habits\.\d+\.chance$/.test(field.path))).toHaveLength(demo.household.habits.length)
+    expect(fields.find(field => field.path === 'household.habits.0.chance')?.within.at(-1)).toBe(
+      'Evening film',
+    )
+    expect(
+      fields.filter(field => /^household\.habits\.\d+\.chance$/.test(field.path)),
+    ).toHaveLength(demo.household.habits.length)
     expect(fields.find(field => field.path === 'machine.score')).toBeDefined()
   })
-  it('leave the document\'s book-keeping out', () => {
-    expect(fields.some(field => /^(schemaVersion|keptAside|calibration\.workTable)/.test(field.path))).toBe(false)
+  it("leave the document's book-keeping out", () => {
+    expect(
+      fields.some(field => /^(schemaVersion|keptAside|calibration\.workTable)/.test(field.path)),
+    ).toBe(false)
   })
 })

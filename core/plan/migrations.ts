@@ -12,13 +12,22 @@ export interface DocumentMigration {
 }
 
 /** Every step from version 1 upwards, in order. */
-export const documentMigrations: readonly DocumentMigration[] = [toHabitsAndKinds, toPartsAndPrices, toSentQualities]
+export const documentMigrations: readonly DocumentMigration[] = [
+  toHabitsAndKinds,
+  toPartsAndPrices,
+  toSentQualities,
+]
 
 /**
  * Runs the steps that lead from a document's version to the target.
- * @throws {Error} never for a version in 1..target with all steps present; a missing step is a bug and throws
+ * @throws {Error} never for a version in 1..target with all steps present; a missing step is a bug
+ *   and throws
  */
-export function migrateDocument(document: RawDocument, { from: fromVersion, to: target }: { readonly from: number, readonly to: number }, steps = documentMigrations): RawDocument {
+export function migrateDocument(
+  document: RawDocument,
+  { from: fromVersion, to: target }: { readonly from: number; readonly to: number },
+  steps = documentMigrations,
+): RawDocument {
   let current = document
   for (let version = fromVersion; version < target; version++) {
     const step = steps.find(candidate => candidate.from === version)

@@ -21,7 +21,8 @@ export function valueAt(document: unknown, path: string): unknown {
 }
 
 /**
- * A copy of the document with one value replaced; everything off the path is shared with the original.
+ * A copy of the document with one value replaced; everything off the path is shared with the
+ * original.
  * @throws {CoreRangeError} NO_SUCH_PATH: a container on the way is missing
  */
 export function withValueAt<Document>(document: Document, path: string, value: unknown): Document {

@@ -5,7 +5,10 @@ import { planSchema } from './planSchema'
 export interface PlanField {
   readonly label: string
   readonly description: string
-  /** '' for a bare number; 'share' is stored 0..1 and shown in per cent; 'money' is in the plan's currency; 'time of day' is stored in minutes */
+  /**
+   * '' for a bare number; 'share' is stored 0..1 and shown in per cent; 'money' is in the plan's
+   * currency; 'time of day' is stored in minutes
+   */
   readonly unit: string
   readonly kind: 'number' | 'text' | 'choice' | 'choices' | 'toggle' | 'list' | 'section'
   readonly min?: number
@@ -14,7 +17,7 @@ export interface PlanField {
   readonly nullable: boolean
   readonly fallback: unknown
   /** for a choice, or several: each value with what people read */
-  readonly options: readonly { readonly value: string | number, readonly label: string }[]
+  readonly options: readonly { readonly value: string | number; readonly label: string }[]
 }
 
 interface SchemaNode {
@@ -34,21 +37,35 @@ interface SchemaNode {
 }
 
 /** The plan as JSON Schema (2020-12), published by the server and read by forms. */
-export const planJsonSchema: Readonly<Record<string, unknown>> = z.toJSONSchema(planSchema, { io: 'input', unrepresentable: 'any' })
+export const planJsonSchema: Readonly<Record<string, unknown>> = z.toJSONSchema(planSchema, {
+  io: 'input',
+  unrepresentable: 'any',
+})
 
 function kindOf(node: SchemaNode, options: SchemaNode['options']): PlanField['kind'] {
   if (node.enum || (node.type === 'string' && options)) return 'choice'
   switch (node.type) {
-    case 'number': case 'integer': return 'number'
-    case 'boolean': return 'toggle'
-    case 'array': return node.items?.enum || node.items?.type === 'string' ? 'choices' : 'list'
-    case 'object': return 'section'
-    default: return 'text'
+    case 'number':
+    case 'integer':
+      return 'number'
+    case 'boolean':
+      return 'toggle'
+    case 'array':
+      return node.items?.enum || node.items?.type === 'string' ? 'choices' : 'list'
+    case 'object':
+      return 'section'
+    default:
+      return 'text'
   }
 }
 
 function nodeAt(path: string): SchemaNode | undefined {
-  return path.split('.').reduce<SchemaNode | undefined>((node, key) => /^\d+$/.test(key) ? node?.items : node?.properties?.[key], planJsonSchema as SchemaNode)
+  return path
+    .split('.')
+    .reduce<SchemaNode | undefined>(
+      (node, key) => (/^\d+$/.test(key) ? node?.items : node?.properties?.[key]),
+      planJsonSchema as SchemaNode,
+    )
 }
 
 function describe(node: SchemaNode): PlanField {
@@ -60,17 +77,25 @@ function describe(node: SchemaNode): PlanField {
     unit: node.unit ?? '',
     kind,
     ...(inner.minimum === undefined ? {} : { min: inner.minimum }),
-    ...((kind === 'text' ? inner.maxLength : inner.maximum) === undefined ? {} : { max: (kind === 'text' ? inner.maxLength : inner.maximum) as number }),
+    ...((kind === 'text' ? inner.maxLength : inner.maximum) === undefined
+      ? {}
+      : { max: (kind === 'text' ? inner.maxLength : inner.maximum) as number }),
     whole: inner.type === 'integer',
     nullable: node.anyOf?.some(candidate => candidate.type === 'null') ?? false,
     fallback: node.default,
-    options: (inner.enum ?? inner.items?.enum ?? Object.keys(node.options ?? {})).map(value => ({ value, label: node.options?.[value] ?? String(value) })),
+    options: (inner.enum ?? inner.items?.enum ?? Object.keys(node.options ?? {})).map(value => ({
+      value,
+      label: node.options?.[value] ?? String(value),
+    })),
   }
 }
 
 const known = new Map<string, PlanField | null>()
 
-/** What the schema says of the field at a path such as 'drives.lots.0.sizeTB'; null where the plan has no such field. */
+/**
+ * What the schema says of the field at a path such as 'drives.lots.0.sizeTB'; null where the plan
+ * has no such field.
+ */
 export function planField(path: string): PlanField | null {
   const shape = path.replace(/\.\d+(?=\.|$)/g, '.0')
   let field = known.get(shape)

@@ -17,8 +17,14 @@ const nameError = 'Name must be 1 to 80 characters long.'
 
 /** The plan document. A plan with only a name is valid: every other field has a default. */
 export const planSchema = z.object({
-  schemaVersion: z.literal(currentSchemaVersion, { error: `Schema version: ${currentSchemaVersion}.` }).default(currentSchemaVersion),
-  name: z.string({ error: nameError }).trim().min(1, { error: nameError }).max(80, { error: nameError })
+  schemaVersion: z
+    .literal(currentSchemaVersion, { error: `Schema version: ${currentSchemaVersion}.` })
+    .default(currentSchemaVersion),
+  name: z
+    .string({ error: nameError })
+    .trim()
+    .min(1, { error: nameError })
+    .max(80, { error: nameError })
     .meta({ title: 'Name', description: 'What this plan is called.' }),
   brief: briefSchema.prefault({}),
   household: householdSchema.prefault({}),
@@ -30,8 +36,15 @@ export const planSchema = z.object({
   costs: costsSchema.prefault({}),
   choices: choicesSchema.prefault({}),
   calibration: calibrationSchema.prefault({}),
-  keptAside: z.record(z.string().max(500), z.json()).default({})
-    .meta({ title: 'Kept aside', description: 'Fields of an imported document that this version does not know, by their path; they are written out again unchanged.' }),
+  keptAside: z
+    .record(z.string().max(500), z.json())
+    .default({})
+    .meta({
+      title: 'Kept aside',
+      description:
+        'Fields of an imported document that this version does not know, by their path; ' +
+        'they are written out again unchanged.',
+    }),
 })
 
 export type Plan = z.infer<typeof planSchema>

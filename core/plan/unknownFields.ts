@@ -13,11 +13,12 @@ export function unknownFields(raw: unknown, known: unknown, path = ''): Record<s
   if (path === 'keptAside') return {}
   // Without a prototype: a field may be called __proto__.
   const found: Record<string, Json> = Object.create(null) as Record<string, Json>
-  const at = (key: string | number) => path ? `${path}.${key}` : String(key)
+  const at = (key: string | number) => (path ? `${path}.${key}` : String(key))
   if (Array.isArray(raw) && Array.isArray(known)) {
-    raw.forEach((entry, index) => Object.assign(found, unknownFields(entry, known[index], at(index))))
-  }
-  else if (isRecord(raw) && isRecord(known)) {
+    raw.forEach((entry, index) =>
+      Object.assign(found, unknownFields(entry, known[index], at(index))),
+    )
+  } else if (isRecord(raw) && isRecord(known)) {
     for (const [key, value] of Object.entries(raw)) {
       if (!Object.hasOwn(known, key)) found[at(key)] = value as Json
       else Object.assign(found, unknownFields(value, known[key], at(key)))

@@ -19,7 +19,10 @@ export type OutcomeShares = Readonly<Record<Outcome, number>>
 export interface SessionKind {
   readonly row: number
   readonly play: Playability
-  /** chance, given that the habit goes on; all of a habit's add up to 1, sound alone counted as the rest */
+  /**
+   * chance, given that the habit goes on; all of a habit's add up to 1, sound alone counted as the
+   * rest
+   */
   readonly chance: number
 }
 
@@ -34,28 +37,52 @@ export interface PlayabilityMatrix {
   readonly subtitledShare: number
 }
 
-/** Whether titles are offered to a device; one that stands in for a device is offered everything. */
-export function isOffered({ notOfferedTo }: Pick<TitleTraits, 'notOfferedTo'>, deviceId: string | null): boolean {
+/**
+ * Whether titles are offered to a device; one that stands in for a device is offered everything.
+ */
+export function isOffered(
+  { notOfferedTo }: Pick<TitleTraits, 'notOfferedTo'>,
+  deviceId: string | null,
+): boolean {
   return deviceId === null || !notOfferedTo.includes(deviceId)
 }
 
 /**
- * Share of a habit's sessions that go to each row: by the kinds it watches, and within a kind by titles.
- * What its device is not offered is left out, so that those hours go to what else the habit watches. When it watches only
+ * Share of a habit's sessions that go to each row: by the kinds it watches, and within a kind by
+ * titles.
+ * What its device is not offered is left out, so that those hours go to what else the habit
+ * watches. When it watches only
  * what the library does not hold, every title that is offered is as likely.
  * @returns by row; what is missing from 1 is sound alone, which plays as it is
  */
-export function rowShares({ habit }: Pick<WeekHabit, 'habit'>, all: readonly TitleTraits[]): number[] {
+export function rowShares(
+  { habit }: Pick<WeekHabit, 'habit'>,
+  all: readonly TitleTraits[],
+): number[] {
   const totals: Partial<Record<WatchedKindId, number>> = {}
-  const rows = all.map(row => isOffered(row, habit.device) ? row : { titles: {} as TitleTraits['titles'] })
-  for (const row of rows) for (const [kind, titles] of Object.entries(row.titles) as [WatchedKindId, number][]) totals[kind] = (totals[kind] ?? 0) + titles
-  const kinds = (Object.entries(habit.watches) as [WatchedKindId, number][]).filter(([kind, parts]) => parts > 0 && (kind === 'music' || (totals[kind] ?? 0) > 0))
+  const rows = all.map(row =>
+    isOffered(row, habit.device) ? row : { titles: {} as TitleTraits['titles'] },
+  )
+  for (const row of rows)
+    for (const [kind, titles] of Object.entries(row.titles) as [WatchedKindId, number][])
+      totals[kind] = (totals[kind] ?? 0) + titles
+  const kinds = (Object.entries(habit.watches) as [WatchedKindId, number][]).filter(
+    ([kind, parts]) => parts > 0 && (kind === 'music' || (totals[kind] ?? 0) > 0),
+  )
   const parts = kinds.reduce((sum, [, part]) => sum + part, 0)
   if (parts === 0) {
     const titles = Object.values(totals).reduce((sum, count) => sum + count, 0)
-    return rows.map(row => titles > 0 ? Object.values(row.titles).reduce((sum, count) => sum + count, 0) / titles : 0)
+    return rows.map(row =>
+      titles > 0 ? Object.values(row.titles).reduce((sum, count) => sum + count, 0) / titles : 0,
+    )
   }
-  return rows.map(row => kinds.reduce((sum, [kind, part]) => sum + (kind === 'music' ? 0 : part / parts * (row.titles[kind] ?? 0) / totals[kind]!), 0))
+  return rows.map(row =>
+    kinds.reduce(
+      (sum, [kind, part]) =>
+        sum + (kind === 'music' ? 0 : ((part / parts) * (row.titles[kind] ?? 0)) / totals[kind]!),
+      0,
+    ),
+  )
 }
 
 export interface MatrixQuestion {
@@ -68,24 +95,38 @@ export interface MatrixQuestion {
 }
 
 /** The whole matrix, and what each habit's sessions come to. */
-export function playabilityMatrix({ rows, columns, prospects, week, subtitledShare }: MatrixQuestion, server: ServerAbility): PlayabilityMatrix {
-  const cells = rows.map((row, rowAt) => columns.map(({ deviceId }, columnAt): MatrixCell => {
-    const { plain, subtitled } = prospects[rowAt]![columnAt]!
-    return { offered: isOffered(row, deviceId), plain: playability(plain, server), subtitled: subtitled && playability(subtitled, server) }
-  }))
+export function playabilityMatrix(
+  { rows, columns, prospects, week, subtitledShare }: MatrixQuestion,
+  server: ServerAbility,
+): PlayabilityMatrix {
+  const cells = rows.map((row, rowAt) =>
+    columns.map(({ deviceId }, columnAt): MatrixCell => {
+      const { plain, subtitled } = prospects[rowAt]![columnAt]!
+      return {
+        offered: isOffered(row, deviceId),
+        plain: playability(plain, server),
+        subtitled: subtitled && playability(subtitled, server),
+      }
+    }),
+  )
   const sessions = week.habits.map((habit, at): SessionKind[] => {
     const column = columns.findIndex(candidate => candidate.habits.includes(at))
     return rowShares(habit, rows).flatMap((share, row): SessionKind[] => {
       const cell = cells[row]![column]
       if (share === 0 || !cell) return []
       if (!cell.subtitled || subtitledShare === 0) return [{ row, play: cell.plain, chance: share }]
-      return [{ row, play: cell.plain, chance: share * (1 - subtitledShare) }, { row, play: cell.subtitled, chance: share * subtitledShare }].filter(kind => kind.chance > 0)
+      return [
+        { row, play: cell.plain, chance: share * (1 - subtitledShare) },
+        { row, play: cell.subtitled, chance: share * subtitledShare },
+      ].filter(kind => kind.chance > 0)
     })
   })
   return { rows, columns, cells, sessions, subtitledShare }
 }
 
-/** Sums up sessions by outcome; what their chances leave of 1 is sound alone, and plays as it is. */
+/**
+ * Sums up sessions by outcome; what their chances leave of 1 is sound alone, and plays as it is.
+ */
 export function outcomeShares(sessions: readonly SessionKind[]): OutcomeShares {
   const shares = { playAsIs: 0, repack: 0, sound: 0, picture: 0, cannot: 0 }
   let sum = 0
@@ -97,7 +138,10 @@ export function outcomeShares(sessions: readonly SessionKind[]): OutcomeShares {
   return shares
 }
 
-/** Shares of an ordinary week's watching hours by outcome; null when nobody watches, or the library holds nothing to watch. */
+/**
+ * Shares of an ordinary week's watching hours by outcome; null when nobody watches, or the library
+ * holds nothing to watch.
+ */
 export function hourShares(matrix: PlayabilityMatrix, week: WatchingWeek): OutcomeShares | null {
   const shares = { playAsIs: 0, repack: 0, sound: 0, picture: 0, cannot: 0 }
   let hours = 0
@@ -105,7 +149,8 @@ export function hourShares(matrix: PlayabilityMatrix, week: WatchingWeek): Outco
     if (habit.onBusyDays) return
     hours += hoursPerWeek
     const own = outcomeShares(matrix.sessions[at]!)
-    for (const outcome of Object.keys(shares) as Outcome[]) shares[outcome] += own[outcome] * hoursPerWeek
+    for (const outcome of Object.keys(shares) as Outcome[])
+      shares[outcome] += own[outcome] * hoursPerWeek
   })
   if (hours === 0 || matrix.rows.length === 0) return null
   for (const outcome of Object.keys(shares) as Outcome[]) shares[outcome] /= hours
@@ -114,5 +159,9 @@ export function hourShares(matrix: PlayabilityMatrix, week: WatchingWeek): Outco
 
 /** Watching hours a week in which the picture is converted. */
 export function convertingHours(matrix: PlayabilityMatrix, week: WatchingWeek): number {
-  return week.habits.reduce((sum, { habit, hoursPerWeek }, at) => habit.onBusyDays ? sum : sum + hoursPerWeek * outcomeShares(matrix.sessions[at]!).picture, 0)
+  return week.habits.reduce(
+    (sum, { habit, hoursPerWeek }, at) =>
+      habit.onBusyDays ? sum : sum + hoursPerWeek * outcomeShares(matrix.sessions[at]!).picture,
+    0,
+  )
 }

@@ -8,9 +8,11 @@ import type { Reason, Session } from './session'
 
 /** What the server does, from best to worst. */
 export const outcomes = ['playAsIs', 'repack', 'sound', 'picture', 'cannot'] as const
-export type Outcome = typeof outcomes[number]
+export type Outcome = (typeof outcomes)[number]
 
-/** A kind of conversion: what goes in, what comes out, and its work. Alike conversions share a key. */
+/**
+ * A kind of conversion: what goes in, what comes out, and its work. Alike conversions share a key.
+ */
 export interface ConversionClass {
   readonly key: string
   /** the title it is made of, by its traits' label */
@@ -46,7 +48,9 @@ export interface Playability {
   readonly work: number
   /** of a conversion the one that is done; of one that the machine cannot do the least */
   readonly conversion: ConversionClass | null
-  /** the picture sizes that device, line and cap allow, largest first, whatever the machine can do */
+  /**
+   * the picture sizes that device, line and cap allow, largest first, whatever the machine can do
+   */
   readonly steps: readonly ConversionStep[]
   /** a second, small copy is played instead */
   readonly smallCopy: boolean
@@ -56,11 +60,17 @@ export interface Playability {
 export interface ServerAbility {
   /** whether it does one such conversion in real time, on an engine or in software */
   readonly takes: (conversion: ConversionClass) => boolean
-  /** reference streams that one conversion alone can use in software, for the reason that says why not */
+  /**
+   * reference streams that one conversion alone can use in software, for the reason that says why
+   * not
+   */
   readonly aloneCapacity: number
 }
 
-/** What title, device, line and caps come to before a machine is asked: settled, or conversions of which the machine does one. */
+/**
+ * What title, device, line and caps come to before a machine is asked: settled, or conversions of
+ * which the machine does one.
+ */
 export interface Prospect {
   readonly settled: Playability | null
   readonly reasons: readonly Reason[]
@@ -69,7 +79,13 @@ export interface Prospect {
 }
 
 /** Picture sizes of the ladder relative to 1920×1080. */
-const sizeOfLines: Readonly<Record<number, number>> = { 2160: 4, 1080: 1, 720: 4 / 9, 480: 0.17, 360: 1 / 9 }
+const sizeOfLines: Readonly<Record<number, number>> = {
+  2160: 4,
+  1080: 1,
+  720: 4 / 9,
+  480: 0.17,
+  360: 1 / 9,
+}
 
 function reasonsOf(session: Session): Reason[] {
   const reasons: Reason[] = []
@@ -84,24 +100,45 @@ function reasonsOf(session: Session): Reason[] {
 export class ConversionBook {
   private readonly classes = new Map<string, ConversionClass>()
 
-  constructor(readonly table: WorkTable, private readonly toneMapping: ToneMapping) {}
+  constructor(
+    readonly table: WorkTable,
+    private readonly toneMapping: ToneMapping,
+  ) {}
 
-  conversion({ title, subtitled }: Session, lines: number, { burn, soundConverted }: { readonly burn: boolean, readonly soundConverted: boolean }): ConversionClass {
+  conversion(
+    { title, subtitled }: Session,
+    lines: number,
+    { burn, soundConverted }: { readonly burn: boolean; readonly soundConverted: boolean },
+  ): ConversionClass {
     const key = `${title.key}-${Math.round(title.bitrateMbps * 1000)}.to${lines}${burn ? '.burn' : ''}${soundConverted ? '.sound' : ''}`
     const known = this.classes.get(key)
     if (known) return known
     const { quality } = title
     const task: ConversionTask = {
       source: {
-        codec: quality.codec, pictureSize: quality.pictureSize, bitrateMbps: title.bitrateMbps, highDynamicRange: title.hdr !== 'none',
-        framesPerSecond: title.framesPerSecond, interlaced: title.interlaced,
+        codec: quality.codec,
+        pictureSize: quality.pictureSize,
+        bitrateMbps: title.bitrateMbps,
+        highDynamicRange: title.hdr !== 'none',
+        framesPerSecond: title.framesPerSecond,
+        interlaced: title.interlaced,
       },
       outputSize: Math.min(quality.pictureSize, sizeOfLines[lines]!),
       toneMapping: this.toneMapping,
       ...(soundConverted ? {} : { audio: 0 }),
-      ...(burn && subtitled ? { burn: title.subtitles === 'bitmap' ? 'bitmap' as const : 'text' as const } : {}),
+      ...(burn && subtitled
+        ? { burn: title.subtitles === 'bitmap' ? ('bitmap' as const) : ('text' as const) }
+        : {}),
     }
-    const made = { key, title: title.label, lines, burn, soundConverted, task, work: softwareWork(this.table, task) }
+    const made = {
+      key,
+      title: title.label,
+      lines,
+      burn,
+      soundConverted,
+      task,
+      work: softwareWork(this.table, task),
+    }
     this.classes.set(key, made)
     return made
   }
@@ -109,11 +146,20 @@ export class ConversionBook {
 
 /** What a kind of conversion is called. */
 export function conversionText({ title, lines, burn, soundConverted }: ConversionClass): string {
-  return `${title} to ${lines}p${burn ? ', subtitles burned in' : ''}${soundConverted ? ', sound too' : ''}`
+  return (
+    `${title} to ` +
+    `${lines}p${burn ? ', subtitles burned in' : ''}${soundConverted ? ', sound too' : ''}`
+  )
 }
 
-/** The best rung of each picture size up to these lines that the limits carry; and the best of them all whatever the limits. */
-function rungsFor(lines: number, allowedMbps: number): { readonly carried: Rung[], readonly best: Rung | null } {
+/**
+ * The best rung of each picture size up to these lines that the limits carry; and the best of them
+ * all whatever the limits.
+ */
+function rungsFor(
+  lines: number,
+  allowedMbps: number,
+): { readonly carried: Rung[]; readonly best: Rung | null } {
   const carried: Rung[] = []
   let best: Rung | null = null
   for (const rung of ladder) {
@@ -125,58 +171,125 @@ function rungsFor(lines: number, allowedMbps: number): { readonly carried: Rung[
   return { carried, best }
 }
 
-const untouched = { output: null, unlimitedMbps: 0, conversion: null, steps: [], smallCopy: false, stoppedBy: null } as const
+const untouched = {
+  output: null,
+  unlimitedMbps: 0,
+  conversion: null,
+  steps: [],
+  smallCopy: false,
+  stoppedBy: null,
+} as const
 
 /** What one title on one device at one place comes to, whatever the machine, and why. */
 export function prospectOf(session: Session, book: ConversionBook): Prospect {
   const reasons = reasonsOf(session)
-  const settled = (play: Pick<Playability, 'outcome' | 'work'> & Partial<Playability>): Prospect => ({ settled: { ...untouched, reasons, ...play }, reasons, unlimitedMbps: 0, steps: [] })
-  const worst = (['picture', 'sound', 'repack'] as const).find(needs => reasons.some(reason => reason.needs === needs))
+  const settled = (
+    play: Pick<Playability, 'outcome' | 'work'> & Partial<Playability>,
+  ): Prospect => ({
+    settled: { ...untouched, reasons, ...play },
+    reasons,
+    unlimitedMbps: 0,
+    steps: [],
+  })
+  const worst = (['picture', 'sound', 'repack'] as const).find(needs =>
+    reasons.some(reason => reason.needs === needs),
+  )
   if (!worst) return settled({ outcome: 'playAsIs', work: 0 })
   const { table } = book
   if (worst === 'repack') return settled({ outcome: 'repack', work: table.repack.likely })
   if (worst === 'sound') return settled({ outcome: 'sound', work: table.audio.likely })
 
   const copy = smallCopyTraits(session.title)
-  if (copy && reasonsOf({ ...session, title: copy }).length === 0) return settled({ outcome: 'playAsIs', work: 0, smallCopy: true })
+  if (copy && reasonsOf({ ...session, title: copy }).length === 0)
+    return settled({ outcome: 'playAsIs', work: 0, smallCopy: true })
 
   const { title, device, capMbps, linkMbps } = session
   const allowedMbps = Math.min(capMbps, linkMbps)
-  const shows = Math.min(device.screenLines, title.quality.lines, device.video.find(can => can.codec === 'h264')?.lines ?? 0)
+  const shows = Math.min(
+    device.screenLines,
+    title.quality.lines,
+    device.video.find(can => can.codec === 'h264')?.lines ?? 0,
+  )
   const { carried, best } = rungsFor(shows, allowedMbps)
   if (carried.length === 0 || best === null) {
-    const stop: Omit<Reason, 'needs'> = shows === 0 ? { code: 'NO_OUTPUT', values: {} } : { code: 'NO_RUNG', values: { allowedMbps } }
-    return settled({ reasons: [...reasons, { ...stop, needs: 'picture' }], outcome: 'cannot', stoppedBy: shows === 0 ? 'device' : 'line', work: 0 })
+    const stop: Omit<Reason, 'needs'> =
+      shows === 0 ? { code: 'NO_OUTPUT', values: {} } : { code: 'NO_RUNG', values: { allowedMbps } }
+    return settled({
+      reasons: [...reasons, { ...stop, needs: 'picture' }],
+      outcome: 'cannot',
+      stoppedBy: shows === 0 ? 'device' : 'line',
+      work: 0,
+    })
   }
-  const how = { soundConverted: reasons.some(reason => reason.needs === 'sound'), burn: reasons.some(reason => reason.code === 'SUBTITLES') }
+  const how = {
+    soundConverted: reasons.some(reason => reason.needs === 'sound'),
+    burn: reasons.some(reason => reason.code === 'SUBTITLES'),
+  }
   return {
-    settled: null, reasons,
+    settled: null,
+    reasons,
     unlimitedMbps: Math.min(best.rungMbps, title.bitrateMbps),
-    steps: carried.map(({ lines, rungMbps }) => ({ lines, mbps: Math.min(rungMbps, title.bitrateMbps), conversion: book.conversion(session, lines, how) })),
+    steps: carried.map(({ lines, rungMbps }) => ({
+      lines,
+      mbps: Math.min(rungMbps, title.bitrateMbps),
+      conversion: book.conversion(session, lines, how),
+    })),
   }
 }
 
 /**
  * What the server does for one title on one device at one place, and why.
- * A conversion goes to the largest picture that the device shows, the source has, the limits carry by their rung of the
- * ladder, and one conversion alone manages in real time; when none is left, it cannot be played, and it is told whether
+ * A conversion goes to the largest picture that the device shows, the source has, the limits carry
+ * by their rung of the
+ * ladder, and one conversion alone manages in real time; when none is left, it cannot be played,
+ * and it is told whether
  * device, line or machine is to blame.
  */
-export function playability({ settled, reasons, unlimitedMbps, steps }: Prospect, { takes, aloneCapacity }: ServerAbility): Playability {
+export function playability(
+  { settled, reasons, unlimitedMbps, steps }: Prospect,
+  { takes, aloneCapacity }: ServerAbility,
+): Playability {
   if (settled) return settled
   const done = steps.find(({ conversion }) => takes(conversion))
   if (done) {
     const { lines, mbps, conversion } = done
-    return { outcome: 'picture', stoppedBy: null, reasons, output: { lines, mbps }, unlimitedMbps, work: conversion.work.likely, conversion, steps, smallCopy: false }
+    return {
+      outcome: 'picture',
+      stoppedBy: null,
+      reasons,
+      output: { lines, mbps },
+      unlimitedMbps,
+      work: conversion.work.likely,
+      conversion,
+      steps,
+      smallCopy: false,
+    }
   }
   const { conversion: least, lines } = steps.at(-1)!
   return {
-    outcome: 'cannot', stoppedBy: 'machine', output: null, unlimitedMbps, work: least.work.likely, conversion: least, steps, smallCopy: false,
-    reasons: [...reasons, { code: 'TOO_SLOW', needs: 'picture', values: { lines, needs: least.work.likely, has: aloneCapacity } }],
+    outcome: 'cannot',
+    stoppedBy: 'machine',
+    output: null,
+    unlimitedMbps,
+    work: least.work.likely,
+    conversion: least,
+    steps,
+    smallCopy: false,
+    reasons: [
+      ...reasons,
+      {
+        code: 'TOO_SLOW',
+        needs: 'picture',
+        values: { lines, needs: least.work.likely, has: aloneCapacity },
+      },
+    ],
   }
 }
 
 /** Whether a session needs its picture converted, whatever the machine can do. */
-export function needsConversion({ outcome, stoppedBy }: Pick<Playability, 'outcome' | 'stoppedBy'>): boolean {
+export function needsConversion({
+  outcome,
+  stoppedBy,
+}: Pick<Playability, 'outcome' | 'stoppedBy'>): boolean {
   return outcome === 'picture' || stoppedBy === 'machine'
 }

@@ -7,7 +7,13 @@ import type { ScreensFacts } from './screens'
 import { tellPlayback } from './tellPlayback'
 import type { TitlesFacts } from './titles'
 
-interface Needed { readonly household: HouseholdFacts, readonly machine: MachineFacts, readonly titles: TitlesFacts, readonly screens: ScreensFacts, readonly prospects: ProspectsFacts }
+interface Needed {
+  readonly household: HouseholdFacts
+  readonly machine: MachineFacts
+  readonly titles: TitlesFacts
+  readonly screens: ScreensFacts
+  readonly prospects: ProspectsFacts
+}
 
 /** What plays as it is, and what must be converted. */
 export const playback = defineDomain({
@@ -16,8 +22,18 @@ export const playback = defineDomain({
   read: ({ household, choices }, { deviceClasses, workTable }, needed: Needed) => {
     const { pointsPerStream, systemReserveShare, hardwareConversion, fallbackShare } = choices
     return {
-      household, deviceClasses, workTable, pointsPerStream, systemReserveShare, hardwareConversion, fallbackShare,
-      week: needed.household.week, hardware: needed.machine.hardware, rows: needed.titles.rows, columns: needed.screens.columns, prospects: needed.prospects.cells,
+      household,
+      deviceClasses,
+      workTable,
+      pointsPerStream,
+      systemReserveShare,
+      hardwareConversion,
+      fallbackShare,
+      week: needed.household.week,
+      hardware: needed.machine.hardware,
+      rows: needed.titles.rows,
+      columns: needed.screens.columns,
+      prospects: needed.prospects.cells,
     }
   },
   facts: playbackFacts,

@@ -9,19 +9,28 @@ export function workFigureId(conversionKey: string): string {
 }
 
 /** A habit whose streams line or cap keep below the lowest quality that its viewer accepts. */
-export interface BelowAccepted { readonly habit: number, readonly mbps: number, readonly acceptedMbps: number }
+export interface BelowAccepted {
+  readonly habit: number
+  readonly mbps: number
+  readonly acceptedMbps: number
+}
 
 /** Rates are told apart down to this, Mb/s. */
 const rateTolerance = 1e-9
 
-/** The rate below which a viewer's stream counts as too low: what they accept, but never more than the picture has. */
+/**
+ * The rate below which a viewer's stream counts as too low: what they accept, but never more than
+ * the picture has.
+ */
 function acceptedMbps({ unlimitedMbps }: Playability, lowestMbps: number): number {
   return Math.min(lowestMbps, unlimitedMbps)
 }
 
 /**
- * The conversions that a stream may be stepped down to while its viewer still accepts it. Where the line carries nothing
- * that they accept, everything it carries: that is the line's fault, and no more can be asked of the machine.
+ * The conversions that a stream may be stepped down to while its viewer still accepts it. Where the
+ * line carries nothing
+ * that they accept, everything it carries: that is the line's fault, and no more can be asked of
+ * the machine.
  */
 function acceptable(play: Playability, lowestMbps: number): Playability['steps'] {
   const least = acceptedMbps(play, lowestMbps) - rateTolerance
@@ -31,7 +40,7 @@ function acceptable(play: Playability, lowestMbps: number): Playability['steps']
 
 /** What the matrix and the week together need of the machine. */
 export function playbackDemand(matrix: PlayabilityMatrix, week: WatchingWeek): Demand {
-  const hours = new Map<string, { hours: number, part: Omit<MixPart, 'share'> }>()
+  const hours = new Map<string, { hours: number; part: Omit<MixPart, 'share'> }>()
   const loads = matrix.sessions.map((sessions, at) => {
     const { watcher, habit } = week.habits[at]!
     const hoursPerWeek = habit.onBusyDays ? 0 : week.habits[at]!.hoursPerWeek
@@ -41,16 +50,35 @@ export function playbackDemand(matrix: PlayabilityMatrix, week: WatchingWeek): D
       const converts = needsConversion(play)
       if (converts && play.conversion) {
         const { key, work, task } = play.conversion
-        const known = hours.get(key) ?? { hours: 0, part: { key, label: conversionText(play.conversion), work, task, figure: workFigureId(key) } }
+        const known = hours.get(key) ?? {
+          hours: 0,
+          part: {
+            key,
+            label: conversionText(play.conversion),
+            work,
+            task,
+            figure: workFigureId(key),
+          },
+        }
         known.hours += chance * hoursPerWeek
         hours.set(key, known)
       }
       // What line or device stop puts nothing on the machine, and is not its fault.
       if ((play.outcome === 'cannot' && !converts) || play.work === 0) continue
-      const options = converts ? acceptable(play, lowest).map(({ conversion }) => ({ key: conversion.key, task: conversion.task, work: conversion.work.likely })) : []
+      const options = converts
+        ? acceptable(play, lowest).map(({ conversion }) => ({
+            key: conversion.key,
+            task: conversion.task,
+            work: conversion.work.likely,
+          }))
+        : []
       const id = converts ? options.map(option => option.key).join(' ') : `${play.work}`
       const before = merged.get(id)
-      merged.set(id, { work: converts ? 0 : play.work, options, chance: (before?.chance ?? 0) + chance })
+      merged.set(id, {
+        work: converts ? 0 : play.work,
+        options,
+        chance: (before?.chance ?? 0) + chance,
+      })
     }
     return [...merged.values()]
   })
@@ -58,20 +86,34 @@ export function playbackDemand(matrix: PlayabilityMatrix, week: WatchingWeek): D
   return {
     week,
     loads,
-    convertingShares: matrix.sessions.map(sessions => sessions.reduce((sum, { play, chance }) => needsConversion(play) ? sum + chance : sum, 0)),
-    mix: total > 0 ? [...hours.values()].map(({ hours: share, part }) => ({ ...part, share: share / total })).sort((a, b) => b.share - a.share) : [],
+    convertingShares: matrix.sessions.map(sessions =>
+      sessions.reduce((sum, { play, chance }) => (needsConversion(play) ? sum + chance : sum), 0),
+    ),
+    mix:
+      total > 0
+        ? [...hours.values()]
+            .map(({ hours: share, part }) => ({ ...part, share: share / total }))
+            .sort((a, b) => b.share - a.share)
+        : [],
   }
 }
 
-/** Habits with streams that line or cap keep below what their viewer accepts; of each the lowest rate. */
+/**
+ * Habits with streams that line or cap keep below what their viewer accepts; of each the lowest
+ * rate.
+ */
 export function belowAccepted(matrix: PlayabilityMatrix, week: WatchingWeek): BelowAccepted[] {
   return matrix.sessions.flatMap((sessions, habit) => {
     const lowest = week.watchers[week.habits[habit]!.watcher]!.lowestRungMbps
     const low = sessions.flatMap(({ play }) => {
       const accepted = acceptedMbps(play, lowest)
       const best = play.steps[0]
-      return best && best.mbps < accepted - rateTolerance ? [{ habit, mbps: best.mbps, acceptedMbps: accepted }] : []
+      return best && best.mbps < accepted - rateTolerance
+        ? [{ habit, mbps: best.mbps, acceptedMbps: accepted }]
+        : []
     })
-    return low.length ? [low.reduce((worst, entry) => entry.mbps < worst.mbps ? entry : worst)] : []
+    return low.length
+      ? [low.reduce((worst, entry) => (entry.mbps < worst.mbps ? entry : worst))]
+      : []
   })
 }

@@ -3,9 +3,19 @@ import type { WorkTable } from '../catalogue/workTable'
 import type { Hardware } from '../machine/hardware'
 import type { Household } from '../plan/household'
 import { singleConversionCapacity } from '../streams/capacity'
-import { conversionMachine, machineTakes, type ConversionChoices } from '../streams/conversionMachine'
+import {
+  conversionMachine,
+  machineTakes,
+  type ConversionChoices,
+} from '../streams/conversionMachine'
 import type { Demand } from '../streams/demand'
-import { hourShares, playabilityMatrix, type MatrixQuestion, type OutcomeShares, type PlayabilityMatrix } from './matrix'
+import {
+  hourShares,
+  playabilityMatrix,
+  type MatrixQuestion,
+  type OutcomeShares,
+  type PlayabilityMatrix,
+} from './matrix'
 import type { ConversionClass } from './playability'
 import { belowAccepted, playbackDemand, type BelowAccepted } from './playbackDemand'
 
@@ -29,8 +39,11 @@ export interface PlaybackFacts {
   readonly matrix: PlayabilityMatrix
   readonly demand: Demand
   /** kinds of conversion in the matrix, each with the row of a title of it */
-  readonly classes: readonly { readonly conversion: ConversionClass, readonly row: number }[]
-  /** shares of an ordinary week's hours by outcome; null while nobody watches, or there is nothing to watch */
+  readonly classes: readonly { readonly conversion: ConversionClass; readonly row: number }[]
+  /**
+   * shares of an ordinary week's hours by outcome; null while nobody watches, or there is nothing
+   * to watch
+   */
   readonly shares: OutcomeShares | null
   readonly stuck: readonly Stuck[]
   readonly belowAccepted: readonly BelowAccepted[]
@@ -44,14 +57,23 @@ export function playbackFacts(slice: PlaybackSlice): PlaybackFacts {
   const { household, week, hardware, deviceClasses, workTable } = slice
   const converter = conversionMachine(hardware, slice, workTable)
   const taken = new Map<ConversionClass, boolean>()
-  const matrix = playabilityMatrix({ ...slice, subtitledShare: Math.min(1, household.subtitlesShare + household.forcedSubtitlesShare) }, {
-    takes: (conversion) => {
-      const known = taken.get(conversion) ?? machineTakes(conversion.task, conversion.work.likely, converter)
-      taken.set(conversion, known)
-      return known
+  const matrix = playabilityMatrix(
+    {
+      ...slice,
+      subtitledShare: Math.min(1, household.subtitlesShare + household.forcedSubtitlesShare),
     },
-    aloneCapacity: converter.processor ? singleConversionCapacity(converter.processor.likely, converter.cores) : Infinity,
-  })
+    {
+      takes: conversion => {
+        const known =
+          taken.get(conversion) ?? machineTakes(conversion.task, conversion.work.likely, converter)
+        taken.set(conversion, known)
+        return known
+      },
+      aloneCapacity: converter.processor
+        ? singleConversionCapacity(converter.processor.likely, converter.cores)
+        : Infinity,
+    },
+  )
   return {
     matrix,
     demand: playbackDemand(matrix, week),
@@ -59,21 +81,36 @@ export function playbackFacts(slice: PlaybackSlice): PlaybackFacts {
     shares: hourShares(matrix, week),
     stuck: stuckOf(matrix),
     belowAccepted: belowAccepted(matrix, week),
-    nothingOffered: matrix.sessions.flatMap((sessions, at) => sessions.length === 0 && matrix.rows.length > 0 && matrix.rows.some(row => row.notOfferedTo.includes(week.habits[at]!.habit.device)) ? [at] : []),
-    unknownClasses: household.devices.flatMap((device, index) => deviceClasses.some(entry => entry.id === device.class) ? [] : [index]),
+    nothingOffered: matrix.sessions.flatMap((sessions, at) =>
+      sessions.length === 0 &&
+      matrix.rows.length > 0 &&
+      matrix.rows.some(row => row.notOfferedTo.includes(week.habits[at]!.habit.device))
+        ? [at]
+        : [],
+    ),
+    unknownClasses: household.devices.flatMap((device, index) =>
+      deviceClasses.some(entry => entry.id === device.class) ? [] : [index],
+    ),
   }
 }
 
 function classesOf({ cells }: PlayabilityMatrix): PlaybackFacts['classes'] {
-  const found = new Map<string, { conversion: ConversionClass, row: number }>()
-  cells.forEach((row, at) => row.forEach(({ plain, subtitled }) => {
-    for (const conversion of [plain.conversion, subtitled?.conversion]) if (conversion && !found.has(conversion.key)) found.set(conversion.key, { conversion, row: at })
-  }))
+  const found = new Map<string, { conversion: ConversionClass; row: number }>()
+  cells.forEach((row, at) =>
+    row.forEach(({ plain, subtitled }) => {
+      for (const conversion of [plain.conversion, subtitled?.conversion])
+        if (conversion && !found.has(conversion.key))
+          found.set(conversion.key, { conversion, row: at })
+    }),
+  )
   return [...found.values()]
 }
 
 function stuckOf(matrix: PlayabilityMatrix): Stuck[] {
-  const found = new Map<string, { row: number, stoppedBy: Stuck['stoppedBy'], columns: Set<number> }>()
+  const found = new Map<
+    string,
+    { row: number; stoppedBy: Stuck['stoppedBy']; columns: Set<number> }
+  >()
   matrix.columns.forEach((column, columnAt) => {
     for (const { row, play } of column.habits.flatMap(at => matrix.sessions[at]!)) {
       if (play.stoppedBy === null) continue
@@ -83,5 +120,9 @@ function stuckOf(matrix: PlayabilityMatrix): Stuck[] {
       found.set(key, entry)
     }
   })
-  return [...found.values()].map(({ row, stoppedBy, columns }) => ({ row, stoppedBy, columns: [...columns] }))
+  return [...found.values()].map(({ row, stoppedBy, columns }) => ({
+    row,
+    stoppedBy,
+    columns: [...columns],
+  }))
 }

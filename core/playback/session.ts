@@ -7,7 +7,9 @@ export interface Session {
   readonly device: Capabilities
   /** what its link carries for this session, Mb/s; a title's peaks must fit */
   readonly linkMbps: number
-  /** what the viewer or the household allows, Mb/s; a title's mean must fit. Infinity without a cap */
+  /**
+   * what the viewer or the household allows, Mb/s; a title's mean must fit. Infinity without a cap
+   */
   readonly capMbps: number
   /** subtitles are shown */
   readonly subtitled: boolean
@@ -15,8 +17,15 @@ export interface Session {
 
 /** What has to be done about a reason, from least to most. */
 export const remediesOfReasons = ['repack', 'sound', 'picture'] as const
-export type Needs = typeof remediesOfReasons[number]
+export type Needs = (typeof remediesOfReasons)[number]
 
-/** Why a title does not play as it is: a code with its numbers and names; `reasonText` puts it into words. */
-export interface Reason { readonly code: string, readonly needs: Needs, readonly values: ReasonValues }
+/**
+ * Why a title does not play as it is: a code with its numbers and names; `reasonText` puts it into
+ * words.
+ */
+export interface Reason {
+  readonly code: string
+  readonly needs: Needs
+  readonly values: ReasonValues
+}
 export type ReasonValues = Readonly<Record<string, string | number | boolean>>

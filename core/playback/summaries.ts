@@ -2,7 +2,10 @@ import type { WatchingWeek } from '../household/watchingWeek'
 import type { OutcomeShares, PlayabilityMatrix } from './matrix'
 import type { Outcome } from './playability'
 
-/** How much of an ordinary week goes to a row, a column or a cell of the matrix, and what comes of it. */
+/**
+ * How much of an ordinary week goes to a row, a column or a cell of the matrix, and what comes of
+ * it.
+ */
 export interface HoursSummary {
   readonly hoursPerWeek: number
   /** shares of these hours by outcome; null when there are none */
@@ -18,7 +21,13 @@ export interface MatrixSummaries {
 }
 
 class Tally {
-  private readonly sums: Record<Outcome, number> = { playAsIs: 0, repack: 0, sound: 0, picture: 0, cannot: 0 }
+  private readonly sums: Record<Outcome, number> = {
+    playAsIs: 0,
+    repack: 0,
+    sound: 0,
+    picture: 0,
+    cannot: 0,
+  }
   private hours = 0
 
   add(outcome: Outcome, hours: number): void {
@@ -28,12 +37,23 @@ class Tally {
 
   summary(): HoursSummary {
     const { hours } = this
-    return { hoursPerWeek: hours, shares: hours > 0 ? Object.fromEntries(Object.entries(this.sums).map(([outcome, sum]) => [outcome, sum / hours])) as unknown as OutcomeShares : null }
+    return {
+      hoursPerWeek: hours,
+      shares:
+        hours > 0
+          ? (Object.fromEntries(
+              Object.entries(this.sums).map(([outcome, sum]) => [outcome, sum / hours]),
+            ) as unknown as OutcomeShares)
+          : null,
+    }
   }
 }
 
 /** Sums up the sessions of an ordinary week by row, by column and by cell. */
-export function matrixSummaries({ rows, columns, sessions }: PlayabilityMatrix, week: WatchingWeek): MatrixSummaries {
+export function matrixSummaries(
+  { rows, columns, sessions }: PlayabilityMatrix,
+  week: WatchingWeek,
+): MatrixSummaries {
   const rowTallies = rows.map(() => new Tally())
   const columnTallies = columns.map(() => new Tally())
   const cellHours = rows.map(() => columns.map(() => 0))
@@ -51,5 +71,9 @@ export function matrixSummaries({ rows, columns, sessions }: PlayabilityMatrix, 
       columnTallies[columnAt]!.add('playAsIs', Math.max(0, rest) * hoursPerWeek)
     }
   })
-  return { rows: rowTallies.map(tally => tally.summary()), columns: columnTallies.map(tally => tally.summary()), cellHours }
+  return {
+    rows: rowTallies.map(tally => tally.summary()),
+    columns: columnTallies.map(tally => tally.summary()),
+    cellHours,
+  }
 }

@@ -13,56 +13,129 @@ import { linkFigureId } from './screens'
 /** The matrix in words. */
 export function tellPlayback(facts: PlaybackFacts, slice: PlaybackSlice, format: Format): Telling {
   return {
-    figures: [...classFigures(facts, slice, format), ...habitFigures(facts, slice, format), ...shareFigures(facts, slice, format)],
+    figures: [
+      ...classFigures(facts, slice, format),
+      ...habitFigures(facts, slice, format),
+      ...shareFigures(facts, slice, format),
+    ],
     verdicts: [],
-    findings: [...stuckFindings(facts), ...belowFindings(facts, slice, format), ...otherFindings(facts, slice)],
+    findings: [
+      ...stuckFindings(facts),
+      ...belowFindings(facts, slice, format),
+      ...otherFindings(facts, slice),
+    ],
   }
 }
 
-function classFigures({ matrix, classes }: PlaybackFacts, { workTable }: PlaybackSlice, format: Format): Figure[] {
+function classFigures(
+  { matrix, classes }: PlaybackFacts,
+  { workTable }: PlaybackSlice,
+  format: Format,
+): Figure[] {
   return classes.map(({ conversion, row }) => {
-    const inputs = matrix.rows[row]!.holdings.slice(0, 6).flatMap(at => ['quality', 'bitrateMbps'].map(field => `library.holdings.${at}.${field}`))
-    return workFigure({ table: workTable, ...conversion }, { id: workFigureId(conversion.key), label: conversionText(conversion), inputs: [...inputs, 'choices.toneMapping'] }, format)
+    const inputs = matrix.rows[row]!.holdings.slice(0, 6).flatMap(at =>
+      ['quality', 'bitrateMbps'].map(field => `library.holdings.${at}.${field}`),
+    )
+    return workFigure(
+      { table: workTable, ...conversion },
+      {
+        id: workFigureId(conversion.key),
+        label: conversionText(conversion),
+        inputs: [...inputs, 'choices.toneMapping'],
+      },
+      format,
+    )
   })
 }
 
-function habitFigures({ matrix, demand }: PlaybackFacts, { week }: PlaybackSlice, { number: n }: Format): Figure[] {
+function habitFigures(
+  { matrix, demand }: PlaybackFacts,
+  { week }: PlaybackSlice,
+  { number: n }: Format,
+): Figure[] {
   return matrix.sessions.map((sessions, at) => {
     const { index, habit } = week.habits[at]!
     const column = matrix.columns.find(candidate => candidate.habits.includes(at))
-    const converting = sessions.filter(({ play }) => needsConversion(play)).sort((a, b) => b.chance - a.chance)
+    const converting = sessions
+      .filter(({ play }) => needsConversion(play))
+      .sort((a, b) => b.chance - a.chance)
     const share = demand.convertingShares[at]!
     return figure(Math.min(1, share), {
-      id: habitConvertingId(index), label: `${habit.name || 'Habit'}: needs converting`, unit: 'share',
+      id: habitConvertingId(index),
+      label: `${habit.name || 'Habit'}: needs converting`,
+      unit: 'share',
       inputs: [
-        ...new Set(converting.slice(0, 12).flatMap(({ play }) => play.conversion ? [workFigureId(play.conversion.key)] : [])),
+        ...new Set(
+          converting
+            .slice(0, 12)
+            .flatMap(({ play }) => (play.conversion ? [workFigureId(play.conversion.key)] : [])),
+        ),
         ...(column ? [linkFigureId(column.key)] : []),
-        `household.habits.${index}.device`, ...['film', 'series', 'homeVideo', 'music'].map(kind => `household.habits.${index}.watches.${kind}`),
-        'library.holdings', 'household.subtitlesShare', 'household.forcedSubtitlesShare',
+        `household.habits.${index}.device`,
+        ...['film', 'series', 'homeVideo', 'music'].map(
+          kind => `household.habits.${index}.watches.${kind}`,
+        ),
+        'library.holdings',
+        'household.subtitlesShare',
+        'household.forcedSubtitlesShare',
       ],
       formula: converting.length
-        ? `${converting.slice(0, 5).map(({ play, chance }) => `${n(chance, 3)} ${play.conversion ? conversionText(play.conversion) : ''}`).join(' + ')}${converting.length > 5 ? ` + ${converting.length - 5} more` : ''} = ${n(share, 3)}`
+        ? `${converting
+            .slice(0, 5)
+            .map(
+              ({ play, chance }) =>
+                `${n(chance, 3)} ${play.conversion ? conversionText(play.conversion) : ''}`,
+            )
+            .join(
+              ' + ',
+            )}${converting.length > 5 ? ` + ${converting.length - 5} more` : ''} = ${n(share, 3)}`
         : 'no title of this habit has its picture converted = 0',
-      note: 'Share of the habit\'s streams, whether or not this machine can convert them; within a kind every title is as likely as any other.',
+      note:
+        "Share of the habit's streams, whether or not this machine can convert them; within " +
+        'a kind every title is as likely as any other.',
     })
   })
 }
 
 const shareTexts = [
-  ['playback.untouchedShare', 'Plays as it is', 'playAsIs'], ['playback.repackShare', 'Repacked', 'repack'], ['playback.soundShare', 'Sound converted', 'sound'],
-  ['playback.convertedShare', 'Picture converted', 'picture'], ['playback.cannotShare', 'Cannot be played', 'cannot'],
+  ['playback.untouchedShare', 'Plays as it is', 'playAsIs'],
+  ['playback.repackShare', 'Repacked', 'repack'],
+  ['playback.soundShare', 'Sound converted', 'sound'],
+  ['playback.convertedShare', 'Picture converted', 'picture'],
+  ['playback.cannotShare', 'Cannot be played', 'cannot'],
 ] as const
 /** More habits are not named one by one as inputs. */
 const habitsNamed = 40
 
-function shareFigures({ shares }: PlaybackFacts, { week }: PlaybackSlice, { number: n }: Format): Figure[] {
+function shareFigures(
+  { shares }: PlaybackFacts,
+  { week }: PlaybackSlice,
+  { number: n }: Format,
+): Figure[] {
   const habits = week.habits.filter(({ habit }) => !habit.onBusyDays)
   const hours = habits.reduce((sum, { hoursPerWeek }) => sum + hoursPerWeek, 0)
   return shareTexts.map(([id, label, outcome]) => {
-    const parts = { id, label, unit: 'share', inputs: [...habits.slice(0, habitsNamed).map(({ index }) => habitConvertingId(index)), 'household.habits', 'library.holdings'] }
+    const parts = {
+      id,
+      label,
+      unit: 'share',
+      inputs: [
+        ...habits.slice(0, habitsNamed).map(({ index }) => habitConvertingId(index)),
+        'household.habits',
+        'library.holdings',
+      ],
+    }
     return shares
-      ? figure(Math.min(1, shares[outcome]), { ...parts, formula: `${n(shares[outcome] * hours, 3)} of ${n(hours, 3)} hours watched in an ordinary week` })
-      : noFigure('Enter habits and titles to see it.', { ...parts, formula: 'hours with this outcome ÷ hours watched' })
+      ? figure(Math.min(1, shares[outcome]), {
+          ...parts,
+          formula:
+            `${n(shares[outcome] * hours, 3)} of ${n(hours, 3)} hours watched in an ordinary ` +
+            'week',
+        })
+      : noFigure('Enter habits and titles to see it.', {
+          ...parts,
+          formula: 'hours with this outcome ÷ hours watched',
+        })
   })
 }
 
@@ -70,10 +143,29 @@ function shareFigures({ shares }: PlaybackFacts, { week }: PlaybackSlice, { numb
 const stuckTold = 4
 
 function stuckFindings({ matrix, stuck }: PlaybackFacts): Finding[] {
-  const why: Readonly<Record<Stuck['stoppedBy'], { readonly text: string, readonly from: readonly string[], readonly fix: string }>> = {
-    machine: { text: 'one conversion alone is too slow on this machine', from: ['machine.score', 'machine.cores'], fix: 'Use a device that plays it as it is, keep a second copy, do not offer it to these devices, or use a stronger machine; Playback ranks what helps.' },
-    line: { text: 'the internet line or the quality cap does not carry even the lowest sent quality', from: ['network.uploadMbps', 'household.places'], fix: 'Get a faster internet line there or here, or raise the cap.' },
-    device: { text: 'the device plays nothing that it could be converted to', from: ['household.devices'], fix: 'Use another device.' },
+  const why: Readonly<
+    Record<
+      Stuck['stoppedBy'],
+      { readonly text: string; readonly from: readonly string[]; readonly fix: string }
+    >
+  > = {
+    machine: {
+      text: 'one conversion alone is too slow on this machine',
+      from: ['machine.score', 'machine.cores'],
+      fix:
+        'Use a device that plays it as it is, keep a second copy, do not offer it to these ' +
+        'devices, or use a stronger machine; Playback ranks what helps.',
+    },
+    line: {
+      text: 'the internet line or the quality cap does not carry even the lowest sent quality',
+      from: ['network.uploadMbps', 'household.places'],
+      fix: 'Get a faster internet line there or here, or raise the cap.',
+    },
+    device: {
+      text: 'the device plays nothing that it could be converted to',
+      from: ['household.devices'],
+      fix: 'Use another device.',
+    },
   }
   // Titles that the same cause keeps from the same devices are one finding.
   const alike = new Map<string, Stuck & { rows: number[] }>()
@@ -85,40 +177,75 @@ function stuckFindings({ matrix, stuck }: PlaybackFacts): Finding[] {
   }
   return [...alike.values()].slice(0, stuckTold).map(({ rows, stoppedBy, columns }) => {
     const named = rows.slice(0, 3).map(row => matrix.rows[row]!.label)
-    const titles = rows.length > 3 ? `${named.join(', ')} and ${rows.length - 3} more` : joinClauses(named)
-    const devices = columns.slice(0, 3).map(at => matrix.columns[at]!.deviceName).join(', ')
+    const titles =
+      rows.length > 3 ? `${named.join(', ')} and ${rows.length - 3} more` : joinClauses(named)
+    const devices = columns
+      .slice(0, 3)
+      .map(at => matrix.columns[at]!.deviceName)
+      .join(', ')
     const { text, from, fix } = why[stoppedBy]
     return finding('warning', 'CANNOT_PLAY', {
-      sentence: `${titles} cannot be played on ${devices}${columns.length > 3 ? ` and ${columns.length - 3} more` : ''}: ${text}.`,
-      from: [...new Set(['playback.cannotShare', 'household.devices', 'library.holdings', ...from])], fixes: [fix],
+      sentence:
+        `${titles} cannot be played on ` +
+        `${devices}${columns.length > 3 ? ` and ${columns.length - 3} more` : ''}: ${text}.`,
+      from: [
+        ...new Set(['playback.cannotShare', 'household.devices', 'library.holdings', ...from]),
+      ],
+      fixes: [fix],
     })
   })
 }
 
-function belowFindings({ belowAccepted, matrix }: PlaybackFacts, { week }: PlaybackSlice, { number: n }: Format): Finding[] {
+function belowFindings(
+  { belowAccepted, matrix }: PlaybackFacts,
+  { week }: PlaybackSlice,
+  { number: n }: Format,
+): Finding[] {
   return belowAccepted.slice(0, stuckTold).map(({ habit: at, mbps, acceptedMbps }) => {
     const { index, habit, watcher } = week.habits[at]!
     const column = matrix.columns.find(candidate => candidate.habits.includes(at))
     return finding('warning', 'BELOW_ACCEPTED', {
-      sentence: `${habit.name || 'A habit'}: the internet line or the quality cap carries at most ${n(mbps, 3)} Mb/s, and ${week.watchers[watcher]!.name} accepts no less than ${n(acceptedMbps, 3)} Mb/s. No machine can change that.`,
-      from: [`household.habits.${index}.capMbps`, ...(column?.isAway ? ['network.awayRungMbps', 'network.uploadMbps'] : ['household.devices'])],
-      fixes: ['Raise the sent quality or the cap, get a faster internet line, or accept a lower quality.'],
+      sentence:
+        `${habit.name || 'A habit'}: the internet line or the quality cap carries at most ` +
+        `${n(mbps, 3)} Mb/s, and ${week.watchers[watcher]!.name} accepts no less than ` +
+        `${n(acceptedMbps, 3)} Mb/s. No machine can change that.`,
+      from: [
+        `household.habits.${index}.capMbps`,
+        ...(column?.isAway
+          ? ['network.awayRungMbps', 'network.uploadMbps']
+          : ['household.devices']),
+      ],
+      fixes: [
+        'Raise the sent quality or the cap, get a faster internet line, or accept a lower quality.',
+      ],
     })
   })
 }
 
-function otherFindings({ nothingOffered, unknownClasses }: PlaybackFacts, { week, household }: PlaybackSlice): Finding[] {
+function otherFindings(
+  { nothingOffered, unknownClasses }: PlaybackFacts,
+  { week, household }: PlaybackSlice,
+): Finding[] {
   return [
-    ...nothingOffered.map((at) => {
+    ...nothingOffered.map(at => {
       const { index, habit } = week.habits[at]!
       return finding('warning', 'NOTHING_OFFERED', {
-        sentence: `${habit.name || 'A habit'}: nothing that it watches is offered to its device, so it counts as playing nothing.`,
-        from: [`household.habits.${index}.device`, 'library.holdings'], fixes: ['Offer some of the titles to the device, or choose another device.'],
+        sentence:
+          `${habit.name || 'A habit'}: nothing that it watches is offered to its device, so ` +
+          'it counts as playing nothing.',
+        from: [`household.habits.${index}.device`, 'library.holdings'],
+        fixes: ['Offer some of the titles to the device, or choose another device.'],
       })
     }),
-    ...unknownClasses.map(index => finding('warning', 'UNKNOWN_DEVICE_CLASS', {
-      sentence: `${household.devices[index]!.name || `Device ${index + 1}`}: its class "${household.devices[index]!.class}" is not in the catalogue, so a television of about 2020 is assumed.`,
-      from: [`household.devices.${index}.class`], fixes: ['Choose another class.'],
-    })),
+    ...unknownClasses.map(index =>
+      finding('warning', 'UNKNOWN_DEVICE_CLASS', {
+        sentence:
+          `${household.devices[index]!.name || `Device ${index + 1}`}: its class ` +
+          `"${household.devices[index]!.class}" is not in the catalogue, so a television of ` +
+          'about 2020 is assumed.',
+        from: [`household.devices.${index}.class`],
+        fixes: ['Choose another class.'],
+      }),
+    ),
   ]
 }

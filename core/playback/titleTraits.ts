@@ -4,7 +4,10 @@ import { peakMbps, type Quality } from '../catalogue/qualities'
 import { makeupText } from '../library/scanMakeup'
 import type { Holding, Library } from '../plan/library'
 
-/** What a kind of title is made of, as far as playing it goes. Titles alike in all of it are one row of the matrix. */
+/**
+ * What a kind of title is made of, as far as playing it goes. Titles alike in all of it are one row
+ * of the matrix.
+ */
 export interface TitleTraits {
   /** same for titles that are alike */
   readonly key: string
@@ -30,13 +33,25 @@ export interface TitleTraits {
   readonly notOfferedTo: readonly string[]
 }
 
-/** What decides whether a title plays: its make-up, without how many there are and whom they are offered to. */
+/**
+ * What decides whether a title plays: its make-up, without how many there are and whom they are
+ * offered to.
+ */
 export type TitleMakeup = Omit<TitleTraits, 'titles' | 'holdings' | 'notOfferedTo'>
 
-interface Row { traits: Omit<TitleTraits, 'bitrateMbps' | 'peakMbps' | 'titles' | 'holdings'>, rate: number, count: number, titles: Partial<Record<WatchedKindId, number>>, holdings: number[] }
+interface Row {
+  traits: Omit<TitleTraits, 'bitrateMbps' | 'peakMbps' | 'titles' | 'holdings'>
+  rate: number
+  count: number
+  titles: Partial<Record<WatchedKindId, number>>
+  holdings: number[]
+}
 
 /** Quality, and what differs from its usual make-up. */
-function label(quality: Quality, { container, sound, channels, subtitles, framesPerSecond, interlaced, smallCopies }: Holding): string {
+function label(
+  quality: Quality,
+  { container, sound, channels, subtitles, framesPerSecond, interlaced, smallCopies }: Holding,
+): string {
   const { usual } = quality
   const parts = makeupText({
     ...(container === usual.container ? {} : { container }),
@@ -46,14 +61,20 @@ function label(quality: Quality, { container, sound, channels, subtitles, frames
     ...(framesPerSecond === usual.framesPerSecond ? {} : { framesPerSecond }),
     ...((interlaced === 'yes') === usual.interlaced ? {} : { interlaced }),
   })
-  return [quality.label, ...parts, ...(smallCopies === 'none' ? [] : ['with a small copy'])].join(', ')
+  return [quality.label, ...parts, ...(smallCopies === 'none' ? [] : ['with a small copy'])].join(
+    ', ',
+  )
 }
 
 /**
- * The library as rows of titles that are alike, most titles first. Holdings that hold no video are left out: sound alone
+ * The library as rows of titles that are alike, most titles first. Holdings that hold no video are
+ * left out: sound alone
  * plays nearly anywhere, and its conversion costs next to nothing.
  */
-export function titleTraits({ holdings }: Pick<Library, 'holdings'>, qualities: readonly Quality[]): TitleTraits[] {
+export function titleTraits(
+  { holdings }: Pick<Library, 'holdings'>,
+  qualities: readonly Quality[],
+): TitleTraits[] {
   const rows = new Map<string, Row>()
   holdings.forEach((holding, index) => {
     const kind = holdingKind(holding.kind)
@@ -72,8 +93,26 @@ export function titleTraits({ holdings }: Pick<Library, 'holdings'>, qualities: 
       smallCopies: holding.smallCopies,
       notOfferedTo: [...holding.notOfferedTo].sort(),
     }
-    const key = [quality.id, traits.container, traits.sound, traits.channels, traits.subtitles, traits.framesPerSecond, traits.interlaced ? 'i' : 'p', traits.smallCopies, ...(traits.notOfferedTo.length ? ['not', ...traits.notOfferedTo] : [])].join('-').replaceAll('.', '_')
-    const row = rows.get(key) ?? { traits: { key, label: label(quality, holding), ...traits }, rate: 0, count: 0, titles: {}, holdings: [] }
+    const key = [
+      quality.id,
+      traits.container,
+      traits.sound,
+      traits.channels,
+      traits.subtitles,
+      traits.framesPerSecond,
+      traits.interlaced ? 'i' : 'p',
+      traits.smallCopies,
+      ...(traits.notOfferedTo.length ? ['not', ...traits.notOfferedTo] : []),
+    ]
+      .join('-')
+      .replaceAll('.', '_')
+    const row = rows.get(key) ?? {
+      traits: { key, label: label(quality, holding), ...traits },
+      rate: 0,
+      count: 0,
+      titles: {},
+      holdings: [],
+    }
     rows.set(key, row)
     const watched = holding.kind as WatchedKindId
     row.rate += holding.titles * (holding.bitrateMbps ?? quality.bitrateMbps.likely)
@@ -81,8 +120,16 @@ export function titleTraits({ holdings }: Pick<Library, 'holdings'>, qualities: 
     row.titles[watched] = (row.titles[watched] ?? 0) + holding.titles
     row.holdings.push(index)
   })
-  return [...rows.values()].sort((a, b) => b.count - a.count).map(({ traits, rate, count, titles, holdings: own }) => {
-    const bitrateMbps = rate / count
-    return { ...traits, bitrateMbps, peakMbps: peakMbps(traits.quality, bitrateMbps), titles, holdings: own }
-  })
+  return [...rows.values()]
+    .sort((a, b) => b.count - a.count)
+    .map(({ traits, rate, count, titles, holdings: own }) => {
+      const bitrateMbps = rate / count
+      return {
+        ...traits,
+        bitrateMbps,
+        peakMbps: peakMbps(traits.quality, bitrateMbps),
+        titles,
+        holdings: own,
+      }
+    })
 }

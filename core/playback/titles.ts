@@ -3,7 +3,10 @@ import { defineDomain, nothingToTell } from '../domain'
 import type { Library } from '../plan/library'
 import { titleTraits, type TitleMakeup, type TitleTraits } from './titleTraits'
 
-interface TitlesSlice { readonly holdings: Library['holdings'], readonly qualities: readonly Quality[] }
+interface TitlesSlice {
+  readonly holdings: Library['holdings']
+  readonly qualities: readonly Quality[]
+}
 
 /** The library as kinds of titles. */
 export interface TitlesFacts {
@@ -14,7 +17,12 @@ export interface TitlesFacts {
 
 function titlesFacts({ holdings, qualities }: TitlesSlice): TitlesFacts {
   const rows = titleTraits({ holdings }, qualities)
-  return { rows, makeups: rows.map(({ titles: _titles, holdings: _holdings, notOfferedTo: _notOfferedTo, ...makeup }) => makeup) }
+  return {
+    rows,
+    makeups: rows.map(
+      ({ titles: _titles, holdings: _holdings, notOfferedTo: _notOfferedTo, ...makeup }) => makeup,
+    ),
+  }
 }
 
 /** What kinds of titles the library holds. */

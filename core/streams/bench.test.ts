@@ -4,7 +4,8 @@ import { benchResult, benchRound, mostCopies, nextCopies, type BenchRound } from
 
 /** A machine of so many reference streams, of which one copy alone can use a part only. */
 function machine(streams: number, alone = streams) {
-  return (copies: number): BenchRound => benchRound(Array.from({ length: copies }, () => Math.min(alone, streams / copies)))
+  return (copies: number): BenchRound =>
+    benchRound(Array.from({ length: copies }, () => Math.min(alone, streams / copies)))
 }
 function run(round: (copies: number) => BenchRound): BenchRound[] {
   const rounds: BenchRound[] = []
@@ -26,16 +27,23 @@ describe('the bench', () => {
     expect(benchResult(run(machine(0.7)))).toMatchObject({ whole: 0, streams: 0.7 })
   })
   it('finds the largest count that trying every count finds', () => {
-    fc.assert(fc.property(fc.double({ min: 0.2, max: 20, noNaN: true }), fc.double({ min: 0.3, max: 1, noNaN: true }), (streams, part) => {
-      const round = machine(streams, Math.max(streams * part, 0.2))
-      let whole = 0
-      while (whole < mostCopies && round(whole + 1).slowest >= 1) whole++
-      expect(benchResult(run(round)).whole).toBe(whole)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.2, max: 20, noNaN: true }),
+        fc.double({ min: 0.3, max: 1, noNaN: true }),
+        (streams, part) => {
+          const round = machine(streams, Math.max(streams * part, 0.2))
+          let whole = 0
+          while (whole < mostCopies && round(whole + 1).slowest >= 1) whole++
+          expect(benchResult(run(round)).whole).toBe(whole)
+        },
+      ),
+    )
   })
   it('tries no more than it may', () => {
     const rounds = run(machine(1000))
     expect(Math.max(...rounds.map(round => round.copies))).toBe(mostCopies)
   })
-  it('of nothing is nothing', () => expect(benchResult([])).toEqual({ streams: 0, whole: 0, rounds: [] }))
+  it('of nothing is nothing', () =>
+    expect(benchResult([])).toEqual({ streams: 0, whole: 0, rounds: [] }))
 })

@@ -1,7 +1,14 @@
 /** The bench: how many copies of one reference conversion a machine runs at once in real time. */
 
-/** One round: so many copies at once, and how fast the slowest and all together ran, in times real time. */
-export interface BenchRound { readonly copies: number, readonly slowest: number, readonly total: number }
+/**
+ * One round: so many copies at once, and how fast the slowest and all together ran, in times real
+ * time.
+ */
+export interface BenchRound {
+  readonly copies: number
+  readonly slowest: number
+  readonly total: number
+}
 
 export interface BenchResult {
   /** reference streams the machine did at its best, whole or not */
@@ -32,11 +39,16 @@ export const benchLimitS = 240
 
 /** A round from the speeds of its copies. */
 export function benchRound(speeds: readonly number[]): BenchRound {
-  return { copies: speeds.length, slowest: Math.min(...speeds), total: speeds.reduce((sum, speed) => sum + speed, 0) }
+  return {
+    copies: speeds.length,
+    slowest: Math.min(...speeds),
+    total: speeds.reduce((sum, speed) => sum + speed, 0),
+  }
 }
 
 /**
- * How many copies to try next: one first, then what the best total promises, then one more at a time while all keep up.
+ * How many copies to try next: one first, then what the best total promises, then one more at a
+ * time while all keep up.
  * Null when the largest count is found.
  * @param rounds in the order they were run
  */
@@ -44,7 +56,10 @@ export function nextCopies(rounds: readonly BenchRound[]): number | null {
   const last = rounds.at(-1)
   if (!last) return 1
   const kept = Math.max(0, ...rounds.filter(round => round.slowest >= 1).map(round => round.copies))
-  const failed = Math.min(Infinity, ...rounds.filter(round => round.slowest < 1).map(round => round.copies))
+  const failed = Math.min(
+    Infinity,
+    ...rounds.filter(round => round.slowest < 1).map(round => round.copies),
+  )
   if (failed === 1 || kept >= mostCopies) return null
   if (failed === Infinity) return Math.min(mostCopies, Math.max(kept + 1, Math.floor(last.total)))
   const next = kept + 1
@@ -54,7 +69,8 @@ export function nextCopies(rounds: readonly BenchRound[]): number | null {
 }
 
 /**
- * What the rounds come to: the best total of any round, for copies that fall behind still share the whole machine.
+ * What the rounds come to: the best total of any round, for copies that fall behind still share the
+ * whole machine.
  * @throws nothing; no rounds are no streams
  */
 export function benchResult(rounds: readonly BenchRound[]): BenchResult {

@@ -19,20 +19,33 @@ export const passiveFactor = 0.8
 export const pointsSpread = 0.25
 
 /**
- * Score rule: reference streams a processor converts at once = score · (1 − reserve) ÷ points a stream.
+ * Score rule: reference streams a processor converts at once = score · (1 − reserve) ÷ points a
+ * stream.
  * The band runs from points × 1.25 to points × 0.75; it is not rounded down.
  * @throws {CoreRangeError} SCORE, POINTS, RESERVE
- * @example processorCapacity({ score: 8000, pointsPerStream: 2000, reserveShare: 0.15, passivelyCooled: false }) // 2.72, 3.4, 4.53
+ * @example processorCapacity({ score: 8000, pointsPerStream: 2000, reserveShare: 0.15,
+ *   passivelyCooled: false }) // 2.72, 3.4, 4.53
  */
-export function processorCapacity({ score, pointsPerStream, reserveShare, passivelyCooled }: ProcessorCapacity): Estimate {
+export function processorCapacity({
+  score,
+  pointsPerStream,
+  reserveShare,
+  passivelyCooled,
+}: ProcessorCapacity): Estimate {
   const points = typeof score === 'number' ? exactly(score) : score
   requireWithin('SCORE', points.low, { min: 0 })
   requireWithin('POINTS', pointsPerStream, { min: 1 })
   requireWithin('RESERVE', reserveShare, { min: 0, max: 1 })
-  const perStream = { low: pointsPerStream * (1 - pointsSpread), likely: pointsPerStream, high: pointsPerStream * (1 + pointsSpread) }
+  const perStream = {
+    low: pointsPerStream * (1 - pointsSpread),
+    likely: pointsPerStream,
+    high: pointsPerStream * (1 + pointsSpread),
+  }
   return band(
     { perStream, points },
-    values => values.points * (1 - reserveShare) * (passivelyCooled ? passiveFactor : 1) / values.perStream,
+    values =>
+      (values.points * (1 - reserveShare) * (passivelyCooled ? passiveFactor : 1)) /
+      values.perStream,
     'log',
   )
 }

@@ -21,25 +21,59 @@ export interface ConversionsNeeded {
   /** null where no habits are planned for */
   readonly fromHabits: {
     readonly counts: WeekCounts
-    /** the worst moment of the 95 % level, watcher by watcher: the chance to be converting, and the habits behind it */
+    /**
+     * the worst moment of the 95 % level, watcher by watcher: the chance to be converting, and the
+     * habits behind it
+     */
     readonly parts: readonly SlotPart[]
   } | null
 }
 
-/** Conversions needed at once, from habits, devices and titles. What this machine can do has no part in it. */
-export function neededFromHabits({ week, convertingShares }: Demand, school: School): ConversionsNeeded {
+/**
+ * Conversions needed at once, from habits, devices and titles. What this machine can do has no part
+ * in it.
+ */
+export function neededFromHabits(
+  { week, convertingShares }: Demand,
+  school: School,
+): ConversionsNeeded {
   const counts = weekCounts(week, week.ordinary, convertingShares)
-  const heads = new Set(week.habits.filter(({ watcher }, at) => week.watchers[watcher]!.listed && convertingShares[at]! > 1e-9).map(({ watcher }) => watcher)).size
-  const parts = slotParts(week, week.ordinary, counts.slot95).flatMap((part) => {
+  const heads = new Set(
+    week.habits
+      .filter(({ watcher }, at) => week.watchers[watcher]!.listed && convertingShares[at]! > 1e-9)
+      .map(({ watcher }) => watcher),
+  ).size
+  const parts = slotParts(week, week.ordinary, counts.slot95).flatMap(part => {
     const habits = part.habits.filter(({ at }) => convertingShares[at]! > 0)
-    return habits.length ? [{ ...part, habits, chance: Math.min(1, habits.reduce((sum, { at, chance }) => sum + chance * convertingShares[at]!, 0)) }] : []
+    return habits.length
+      ? [
+          {
+            ...part,
+            habits,
+            chance: Math.min(
+              1,
+              habits.reduce((sum, { at, chance }) => sum + chance * convertingShares[at]!, 0),
+            ),
+          },
+        ]
+      : []
   })
   return { needed: bySchool(counts, heads, school), heads, fromHabits: { counts, parts } }
 }
 
 /** Conversions needed at once, from the three answers of the busy evening. */
-export function neededFromAnswers({ viewers, converted, watchingHome, watchingAway }: Household, { school }: Pick<Choices, 'school'>): ConversionsNeeded {
+export function neededFromAnswers(
+  { viewers, converted, watchingHome, watchingAway }: Household,
+  { school }: Pick<Choices, 'school'>,
+): ConversionsNeeded {
   const answered = watchingHome + watchingAway
-  const heads = answered > 0 && viewers.length > 0 ? Math.min(viewers.length, Math.ceil(viewers.length * converted / answered)) : converted
-  return { needed: school === 'headCount' && viewers.length > 0 ? heads : converted, heads, fromHabits: null }
+  const heads =
+    answered > 0 && viewers.length > 0
+      ? Math.min(viewers.length, Math.ceil((viewers.length * converted) / answered))
+      : converted
+  return {
+    needed: school === 'headCount' && viewers.length > 0 ? heads : converted,
+    heads,
+    fromHabits: null,
+  }
 }

@@ -28,10 +28,14 @@ export interface ConversionOption {
 export interface SessionLoad {
   /** chance, given that the habit goes on */
   readonly chance: number
-  /** reference streams of a session whose sound or container change only, which no engine does; 0 for a conversion */
+  /**
+   * reference streams of a session whose sound or container change only, which no engine does; 0
+   * for a conversion
+   */
   readonly work: number
   /**
-   * Conversions of the picture, largest first, down to the lowest quality that its viewer accepts: before the machine falls
+   * Conversions of the picture, largest first, down to the lowest quality that its viewer accepts:
+   * before the machine falls
    * behind, the stream steps down to the least of them. Empty where the picture is left alone.
    */
   readonly options: readonly ConversionOption[]
@@ -41,7 +45,9 @@ export interface SessionLoad {
 export interface Demand {
   readonly week: WatchingWeek
   readonly mix: readonly MixPart[]
-  /** by habit: share of its sessions whose picture needs converting, whether or not this machine can */
+  /**
+   * by habit: share of its sessions whose picture needs converting, whether or not this machine can
+   */
   readonly convertingShares: readonly number[]
   /** by habit */
   readonly loads: readonly (readonly SessionLoad[])[]

@@ -10,17 +10,52 @@ import { exactly } from '../figure'
 import { hardwareOf } from '../machine/hardware'
 import { machineBuild } from '../machine/machineBuild'
 import { planSchema, type PlanInput } from '../plan/planSchema'
-import { engineShares, engineTakes, enginesInUse, likelyEnds, sessionMemoryMB, toneMapWorkOf, units, type ConversionMachine } from './conversionMachine'
+import {
+  engineShares,
+  engineTakes,
+  enginesInUse,
+  likelyEnds,
+  sessionMemoryMB,
+  toneMapWorkOf,
+  units,
+  type ConversionMachine,
+} from './conversionMachine'
 import { machineShare, mixCapacity, mixCapacityBand, type MixClass } from './engineCapacity'
 import { softwareWork, type ConversionTask } from './softwareWork'
 
 const engineOf = (id: string) => videoEngines.find(engine => engine.id === id)!
-const under = (toneMapWork = 0, systemMemoryMB = 12_000) => ({ toneMapWork, ends: likelyEnds, systemMemoryMB })
-const hd: ConversionTask = { source: { codec: 'h264', pictureSize: 1, bitrateMbps: 8, highDynamicRange: false }, outputSize: 1, toneMapping: 'atSourceSize' }
-const uhd: ConversionTask = { source: { codec: 'hevc10', pictureSize: 4, bitrateMbps: 25, highDynamicRange: true }, outputSize: 1, toneMapping: 'atSourceSize' }
-const classOf = (task: ConversionTask, share = 1): MixClass => ({ task, share, work: softwareWork(workTable, task).likely })
-const machineOf = (engines: readonly string[], streams = 4, change: Partial<ConversionMachine> = {}): ConversionMachine => ({
-  table: workTable, processor: { low: streams * 0.8, likely: streams, high: streams * 4 / 3 }, cores: 4, engines: engines.map(engineOf), fallbackShare: 0, systemMemoryMB: 12_000, ...change,
+const under = (toneMapWork = 0, systemMemoryMB = 12_000) => ({
+  toneMapWork,
+  ends: likelyEnds,
+  systemMemoryMB,
+})
+const hd: ConversionTask = {
+  source: { codec: 'h264', pictureSize: 1, bitrateMbps: 8, highDynamicRange: false },
+  outputSize: 1,
+  toneMapping: 'atSourceSize',
+}
+const uhd: ConversionTask = {
+  source: { codec: 'hevc10', pictureSize: 4, bitrateMbps: 25, highDynamicRange: true },
+  outputSize: 1,
+  toneMapping: 'atSourceSize',
+}
+const classOf = (task: ConversionTask, share = 1): MixClass => ({
+  task,
+  share,
+  work: softwareWork(workTable, task).likely,
+})
+const machineOf = (
+  engines: readonly string[],
+  streams = 4,
+  change: Partial<ConversionMachine> = {},
+): ConversionMachine => ({
+  table: workTable,
+  processor: { low: streams * 0.8, likely: streams, high: (streams * 4) / 3 },
+  cores: 4,
+  engines: engines.map(engineOf),
+  fallbackShare: 0,
+  systemMemoryMB: 12_000,
+  ...change,
 })
 
 describe('what one conversion takes of an engine', () => {
@@ -38,20 +73,29 @@ describe('what one conversion takes of an engine', () => {
   })
   it('and falls to the processor where the engine has none', () => {
     const eightBit = { ...uhd, source: { ...uhd.source, codec: 'h264' as const } }
-    expect(engineShares(eightBit, engineOf('builtInB'), under(toneMapWorkOf(eightBit, workTable)))!.hostWork).toBeCloseTo(0.06 + 4 * workTable.toneMap.likely, 9)
+    expect(
+      engineShares(eightBit, engineOf('builtInB'), under(toneMapWorkOf(eightBit, workTable)))!
+        .hostWork,
+    ).toBeCloseTo(0.06 + 4 * workTable.toneMap.likely, 9)
   })
   it('memory of a session: 216 MB at 1080p, 713 MB from 2160p in 10 bits', () => {
     expect(sessionMemoryMB(hd)).toBeCloseTo(215.5, 1)
     expect(sessionMemoryMB(uhd)).toBeCloseTo(713.2, 0)
   })
   it('burned-in subtitles leave more to the processor', () => {
-    expect(engineShares({ ...hd, burn: 'bitmap' }, engineOf('builtInD'), under())!.hostWork).toBeCloseTo(0.36, 9)
+    expect(
+      engineShares({ ...hd, burn: 'bitmap' }, engineOf('builtInD'), under())!.hostWork,
+    ).toBeCloseTo(0.36, 9)
   })
   it('an engine does not take what it cannot decode, nor what one alone is too much for', () => {
     expect(engineTakes(uhd, engineOf('builtInC'))).toBe(false)
     expect(engineTakes(uhd, engineOf('builtInD'))).toBe(true)
-    expect(engineTakes({ ...uhd, source: { ...uhd.source, framesPerSecond: 60 } }, engineOf('boardArm'))).toBe(false)
-    expect(engineTakes({ ...hd, source: { ...hd.source, codec: 'av1' } }, engineOf('builtInD'))).toBe(false)
+    expect(
+      engineTakes({ ...uhd, source: { ...uhd.source, framesPerSecond: 60 } }, engineOf('boardArm')),
+    ).toBe(false)
+    expect(
+      engineTakes({ ...hd, source: { ...hd.source, codec: 'av1' } }, engineOf('builtInD')),
+    ).toBe(false)
   })
 })
 
@@ -59,129 +103,294 @@ describe('conversions of a mix', () => {
   it('in software are capacity ÷ mean work', () => {
     const mix = [classOf(hd, 3), classOf({ ...hd, outputSize: 4 / 9 }, 1)]
     const mean = (3 * mix[0]!.work + mix[1]!.work) / 4
-    expect(mixCapacity(mix, machineOf([]), { processor: 4 })).toEqual({ conversions: expect.closeTo(4 / mean, 9), binds: 'processor' })
+    expect(mixCapacity(mix, machineOf([]), { processor: 4 })).toEqual({
+      conversions: expect.closeTo(4 / mean, 9),
+      binds: 'processor',
+    })
   })
   it('on a built-in D: 20 of 1080p by its encoding, two of 2160p HDR by its tone mapping', () => {
-    expect(mixCapacity([classOf(hd)], machineOf(['builtInD']), { processor: 4 })).toEqual({ conversions: expect.closeTo(1200 * 0.85 / 49.766, 2), binds: 'encode' })
-    expect(mixCapacity([classOf(uhd)], machineOf(['builtInD']), { processor: 4 })).toEqual({ conversions: expect.closeTo(600 * 0.85 / 199.07, 2), binds: 'toneMap' })
+    expect(mixCapacity([classOf(hd)], machineOf(['builtInD']), { processor: 4 })).toEqual({
+      conversions: expect.closeTo((1200 * 0.85) / 49.766, 2),
+      binds: 'encode',
+    })
+    expect(mixCapacity([classOf(uhd)], machineOf(['builtInD']), { processor: 4 })).toEqual({
+      conversions: expect.closeTo((600 * 0.85) / 199.07, 2),
+      binds: 'toneMap',
+    })
   })
   it('are bound by memory, sessions or what is left to the processor when these are scarce', () => {
-    expect(mixCapacity([classOf(hd)], machineOf(['builtInD'], 4, { systemMemoryMB: 1000 }), { processor: 4 })).toMatchObject({ conversions: expect.closeTo(1000 / 215.5, 1), binds: 'memory' })
-    expect(mixCapacity([classOf(hd)], machineOf(['cardEntry']), { processor: 4 })).toMatchObject({ conversions: 5, binds: 'sessions' })
-    expect(mixCapacity([classOf(hd)], machineOf(['builtInD']), { processor: 0.6 })).toMatchObject({ conversions: expect.closeTo(10, 9), binds: 'processor' })
+    expect(
+      mixCapacity([classOf(hd)], machineOf(['builtInD'], 4, { systemMemoryMB: 1000 }), {
+        processor: 4,
+      }),
+    ).toMatchObject({ conversions: expect.closeTo(1000 / 215.5, 1), binds: 'memory' })
+    expect(mixCapacity([classOf(hd)], machineOf(['cardEntry']), { processor: 4 })).toMatchObject({
+      conversions: 5,
+      binds: 'sessions',
+    })
+    expect(mixCapacity([classOf(hd)], machineOf(['builtInD']), { processor: 0.6 })).toMatchObject({
+      conversions: expect.closeTo(10, 9),
+      binds: 'processor',
+    })
   })
   it('classes that cannot be converted are left out; nothing left is nothing', () => {
-    expect(mixCapacity([classOf(hd, 1), classOf(uhd, 9)], machineOf([], 1.2), { processor: 1.2 })!.conversions).toBeCloseTo(1.2 / classOf(hd).work, 9)
+    expect(
+      mixCapacity([classOf(hd, 1), classOf(uhd, 9)], machineOf([], 1.2), { processor: 1.2 })!
+        .conversions,
+    ).toBeCloseTo(1.2 / classOf(hd).work, 9)
     expect(mixCapacity([classOf(uhd)], machineOf([], 1.2), { processor: 1.2 })).toBeNull()
   })
-  it('with a tenth falling back, a tenth of the work is the processor\'s', () => {
-    const found = mixCapacity([classOf(hd)], machineOf(['builtInD'], 4, { fallbackShare: 0.1 }), { processor: 1 })!
-    expect(found).toEqual({ conversions: expect.closeTo(1 / (0.9 * 0.06 + 0.1 * classOf(hd).work), 9), binds: 'processor' })
+  it("with a tenth falling back, a tenth of the work is the processor's", () => {
+    const found = mixCapacity([classOf(hd)], machineOf(['builtInD'], 4, { fallbackShare: 0.1 }), {
+      processor: 1,
+    })!
+    expect(found).toEqual({
+      conversions: expect.closeTo(1 / (0.9 * 0.06 + 0.1 * classOf(hd).work), 9),
+      binds: 'processor',
+    })
   })
   it('two engines share the mix, as far as the processor goes', () => {
-    const one = mixCapacity([classOf(hd)], machineOf(['cardModern'], 40), { processor: 40 })!.conversions
-    const other = mixCapacity([classOf(hd)], machineOf(['builtInD'], 40), { processor: 40 })!.conversions
-    expect(mixCapacity([classOf(hd)], machineOf(['cardModern', 'builtInD'], 40), { processor: 40 })!.conversions).toBeCloseTo(one + other, 9)
-    expect(mixCapacity([classOf(hd)], machineOf(['cardModern', 'builtInD'], 4), { processor: 1.2 })!.conversions).toBeCloseTo(1.2 / 0.06, 9)
+    const one = mixCapacity([classOf(hd)], machineOf(['cardModern'], 40), {
+      processor: 40,
+    })!.conversions
+    const other = mixCapacity([classOf(hd)], machineOf(['builtInD'], 40), {
+      processor: 40,
+    })!.conversions
+    expect(
+      mixCapacity([classOf(hd)], machineOf(['cardModern', 'builtInD'], 40), { processor: 40 })!
+        .conversions,
+    ).toBeCloseTo(one + other, 9)
+    expect(
+      mixCapacity([classOf(hd)], machineOf(['cardModern', 'builtInD'], 4), { processor: 1.2 })!
+        .conversions,
+    ).toBeCloseTo(1.2 / 0.06, 9)
   })
 
-  const anyTask = fc.record({ quality: fc.constantFrom(...qualities), outputSize: fc.constantFrom(1, 4 / 9, 0.17), burn: fc.constantFrom(undefined, 'text' as const) }).map(({ quality, outputSize, burn }): ConversionTask => ({
-    source: { codec: quality.codec, pictureSize: quality.pictureSize, bitrateMbps: quality.bitrateMbps.likely, highDynamicRange: quality.highDynamicRange }, outputSize: Math.min(outputSize, quality.pictureSize), toneMapping: 'atSourceSize', ...(burn ? { burn } : {}),
-  }))
-  const anyMix = fc.array(fc.tuple(anyTask, fc.integer({ min: 1, max: 9 })), { minLength: 1, maxLength: 5 }).map(list => list.map(([task, share]) => classOf(task, share)))
-  const anyEngines = fc.subarray(videoEngines.map(engine => engine.id), { maxLength: 1 })
+  const anyTask = fc
+    .record({
+      quality: fc.constantFrom(...qualities),
+      outputSize: fc.constantFrom(1, 4 / 9, 0.17),
+      burn: fc.constantFrom(undefined, 'text' as const),
+    })
+    .map(({ quality, outputSize, burn }): ConversionTask => ({
+      source: {
+        codec: quality.codec,
+        pictureSize: quality.pictureSize,
+        bitrateMbps: quality.bitrateMbps.likely,
+        highDynamicRange: quality.highDynamicRange,
+      },
+      outputSize: Math.min(outputSize, quality.pictureSize),
+      toneMapping: 'atSourceSize',
+      ...(burn ? { burn } : {}),
+    }))
+  const anyMix = fc
+    .array(fc.tuple(anyTask, fc.integer({ min: 1, max: 9 })), { minLength: 1, maxLength: 5 })
+    .map(list => list.map(([task, share]) => classOf(task, share)))
+  const anyEngines = fc.subarray(
+    videoEngines.map(engine => engine.id),
+    { maxLength: 1 },
+  )
 
   it('agree with adding one whole conversion after the other until a unit is full', () => {
-    fc.assert(fc.property(anyTask, anyEngines, fc.double({ min: 0.5, max: 12, noNaN: true }), (task, engines, streams) => {
-      const machine = machineOf(engines, streams)
-      const closed = Math.floor((mixCapacity([classOf(task)], machine, { processor: streams })?.conversions ?? 0) + 1e-9)
-      const { engine, software } = machineShare(task, classOf(task).work, machine)
-      const share = engine ?? software
-      let count = 0
-      for (let load = share; load <= 1 + 1e-9 && count < 1000; load += share) count++
-      expect(count === 1000 ? closed : count).toBe(closed)
-    }), { numRuns: 200 })
+    fc.assert(
+      fc.property(
+        anyTask,
+        anyEngines,
+        fc.double({ min: 0.5, max: 12, noNaN: true }),
+        (task, engines, streams) => {
+          const machine = machineOf(engines, streams)
+          const closed = Math.floor(
+            (mixCapacity([classOf(task)], machine, { processor: streams })?.conversions ?? 0) +
+              1e-9,
+          )
+          const { engine, software } = machineShare(task, classOf(task).work, machine)
+          const share = engine ?? software
+          let count = 0
+          for (let load = share; load <= 1 + 1e-9 && count < 1000; load += share) count++
+          expect(count === 1000 ? closed : count).toBe(closed)
+        },
+      ),
+      { numRuns: 200 },
+    )
   })
   it('fill exactly the unit that binds, and no unit more than whole', () => {
-    fc.assert(fc.property(anyMix, anyEngines, fc.double({ min: 0.5, max: 12, noNaN: true }), (mix, engines, streams) => {
-      const machine = machineOf(engines, streams)
-      const found = mixCapacity(mix, machine, { processor: streams })
-      if (!found || found.conversions === 0) return
-      const used: Record<string, number> = {}
-      let total = 0
-      for (const { task, work, share } of mix) {
-        const engine = machine.engines.find(candidate => engineTakes(task, candidate))
-        if (!engine && work > streams) continue
-        total += share
-        const needs = engine ? engineShares(task, engine, under(toneMapWorkOf(task, workTable), machine.systemMemoryMB))! : { hostWork: work }
-        used.processor = (used.processor ?? 0) + share * needs.hostWork / streams
-        for (const unit of units) if (unit !== 'processor') used[unit] = (used[unit] ?? 0) + share * ((needs as Record<string, number>)[unit] ?? 0)
-      }
-      const full = Object.fromEntries(Object.entries(used).map(([unit, need]) => [unit, need / total * found.conversions]))
-      expect(full[found.binds]).toBeCloseTo(1, 9)
-      Object.values(full).forEach(share => expect(share).toBeLessThanOrEqual(1 + 1e-9))
-    }), { numRuns: 200 })
+    fc.assert(
+      fc.property(
+        anyMix,
+        anyEngines,
+        fc.double({ min: 0.5, max: 12, noNaN: true }),
+        (mix, engines, streams) => {
+          const machine = machineOf(engines, streams)
+          const found = mixCapacity(mix, machine, { processor: streams })
+          if (!found || found.conversions === 0) return
+          const used: Record<string, number> = {}
+          let total = 0
+          for (const { task, work, share } of mix) {
+            const engine = machine.engines.find(candidate => engineTakes(task, candidate))
+            if (!engine && work > streams) continue
+            total += share
+            const needs = engine
+              ? engineShares(
+                  task,
+                  engine,
+                  under(toneMapWorkOf(task, workTable), machine.systemMemoryMB),
+                )!
+              : { hostWork: work }
+            used.processor = (used.processor ?? 0) + (share * needs.hostWork) / streams
+            for (const unit of units)
+              if (unit !== 'processor')
+                used[unit] =
+                  (used[unit] ?? 0) + share * ((needs as Record<string, number>)[unit] ?? 0)
+          }
+          const full = Object.fromEntries(
+            Object.entries(used).map(([unit, need]) => [unit, (need / total) * found.conversions]),
+          )
+          expect(full[found.binds]).toBeCloseTo(1, 9)
+          Object.values(full).forEach(share => expect(share).toBeLessThanOrEqual(1 + 1e-9))
+        },
+      ),
+      { numRuns: 200 },
+    )
   })
   it('have a band that encloses them, and more processor never gives fewer', () => {
-    fc.assert(fc.property(anyMix, anyEngines, fc.double({ min: 0.5, max: 12, noNaN: true }), (mix, engines, streams) => {
-      const found = mixCapacityBand(mix, machineOf(engines, streams), { low: 0.9, likely: 1, high: 1.2 })
-      if (!found) return
-      const { low, likely, high } = found.conversions
-      expect(low).toBeLessThanOrEqual(likely + 1e-9)
-      expect(high).toBeGreaterThanOrEqual(likely - 1e-9)
-      const same = machineOf(engines, streams)
-      expect(mixCapacity(mix, same, { processor: streams * 1.5 })!.conversions).toBeGreaterThanOrEqual(likely - 1e-9)
-    }), { numRuns: 100 })
+    fc.assert(
+      fc.property(
+        anyMix,
+        anyEngines,
+        fc.double({ min: 0.5, max: 12, noNaN: true }),
+        (mix, engines, streams) => {
+          const found = mixCapacityBand(mix, machineOf(engines, streams), {
+            low: 0.9,
+            likely: 1,
+            high: 1.2,
+          })
+          if (!found) return
+          const { low, likely, high } = found.conversions
+          expect(low).toBeLessThanOrEqual(likely + 1e-9)
+          expect(high).toBeGreaterThanOrEqual(likely - 1e-9)
+          const same = machineOf(engines, streams)
+          expect(
+            mixCapacity(mix, same, { processor: streams * 1.5 })!.conversions,
+          ).toBeGreaterThanOrEqual(likely - 1e-9)
+        },
+      ),
+      { numRuns: 100 },
+    )
   })
 })
 
 describe('engines of a plan', () => {
   const inUse = (input: PlanInput['machine'], hardwareConversion = true) => {
     const { machine } = planSchema.parse({ name: 'x', machine: input })
-    return enginesInUse(hardwareOf(machine, machineBuild(machine, catalogue), { makersSystem: false, copyOnWrite: false }), { hardwareConversion }).map(engine => engine.id)
+    return enginesInUse(
+      hardwareOf(machine, machineBuild(machine, catalogue), {
+        makersSystem: false,
+        copyOnWrite: false,
+      }),
+      { hardwareConversion },
+    ).map(engine => engine.id)
   }
   it('a card takes all from the built-in one unless they may work together', () => {
     expect(inUse({ engine: 'builtInD' })).toEqual(['builtInD'])
     expect(inUse({ engine: 'builtInD', parts: [{ ref: 'cardEntry' }] })).toEqual(['cardEntry'])
-    expect(inUse({ engine: 'builtInD', parts: [{ ref: 'cardEntry' }], oneEngineAtATime: false })).toEqual(['cardEntry', 'builtInD'])
+    expect(
+      inUse({ engine: 'builtInD', parts: [{ ref: 'cardEntry' }], oneEngineAtATime: false }),
+    ).toEqual(['cardEntry', 'builtInD'])
     expect(inUse({ engine: 'builtInD' }, false)).toEqual([])
   })
   it('a built-in engine without memory for a session is not counted', () => {
-    const possible = (memoryGB: number) => assess(planSchema.parse({ ...tideMillHouse, machine: { score: 6200, cores: 4, engine: 'builtInD', memoryGB } }), catalogue).figures['streams.possible']!.value!
-    expect([possible(2), possible(5) > possible(2), possible(16) > possible(5)]).toEqual([3, true, true])
+    const possible = (memoryGB: number) =>
+      assess(
+        planSchema.parse({
+          ...tideMillHouse,
+          machine: { score: 6200, cores: 4, engine: 'builtInD', memoryGB },
+        }),
+        catalogue,
+      ).figures['streams.possible']!.value!
+    expect([possible(2), possible(5) > possible(2), possible(16) > possible(5)]).toEqual([
+      3,
+      true,
+      true,
+    ])
   })
   const codes = (machine: PlanInput['machine'], choices: PlanInput['choices'] = {}) =>
-    assess(planSchema.parse({ ...tideMillHouse, machine: { score: 6200, cores: 4, ...machine }, choices }), catalogue).findings.map(finding => finding.code)
+    assess(
+      planSchema.parse({
+        ...tideMillHouse,
+        machine: { score: 6200, cores: 4, ...machine },
+        choices,
+      }),
+      catalogue,
+    ).findings.map(finding => finding.code)
   it('are warned of where money was lost', () => {
-    expect(codes({ engine: 'builtInF', parts: [{ ref: 'cardOldGaming' }] })).toContain('CARD_DOWNGRADES')
-    expect(codes({ engine: 'builtInF', parts: [{ ref: 'cardOldGaming' }], oneEngineAtATime: false })).not.toContain('CARD_DOWNGRADES')
-    expect(codes({ engine: 'builtInC', score: 40_000 })).toEqual(expect.arrayContaining(['TEN_BIT_IN_SOFTWARE', 'TONE_MAP_IN_SOFTWARE', 'ENGINE_LICENCE']))
+    expect(codes({ engine: 'builtInF', parts: [{ ref: 'cardOldGaming' }] })).toContain(
+      'CARD_DOWNGRADES',
+    )
+    expect(
+      codes({ engine: 'builtInF', parts: [{ ref: 'cardOldGaming' }], oneEngineAtATime: false }),
+    ).not.toContain('CARD_DOWNGRADES')
+    expect(codes({ engine: 'builtInC', score: 40_000 })).toEqual(
+      expect.arrayContaining(['TEN_BIT_IN_SOFTWARE', 'TONE_MAP_IN_SOFTWARE', 'ENGINE_LICENCE']),
+    )
     expect(codes({ engine: 'builtInA' })).toContain('ENGINE_HANGS')
     expect(codes({ engine: 'builtInD', passivelyCooled: true })).toContain('PASSIVE_LOAD')
     expect(codes({ engine: 'builtInD' }, { hardwareConversion: false })).toContain('ENGINE_UNUSED')
     expect(codes({})).not.toContain('ENGINE_LICENCE')
   })
   it('let play what software was too slow for', () => {
-    const cannot = (machine: PlanInput['machine']) => assess(planSchema.parse({ ...tideMillHouse, machine: { score: 6200, cores: 4, ...machine } }), catalogue).figures['playback.cannotShare']!.value!
+    const cannot = (machine: PlanInput['machine']) =>
+      assess(
+        planSchema.parse({ ...tideMillHouse, machine: { score: 6200, cores: 4, ...machine } }),
+        catalogue,
+      ).figures['playback.cannotShare']!.value!
     expect(cannot({})).toBeGreaterThan(0.005)
     expect(cannot({ engine: 'builtInD' })).toBe(0)
   })
   it('name what binds, and spread wider than software does', () => {
-    const { figures } = assess(planSchema.parse({ ...tideMillHouse, machine: { score: 6200, cores: 4, engine: 'builtInD' } }), catalogue)
-    expect(figures['streams.possible']).toMatchObject({ note: expect.stringMatching(/is the limit\. On Built-in D/), formula: expect.stringContaining('the fullest is the limit') })
+    const { figures } = assess(
+      planSchema.parse({
+        ...tideMillHouse,
+        machine: { score: 6200, cores: 4, engine: 'builtInD' },
+      }),
+      catalogue,
+    )
+    expect(figures['streams.possible']).toMatchObject({
+      note: expect.stringMatching(/is the limit\. On Built-in D/),
+      formula: expect.stringContaining('the fullest is the limit'),
+    })
     expect(figures['streams.possible']!.value!).toBeGreaterThan(8)
     expect(figures['streams.minutesShortPerMonth']!.value).toBeLessThan(0.01)
     expect(figures['streams.uhdToneMapped']).toMatchObject({ value: 2, low: 1, high: 3 })
   })
   it('a clock and a year stand in for a score', () => {
-    const { figures } = assess(planSchema.parse({ name: 'x', machine: { cores: 4, sustainedGHz: 3.4, designYear: 2013 } }), catalogue)
-    expect(figures['streams.softwareReference']).toMatchObject({ formula: '4 cores × 3.4 GHz × 380 points = 5,168 points; × (1 − 0.15) ÷ 2,000 = 2.2' })
+    const { figures } = assess(
+      planSchema.parse({ name: 'x', machine: { cores: 4, sustainedGHz: 3.4, designYear: 2013 } }),
+      catalogue,
+    )
+    expect(figures['streams.softwareReference']).toMatchObject({
+      formula: '4 cores × 3.4 GHz × 380 points = 5,168 points; × (1 − 0.15) ÷ 2,000 = 2.2',
+    })
   })
   it('what was measured goes before score and clock, with the estimate beside it', () => {
-    const { figures } = assess(planSchema.parse({ name: 'x', machine: { score: 6000, measuredStreams: 2, measuredLow: 1, measuredBy: 'a test' } }), catalogue)
-    expect(figures['streams.softwareReference']).toMatchObject({ basis: 'measured', value: 1.7, low: 0.85, high: expect.closeTo(1.87, 9), note: expect.stringContaining('= 3 before the reserve') })
+    const { figures } = assess(
+      planSchema.parse({
+        name: 'x',
+        machine: { score: 6000, measuredStreams: 2, measuredLow: 1, measuredBy: 'a test' },
+      }),
+      catalogue,
+    )
+    expect(figures['streams.softwareReference']).toMatchObject({
+      basis: 'measured',
+      value: 1.7,
+      low: 0.85,
+      high: expect.closeTo(1.87, 9),
+      note: expect.stringContaining('= 3 before the reserve'),
+    })
   })
   it('a mix of one exact kind has the exact band of its parts', () => {
-    expect(mixCapacityBand([classOf(hd)], { ...machineOf([]), processor: exactly(4) }, exactly(1))!.conversions).toEqual(exactly(4 / classOf(hd).work))
+    expect(
+      mixCapacityBand([classOf(hd)], { ...machineOf([]), processor: exactly(4) }, exactly(1))!
+        .conversions,
+    ).toEqual(exactly(4 / classOf(hd).work))
   })
 })

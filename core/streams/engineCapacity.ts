@@ -1,7 +1,18 @@
 import { band } from '../band'
 import { engineRateBand, type VideoEngine } from '../catalogue/videoEngines'
 import { exactly, type Estimate } from '../figure'
-import { engineShares, engineTakes, likelyEnds, softwareTakes, toneMapWorkOf, units, type ConversionMachine, type Ends, type EngineConditions, type Unit } from './conversionMachine'
+import {
+  engineShares,
+  engineTakes,
+  likelyEnds,
+  softwareTakes,
+  toneMapWorkOf,
+  units,
+  type ConversionMachine,
+  type Ends,
+  type EngineConditions,
+  type Unit,
+} from './conversionMachine'
 import type { ConversionTask } from './softwareWork'
 
 /** A class of conversions in a mix. */
@@ -13,8 +24,14 @@ export interface MixClass {
   readonly share: number
 }
 
-/** What one conversion of a mix takes on average of each unit of one engine, and of the processor in reference streams. */
-interface Mean { readonly shares: Record<Exclude<Unit, 'processor'>, number>, readonly hostWork: number }
+/**
+ * What one conversion of a mix takes on average of each unit of one engine, and of the processor in
+ * reference streams.
+ */
+interface Mean {
+  readonly shares: Record<Exclude<Unit, 'processor'>, number>
+  readonly hostWork: number
+}
 
 /** How many conversions of a mix run at once, and what runs out first. */
 export interface MixCapacity {
@@ -24,14 +41,22 @@ export interface MixCapacity {
 }
 
 /** What an engine of this machine works under for one conversion. */
-export function conditionsOf(task: ConversionTask, { table, systemMemoryMB }: Pick<ConversionMachine, 'table' | 'systemMemoryMB'>, ends: Ends = likelyEnds): EngineConditions {
+export function conditionsOf(
+  task: ConversionTask,
+  { table, systemMemoryMB }: Pick<ConversionMachine, 'table' | 'systemMemoryMB'>,
+  ends: Ends = likelyEnds,
+): EngineConditions {
   return { toneMapWork: toneMapWorkOf(task, table), ends, systemMemoryMB }
 }
 
 const engineUnits = units.filter((unit): unit is Exclude<Unit, 'processor'> => unit !== 'processor')
 
 /** Mean over the classes that can be converted at all; null when there are none. */
-function meanOn(engine: VideoEngine | null, mix: readonly MixClass[], { machine, ends }: { readonly machine: ConversionMachine, readonly ends: Ends }): Mean | null {
+function meanOn(
+  engine: VideoEngine | null,
+  mix: readonly MixClass[],
+  { machine, ends }: { readonly machine: ConversionMachine; readonly ends: Ends },
+): Mean | null {
   const shares = { decode: 0, toneMap: 0, encode: 0, memory: 0, sessions: 0 }
   let hostWork = 0
   let total = 0
@@ -53,14 +78,26 @@ function meanOn(engine: VideoEngine | null, mix: readonly MixClass[], { machine,
 }
 
 /**
- * Conversions at once of a mix: for one engine (or none) the minimum over its units of 1 ÷ Σ share·need, in closed form;
- * several engines each take the same mix, the one that leaves least to the processor first, until the processor is full.
- * @param how reference streams usable in software, and where the uncertain quantities stand; as likely unless given
+ * Conversions at once of a mix: for one engine (or none) the minimum over its units of 1 ÷ Σ
+ * share·need, in closed form;
+ * several engines each take the same mix, the one that leaves least to the processor first, until
+ * the processor is full.
+ * @param how reference streams usable in software, and where the uncertain quantities stand; as
+ *   likely unless given
  * @returns null when nothing of the mix can be converted
  */
-export function mixCapacity(mix: readonly MixClass[], machine: ConversionMachine, { processor = machine.processor?.likely ?? Infinity, ends = likelyEnds }: { readonly processor?: number, readonly ends?: Ends } = {}): MixCapacity | null {
+export function mixCapacity(
+  mix: readonly MixClass[],
+  machine: ConversionMachine,
+  {
+    processor = machine.processor?.likely ?? Infinity,
+    ends = likelyEnds,
+  }: { readonly processor?: number; readonly ends?: Ends } = {},
+): MixCapacity | null {
   const routes: readonly (VideoEngine | null)[] = machine.engines.length ? machine.engines : [null]
-  const means = routes.flatMap(engine => meanOn(engine, mix, { machine, ends }) ?? []).sort((a, b) => a.hostWork - b.hostWork)
+  const means = routes
+    .flatMap(engine => meanOn(engine, mix, { machine, ends }) ?? [])
+    .sort((a, b) => a.hostWork - b.hostWork)
   if (means.length === 0) return null
   let left = processor
   let conversions = 0
@@ -69,7 +106,8 @@ export function mixCapacity(mix: readonly MixClass[], machine: ConversionMachine
     let most = Infinity
     let unit: Unit = 'processor'
     for (const candidate of engineUnits) {
-      if (shares[candidate] > 0 && 1 / shares[candidate] < most) [most, unit] = [1 / shares[candidate], candidate]
+      if (shares[candidate] > 0 && 1 / shares[candidate] < most)
+        [most, unit] = [1 / shares[candidate], candidate]
     }
     const byProcessor = hostWork > 0 ? left / hostWork : Infinity
     const here = Math.min(most, byProcessor)
@@ -80,33 +118,66 @@ export function mixCapacity(mix: readonly MixClass[], machine: ConversionMachine
   return { conversions: Number.isFinite(conversions) ? conversions : 0, binds }
 }
 
-/** The share of the machine that one conversion takes: of its units the fullest, on the engine that takes it; Infinity where none can. */
-export function machineShare(task: ConversionTask, work: number, machine: ConversionMachine): { readonly engine: number | null, readonly software: number } {
+/**
+ * The share of the machine that one conversion takes: of its units the fullest, on the engine that
+ * takes it; Infinity where none can.
+ */
+export function machineShare(
+  task: ConversionTask,
+  work: number,
+  machine: ConversionMachine,
+): { readonly engine: number | null; readonly software: number } {
   const processor = machine.processor?.likely ?? 0
   const software = softwareTakes(work, machine) && processor > 0 ? work / processor : Infinity
-  const best = machine.engines.filter(engine => engineTakes(task, engine)).map((engine) => {
-    const { hostWork, ...shares } = engineShares(task, engine, conditionsOf(task, machine))!
-    return Math.max(...Object.values(shares), processor > 0 ? hostWork / processor : Infinity)
-  }).sort((a, b) => a - b)[0]
-  // Several engines share the load between them; the sum of shares counts them as one, so each takes its part.
+  const best = machine.engines
+    .filter(engine => engineTakes(task, engine))
+    .map(engine => {
+      const { hostWork, ...shares } = engineShares(task, engine, conditionsOf(task, machine))!
+      return Math.max(...Object.values(shares), processor > 0 ? hostWork / processor : Infinity)
+    })
+    .sort((a, b) => a - b)[0]
+  // Several engines share the load between them; the sum of shares counts them as one, so each
+  // takes its part.
   return { engine: best === undefined ? null : best / machine.engines.length, software }
 }
 
 /**
- * The same with its band: engine rates, session limit, work left to the processor, capacity and software work are swung
- * to their ends one at a time, and the swings added by the root of the sum of squares, in logarithms. Not rounded down.
+ * The same with its band: engine rates, session limit, work left to the processor, capacity and
+ * software work are swung
+ * to their ends one at a time, and the swings added by the root of the sum of squares, in
+ * logarithms. Not rounded down.
  * @param workSpread of software work, as a factor around 1
  */
-export function mixCapacityBand(mix: readonly MixClass[], machine: ConversionMachine, workSpread: Estimate): { readonly conversions: Estimate, readonly binds: Unit } | null {
+export function mixCapacityBand(
+  mix: readonly MixClass[],
+  machine: ConversionMachine,
+  workSpread: Estimate,
+): { readonly conversions: Estimate; readonly binds: Unit } | null {
   if (!machine.processor) return null
   const likely = mixCapacity(mix, machine)
-  if (!likely || likely.conversions <= 0) return likely ? { conversions: exactly(0), binds: likely.binds } : null
+  if (!likely || likely.conversions <= 0)
+    return likely ? { conversions: exactly(0), binds: likely.binds } : null
   const step = { low: -1, likely: 0, high: 1 }
-  const endOf = (value: number): keyof Estimate => value < 0 ? 'low' : value > 0 ? 'high' : 'likely'
-  const conversions = band({ rates: engineRateBand, cap: step, host: step, processor: machine.processor, work: workSpread }, values =>
-    mixCapacity(
-      mix.map(entry => ({ ...entry, work: entry.work * values.work })), machine,
-      { processor: values.processor, ends: { rates: values.rates, sessionCap: endOf(values.cap), host: endOf(values.host) } },
-    )?.conversions || 1e-9, 'log')
+  const endOf = (value: number): keyof Estimate =>
+    value < 0 ? 'low' : value > 0 ? 'high' : 'likely'
+  const conversions = band(
+    {
+      rates: engineRateBand,
+      cap: step,
+      host: step,
+      processor: machine.processor,
+      work: workSpread,
+    },
+    values =>
+      mixCapacity(
+        mix.map(entry => ({ ...entry, work: entry.work * values.work })),
+        machine,
+        {
+          processor: values.processor,
+          ends: { rates: values.rates, sessionCap: endOf(values.cap), host: endOf(values.host) },
+        },
+      )?.conversions || 1e-9,
+    'log',
+  )
   return { conversions, binds: likely.binds }
 }

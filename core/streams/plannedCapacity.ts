@@ -4,16 +4,45 @@ import type { Choices } from '../plan/choices'
 import { processorCapacity } from './capacity'
 import { scoreFromCores } from './scoreFromCores'
 
-/** What is known of a processor's multi-thread score, and where from: as entered, by cores, clock and year, or the catalogue's. */
-export interface PlannedScore { readonly score: Estimate, readonly from: 'entered' | 'clock' | 'catalogue' }
+/**
+ * What is known of a processor's multi-thread score, and where from: as entered, by cores, clock
+ * and year, or the catalogue's.
+ */
+export interface PlannedScore {
+  readonly score: Estimate
+  readonly from: 'entered' | 'clock' | 'catalogue'
+}
 
-type ScoreParts = Pick<Hardware, 'score' | 'cores' | 'sustainedGHz' | 'designYear' | 'coreKind' | 'threadsPerCore' | 'processor'>
+type ScoreParts = Pick<
+  Hardware,
+  'score' | 'cores' | 'sustainedGHz' | 'designYear' | 'coreKind' | 'threadsPerCore' | 'processor'
+>
 
-/** The score as it is entered, else by cores, clock and year, else that of the processor in the catalogue; null while none is known. */
-export function plannedScore({ score, cores, sustainedGHz, designYear, coreKind, threadsPerCore, processor }: ScoreParts): PlannedScore | null {
+/**
+ * The score as it is entered, else by cores, clock and year, else that of the processor in the
+ * catalogue; null while none is known.
+ */
+export function plannedScore({
+  score,
+  cores,
+  sustainedGHz,
+  designYear,
+  coreKind,
+  threadsPerCore,
+  processor,
+}: ScoreParts): PlannedScore | null {
   if (score !== null) return { score: exactly(score), from: 'entered' }
   if (sustainedGHz !== null && designYear !== null) {
-    return { score: scoreFromCores({ cores, gigahertz: sustainedGHz, year: designYear, kind: coreKind, threadsPerCore }), from: 'clock' }
+    return {
+      score: scoreFromCores({
+        cores,
+        gigahertz: sustainedGHz,
+        year: designYear,
+        kind: coreKind,
+        threadsPerCore,
+      }),
+      from: 'clock',
+    }
   }
   return processor && { score: exactly(processor.score), from: 'catalogue' }
 }
@@ -22,16 +51,43 @@ export function plannedScore({ score, cores, sustainedGHz, designYear, coreKind,
 export const measuredSpread = 0.1
 
 /** Capacity as a measurement of this machine found it; null while it was not measured. */
-export function measuredCapacity({ measuredStreams, measuredLow }: Pick<Hardware, 'measuredStreams' | 'measuredLow'>, reserveShare: number): Estimate | null {
+export function measuredCapacity(
+  { measuredStreams, measuredLow }: Pick<Hardware, 'measuredStreams' | 'measuredLow'>,
+  reserveShare: number,
+): Estimate | null {
   if (measuredStreams === null || measuredStreams <= 0) return null
   const left = 1 - reserveShare
-  return { low: Math.min(measuredStreams * (1 - measuredSpread), measuredLow === null || measuredLow === 0 ? Infinity : Math.min(measuredLow, measuredStreams)) * left, likely: measuredStreams * left, high: measuredStreams * (1 + measuredSpread) * left }
+  return {
+    low:
+      Math.min(
+        measuredStreams * (1 - measuredSpread),
+        measuredLow === null || measuredLow === 0
+          ? Infinity
+          : Math.min(measuredLow, measuredStreams),
+      ) * left,
+    likely: measuredStreams * left,
+    high: measuredStreams * (1 + measuredSpread) * left,
+  }
 }
 
-/** Capacity of the plan's processor in reference streams of software conversion: measured, else by its score; null while neither is known. */
-export function plannedCapacity(machine: ScoreParts & Pick<Hardware, 'measuredStreams' | 'measuredLow' | 'passivelyCooled'>, choices: Pick<Choices, 'systemReserveShare' | 'pointsPerStream'>): Estimate | null {
+/**
+ * Capacity of the plan's processor in reference streams of software conversion: measured, else by
+ * its score; null while neither is known.
+ */
+export function plannedCapacity(
+  machine: ScoreParts & Pick<Hardware, 'measuredStreams' | 'measuredLow' | 'passivelyCooled'>,
+  choices: Pick<Choices, 'systemReserveShare' | 'pointsPerStream'>,
+): Estimate | null {
   const measured = measuredCapacity(machine, choices.systemReserveShare)
   if (measured) return measured
   const known = plannedScore(machine)
-  return known && processorCapacity({ score: known.score, pointsPerStream: choices.pointsPerStream, reserveShare: choices.systemReserveShare, passivelyCooled: machine.passivelyCooled })
+  return (
+    known &&
+    processorCapacity({
+      score: known.score,
+      pointsPerStream: choices.pointsPerStream,
+      reserveShare: choices.systemReserveShare,
+      passivelyCooled: machine.passivelyCooled,
+    })
+  )
 }

@@ -19,26 +19,33 @@ export interface ShortMinutes {
 }
 
 /**
- * By habit: what its sessions take of the machine, in cells. A stream steps down to the least that its viewer accepts; what
+ * By habit: what its sessions take of the machine, in cells. A stream steps down to the least that
+ * its viewer accepts; what
  * the machine is too slow for even then, or unable to do, takes more than there is.
  */
 export function lumpsOf(demand: Demand, machine: ConversionMachine): Lump[][] {
   const processor = machine.processor?.likely ?? 0
   const there = 1 - machine.fallbackShare
-  const shares = new Map<string, { readonly engine: number | null, readonly software: number }>()
+  const shares = new Map<string, { readonly engine: number | null; readonly software: number }>()
   const shareOf = ({ key, task, work }: ConversionOption) => {
     const known = shares.get(key) ?? machineShare(task, work, machine)
     shares.set(key, known)
     return known
   }
-  const lumpOf = (share: number, chance: number): Lump => ({ chance, cells: Number.isFinite(share) ? cellsOf(share, shareStep) : Infinity })
+  const lumpOf = (share: number, chance: number): Lump => ({
+    chance,
+    cells: Number.isFinite(share) ? cellsOf(share, shareStep) : Infinity,
+  })
   const lumps = ({ work, options, chance }: SessionLoad): Lump[] => {
     if (options.length === 0) return [lumpOf(processor > 0 ? work / processor : Infinity, chance)]
     const each = options.map(shareOf)
     const engine = Math.min(...each.map(share => share.engine ?? Infinity))
     const software = Math.min(...each.map(share => share.software))
     if (engine === Infinity) return [lumpOf(software, chance)]
-    return [lumpOf(engine, chance * there), ...(there < 1 ? [lumpOf(software, chance * (1 - there))] : [])]
+    return [
+      lumpOf(engine, chance * there),
+      ...(there < 1 ? [lumpOf(software, chance * (1 - there))] : []),
+    ]
   }
   return demand.loads.map(loads => merged(loads.flatMap(lumps)))
 }
@@ -49,22 +56,45 @@ function cellsOfMachine(times: number): number {
 }
 
 /**
- * Minutes a month in which the conversions together take more than the machine has: Σ over the week's slots of
- * 5 · P(Σ shares > 1) · 4.348; busy days weighted in by the year. A share is the fullest unit's: where classes lean on
+ * Minutes a month in which the conversions together take more than the machine has: Σ over the
+ * week's slots of
+ * 5 · P(Σ shares > 1) · 4.348; busy days weighted in by the year. A share is the fullest unit's:
+ * where classes lean on
  * different units the sum is told too large, never too small.
- * @param conversions the machine's conversions at once with their band, not rounded: only the spread is used
+ * @param conversions the machine's conversions at once with their band, not rounded: only the
+ *   spread is used
  */
-export function shortMinutes(demand: Demand, machine: ConversionMachine, { conversions, busyDaysPerYear }: { readonly conversions: Estimate, readonly busyDaysPerYear: number }): ShortMinutes {
+export function shortMinutes(
+  demand: Demand,
+  machine: ConversionMachine,
+  {
+    conversions,
+    busyDaysPerYear,
+  }: { readonly conversions: Estimate; readonly busyDaysPerYear: number },
+): ShortMinutes {
   const { low, likely: middle, high } = conversions
   const times = middle > 0 ? [1, low / middle, high / middle] : [1, 1, 1]
   const { ordinary, busy } = minutesAtTimes(demand, machine, { times, busyDaysPerYear })
-  const [likely, most, least] = ordinary.map((minutes, end) => busy ? withBusyDays(minutes, busy[end]!, busyDaysPerYear) : minutes) as [number, number, number]
-  return { perMonth: { low: Math.min(least, likely), likely, high: Math.max(most, likely) }, ordinary: ordinary[0]!, busy: busy ? busy[0]! : null }
+  const [likely, most, least] = ordinary.map((minutes, end) =>
+    busy ? withBusyDays(minutes, busy[end]!, busyDaysPerYear) : minutes,
+  ) as [number, number, number]
+  return {
+    perMonth: { low: Math.min(least, likely), likely, high: Math.max(most, likely) },
+    ordinary: ordinary[0]!,
+    busy: busy ? busy[0]! : null,
+  }
 }
 
-interface Times { readonly times: readonly number[], readonly busyDaysPerYear: number }
+interface Times {
+  readonly times: readonly number[]
+  readonly busyDaysPerYear: number
+}
 
-function minutesAtTimes(demand: Demand, machine: ConversionMachine, { times, busyDaysPerYear }: Times): { ordinary: number[], busy: number[] | null } {
+function minutesAtTimes(
+  demand: Demand,
+  machine: ConversionMachine,
+  { times, busyDaysPerYear }: Times,
+): { ordinary: number[]; busy: number[] | null } {
   const limits = times.map(cellsOfMachine)
   const lumps = lumpsOf(demand, machine)
   const { week } = demand
@@ -72,7 +102,9 @@ function minutesAtTimes(demand: Demand, machine: ConversionMachine, { times, bus
   if (!week.busy || busyDaysPerYear === 0) return { ordinary: short(week.ordinary), busy: null }
   // The habits of busy days change few slots: the others are worked out once for both.
   const touched = new Set(week.busySlots)
-  const [changed, same] = [true, false].map(isTouched => week.busy!.alike.filter(({ first }) => touched.has(first) === isTouched)) as [AlikeSlots[], AlikeSlots[]]
+  const [changed, same] = [true, false].map(isTouched =>
+    week.busy!.alike.filter(({ first }) => touched.has(first) === isTouched),
+  ) as [AlikeSlots[], AlikeSlots[]]
   const rest = short(week.ordinary, same)
   const plus = (minutes: readonly number[]) => minutes.map((more, at) => rest[at]! + more)
   return {
@@ -82,21 +114,38 @@ function minutesAtTimes(demand: Demand, machine: ConversionMachine, { times, bus
 }
 
 /** Minutes short a month if the machine were so many times this one. */
-export function minutesByCapacity(demand: Demand, machine: ConversionMachine, { times, busyDaysPerYear }: Times): number[] {
+export function minutesByCapacity(
+  demand: Demand,
+  machine: ConversionMachine,
+  { times, busyDaysPerYear }: Times,
+): number[] {
   const { ordinary, busy } = minutesAtTimes(demand, machine, { times, busyDaysPerYear })
-  return ordinary.map((minutes, at) => busy ? withBusyDays(minutes, busy[at]!, busyDaysPerYear) : minutes)
+  return ordinary.map((minutes, at) =>
+    busy ? withBusyDays(minutes, busy[at]!, busyDaysPerYear) : minutes,
+  )
 }
 
 /** One slot of the week, ordinary or with the habits of busy days. */
-export interface Moment { readonly occupancy: Occupancy, readonly slot: number }
+export interface Moment {
+  readonly occupancy: Occupancy
+  readonly slot: number
+}
 
 /**
  * Chance that the conversions of one slot together take more than the machine has.
  * @returns 0..1
  */
-export function shortChance(demand: Demand, { occupancy, slot }: Moment, machine: ConversionMachine): number {
+export function shortChance(
+  demand: Demand,
+  { occupancy, slot }: Moment,
+  machine: ConversionMachine,
+): number {
   const whole = cellsOfMachine(1)
-  return chancesAbove(drawsAt({ week: demand.week, occupancy, lumps: lumpsOf(demand, machine) }, slot), [whole], loadRoom(whole))[0]!
+  return chancesAbove(
+    drawsAt({ week: demand.week, occupancy, lumps: lumpsOf(demand, machine) }, slot),
+    [whole],
+    loadRoom(whole),
+  )[0]!
 }
 
 /** Distribution of the load of one slot, as shares of the machine. */
@@ -110,9 +159,16 @@ export interface SlotLoad {
 }
 
 /** The load of one slot up to so many times the machine. */
-export function slotLoad(demand: Demand, { occupancy, slot, times }: Moment & { readonly times: number }, machine: ConversionMachine): SlotLoad {
+export function slotLoad(
+  demand: Demand,
+  { occupancy, slot, times }: Moment & { readonly times: number },
+  machine: ConversionMachine,
+): SlotLoad {
   const room = loadRoom(cellsOfMachine(times))
-  const { distribution, top } = compoundLoad(drawsAt({ week: demand.week, occupancy, lumps: lumpsOf(demand, machine) }, slot), room)
+  const { distribution, top } = compoundLoad(
+    drawsAt({ week: demand.week, occupancy, lumps: lumpsOf(demand, machine) }, slot),
+    room,
+  )
   const chances = new Float64Array(room.most + 1)
   chances.set(distribution.subarray(0, top + 1))
   return { chances, step: shareStep, beyond: distribution[room.most + 1]! }

@@ -7,17 +7,34 @@ import type { Plan } from '../plan/planSchema'
 import { newDrives } from './newDrives'
 
 /**
- * The plan with a build as its machine: base, parts, drives, layout and network port are the build's; the need (household,
+ * The plan with a build as its machine: base, parts, drives, layout and network port are the
+ * build's; the need (household,
  * library, line, choices) stays as it is.
  */
-export function adoptWay(plan: Plan, way: WayOfBuilding, { machineBases }: Pick<Catalogue, 'machineBases'>): Plan {
+export function adoptWay(
+  plan: Plan,
+  way: WayOfBuilding,
+  { machineBases }: Pick<Catalogue, 'machineBases'>,
+): Plan {
   const { layout, fileSystem, ...lot } = way.drives
   return {
     ...plan,
-    machine: freshMachine(plan.machine, { name: way.label, base: way.base, parts: way.parts.map(newPart) }),
+    machine: freshMachine(plan.machine, {
+      name: way.label,
+      base: way.base,
+      parts: way.parts.map(newPart),
+    }),
     drives: {
-      ...plan.drives, ...newDrives(plan.drives), lots: [{ ...lot, model: ownEntry, group: 1, condition: 'new', role: 'any' }], layout, fileSystem, driveClass: 'nas',
+      ...plan.drives,
+      ...newDrives(plan.drives),
+      lots: [{ ...lot, model: ownEntry, group: 1, condition: 'new', role: 'any' }],
+      layout,
+      fileSystem,
+      driveClass: 'nas',
     },
-    network: { ...plan.network, serverPortMbps: entryOf(machineBases, way.base)?.portMbps ?? plan.network.serverPortMbps },
+    network: {
+      ...plan.network,
+      serverPortMbps: entryOf(machineBases, way.base)?.portMbps ?? plan.network.serverPortMbps,
+    },
   }
 }

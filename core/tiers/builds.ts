@@ -46,26 +46,73 @@ export function ownedLots({ drives: { lots } }: Plan): Drives['lots'] {
   return lots.filter(lot => lot.condition === 'owned')
 }
 
-function machineOf(plan: Plan, base: string | null, parts: Plan['machine']['parts']): Plan['machine'] {
-  return base === null ? { ...plan.machine, parts: [...plan.machine.parts, ...parts] } : freshMachine(plan.machine, { base, parts })
+function machineOf(
+  plan: Plan,
+  base: string | null,
+  parts: Plan['machine']['parts'],
+): Plan['machine'] {
+  return base === null
+    ? { ...plan.machine, parts: [...plan.machine.parts, ...parts] }
+    : freshMachine(plan.machine, { base, parts })
 }
 
 /** The plan with other drives; its machine stays. */
-export function adoptPool(plan: Plan, { driveClass, model = ownEntry, sizeTB, count, layout, fileSystem, keepsOwned = false }: PoolChoice): Plan {
+export function adoptPool(
+  plan: Plan,
+  {
+    driveClass,
+    model = ownEntry,
+    sizeTB,
+    count,
+    layout,
+    fileSystem,
+    keepsOwned = false,
+  }: PoolChoice,
+): Plan {
   const kept = keepsOwned ? ownedLots(plan) : []
   return {
     ...plan,
     drives: {
-      ...plan.drives, ...(kept.length ? { hotSpares: 0, purchases: [] } : { ...newDrives(plan.drives), driveClass }), fileSystem, layout: layout || automaticLayout,
-      lots: [...kept, ...(count > 0 ? [{ count, sizeTB, model, group: 1, condition: 'new' as const, priceEach: null, role: 'any' as const }] : [])],
+      ...plan.drives,
+      ...(kept.length
+        ? { hotSpares: 0, purchases: [] }
+        : { ...newDrives(plan.drives), driveClass }),
+      fileSystem,
+      layout: layout || automaticLayout,
+      lots: [
+        ...kept,
+        ...(count > 0
+          ? [
+              {
+                count,
+                sizeTB,
+                model,
+                group: 1,
+                condition: 'new' as const,
+                priceEach: null,
+                role: 'any' as const,
+              },
+            ]
+          : []),
+      ],
     },
   }
 }
 
 /** The plan with a build as its machine and drives; the need stays as it is. */
-export function adoptBuild(plan: Plan, { base, converter, pool }: Build, { machineBases }: Pick<Catalogue, 'machineBases'>): Plan {
+export function adoptBuild(
+  plan: Plan,
+  { base, converter, pool }: Build,
+  { machineBases }: Pick<Catalogue, 'machineBases'>,
+): Plan {
   return {
-    ...adoptPool(plan, pool), machine: machineOf(plan, base, partsOf(converter).map(newPart)),
-    network: { ...plan.network, serverPortMbps: (base === null ? undefined : entryOf(machineBases, base)?.portMbps) ?? plan.network.serverPortMbps },
+    ...adoptPool(plan, pool),
+    machine: machineOf(plan, base, partsOf(converter).map(newPart)),
+    network: {
+      ...plan.network,
+      serverPortMbps:
+        (base === null ? undefined : entryOf(machineBases, base)?.portMbps) ??
+        plan.network.serverPortMbps,
+    },
   }
 }

@@ -22,20 +22,51 @@ export interface ConversionOutcome {
   readonly toPay: number
 }
 
-export interface ProcessorComparison extends ConversionOutcome { readonly processor: Processor }
+export interface ProcessorComparison extends ConversionOutcome {
+  readonly processor: Processor
+}
 
 /** Conversions of a changed plan, from the very same facts. */
-export function conversionOutcome(plan: Plan, catalogue: Catalogue, assessor: PlanAssessor): ConversionOutcome {
-  const { streams, playback, ownership } = assessor.facts(plan, catalogue, ['streams', 'playback', 'ownership'])
+export function conversionOutcome(
+  plan: Plan,
+  catalogue: Catalogue,
+  assessor: PlanAssessor,
+): ConversionOutcome {
+  const { streams, playback, ownership } = assessor.facts(plan, catalogue, [
+    'streams',
+    'playback',
+    'ownership',
+  ])
   return {
-    plan, asked: streams.needed.needed, possible: streams.possible, binds: streams.capacity?.binds ?? null, minutesShort: streams.minutes?.perMonth ?? null,
-    state: streams.state, cannotShare: playback.shares?.cannot ?? 0, toPay: ownership.toPay,
+    plan,
+    asked: streams.needed.needed,
+    possible: streams.possible,
+    binds: streams.capacity?.binds ?? null,
+    minutesShort: streams.minutes?.perMonth ?? null,
+    state: streams.state,
+    cannotShare: playback.shares?.cannot ?? 0,
+    toPay: ownership.toPay,
   }
 }
 
-/** Every processor of the catalogue in the plan's machine, with a board for it where it does not go into the one that is there; weakest first. Takes its time: meant to run off the page. */
+/**
+ * Every processor of the catalogue in the plan's machine, with a board for it where it does not go
+ * into the one that is there; weakest first. Takes its time: meant to run off the page.
+ */
 export function compareProcessors(plan: Plan, catalogue: Catalogue): ProcessorComparison[] {
   const assessor = planAssessor()
-  return catalogue.processors.map(processor => ({ processor, ...conversionOutcome({ ...plan, machine: changeProcessor(plan.machine, processor, catalogue) }, catalogue, assessor) }))
-    .sort((a, b) => (a.possible?.likely ?? 0) - (b.possible?.likely ?? 0) || a.processor.score - b.processor.score)
+  return catalogue.processors
+    .map(processor => ({
+      processor,
+      ...conversionOutcome(
+        { ...plan, machine: changeProcessor(plan.machine, processor, catalogue) },
+        catalogue,
+        assessor,
+      ),
+    }))
+    .sort(
+      (a, b) =>
+        (a.possible?.likely ?? 0) - (b.possible?.likely ?? 0) ||
+        a.processor.score - b.processor.score,
+    )
 }

@@ -26,23 +26,42 @@ export interface WayComparison {
 
 /**
  * Every build of the catalogue for this plan's need.
- * A build meets the need when no headroom is short, impossible or unknown; money counts only when the plan has a budget.
+ * A build meets the need when no headroom is short, impossible or unknown; money counts only when
+ * the plan has a budget.
  */
 export function compareWays(plan: Plan, catalogue: Catalogue, format: Format): WayComparison[] {
   const assessor = planAssessor()
-  return catalogue.waysOfBuilding.map((way) => {
+  return catalogue.waysOfBuilding.map(way => {
     const adopted = adoptWay(plan, way, catalogue)
     const { domains, ...assessment } = assessor.assess(adopted, catalogue, format)
-    const failing = assessment.verdicts.filter(verdict => !meetsNeed(verdict.state) && !(verdict.id === 'money' && verdict.state === 'unknown'))
+    const failing = assessment.verdicts.filter(
+      verdict =>
+        !meetsNeed(verdict.state) && !(verdict.id === 'money' && verdict.state === 'unknown'),
+    )
     return {
-      way, plan: adopted, assessment, failing, failedDrive: failedDriveSentence(domains.drives, format),
-      withinCap: domains.ownership.toPay <= way.capPrice, meets: failing.length === 0,
+      way,
+      plan: adopted,
+      assessment,
+      failing,
+      failedDrive: failedDriveSentence(domains.drives, format),
+      withinCap: domains.ownership.toPay <= way.capPrice,
+      meets: failing.length === 0,
     }
   })
 }
 
 /** Whether the plan's machine and drives are those of this build, unchanged. */
-export function isAdopted(plan: Plan, way: WayOfBuilding, catalogue: Pick<Catalogue, 'machineBases'>): boolean {
+export function isAdopted(
+  plan: Plan,
+  way: WayOfBuilding,
+  catalogue: Pick<Catalogue, 'machineBases'>,
+): boolean {
   const adopted = adoptWay(plan, way, catalogue)
-  return sameValue(adopted.machine, plan.machine) && sameValue([adopted.drives.lots, adopted.drives.layout, adopted.drives.fileSystem], [plan.drives.lots, plan.drives.layout, plan.drives.fileSystem])
+  return (
+    sameValue(adopted.machine, plan.machine) &&
+    sameValue(
+      [adopted.drives.lots, adopted.drives.layout, adopted.drives.fileSystem],
+      [plan.drives.lots, plan.drives.layout, plan.drives.fileSystem],
+    )
+  )
 }

@@ -23,8 +23,10 @@ export interface ConversionCure extends ConversionOutcome {
 export const remediesTried = 4
 
 /**
- * What would mend it: another device, a small second copy, text subtitles, titles kept away from a weak screen, a card,
- * leaving the card out, the cheapest processor of the catalogue that does; each with its effect. First those that meet the
+ * What would mend it: another device, a small second copy, text subtitles, titles kept away from a
+ * weak screen, a card,
+ * leaving the card out, the cheapest processor of the catalogue that does; each with its effect.
+ * First those that meet the
  * need, the cheapest first; then those that leave fewest minutes short.
  */
 export function conversionCures(plan: Plan, catalogue: Catalogue): ConversionCure[] {
@@ -33,26 +35,70 @@ export function conversionCures(plan: Plan, catalogue: Catalogue): ConversionCur
   const withMachine = (machine: Machine) => outcome({ ...plan, machine })
   const { machine, choices } = plan
   const { builtIn, cards } = machineBuild(machine, catalogue)
-  const cures: ConversionCure[] = remediesOf(plan, catalogue).ranked.slice(0, remediesTried).map(({ id, label, price, extraTB, plan: next }) => ({ ...outcome(next), id, label, price, extraTB }))
+  const cures: ConversionCure[] = remediesOf(plan, catalogue)
+    .ranked.slice(0, remediesTried)
+    .map(({ id, label, price, extraTB, plan: next }) => ({
+      ...outcome(next),
+      id,
+      label,
+      price,
+      extraTB,
+    }))
   if (cards.length === 0) {
     for (const card of catalogue.videoEngines.filter(engine => engine.kind === 'card')) {
-      cures.push({ ...withMachine(withPart(machine, card.id)), id: `card-${card.id}`, label: `Add a card: ${card.label.replace('Card, ', '')}, ${card.years}, ${card.idleW} W idle`, price: card.price, extraTB: 0 })
+      cures.push({
+        ...withMachine(withPart(machine, card.id)),
+        id: `card-${card.id}`,
+        label:
+          `Add a card: ${card.label.replace('Card, ', '')}, ${card.years}, ${card.idleW} W ` +
+          'idle',
+        price: card.price,
+        extraTB: 0,
+      })
     }
-  }
-  else if (builtIn && machine.oneEngineAtATime) {
-    cures.push({ ...withMachine(withoutCards(machine, catalogue)), id: 'no-card', label: 'Leave the card out, so that the built-in engine converts', price: 0, extraTB: 0 })
+  } else if (builtIn && machine.oneEngineAtATime) {
+    cures.push({
+      ...withMachine(withoutCards(machine, catalogue)),
+      id: 'no-card',
+      label: 'Leave the card out, so that the built-in engine converts',
+      price: 0,
+      extraTB: 0,
+    })
   }
   if (!choices.hardwareConversion && (builtIn || cards.length > 0)) {
-    cures.push({ ...outcome({ ...plan, choices: { ...choices, hardwareConversion: true } }), id: 'engine-on', label: 'Convert on the video engine that is there', price: 0, extraTB: 0 })
+    cures.push({
+      ...outcome({ ...plan, choices: { ...choices, hardwareConversion: true } }),
+      id: 'engine-on',
+      label: 'Convert on the video engine that is there',
+      price: 0,
+      extraTB: 0,
+    })
   }
-  const sufficient = compareProcessors(plan, catalogue).filter(entry => meetsNeed(entry.state)).sort((a, b) => a.processor.price - b.processor.price)[0]
+  const sufficient = compareProcessors(plan, catalogue)
+    .filter(entry => meetsNeed(entry.state))
+    .sort((a, b) => a.processor.price - b.processor.price)[0]
   if (sufficient) {
     const { processor, ...rest } = sufficient
     const price = rest.toPay - outcome(plan).toPay
-    const withBoard = !rest.plan.machine.parts.every(({ ref }) => ref === processor.id || machine.parts.some(part => part.ref === ref))
-    cures.push({ ...rest, id: `processor-${processor.id}`, label: `Change to a processor such as ${processor.name} (${processor.class}, ${processor.year})${withBoard ? ', with a board and memory for it' : ''}`, price, extraTB: 0 })
+    const withBoard = !rest.plan.machine.parts.every(
+      ({ ref }) => ref === processor.id || machine.parts.some(part => part.ref === ref),
+    )
+    cures.push({
+      ...rest,
+      id: `processor-${processor.id}`,
+      label:
+        `Change to a processor such as ${processor.name} (${processor.class}, ` +
+        `${processor.year})${withBoard ? ', with a board and memory for it' : ''}`,
+      price,
+      extraTB: 0,
+    })
   }
   const { costOf } = planningPrices(plan, catalogue)
-  const minutes = ({ minutesShort, possible }: ConversionCure) => minutesShort?.likely ?? -(possible?.likely ?? 0)
-  return cures.sort((a, b) => Number(meetsNeed(b.state)) - Number(meetsNeed(a.state)) || (meetsNeed(a.state) ? costOf(a) - costOf(b) : minutes(a) - minutes(b)))
+  const minutes = ({ minutesShort, possible }: ConversionCure) =>
+    minutesShort?.likely ?? -(possible?.likely ?? 0)
+  return cures.sort(
+    (a, b) =>
+      Number(meetsNeed(b.state)) - Number(meetsNeed(a.state)) ||
+      (meetsNeed(a.state) ? costOf(a) - costOf(b) : minutes(a) - minutes(b)),
+  )
 }

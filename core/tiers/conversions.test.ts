@@ -11,23 +11,48 @@ import { compareProcessors } from './compareProcessors'
 import { conversionCures } from './conversionCures'
 
 const demo = planSchema.parse(tideMillHouse)
-const weak = planSchema.parse({ ...tideMillHouse, machine: { ...tideMillHouse.machine, score: 2200 } })
+const weak = planSchema.parse({
+  ...tideMillHouse,
+  machine: { ...tideMillHouse.machine, score: 2200 },
+})
 
-describe('processors in the plan\'s machine', () => {
+describe("processors in the plan's machine", () => {
   const rows = compareProcessors(demo, catalogue)
   it('are all of the catalogue, weakest first, each through the very same assessment', () => {
     expect(rows).toHaveLength(processors.length)
     const possible = rows.map(row => row.possible!.likely)
     expect(possible).toEqual([...possible].sort((a, b) => a - b))
-    for (const row of rows.slice(0, 5)) expect(row.possible!.likely).toBe(assess(row.plan, catalogue).figures['streams.possible']!.value)
+    for (const row of rows.slice(0, 5))
+      expect(row.possible!.likely).toBe(
+        assess(row.plan, catalogue).figures['streams.possible']!.value,
+      )
   })
   it('keep the box, the drives and the need', () => {
-    const plan = { ...demo, machine: withProcessor(demo.machine, processors.find(entry => entry.id === 'leat-17')!, catalogue) }
+    const plan = {
+      ...demo,
+      machine: withProcessor(
+        demo.machine,
+        processors.find(entry => entry.id === 'leat-17')!,
+        catalogue,
+      ),
+    }
     expect(planSchema.parse(plan)).toEqual(plan)
-    expect(plan.machine).toMatchObject({ name: demo.machine.name, base: 'parts', score: null, engine: 'byProcessor' })
-    expect(plan.machine.parts.map(({ ref }) => ref)).toEqual([...demo.machine.parts.map(({ ref }) => ref).filter(ref => ref !== 'leat-13w'), 'leat-17'])
+    expect(plan.machine).toMatchObject({
+      name: demo.machine.name,
+      base: 'parts',
+      score: null,
+      engine: 'byProcessor',
+    })
+    expect(plan.machine.parts.map(({ ref }) => ref)).toEqual([
+      ...demo.machine.parts.map(({ ref }) => ref).filter(ref => ref !== 'leat-13w'),
+      'leat-17',
+    ])
     const { hardware } = assess(plan, catalogue).domains.machine
-    expect(hardware).toMatchObject({ cores: 4, processor: { score: 6300 }, builtIn: { id: 'builtInD' } })
+    expect(hardware).toMatchObject({
+      cores: 4,
+      processor: { score: 6300 },
+      builtIn: { id: 'builtInD' },
+    })
   })
   it('with an engine do far more than the same without', () => {
     const of = (id: string) => rows.find(row => row.processor.id === id)!.possible!.likely
@@ -41,20 +66,35 @@ describe('capacity against demand', () => {
     expect(curve.load.reduce((sum, chance) => sum + chance, 0)).toBeCloseTo(1, 9)
     expect(curve.slot).toBeGreaterThan(0)
   })
-  it('falls with capacity, through today\'s minutes short at today\'s machine', () => {
-    curve.points.slice(1).forEach((point, at) => expect(point.minutes).toBeLessThanOrEqual(curve.points[at]!.minutes + 1e-9))
+  it("falls with capacity, through today's minutes short at today's machine", () => {
+    curve.points
+      .slice(1)
+      .forEach((point, at) =>
+        expect(point.minutes).toBeLessThanOrEqual(curve.points[at]!.minutes + 1e-9),
+      )
     const today = curve.points.find(point => Math.abs(point.times - 1) < 1e-9)!
-    expect(today.minutes).toBeCloseTo(assess(demo, catalogue).figures['streams.minutesShortPerMonth']!.value!, 9)
+    expect(today.minutes).toBeCloseTo(
+      assess(demo, catalogue).figures['streams.minutesShortPerMonth']!.value!,
+      9,
+    )
   })
   it('needs habits and a processor', () => {
-    expect(capacityCurve({ ...demo, machine: { ...demo.machine, base: 'own', parts: [], score: null } }, catalogue)).toBeNull()
-    expect(capacityCurve({ ...demo, household: { ...demo.household, habits: [] } }, catalogue)).toBeNull()
+    expect(
+      capacityCurve(
+        { ...demo, machine: { ...demo.machine, base: 'own', parts: [], score: null } },
+        catalogue,
+      ),
+    ).toBeNull()
+    expect(
+      capacityCurve({ ...demo, household: { ...demo.household, habits: [] } }, catalogue),
+    ).toBeNull()
   })
 })
 
 describe('what would cure a lack of conversions', () => {
   const cures = conversionCures(weak, catalogue)
-  it('is the case here', () => expect(meetsNeed(assess(weak, catalogue).verdicts[0]!.state)).toBe(false))
+  it('is the case here', () =>
+    expect(meetsNeed(assess(weak, catalogue).verdicts[0]!.state)).toBe(false))
   it('names a device or a copy, a card and a processor, each with its effect', () => {
     expect(cures.some(cure => cure.id.startsWith('card-'))).toBe(true)
     expect(cures.some(cure => cure.id.startsWith('processor-'))).toBe(true)
@@ -74,11 +114,21 @@ describe('what would cure a lack of conversions', () => {
   it('puts what meets the need first, and the cheaper before the dearer', () => {
     const met = cures.map(cure => meetsNeed(cure.state))
     expect(met).toEqual([...met].sort((a, b) => Number(b) - Number(a)))
-    const costs = cures.filter(cure => meetsNeed(cure.state)).map(cure => (cure.price ?? 0) + 20 * cure.extraTB)
+    const costs = cures
+      .filter(cure => meetsNeed(cure.state))
+      .map(cure => (cure.price ?? 0) + 20 * cure.extraTB)
     expect(costs).toEqual([...costs].sort((a, b) => a - b))
   })
   it('takes a weak card out, and an unused engine in', () => {
-    const ids = (machine: object, choices = {}) => conversionCures(planSchema.parse({ ...tideMillHouse, machine: { ...tideMillHouse.machine, ...machine }, choices }), catalogue).map(cure => cure.id)
+    const ids = (machine: object, choices = {}) =>
+      conversionCures(
+        planSchema.parse({
+          ...tideMillHouse,
+          machine: { ...tideMillHouse.machine, ...machine },
+          choices,
+        }),
+        catalogue,
+      ).map(cure => cure.id)
     expect(ids({ engine: 'builtInF', parts: [{ ref: 'cardOldGaming' }] })).toContain('no-card')
     expect(ids({ engine: 'builtInF' }, { hardwareConversion: false })).toContain('engine-on')
   })

@@ -5,9 +5,20 @@ import type { Plan } from '../plan/planSchema'
 import { plainFormat } from '../units/format'
 import type { VerdictState } from '../verdict'
 
-/** The verdicts on space and survival of a plan, from its facts. @param catalogue with the plan's own entries */
-export function driveStates(plan: Plan, facts: { readonly drives: DrivesFacts }, catalogue: Catalogue): Readonly<Record<'space' | 'survival', VerdictState>> {
-  const { verdicts } = drivesDomain.tell(facts.drives as never, drivesDomain.read(plan, catalogue, facts as never) as never, plainFormat)
+/**
+ * The verdicts on space and survival of a plan, from its facts. @param catalogue with the plan's
+ * own entries
+ */
+export function driveStates(
+  plan: Plan,
+  facts: { readonly drives: DrivesFacts },
+  catalogue: Catalogue,
+): Readonly<Record<'space' | 'survival', VerdictState>> {
+  const { verdicts } = drivesDomain.tell(
+    facts.drives as never,
+    drivesDomain.read(plan, catalogue, facts as never) as never,
+    plainFormat,
+  )
   const stateOf = (id: string) => verdicts.find(verdict => verdict.id === id)!.state
   return { space: stateOf('space'), survival: stateOf('survival') }
 }

@@ -23,13 +23,35 @@ export function createEvaluator(plan: Plan, catalogue: Catalogue, axes: Axes): E
   const evaluator = createBoxEvaluator(plan, catalogue, adoptPool(plan, axes.pools[0]!).drives)
   const boxAt = (base: number, converter: number, copyOnWrite: boolean) => {
     const id = axes.bases[base]!
-    const { machine } = adoptBuild(plan, { base: id, converter: axes.converters[converter]!, pool: axes.pools[0]! }, catalogue)
-    return evaluator.box({ key: `${base} ${converter}`, machine, serverPortMbps: (id === null ? undefined : entryOf(catalogue.machineBases, id)?.portMbps) ?? plan.network.serverPortMbps }, copyOnWrite)
+    const { machine } = adoptBuild(
+      plan,
+      { base: id, converter: axes.converters[converter]!, pool: axes.pools[0]! },
+      catalogue,
+    )
+    return evaluator.box(
+      {
+        key: `${base} ${converter}`,
+        machine,
+        serverPortMbps:
+          (id === null ? undefined : entryOf(catalogue.machineBases, id)?.portMbps) ??
+          plan.network.serverPortMbps,
+      },
+      copyOnWrite,
+    )
   }
   const rows: (ReturnType<typeof boxAt> | undefined)[] = []
-  const boxRow = (base: number, converter: number, copyOnWrite: boolean) => rows[2 * (base * axes.converters.length + converter) + Number(copyOnWrite)] ??= boxAt(base, converter, copyOnWrite)
+  const boxRow = (base: number, converter: number, copyOnWrite: boolean) =>
+    (rows[2 * (base * axes.converters.length + converter) + Number(copyOnWrite)] ??= boxAt(
+      base,
+      converter,
+      copyOnWrite,
+    ))
   const pools: (ReturnType<typeof evaluator.pool> | undefined)[] = []
-  const poolRow = (pool: number) => pools[pool] ??= evaluator.pool({ key: String(pool), drives: adoptPool(plan, axes.pools[pool]!).drives })
+  const poolRow = (pool: number) =>
+    (pools[pool] ??= evaluator.pool({
+      key: String(pool),
+      drives: adoptPool(plan, axes.pools[pool]!).drives,
+    }))
 
   return {
     evaluate(base, converter, pool) {
@@ -38,7 +60,9 @@ export function createEvaluator(plan: Plan, catalogue: Catalogue, axes: Axes): E
     },
     fill() {
       const ways = new Set(axes.pools.map(({ fileSystem }) => fileSystem === 'copyOnWrite'))
-      for (let base = 0; base < axes.bases.length; base++) for (let converter = 0; converter < axes.converters.length; converter++) for (const way of ways) boxRow(base, converter, way)
+      for (let base = 0; base < axes.bases.length; base++)
+        for (let converter = 0; converter < axes.converters.length; converter++)
+          for (const way of ways) boxRow(base, converter, way)
       for (let pool = 0; pool < axes.pools.length; pool++) poolRow(pool)
       const { boxes, pools: all } = evaluator.counts()
       return boxes + all

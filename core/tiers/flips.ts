@@ -22,27 +22,102 @@ export interface Assumption {
   readonly set: (plan: Plan, value: number, lists: Catalogue) => Plan
 }
 
-const cost = <Key extends keyof Plan['costs']>(key: Key) => ({ of: (plan: Plan) => plan.costs[key] as number, set: (plan: Plan, value: number): Plan => ({ ...plan, costs: { ...plan.costs, [key]: value } }), path: `costs.${key}` })
+const cost = <Key extends keyof Plan['costs']>(key: Key) => ({
+  of: (plan: Plan) => plan.costs[key] as number,
+  set: (plan: Plan, value: number): Plan => ({ ...plan, costs: { ...plan.costs, [key]: value } }),
+  path: `costs.${key}`,
+})
 
 /** Assumptions that are swung, with the range that a home may meet. */
 export const assumptions: readonly Assumption[] = [
-  { id: 'pricePerKWh', label: 'Electricity', unit: 'money/kWh', low: 0.05, high: 0.8, ...cost('pricePerKWh') },
-  { id: 'rise', label: 'Electricity rises a year', unit: 'share', low: -0.05, high: 0.15, ...cost('electricityRisePerYear') },
-  { id: 'horizon', label: 'Horizon', unit: 'years', low: 1, high: 12, changesNeed: true, path: 'choices.horizonYears', of: ({ choices }) => choices.horizonYears, set: (plan, value) => ({ ...plan, choices: { ...plan.choices, horizonYears: Math.max(1, Math.round(value)) } }) },
-  { id: 'added', label: 'Added to the library', unit: 'GB/month', low: 0, high: 500, changesNeed: true, path: 'library.holdings', of: ({ library }, lists) => addedGBPerMonth(library, lists), set: (plan, value, lists) => ({ ...plan, library: withAddedGBPerMonth(plan.library, value, lists) }) },
-  { id: 'converting', label: 'Hours converting a day', unit: 'h/day', low: 0, high: 16, path: 'choices.convertingHoursPerDay', of: ({ choices }) => choices.convertingHoursPerDay, set: (plan, value) => ({ ...plan, choices: { ...plan.choices, convertingHoursPerDay: value } }) },
-  { id: 'driveFall', label: 'Drive prices fall a year', unit: 'share', low: -0.1, high: 0.15, path: 'drives.priceFallPerYear', of: ({ drives }) => drives.priceFallPerYear, set: (plan, value) => ({ ...plan, drives: { ...plan.drives, priceFallPerYear: value } }) },
-  { id: 'resale', label: 'Brings when sold', unit: 'share', low: 0, high: 0.6, ...cost('resaleShare') },
+  {
+    id: 'pricePerKWh',
+    label: 'Electricity',
+    unit: 'money/kWh',
+    low: 0.05,
+    high: 0.8,
+    ...cost('pricePerKWh'),
+  },
+  {
+    id: 'rise',
+    label: 'Electricity rises a year',
+    unit: 'share',
+    low: -0.05,
+    high: 0.15,
+    ...cost('electricityRisePerYear'),
+  },
+  {
+    id: 'horizon',
+    label: 'Horizon',
+    unit: 'years',
+    low: 1,
+    high: 12,
+    changesNeed: true,
+    path: 'choices.horizonYears',
+    of: ({ choices }) => choices.horizonYears,
+    set: (plan, value) => ({
+      ...plan,
+      choices: { ...plan.choices, horizonYears: Math.max(1, Math.round(value)) },
+    }),
+  },
+  {
+    id: 'added',
+    label: 'Added to the library',
+    unit: 'GB/month',
+    low: 0,
+    high: 500,
+    changesNeed: true,
+    path: 'library.holdings',
+    of: ({ library }, lists) => addedGBPerMonth(library, lists),
+    set: (plan, value, lists) => ({
+      ...plan,
+      library: withAddedGBPerMonth(plan.library, value, lists),
+    }),
+  },
+  {
+    id: 'converting',
+    label: 'Hours converting a day',
+    unit: 'h/day',
+    low: 0,
+    high: 16,
+    path: 'choices.convertingHoursPerDay',
+    of: ({ choices }) => choices.convertingHoursPerDay,
+    set: (plan, value) => ({ ...plan, choices: { ...plan.choices, convertingHoursPerDay: value } }),
+  },
+  {
+    id: 'driveFall',
+    label: 'Drive prices fall a year',
+    unit: 'share',
+    low: -0.1,
+    high: 0.15,
+    path: 'drives.priceFallPerYear',
+    of: ({ drives }) => drives.priceFallPerYear,
+    set: (plan, value) => ({ ...plan, drives: { ...plan.drives, priceFallPerYear: value } }),
+  },
+  {
+    id: 'resale',
+    label: 'Brings when sold',
+    unit: 'share',
+    low: 0,
+    high: 0.6,
+    ...cost('resaleShare'),
+  },
   { id: 'hour', label: 'An hour of yours', unit: 'money', low: 0, high: 60, ...cost('hourValue') },
 ]
 
-export interface Compared { readonly id: string, readonly plan: Plan }
+export interface Compared {
+  readonly id: string
+  readonly plan: Plan
+}
 
 /** What a compared way costs over the years when one assumption has another value. */
 export type CostAt = (id: string, value: number) => number
 
 /** Where another way becomes the cheapest, on one side of the value of today. */
-export interface Flip { readonly value: number, readonly winner: string }
+export interface Flip {
+  readonly value: number
+  readonly winner: string
+}
 export interface FlipBar {
   readonly assumption: Pick<Assumption, 'id' | 'label' | 'unit' | 'path' | 'low' | 'high'>
   readonly value: number
@@ -61,20 +136,32 @@ export const noWay = 'none'
 
 /** The cheapest of the compared; of equals the first; none where each costs without end. */
 export function winnerOf(ids: readonly string[], costOf: (id: string) => number): string {
-  return ids.reduce((best, id) => costOf(id) < (best === noWay ? Infinity : costOf(best) - 1e-9) ? id : best, noWay)
+  return ids.reduce(
+    (best, id) => (costOf(id) < (best === noWay ? Infinity : costOf(best) - 1e-9) ? id : best),
+    noWay,
+  )
 }
 
 /**
- * The nearest value on one side at which another way costs least: looked for in steps, then by halving between the last value at which
+ * The nearest value on one side at which another way costs least: looked for in steps, then by
+ * halving between the last value at which
  * the winner of today wins and the first at which it does not.
  */
-export function nearestFlip(ids: readonly string[], { from, to, whole = false }: { readonly from: number, readonly to: number, readonly whole?: boolean }, costAt: CostAt): Flip | null {
+export function nearestFlip(
+  ids: readonly string[],
+  {
+    from,
+    to,
+    whole = false,
+  }: { readonly from: number; readonly to: number; readonly whole?: boolean },
+  costAt: CostAt,
+): Flip | null {
   const winnerAt = (value: number) => winnerOf(ids, id => costAt(id, value))
   const now = winnerAt(from)
   let before = from
   const count = whole ? Math.abs(Math.round(to - from)) : looks
   for (let step = 1; step <= count; step++) {
-    const value = from + (to - from) * step / count
+    const value = from + ((to - from) * step) / count
     const winner = winnerAt(value)
     if (winner !== now) {
       if (whole) return { value, winner }
@@ -93,17 +180,23 @@ export function nearestFlip(ids: readonly string[], { from, to, whole = false }:
 
 export interface Flips {
   readonly bars: readonly FlipBar[]
-  /** those that can win: all that meet their need; where none does, all of them, by their money alone */
+  /**
+   * those that can win: all that meet their need; where none does, all of them, by their money
+   * alone
+   */
   readonly counted: readonly string[]
 }
 
 /** Whether a plan meets its whole need, its budget apart. */
 function meetsItsNeed(plan: Plan, catalogue: Catalogue): boolean {
-  return planAssessor(1).assess(plan, catalogue).verdicts.every(({ id, state }) => id === 'money' || meetsNeed(state) || state === 'unknown')
+  return planAssessor(1)
+    .assess(plan, catalogue)
+    .verdicts.every(({ id, state }) => id === 'money' || meetsNeed(state) || state === 'unknown')
 }
 
 /**
- * Every assumption with the values at which another of the compared ways costs least over the years. What falls short of its need
+ * Every assumption with the values at which another of the compared ways costs least over the
+ * years. What falls short of its need
  * wins nowhere; where an assumption changes what is kept, neither does what has run out of room.
  */
 export function flipBars(compared: readonly Compared[], catalogue: Catalogue): Flips {
@@ -117,22 +210,36 @@ export function flipBars(compared: readonly Compared[], catalogue: Catalogue): F
     const value = of(first, effectiveCatalogue(first, catalogue))
     const [low, high] = [Math.min(assumption.low, value), Math.max(assumption.high, value)]
     const judgesRoom = assumption.changesNeed === true && meeting.length > 0
-    const assessors = new Map(counted.map(entry => [entry.id, { ...entry, lists: effectiveCatalogue(entry.plan, catalogue), assessor: planAssessor(1), known: new Map<number, number>() }]))
+    const assessors = new Map(
+      counted.map(entry => [
+        entry.id,
+        {
+          ...entry,
+          lists: effectiveCatalogue(entry.plan, catalogue),
+          assessor: planAssessor(1),
+          known: new Map<number, number>(),
+        },
+      ]),
+    )
     const costAt: CostAt = (way, at) => {
       const { plan, lists, assessor, known } = assessors.get(way)!
       const before = known.get(at)
       if (before !== undefined) return before
       const swung = set(plan, at, lists)
       const facts = assessor.facts(swung, catalogue, ['library', 'drives', 'years'])
-      const isFull = judgesRoom && ['short', 'impossible'].includes(driveStates(swung, facts, lists).space)
+      const isFull =
+        judgesRoom && ['short', 'impossible'].includes(driveStates(swung, facts, lists).space)
       const found = isFull ? Infinity : costOverYears(facts.years.question)
       known.set(at, found)
       return found
     }
     const whole = unit === 'years'
     return {
-      assumption: { id, label, unit, path, low, high }, value, winner: winnerOf(ids, way => costAt(way, value)),
-      below: nearestFlip(ids, { from: value, to: low, whole }, costAt), above: nearestFlip(ids, { from: value, to: high, whole }, costAt),
+      assumption: { id, label, unit, path, low, high },
+      value,
+      winner: winnerOf(ids, way => costAt(way, value)),
+      below: nearestFlip(ids, { from: value, to: low, whole }, costAt),
+      above: nearestFlip(ids, { from: value, to: high, whole }, costAt),
     }
   })
   return { bars, counted: ids }

@@ -15,7 +15,11 @@ export interface PlanCarbon {
   readonly byYear: readonly Estimate[]
 }
 
-const times = (count: number, { low, likely, high }: Estimate): Estimate => ({ low: count * low, likely: count * likely, high: count * high })
+const times = (count: number, { low, likely, high }: Estimate): Estimate => ({
+  low: count * low,
+  likely: count * likely,
+  high: count * high,
+})
 
 /** What is made for a plan; what is owned or bought used was made for somebody else. */
 function madeFor(plan: Plan, catalogue: Catalogue): Record<string, Estimate> {
@@ -23,18 +27,30 @@ function madeFor(plan: Plan, catalogue: Catalogue): Record<string, Estimate> {
   const { build } = planAssessor(1).facts(plan, catalogue, ['machine']).machine
   const made: Record<string, Estimate> = {}
   const isNew = (condition: string) => condition === 'new'
-  const used = build.base?.class === 'office' || build.base?.class === 'rack' || build.base?.class === 'laptop'
+  const used =
+    build.base?.class === 'office' || build.base?.class === 'rack' || build.base?.class === 'laptop'
   if (build.isFromParts) {
     const parts = build.parts.filter(({ part }) => isNew(part.condition))
-    if (parts.some(({ kind }) => kind === 'board')) made.machine = parts.some(({ kind }) => kind === 'case') ? manufactureKg.desktop : manufactureKg.boardSwap
-  }
-  else if (isNew(machine.condition) && !used) {
-    made.machine = build.base?.class === 'appliance' ? manufactureKg.appliance : build.base?.class === 'miniPc' || build.base?.class === 'singleBoard' || build.base?.class === 'router' ? manufactureKg.miniPc : manufactureKg.desktop
+    if (parts.some(({ kind }) => kind === 'board'))
+      made.machine = parts.some(({ kind }) => kind === 'case')
+        ? manufactureKg.desktop
+        : manufactureKg.boardSwap
+  } else if (isNew(machine.condition) && !used) {
+    made.machine =
+      build.base?.class === 'appliance'
+        ? manufactureKg.appliance
+        : build.base?.class === 'miniPc' ||
+            build.base?.class === 'singleBoard' ||
+            build.base?.class === 'router'
+          ? manufactureKg.miniPc
+          : manufactureKg.desktop
   }
   drives.lots.forEach((lot, index) => {
     const { spinning, driveClass } = driveTraits(lot, drives, catalogue)
     if (!isNew(lot.condition) || driveClass?.id === 'refurbished') return
-    made[`drives${index}`] = spinning ? times(lot.count, manufactureKg.drive) : times(lot.count * lot.sizeTB, manufactureKg.ssdPerTB)
+    made[`drives${index}`] = spinning
+      ? times(lot.count, manufactureKg.drive)
+      : times(lot.count * lot.sizeTB, manufactureKg.ssdPerTB)
   })
   return made
 }
@@ -43,9 +59,17 @@ function madeFor(plan: Plan, catalogue: Catalogue): Record<string, Estimate> {
 export function planCarbon(plan: Plan, catalogue: Catalogue): PlanCarbon {
   const { machine } = planAssessor(1).facts(plan, catalogue, ['machine'])
   const [idle, converting] = machine.states
-  const averageW = (idle.watts.likely * idle.hoursPerDay + converting.watts.likely * converting.hoursPerDay) / 24
+  const averageW =
+    (idle.watts.likely * idle.hoursPerDay + converting.watts.likely * converting.hoursPerDay) / 24
   const { grid, gridKgPerKWh } = plan.costs
   const kgPerKWh = gridKgPerKWh === null ? gridKinds[grid].kgPerKWh : exactly(gridKgPerKWh)
   const made = madeFor(plan, catalogue)
-  return { made, averageW, kgPerKWh, byYear: Array.from({ length: plan.choices.horizonYears + 1 }, (_, year) => carbonAfter({ made, averageW, kgPerKWh }, year)) }
+  return {
+    made,
+    averageW,
+    kgPerKWh,
+    byYear: Array.from({ length: plan.choices.horizonYears + 1 }, (_, year) =>
+      carbonAfter({ made, averageW, kgPerKWh }, year),
+    ),
+  }
 }

@@ -8,11 +8,17 @@ export const unknownPrice = 30
 /** Planning values by which unlike costs are compared. */
 export interface PlanningPrices {
   readonly perTB: number
-  readonly costOf: (change: { readonly price: number | null, readonly extraTB: number }) => number
+  readonly costOf: (change: { readonly price: number | null; readonly extraTB: number }) => number
 }
 
 /** Prices of a plan: a terabyte costs what one of its kind of drives does. */
-export function planningPrices({ drives }: Pick<Plan, 'drives'>, catalogue: Pick<Catalogue, 'driveClasses'>): PlanningPrices {
+export function planningPrices(
+  { drives }: Pick<Plan, 'drives'>,
+  catalogue: Pick<Catalogue, 'driveClasses'>,
+): PlanningPrices {
   const perTB = driveClassOf(drives, catalogue)?.pricePerTB ?? 0
-  return { perTB, costOf: ({ price, extraTB }) => (price ?? (extraTB > 0 ? 0 : unknownPrice)) + perTB * extraTB }
+  return {
+    perTB,
+    costOf: ({ price, extraTB }) => (price ?? (extraTB > 0 ? 0 : unknownPrice)) + perTB * extraTB,
+  }
 }

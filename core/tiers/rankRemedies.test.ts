@@ -8,18 +8,27 @@ import { conversionCures } from './conversionCures'
 import { planningPrices, unknownPrice } from './planningPrices'
 import { cellKey, isBetter, isWorthShowing, remediesOf } from './rankRemedies'
 
-const plan = (changes: Partial<PlanInput> = {}) => planSchema.parse({ ...tideMillHouse, ...changes })
-const pricesOf = (driveClass: string) => planningPrices(plan({ drives: { ...tideMillHouse.drives, driveClass } }), catalogue)
+const plan = (changes: Partial<PlanInput> = {}) =>
+  planSchema.parse({ ...tideMillHouse, ...changes })
+const pricesOf = (driveClass: string) =>
+  planningPrices(plan({ drives: { ...tideMillHouse.drives, driveClass } }), catalogue)
 
 describe('planning prices', () => {
-  it('count a terabyte as one of the plan\'s kind of drives', () => {
-    for (const { id, pricePerTB } of catalogue.driveClasses) expect(pricesOf(id).perTB).toBe(pricePerTB)
-    expect(Object.fromEntries(catalogue.driveClasses.map(entry => [entry.id, entry.pricePerTB]))).toMatchObject({ nas: 20, ssd: 60 })
+  it("count a terabyte as one of the plan's kind of drives", () => {
+    for (const { id, pricePerTB } of catalogue.driveClasses)
+      expect(pricesOf(id).perTB).toBe(pricePerTB)
+    expect(
+      Object.fromEntries(catalogue.driveClasses.map(entry => [entry.id, entry.pricePerTB])),
+    ).toMatchObject({ nas: 20, ssd: 60 })
   })
-  it('take the usual kind of drive for one that the catalogue does not know, and nothing where it knows none', () => {
-    expect(pricesOf('gone-1').perTB).toBe(pricesOf('nas').perTB)
-    expect(planningPrices(plan(), { driveClasses: [] }).perTB).toBe(0)
-  })
+  it(
+    'take the usual kind of drive for one that the catalogue does not know, and nothing ' +
+      'where it knows none',
+    () => {
+      expect(pricesOf('gone-1').perTB).toBe(pricesOf('nas').perTB)
+      expect(planningPrices(plan(), { driveClasses: [] }).perTB).toBe(0)
+    },
+  )
   it('take thirty for a job whose price nobody knows, unless it is space alone that is paid', () => {
     const { costOf } = pricesOf('nas')
     expect(unknownPrice).toBe(30)
@@ -49,27 +58,37 @@ describe('of two remedies', () => {
 
 describe('remedies', () => {
   const remedies = remediesOf(plan(), catalogue)
-  it('stand with those first that remove most, one of each group, each with the state it leads to', () => {
-    const shares = remedies.ranked.map(entry => entry.removedShare)
-    expect(shares).toEqual([...shares].sort((a, b) => b - a))
-    expect(new Set(remedies.ranked.map(entry => entry.group)).size).toBe(remedies.ranked.length)
-    for (const { plan: changed, state } of remedies.ranked.slice(0, 6)) expect(assess(changed, catalogue).verdicts[0]!.state).toBe(state)
-  })
+  it(
+    'stand with those first that remove most, one of each group, each with the state it ' +
+      'leads to',
+    () => {
+      const shares = remedies.ranked.map(entry => entry.removedShare)
+      expect(shares).toEqual([...shares].sort((a, b) => b - a))
+      expect(new Set(remedies.ranked.map(entry => entry.group)).size).toBe(remedies.ranked.length)
+      for (const { plan: changed, state } of remedies.ranked.slice(0, 6))
+        expect(assess(changed, catalogue).verdicts[0]!.state).toBe(state)
+    },
+  )
   it('keep titles away from a device at no cost, and its habits go on with something else', () => {
     const remedy = remedies.ranked.find(entry => entry.id.startsWith('not-offered-'))!
     expect(remedy.price).toBe(0)
     const before = plan().library.holdings
-    const changed = remedy.plan.library.holdings.filter((holding, at) => holding.notOfferedTo.length > before[at]!.notOfferedTo.length)
+    const changed = remedy.plan.library.holdings.filter(
+      (holding, at) => holding.notOfferedTo.length > before[at]!.notOfferedTo.length,
+    )
     expect(changed.length).toBeGreaterThan(0)
     const device = changed[0]!.notOfferedTo.at(-1)!
     const { matrix } = assess(remedy.plan, catalogue).domains.playback
-    matrix.columns.filter(column => column.deviceId === device).forEach((column) => {
-      for (const habit of column.habits) {
-        const sessions = matrix.sessions[habit]!
-        expect(sessions.reduce((sum, kind) => sum + kind.chance, 0)).toBeCloseTo(1, 9)
-        for (const { row } of sessions) expect(matrix.rows[row]!.notOfferedTo).not.toContain(device)
-      }
-    })
+    matrix.columns
+      .filter(column => column.deviceId === device)
+      .forEach(column => {
+        for (const habit of column.habits) {
+          const sessions = matrix.sessions[habit]!
+          expect(sessions.reduce((sum, kind) => sum + kind.chance, 0)).toBeCloseTo(1, 9)
+          for (const { row } of sessions)
+            expect(matrix.rows[row]!.notOfferedTo).not.toContain(device)
+        }
+      })
   })
   it('of a cell leave titles out only where nothing else frees it', () => {
     const others = remedies.ranked.filter(entry => !entry.leavesOut)
@@ -79,21 +98,34 @@ describe('remedies', () => {
       const [row, column] = key.split(' ').map(Number)
       expect(cellKey(row!, column!)).toBe(key)
       const cell = matrix.cells[row!]![column!]!
-      expect(['picture', 'cannot']).toContain(cell.plain.outcome === 'picture' || cell.plain.outcome === 'cannot' ? cell.plain.outcome : cell.subtitled!.outcome)
+      expect(['picture', 'cannot']).toContain(
+        cell.plain.outcome === 'picture' || cell.plain.outcome === 'cannot'
+          ? cell.plain.outcome
+          : cell.subtitled!.outcome,
+      )
       if (remedy.leavesOut) expect(remedy.removedShare).toBeGreaterThanOrEqual(0)
     }
   })
   it('are none where nothing has to be converted', () => {
-    const easy = plan({ library: { holdings: [{ titles: 5, quality: 'hd1080-h264', subtitles: 'none' }] }, household: { ...tideMillHouse.household, habits: [] } })
+    const easy = plan({
+      library: { holdings: [{ titles: 5, quality: 'hd1080-h264', subtitles: 'none' }] },
+      household: { ...tideMillHouse.household, habits: [] },
+    })
     expect(remediesOf(easy, catalogue).ranked).toEqual([])
   })
   it('propose no device that is there already, and no cable where one lies', () => {
-    for (const { id, plan: changed } of remedies.ranked.filter(entry => entry.id.startsWith('replace-'))) {
-      const moved = changed.household.devices.filter((device, at) => device.class !== plan().household.devices[at]!.class)
+    for (const { id, plan: changed } of remedies.ranked.filter(entry =>
+      entry.id.startsWith('replace-'),
+    )) {
+      const moved = changed.household.devices.filter(
+        (device, at) => device.class !== plan().household.devices[at]!.class,
+      )
       expect(moved, id).toHaveLength(1)
     }
     for (const { id } of remedies.ranked.filter(entry => entry.id.startsWith('cable-'))) {
-      expect(plan().household.devices.find(device => `cable-${device.id}` === id)!.link).toMatch(/^wifi/)
+      expect(plan().household.devices.find(device => `cable-${device.id}` === id)!.link).toMatch(
+        /^wifi/,
+      )
     }
   })
 })
@@ -101,10 +133,22 @@ describe('remedies', () => {
 describe('limits of what is proposed', () => {
   const many = plan({
     household: {
-      viewers: Array.from({ length: 12 }, (_, at) => ({ id: `v${at}` })), devices: Array.from({ length: 12 }, (_, at) => ({ id: `d${at}`, class: 'oldSetTop' })),
-      habits: Array.from({ length: 12 }, (_, at) => ({ viewer: `v${at}`, device: `d${at}`, earliest: 1140, latest: 1200, minutes: 60 + at, chance: 0.5 })),
+      viewers: Array.from({ length: 12 }, (_, at) => ({ id: `v${at}` })),
+      devices: Array.from({ length: 12 }, (_, at) => ({ id: `d${at}`, class: 'oldSetTop' })),
+      habits: Array.from({ length: 12 }, (_, at) => ({
+        viewer: `v${at}`,
+        device: `d${at}`,
+        earliest: 1140,
+        latest: 1200,
+        minutes: 60 + at,
+        chance: 0.5,
+      })),
     },
-    library: { holdings: catalogue.qualities.slice(0, 14).map(({ id }, at) => ({ quality: id, titles: 10 + at })) },
+    library: {
+      holdings: catalogue.qualities
+        .slice(0, 14)
+        .map(({ id }, at) => ({ quality: id, titles: 10 + at })),
+    },
   })
   it('at most forty pairs of titles and device are kept apart, those with most hours', () => {
     const { matrix } = assess(many, catalogue).domains.playback
@@ -117,6 +161,8 @@ describe('limits of what is proposed', () => {
     const { ranked } = remediesOf(many, catalogue)
     expect(ranked.length).toBeGreaterThan(4)
     const cures = conversionCures(many, catalogue).map(({ id }) => id)
-    expect(ranked.filter(({ id }) => cures.includes(id)).map(({ id }) => id)).toEqual(ranked.slice(0, 4).map(({ id }) => id))
+    expect(ranked.filter(({ id }) => cures.includes(id)).map(({ id }) => id)).toEqual(
+      ranked.slice(0, 4).map(({ id }) => id),
+    )
   })
 })

@@ -22,10 +22,15 @@ export interface RankedRemedy extends Omit<Remedy, 'change'> {
 }
 
 /** One that is shown, with the state of the conversions that it leads to. */
-export interface ShownRemedy extends RankedRemedy { readonly state: VerdictState }
+export interface ShownRemedy extends RankedRemedy {
+  readonly state: VerdictState
+}
 
 export interface Remedies {
-  /** most removed first; of alternatives the best; what removes less than half a per cent is left out */
+  /**
+   * most removed first; of alternatives the best; what removes less than half a per cent is left
+   * out
+   */
   readonly ranked: readonly ShownRemedy[]
   /** by cell of the matrix: the cheapest that leaves no picture to convert there */
   readonly cells: ReadonlyMap<string, ShownRemedy>
@@ -42,27 +47,43 @@ export const leastRemoved = 0.005
 export const asMuch = 0.01
 
 function isTrouble({ offered, plain, subtitled }: MatrixCell, subtitledShare: number): boolean {
-  return offered && [plain, ...(subtitled && subtitledShare > 0 ? [subtitled] : [])].some(play => play.outcome === 'picture' || play.outcome === 'cannot')
+  return (
+    offered &&
+    [plain, ...(subtitled && subtitledShare > 0 ? [subtitled] : [])].some(
+      play => play.outcome === 'picture' || play.outcome === 'cannot',
+    )
+  )
 }
 
-/** The cells in trouble that a changed plan frees of it; rows are found again by their holdings, columns by their key. */
+/**
+ * The cells in trouble that a changed plan frees of it; rows are found again by their holdings,
+ * columns by their key.
+ */
 function freedCells(before: PlayabilityMatrix, after: PlayabilityMatrix): string[] {
   return before.rows.flatMap((row, rowAt) => {
     const newRow = after.rows.findIndex(candidate => candidate.holdings.includes(row.holdings[0]!))
     return before.columns.flatMap((column, columnAt) => {
       const newColumn = after.columns.findIndex(candidate => candidate.key === column.key)
       const [was, is] = [before.cells[rowAt]![columnAt]!, after.cells[newRow]?.[newColumn]]
-      return is && isTrouble(was, before.subtitledShare) && !isTrouble(is, after.subtitledShare) ? [cellKey(rowAt, columnAt)] : []
+      return is && isTrouble(was, before.subtitledShare) && !isTrouble(is, after.subtitledShare)
+        ? [cellKey(rowAt, columnAt)]
+        : []
     })
   })
 }
 
-const troubleShare = ({ shares }: PlaybackFacts) => shares ? shares.picture + shares.cannot : 0
-const contentTB = ({ sizes }: LibraryFacts) => sizes.reduce((sum, size) => sum + size.amount.likely * size.todayTB, 0)
-const hoursOf = ({ week }: HouseholdFacts) => week.habits.reduce((sum, { habit, hoursPerWeek }) => habit.onBusyDays ? sum : sum + hoursPerWeek, 0)
+const troubleShare = ({ shares }: PlaybackFacts) => (shares ? shares.picture + shares.cannot : 0)
+const contentTB = ({ sizes }: LibraryFacts) =>
+  sizes.reduce((sum, size) => sum + size.amount.likely * size.todayTB, 0)
+const hoursOf = ({ week }: HouseholdFacts) =>
+  week.habits.reduce(
+    (sum, { habit, hoursPerWeek }) => (habit.onBusyDays ? sum : sum + hoursPerWeek),
+    0,
+  )
 
 /**
- * What can be done so that less has to be converted. Each remedy is put through the same matrix as the plan itself.
+ * What can be done so that less has to be converted. Each remedy is put through the same matrix as
+ * the plan itself.
  * Takes its time (dozens of matrices): meant to run off the page.
  */
 export function remediesOf(plan: Plan, catalogue: Catalogue): Remedies {
@@ -80,18 +101,31 @@ export function remediesOf(plan: Plan, catalogue: Catalogue): Remedies {
     const after = factsOf(changed)
     const trouble = troubleShare(after.playback)
     const ranked: RankedRemedy = {
-      ...remedy, plan: changed, removedShare: before > 1e-9 ? 1 - trouble / before : 0, hoursAfter: trouble * hours, extraTB: contentTB(after.library) - contentTB(own.library),
+      ...remedy,
+      plan: changed,
+      removedShare: before > 1e-9 ? 1 - trouble / before : 0,
+      hoursAfter: trouble * hours,
+      extraTB: contentTB(after.library) - contentTB(own.library),
     }
     for (const key of freedCells(matrix, after.playback.matrix)) {
       const known = cells.get(key)
-      if (!known || Number(ranked.leavesOut ?? false) - Number(known.leavesOut ?? false) < 0 || (ranked.leavesOut === known.leavesOut && costOf(ranked) < costOf(known))) cells.set(key, ranked)
+      if (
+        !known ||
+        Number(ranked.leavesOut ?? false) - Number(known.leavesOut ?? false) < 0 ||
+        (ranked.leavesOut === known.leavesOut && costOf(ranked) < costOf(known))
+      )
+        cells.set(key, ranked)
     }
     const known = best.get(ranked.group)
-    if (isWorthShowing(ranked) && (!known || isBetter(ranked, known, costOf))) best.set(ranked.group, ranked)
+    if (isWorthShowing(ranked) && (!known || isBetter(ranked, known, costOf)))
+      best.set(ranked.group, ranked)
   }
   const shown = new Map<RankedRemedy, ShownRemedy>()
   const withState = (remedy: RankedRemedy): ShownRemedy => {
-    const known = shown.get(remedy) ?? { ...remedy, state: assessor.facts(remedy.plan, catalogue, ['streams']).streams.state }
+    const known = shown.get(remedy) ?? {
+      ...remedy,
+      state: assessor.facts(remedy.plan, catalogue, ['streams']).streams.state,
+    }
     shown.set(remedy, known)
     return known
   }
@@ -107,6 +141,12 @@ export function isWorthShowing({ removedShare }: Pick<RankedRemedy, 'removedShar
 }
 
 /** Removes clearly more; or as much at less cost. */
-export function isBetter<Removing extends Pick<RankedRemedy, 'removedShare' | 'price' | 'extraTB'>>(one: Removing, other: Removing, costOf: (remedy: Removing) => number): boolean {
-  return Math.abs(one.removedShare - other.removedShare) > asMuch ? one.removedShare > other.removedShare : costOf(one) < costOf(other)
+export function isBetter<Removing extends Pick<RankedRemedy, 'removedShare' | 'price' | 'extraTB'>>(
+  one: Removing,
+  other: Removing,
+  costOf: (remedy: Removing) => number,
+): boolean {
+  return Math.abs(one.removedShare - other.removedShare) > asMuch
+    ? one.removedShare > other.removedShare
+    : costOf(one) < costOf(other)
 }

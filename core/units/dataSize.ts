@@ -15,7 +15,7 @@ export const gbPerMbpsHour = 0.45
  */
 export function tebibytes(sizeTB: number): number {
   requireWithin('SIZE_TB', sizeTB, { min: 0 })
-  return sizeTB * bytesPerTB / bytesPerTiB
+  return (sizeTB * bytesPerTB) / bytesPerTiB
 }
 
 /**
@@ -29,5 +29,5 @@ export function tebibytes(sizeTB: number): number {
 export function recordingGB(bitrateMbps: number, minutes: number): number {
   requireWithin('BITRATE', bitrateMbps, { min: 0 })
   requireWithin('MINUTES', minutes, { min: 0 })
-  return bitrateMbps * minutes * 60 / 8 / 1000
+  return (bitrateMbps * minutes * 60) / 8 / 1000
 }

@@ -8,5 +8,5 @@ import { requireWithin } from '../errors'
  */
 export function tcpPayloadMbps(linkMbps: number): number {
   requireWithin('LINK', linkMbps, { min: 0 })
-  return linkMbps * 1448 / 1538
+  return (linkMbps * 1448) / 1538
 }

@@ -1,6 +1,9 @@
 import type { Estimate } from '../figure'
 
-/** How numbers are written: for one locale and one currency, the same in sentences, formulas, fields and tables. */
+/**
+ * How numbers are written: for one locale and one currency, the same in sentences, formulas, fields
+ * and tables.
+ */
 export interface Format {
   readonly locale: string
   /** ISO 4217 code, such as EUR */
@@ -26,7 +29,8 @@ export interface Format {
 }
 
 /** Units that count things, and so have a singular. */
-const countedUnits = /^(viewers|conversions|bays|drives|failed drives|titles|cores|streams|reference streams|years|months|days|bits|ports|threads|channels|sets|copies)$/
+const countedUnits =
+  /^(viewers|conversions|bays|drives|failed drives|titles|cores|streams|reference streams|years|months|days|bits|ports|threads|channels|sets|copies)$/
 /** Figures are shown to three digits: more would promise what an estimate cannot hold. */
 const shownDigits = 3
 /** Chances below it are not written out: no model of drives reaches so far. */
@@ -37,7 +41,10 @@ const mostDigits = 12
 
 /** Numbers whose text a format keeps, for each count of digits. */
 const mostWritten = 5000
-/** Formats that are kept: making one anew takes as long as assessing a plan, for Intl reads its tables. */
+/**
+ * Formats that are kept: making one anew takes as long as assessing a plan, for Intl reads its
+ * tables.
+ */
 const mostFormats = 20
 const formats = new Map<string, Format>()
 
@@ -62,9 +69,20 @@ function makeFormat(locale: string, currency: string): Format {
   const known = supported(locale)
   const plain = new Map<number, Intl.NumberFormat>()
   const amounts = new Map<number, Intl.NumberFormat>()
-  const digitsOf = (digits: number): Intl.NumberFormat => remembered(plain, digits, () => new Intl.NumberFormat(known, { maximumFractionDigits: digits }))
+  const digitsOf = (digits: number): Intl.NumberFormat =>
+    remembered(plain, digits, () => new Intl.NumberFormat(known, { maximumFractionDigits: digits }))
   const moneyOf = (digits: number): Intl.NumberFormat =>
-    remembered(amounts, digits, () => new Intl.NumberFormat(known, { style: 'currency', currency, minimumFractionDigits: digits, maximumFractionDigits: digits }))
+    remembered(
+      amounts,
+      digits,
+      () =>
+        new Intl.NumberFormat(known, {
+          style: 'currency',
+          currency,
+          minimumFractionDigits: digits,
+          maximumFractionDigits: digits,
+        }),
+    )
 
   // An edit writes mostly the numbers that were there before, and Intl takes its time.
   const written = new Map<number, Map<number, string>>()
@@ -83,18 +101,25 @@ function makeFormat(locale: string, currency: string): Format {
     return value < 0 ? `−${text}` : text
   }
   function powerOfTen(value: number, significant: number): string {
-    const [mantissa = '', exponent = ''] = value.toExponential(Math.max(0, significant - 2)).split('e')
+    const [mantissa = '', exponent = ''] = value
+      .toExponential(Math.max(0, significant - 2))
+      .split('e')
     return `${digitsOf(mostDigits).format(Number(mantissa)).replace('-', '−')}e${Number(exponent)}`
   }
-  const money = (value: number): string => moneyOf(Math.abs(value) >= 10 || Number.isInteger(value) ? 0 : 2).format(value)
+  const money = (value: number): string =>
+    moneyOf(Math.abs(value) >= 10 || Number.isInteger(value) ? 0 : 2).format(value)
   function share(value: number): string {
     if (value <= 0) return '0 %'
     if (value >= 0.001) return `${number(value * 100, value >= 0.995 ? 3 : 2)} %`
-    return value < smallestShare ? `under 1 in ${number(1 / smallestShare)}` : `1 in ${number(rounded(1 / value), 9)}`
+    return value < smallestShare
+      ? `under 1 in ${number(1 / smallestShare)}`
+      : `1 in ${number(rounded(1 / value), 9)}`
   }
   function bare(value: number, unit: string): string {
     if (unit === 'money') return money(value)
-    return unit === 'share' ? share(value) : number(value, Number.isInteger(value) ? 7 : shownDigits)
+    return unit === 'share'
+      ? share(value)
+      : number(value, Number.isInteger(value) ? 7 : shownDigits)
   }
   function unitText(unit: string, value = 2): string {
     if (value === 1 && countedUnits.test(unit)) return unit.slice(0, -1)
@@ -102,17 +127,35 @@ function makeFormat(locale: string, currency: string): Format {
   }
   function quantity(value: number, unit: string): string {
     if (unit === 'month') return value === 0 ? 'today' : `month ${number(value)}`
-    return unit === 'money' || unit === 'share' || unit === '' ? bare(value, unit) : `${bare(value, unit)}\u00A0${unitText(unit, value)}`
+    return unit === 'money' || unit === 'share' || unit === ''
+      ? bare(value, unit)
+      : `${bare(value, unit)}\u00A0${unitText(unit, value)}`
   }
-  const both = (join: string) => ({ low, high }: Pick<Estimate, 'low' | 'high'>, unit: string): string => {
-    const [a, b] = [bare(low, unit), bare(high, unit)]
-    return a === b ? a : `${a}${unit === 'share' ? ' to ' : join}${b}`
-  }
+  const both =
+    (join: string) =>
+    ({ low, high }: Pick<Estimate, 'low' | 'high'>, unit: string): string => {
+      const [a, b] = [bare(low, unit), bare(high, unit)]
+      return a === b ? a : `${a}${unit === 'share' ? ' to ' : join}${b}`
+    }
   function hours(value: number): string {
     if (value < 10) return `${number(value, 2)}\u00A0h`
-    return value < hoursUntilDays ? `${number(Math.round(value))}\u00A0h` : `${number(value / 24, 2)}\u00A0days`
+    return value < hoursUntilDays
+      ? `${number(Math.round(value))}\u00A0h`
+      : `${number(value / 24, 2)}\u00A0days`
   }
-  return { locale: known, currency, number, money, share, bare, quantity, unit: unitText, range: both('–'), span: both(' to '), hours }
+  return {
+    locale: known,
+    currency,
+    number,
+    money,
+    share,
+    bare,
+    quantity,
+    unit: unitText,
+    range: both('–'),
+    span: both(' to '),
+    hours,
+  }
 }
 
 /** English with euros: what is written where nobody asked for anything else. */
@@ -121,8 +164,7 @@ export const plainFormat = formatOf({ locale: 'en', currency: 'EUR' })
 function supported(locale: string): string {
   try {
     return Intl.NumberFormat.supportedLocalesOf(locale)[0] ?? 'en'
-  }
-  catch {
+  } catch {
     return 'en'
   }
 }

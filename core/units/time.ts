@@ -10,7 +10,8 @@ export const weeksPerMonth = hoursPerYear / 24 / 7 / monthsPerYear
  * @example monthsBetween('2026-11', '2027-03') // 4
  */
 export function monthsBetween(from: string, to: string): number {
-  const index = (month: string) => Number(month.slice(0, 4)) * monthsPerYear + Number(month.slice(5, 7))
+  const index = (month: string) =>
+    Number(month.slice(0, 4)) * monthsPerYear + Number(month.slice(5, 7))
   return index(to) - index(from)
 }
 
@@ -20,5 +21,5 @@ export function monthsBetween(from: string, to: string): number {
  */
 export function monthAfter(from: string, months: number): string {
   const index = Number(from.slice(0, 4)) * monthsPerYear + Number(from.slice(5, 7)) - 1 + months
-  return `${Math.floor(index / monthsPerYear)}-${String(index % monthsPerYear + 1).padStart(2, '0')}`
+  return `${Math.floor(index / monthsPerYear)}-${String((index % monthsPerYear) + 1).padStart(2, '0')}`
 }

@@ -4,7 +4,11 @@ import { recordingGB, tebibytes } from './dataSize'
 import { tcpPayloadMbps } from './ethernet'
 
 describe('sizes', () => {
-  it.each([[8, 6.6], [28, 23.1], [60, 49.5]])('a film of 110 minutes at %d Mb/s takes %d GB', (mbps, gb) => {
+  it.each([
+    [8, 6.6],
+    [28, 23.1],
+    [60, 49.5],
+  ])('a film of 110 minutes at %d Mb/s takes %d GB', (mbps, gb) => {
     expect(recordingGB(mbps, 110)).toBeCloseTo(gb, 6)
   })
   it('14 TB are 12.73 TiB', () => expect(tebibytes(14)).toBeCloseTo(12.73, 2))
@@ -16,7 +20,12 @@ describe('sizes', () => {
 })
 
 describe('TCP payload of Ethernet', () => {
-  it.each([[100, 94.1], [1000, 941.5], [2500, 2353.7], [10_000, 9414.8]])('%d Mb/s carry %d', (link, payload) => {
+  it.each([
+    [100, 94.1],
+    [1000, 941.5],
+    [2500, 2353.7],
+    [10_000, 9414.8],
+  ])('%d Mb/s carry %d', (link, payload) => {
     expect(tcpPayloadMbps(link)).toBeCloseTo(payload, 1)
   })
 })

@@ -1,4 +1,7 @@
-/** The week is looked at in slots of five minutes, from Monday 00:00; a slot stands for its first moment. */
+/**
+ * The week is looked at in slots of five minutes, from Monday 00:00; a slot stands for its first
+ * moment.
+ */
 export const slotMinutes = 5
 export const minutesPerDay = 1440
 export const minutesPerWeek = 7 * minutesPerDay

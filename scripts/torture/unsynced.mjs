@@ -10,7 +10,11 @@ const sectorBytes = 512
 /** Builds the layer into a folder; null where there is no C compiler. */
 export function buildLayer(folder) {
   const layer = join(folder, 'unsynced.so')
-  const { status } = spawnSync('cc', ['-shared', '-fPIC', '-O1', '-o', layer, join(import.meta.dirname, 'unsynced.c'), '-ldl'], { stdio: 'ignore' })
+  const { status } = spawnSync(
+    'cc',
+    ['-shared', '-fPIC', '-O1', '-o', layer, join(import.meta.dirname, 'unsynced.c'), '-ldl'],
+    { stdio: 'ignore' },
+  )
   return status === 0 ? layer : null
 }
 
@@ -19,13 +23,19 @@ export function readLog(bytes) {
   const pending = new Map()
   for (let at = 0; at + headBytes <= bytes.length;) {
     const [kind, pathLength] = [bytes.readUInt32LE(at), bytes.readUInt32LE(at + 4)]
-    const [offset, length, oldSize] = [8, 16, 24].map(place => Number(bytes.readBigUInt64LE(at + place)))
+    const [offset, length, oldSize] = [8, 16, 24].map(place =>
+      Number(bytes.readBigUInt64LE(at + place)),
+    )
     const end = at + headBytes + pathLength + length
     // The last record may have been cut off; what it tells of was not written yet.
     if (end > bytes.length) break
     const path = bytes.toString('utf8', at + headBytes, at + headBytes + pathLength)
     if (kind === kinds.synced) pending.set(path, [])
-    else pending.set(path, [...pending.get(path) ?? [], { kind, offset, old: bytes.subarray(at + headBytes + pathLength, end), oldSize }])
+    else
+      pending.set(path, [
+        ...(pending.get(path) ?? []),
+        { kind, offset, old: bytes.subarray(at + headBytes + pathLength, end), oldSize },
+      ])
     at = end
   }
   return pending
@@ -51,7 +61,9 @@ export function afterCut(now, changes, keeps) {
   const durable = takenBack(now, changes)
   const touched = new Set()
   for (let at = 0; at * sectorBytes < Math.max(now.length, durable.length); at++) {
-    const [one, other] = [now, durable].map(content => content.subarray(at * sectorBytes, (at + 1) * sectorBytes))
+    const [one, other] = [now, durable].map(content =>
+      content.subarray(at * sectorBytes, (at + 1) * sectorBytes),
+    )
     if (!one.equals(other)) touched.add(at)
   }
   let content = durable
@@ -59,13 +71,17 @@ export function afterCut(now, changes, keeps) {
     if (!keeps()) continue
     const written = now.subarray(sector * sectorBytes, (sector + 1) * sectorBytes)
     const size = Math.max(content.length, sector * sectorBytes + written.length)
-    if (size > content.length) content = Buffer.concat([content, Buffer.alloc(size - content.length)])
+    if (size > content.length)
+      content = Buffer.concat([content, Buffer.alloc(size - content.length)])
     written.copy(content, sector * sectorBytes)
   }
   return { content, lost: touched.size }
 }
 
-/** Cuts the power: of the files that the log tells of, what was not synchronised is lost, sector by sector. Answers how many sectors were at stake. */
+/**
+ * Cuts the power: of the files that the log tells of, what was not synchronised is lost, sector by
+ * sector. Answers how many sectors were at stake.
+ */
 export function cutPower(log, keeps) {
   if (!existsSync(log)) return 0
   let atStake = 0

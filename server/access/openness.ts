@@ -8,9 +8,16 @@ export function isOpen(): boolean {
 
 const forwarding = ['forwarded', 'x-forwarded-for', 'x-real-ip', 'via']
 
-/** Whether a request was made on this very computer, under a name of its own, and not passed on for somebody else. */
+/**
+ * Whether a request was made on this very computer, under a name of its own, and not passed on for
+ * somebody else.
+ */
 export function isFromThisComputer(event: H3Event): boolean {
   const address = event.node.req.socket.remoteAddress ?? ''
   const host = (getRequestHeader(event, 'host') ?? '').replace(/:\d+$/, '').replace(/^\[|\]$/g, '')
-  return isLoopback(address.replace(/^::ffff:/, '')) && isLoopback(host) && forwarding.every(name => getRequestHeader(event, name) === undefined)
+  return (
+    isLoopback(address.replace(/^::ffff:/, '')) &&
+    isLoopback(host) &&
+    forwarding.every(name => getRequestHeader(event, name) === undefined)
+  )
 }

@@ -12,10 +12,16 @@ const body = z.object({ passphrase: z.string() })
  * @throws {Problem} 409 where nobody has to sign in, 422 when it cannot be one
  */
 export async function readPassphrase(event: H3Event): Promise<string> {
-  if (!isOpen()) throw new Problem(409, 'Not open to a network', 'Only this computer reaches Numeron, so nobody has to sign in.')
+  if (!isOpen())
+    throw new Problem(
+      409,
+      'Not open to a network',
+      'Only this computer reaches Numeron, so nobody has to sign in.',
+    )
   const passphrase = body.safeParse(await readJsonBody(event)).data?.passphrase
   const issue = passphraseIssue(passphrase)
-  if (issue !== null || passphrase === undefined) throw new Problem(422, 'No passphrase', issue ?? '')
+  if (issue !== null || passphrase === undefined)
+    throw new Problem(422, 'No passphrase', issue ?? '')
   return passphrase
 }
 

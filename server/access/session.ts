@@ -6,9 +6,13 @@ const cookieName = 'numeron-session'
 /** How long a browser stays signed in, days. */
 export const sessionDays = 30
 
-/** The cookie never reaches a script or a page of another origin; over TLS, also behind a server that ends it, it never goes out in the clear. */
+/**
+ * The cookie never reaches a script or a page of another origin; over TLS, also behind a server
+ * that ends it, it never goes out in the clear.
+ */
 function cookieOptions(event: H3Event) {
-  const isSecure = 'encrypted' in event.node.req.socket || getRequestHeader(event, 'x-forwarded-proto') === 'https'
+  const isSecure =
+    'encrypted' in event.node.req.socket || getRequestHeader(event, 'x-forwarded-proto') === 'https'
   return { httpOnly: true, sameSite: 'strict', path: '/', secure: isSecure } as const
 }
 
@@ -20,7 +24,7 @@ function sessionHash(event: H3Event): string | null {
 
 export async function isSignedIn(event: H3Event): Promise<boolean> {
   const hash = sessionHash(event)
-  return hash !== null && await (await access()).hasSession(hash)
+  return hash !== null && (await (await access()).hasSession(hash))
 }
 
 /** Signs the browser in that sent this request. */

@@ -13,7 +13,13 @@ function placeOf(address: string): string {
   const [head = '', tail] = plain.split('::')
   const groups = head.split(':').filter(Boolean)
   const after = tail === undefined ? [] : tail.split(':').filter(Boolean)
-  return [...groups, ...Array<string>(tail === undefined ? 0 : 8 - groups.length - after.length).fill('0'), ...after].slice(0, 4).join(':')
+  return [
+    ...groups,
+    ...Array<string>(tail === undefined ? 0 : 8 - groups.length - after.length).fill('0'),
+    ...after,
+  ]
+    .slice(0, 4)
+    .join(':')
 }
 
 /**
@@ -23,11 +29,15 @@ function placeOf(address: string): string {
 export async function countTry(address: string): Promise<void> {
   try {
     await limiter.consume(placeOf(address))
-  }
-  catch (refused) {
+  } catch (refused) {
     if (!(refused instanceof RateLimiterRes)) throw refused
     const minutes = Math.ceil(refused.msBeforeNext / 60_000)
-    throw new Problem(429, 'Too many tries', `There were too many wrong passphrases. Try again in ${minutes} ${minutes === 1 ? 'minute' : 'minutes'}.`)
+    throw new Problem(
+      429,
+      'Too many tries',
+      `There were too many wrong passphrases. Try again in ${minutes} ` +
+        `${minutes === 1 ? 'minute' : 'minutes'}.`,
+    )
   }
 }
 

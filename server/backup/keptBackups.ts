@@ -1,10 +1,13 @@
-/** How many nightly copies are kept: of the last days, the last weeks and the last months that have one. */
+/**
+ * How many nightly copies are kept: of the last days, the last weeks and the last months that have
+ * one.
+ */
 export const keptCopies = { days: 7, weeks: 4, months: 12 } as const
 
 /** Monday of a day's week. */
 function weekOf(day: string): string {
   const date = new Date(`${day}T00:00:00Z`)
-  date.setUTCDate(date.getUTCDate() - (date.getUTCDay() + 6) % 7)
+  date.setUTCDate(date.getUTCDate() - ((date.getUTCDay() + 6) % 7))
   return date.toISOString().slice(0, 10)
 }
 

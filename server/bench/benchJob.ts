@@ -1,8 +1,23 @@
-import { benchLimitS, benchResult, benchRound, nextCopies, type BenchRound, type BenchState } from '~~/core/streams/bench'
+import {
+  benchLimitS,
+  benchResult,
+  benchRound,
+  nextCopies,
+  type BenchRound,
+  type BenchState,
+} from '~~/core/streams/bench'
 import { Problem } from '../http/problem'
 import { encoderOfThisMachine, type Encoder } from './encoder'
 
-const idle: BenchState = { state: 'idle', copies: 0, rounds: [], encoder: '', isSimulated: false, result: null, message: '' }
+const idle: BenchState = {
+  state: 'idle',
+  copies: 0,
+  rounds: [],
+  encoder: '',
+  isSimulated: false,
+  result: null,
+  message: '',
+}
 
 /** The one bench of this server: started, watched and cancelled; never two at once. */
 export class BenchJob {
@@ -10,7 +25,10 @@ export class BenchJob {
   private abort: AbortController | null = null
   private readonly watchers = new Set<(state: BenchState) => void>()
 
-  constructor(private readonly encoderOf: () => Encoder = encoderOfThisMachine, private readonly limitMs = benchLimitS * 1000) {}
+  constructor(
+    private readonly encoderOf: () => Encoder = encoderOfThisMachine,
+    private readonly limitMs = benchLimitS * 1000,
+  ) {}
 
   get state(): BenchState {
     return this.current
@@ -25,11 +43,21 @@ export class BenchJob {
 
   /** @throws {Problem} 409 while one is under way */
   start(): BenchState {
-    if (this.abort) throw new Problem(409, 'A measurement is running', 'Only one can run at a time. Cancel it, or wait until it ends.')
+    if (this.abort)
+      throw new Problem(
+        409,
+        'A measurement is running',
+        'Only one can run at a time. Cancel it, or wait until it ends.',
+      )
     const abort = new AbortController()
     this.abort = abort
     const encoder = this.encoderOf()
-    this.tell({ ...idle, state: 'preparing', encoder: encoder.name, isSimulated: encoder.isSimulated })
+    this.tell({
+      ...idle,
+      state: 'preparing',
+      encoder: encoder.name,
+      isSimulated: encoder.isSimulated,
+    })
     void this.run(encoder, abort)
     return this.current
   }
@@ -54,14 +82,26 @@ export class BenchJob {
         rounds.push(benchRound(await encoder.run(copies, abort.signal)))
       }
       this.tell({ ...this.current, state: 'done', copies: 0, rounds, result: benchResult(rounds) })
-    }
-    catch (error) {
+    } catch (error) {
       const reason = error instanceof Error ? error.message : 'unknown'
-      if (late) this.tell({ ...this.current, state: 'failed', copies: 0, rounds, message: 'It passed its time limit and was stopped. Nothing was stored.' })
-      else if (abort.signal.aborted) this.tell({ ...this.current, state: 'cancelled', copies: 0, rounds, message: 'Cancelled; nothing was stored.' })
+      if (late)
+        this.tell({
+          ...this.current,
+          state: 'failed',
+          copies: 0,
+          rounds,
+          message: 'It passed its time limit and was stopped. Nothing was stored.',
+        })
+      else if (abort.signal.aborted)
+        this.tell({
+          ...this.current,
+          state: 'cancelled',
+          copies: 0,
+          rounds,
+          message: 'Cancelled; nothing was stored.',
+        })
       else this.tell({ ...this.current, state: 'failed', copies: 0, rounds, message: reason })
-    }
-    finally {
+    } finally {
       clearTimeout(timer)
       abort.abort()
       encoder.dispose()

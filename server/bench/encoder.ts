@@ -18,14 +18,64 @@ export interface Encoder {
 }
 
 /** Every argument is fixed here: nothing that comes from outside reaches a command line. */
-const makeClip = ['-nostdin', '-v', 'error', '-y', '-f', 'lavfi', '-i', 'testsrc2=s=1920x1080:r=24,noise=alls=14:allf=t', '-f', 'lavfi', '-i', 'anoisesrc=r=48000:a=0.2',
-  '-t', String(benchClipS), '-c:v', 'libx264', '-preset', 'veryfast', '-b:v', '8M', '-maxrate', '12M', '-bufsize', '16M', '-c:a', 'ac3', '-ac', '6', '-pix_fmt', 'yuv420p']
-const convert = ['-c:v', 'libx264', '-preset', 'veryfast', '-b:v', '8M', '-maxrate', '12M', '-bufsize', '16M', '-c:a', 'aac', '-ac', '2', '-f', 'null', '-']
+const makeClip = [
+  '-nostdin',
+  '-v',
+  'error',
+  '-y',
+  '-f',
+  'lavfi',
+  '-i',
+  'testsrc2=s=1920x1080:r=24,noise=alls=14:allf=t',
+  '-f',
+  'lavfi',
+  '-i',
+  'anoisesrc=r=48000:a=0.2',
+  '-t',
+  String(benchClipS),
+  '-c:v',
+  'libx264',
+  '-preset',
+  'veryfast',
+  '-b:v',
+  '8M',
+  '-maxrate',
+  '12M',
+  '-bufsize',
+  '16M',
+  '-c:a',
+  'ac3',
+  '-ac',
+  '6',
+  '-pix_fmt',
+  'yuv420p',
+]
+const convert = [
+  '-c:v',
+  'libx264',
+  '-preset',
+  'veryfast',
+  '-b:v',
+  '8M',
+  '-maxrate',
+  '12M',
+  '-bufsize',
+  '16M',
+  '-c:a',
+  'aac',
+  '-ac',
+  '2',
+  '-f',
+  'null',
+  '-',
+]
 /** Longest that one run of the program may take, in ms. */
 const programLimitMs = 90_000
 const mostErrorText = 400
 
-/** Runs the program once. Ends it when told to, when it takes too long, and when this server ends. */
+/**
+ * Runs the program once. Ends it when told to, when it takes too long, and when this server ends.
+ */
 function runProgram(program: string, given: readonly string[], signal: AbortSignal): Promise<void> {
   return new Promise((done, fail) => {
     if (signal.aborted) return fail(new Error('cancelled'))
@@ -44,7 +94,7 @@ function runProgram(program: string, given: readonly string[], signal: AbortSign
       signal.removeEventListener('abort', end)
       process.removeListener('exit', end)
     }
-    child.on('error', (error) => {
+    child.on('error', error => {
       settle()
       fail(error)
     })
@@ -52,7 +102,15 @@ function runProgram(program: string, given: readonly string[], signal: AbortSign
       settle()
       if (code === 0) done()
       else if (signal.aborted) fail(new Error('cancelled'))
-      else fail(new Error(killedBy ? `The encoder was ended (${killedBy}) before it was done.` : `The encoder stopped with an error: ${said.replace(/[^\x21-\x7E]+/g, ' ').trim() || `code ${code}`}`))
+      else
+        fail(
+          new Error(
+            killedBy
+              ? `The encoder was ended (${killedBy}) before it was done.`
+              : 'The encoder stopped with an error: ' +
+                  `${said.replace(/[^\x21-\x7E]+/g, ' ').trim() || `code ${code}`}`,
+          ),
+        )
     })
   })
 }
@@ -68,24 +126,35 @@ export function realEncoder(program = 'ffmpeg'): Encoder | null {
     name: `ffmpeg ${version}`,
     isSimulated: false,
     prepare: signal => runProgram(program, [...makeClip, clip], signal),
-    run: (copies, signal) => Promise.all(Array.from({ length: copies }, async () => {
-      const started = performance.now()
-      await runProgram(program, ['-nostdin', '-v', 'error', '-i', clip, ...convert], signal)
-      return benchClipS * 1000 / Math.max(1, performance.now() - started)
-    })),
+    run: (copies, signal) =>
+      Promise.all(
+        Array.from({ length: copies }, async () => {
+          const started = performance.now()
+          await runProgram(program, ['-nostdin', '-v', 'error', '-i', clip, ...convert], signal)
+          return (benchClipS * 1000) / Math.max(1, performance.now() - started)
+        }),
+      ),
     dispose: () => rmSync(folder, { recursive: true, force: true }),
   }
 }
 
-/** A machine that is made up, where the encoder is not installed: 3.4 reference streams, of which one copy alone can use 2.6. */
+/**
+ * A machine that is made up, where the encoder is not installed: 3.4 reference streams, of which
+ * one copy alone can use 2.6.
+ */
 export function simulatedEncoder(roundMs = 350): Encoder {
-  const wait = (signal: AbortSignal) => new Promise<void>((done, fail) => {
-    const timer = setTimeout(done, roundMs)
-    signal.addEventListener('abort', () => {
-      clearTimeout(timer)
-      fail(new Error('cancelled'))
-    }, { once: true })
-  })
+  const wait = (signal: AbortSignal) =>
+    new Promise<void>((done, fail) => {
+      const timer = setTimeout(done, roundMs)
+      signal.addEventListener(
+        'abort',
+        () => {
+          clearTimeout(timer)
+          fail(new Error('cancelled'))
+        },
+        { once: true },
+      )
+    })
   return {
     name: 'a simulated machine',
     isSimulated: true,
@@ -94,7 +163,9 @@ export function simulatedEncoder(roundMs = 350): Encoder {
       await wait(signal)
       return Array.from({ length: copies }, () => Math.min(2.6, 3.4 / copies))
     },
-    dispose: () => { /* it leaves nothing */ },
+    dispose: () => {
+      /* it leaves nothing */
+    },
   }
 }
 

@@ -10,11 +10,15 @@ import { closeDatabase, copyDatabase, openDatabase } from './open'
 
 const daysDeletedPlansAreKept = 30
 
-/** Ends what was deleted long ago, puts the demo plan into an empty database when asked to, and takes over a passphrase from a file. */
+/**
+ * Ends what was deleted long ago, puts the demo plan into an empty database when asked to, and
+ * takes over a passphrase from a file.
+ */
 async function prepare(sequelize: Sequelize): Promise<void> {
   const repository = planRepository(sequelize)
   await repository.purgeDeletedBefore(new Date(Date.now() - daysDeletedPlansAreKept * 86_400_000))
-  if (process.env.NUMERON_DEMO === '1' && await repository.count() === 0) await repository.create(planSchema.parse(tideMillHouse))
+  if (process.env.NUMERON_DEMO === '1' && (await repository.count()) === 0)
+    await repository.create(planSchema.parse(tideMillHouse))
   await takePassphrase(accessRepository(sequelize))
 }
 
@@ -24,18 +28,26 @@ async function takePassphrase(repository: AccessRepository): Promise<void> {
   // What is wrong with the file has been told when the server began to start.
   if ('problem' in read || read.passphrase === null) return
   const stored = await repository.passphrase()
-  if (stored !== null && await isPassphrase(read.passphrase, stored)) return
+  if (stored !== null && (await isPassphrase(read.passphrase, stored))) return
   const hash = await hashPassphrase(read.passphrase)
   if (hash) await repository.setPassphrase(hash)
 }
 
-interface Opened { readonly database: Sequelize, readonly repository: PlanRepository, readonly access: AccessRepository }
+interface Opened {
+  readonly database: Sequelize
+  readonly repository: PlanRepository
+  readonly access: AccessRepository
+}
 
 let opening: Promise<Opened> | null = null
 
 function open(): Promise<Opened> {
   opening ??= openDatabase(databaseFile(), prepare)
-    .then(database => ({ database, repository: planRepository(database), access: accessRepository(database) }))
+    .then(database => ({
+      database,
+      repository: planRepository(database),
+      access: accessRepository(database),
+    }))
     .catch((error: unknown) => {
       opening = null
       throw error
@@ -44,7 +56,8 @@ function open(): Promise<Opened> {
 }
 
 /**
- * The plans of this server; the database is opened once, at the first call. A failed opening is tried again.
+ * The plans of this server; the database is opened once, at the first call. A failed opening is
+ * tried again.
  * @throws {DatabaseProblem} with what to do
  */
 export async function plans(): Promise<PlanRepository> {

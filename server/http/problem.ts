@@ -20,24 +20,52 @@ export interface ProblemDocument {
   readonly status: number
   readonly title: string
   readonly detail: string
-  readonly errors: readonly { readonly path: string, readonly message: string }[]
+  readonly errors: readonly { readonly path: string; readonly message: string }[]
   readonly [extra: string]: unknown
 }
 
 function statusOf(error: unknown): number {
-  const status = typeof error === 'object' && error !== null && 'statusCode' in error ? Number(error.statusCode) : 500
+  const status =
+    typeof error === 'object' && error !== null && 'statusCode' in error
+      ? Number(error.statusCode)
+      : 500
   return Number.isInteger(status) && status >= 400 && status < 600 ? status : 500
 }
 
-/** What the disk or the database refuses, said as what can be done about it; null for errors of another kind. */
+/**
+ * What the disk or the database refuses, said as what can be done about it; null for errors of
+ * another kind.
+ */
 function storageProblem(error: unknown): Problem | null {
-  if (error instanceof DatabaseProblem) return new Problem(503, 'The database cannot be used', error.message)
+  if (error instanceof DatabaseProblem)
+    return new Problem(503, 'The database cannot be used', error.message)
   switch (sqliteCode(error)) {
-    case 'SQLITE_FULL': return new Problem(507, 'The disk is full', 'The disk of the computer that runs Numeron is full, so nothing was stored. Free some space there.')
-    case 'SQLITE_BUSY': return new Problem(503, 'The database is busy', 'Another program holds the database. Nothing was stored; try again.')
-    case 'SQLITE_READONLY': case 'SQLITE_CANTOPEN': case 'SQLITE_IOERR': case 'SQLITE_CORRUPT': case 'SQLITE_NOTADB':
-      return new Problem(503, 'The database cannot be used', 'The database cannot be read or written, so nothing was stored. The computer that runs Numeron says why when it is started again.')
-    default: return null
+    case 'SQLITE_FULL':
+      return new Problem(
+        507,
+        'The disk is full',
+        'The disk of the computer that runs Numeron is full, so nothing was stored. Free ' +
+          'some space there.',
+      )
+    case 'SQLITE_BUSY':
+      return new Problem(
+        503,
+        'The database is busy',
+        'Another program holds the database. Nothing was stored; try again.',
+      )
+    case 'SQLITE_READONLY':
+    case 'SQLITE_CANTOPEN':
+    case 'SQLITE_IOERR':
+    case 'SQLITE_CORRUPT':
+    case 'SQLITE_NOTADB':
+      return new Problem(
+        503,
+        'The database cannot be used',
+        'The database cannot be read or written, so nothing was stored. The computer that ' +
+          'runs Numeron says why when it is started again.',
+      )
+    default:
+      return null
   }
 }
 
@@ -45,8 +73,12 @@ function storageProblem(error: unknown): Problem | null {
 export function problemDocument(error: unknown): ProblemDocument {
   if (error instanceof Problem) {
     return {
-      type: 'about:blank', status: error.status, title: error.title, detail: error.detail,
-      errors: error.issues.map(({ path, message }) => ({ path, message })), ...error.extra,
+      type: 'about:blank',
+      status: error.status,
+      title: error.title,
+      detail: error.detail,
+      errors: error.issues.map(({ path, message }) => ({ path, message })),
+      ...error.extra,
     }
   }
   const stored = storageProblem(error)
@@ -57,7 +89,10 @@ export function problemDocument(error: unknown): ProblemDocument {
     404: ['Not found', 'There is nothing at this address.'],
     405: ['Method not allowed', 'This address does not accept that method.'],
   }
-  const [title, detail] = known[status] ?? ['Something went wrong', 'The server could not do this. Nothing was changed; try again.']
+  const [title, detail] = known[status] ?? [
+    'Something went wrong',
+    'The server could not do this. Nothing was changed; try again.',
+  ]
   return { type: 'about:blank', status: known[status] ? status : 500, title, detail, errors: [] }
 }
 
@@ -69,5 +104,11 @@ export function notJson(): Problem {
 export const mostIssuesTold = 200
 
 export function unprocessable(issues: readonly PlanIssue[]): Problem {
-  return new Problem(422, 'The plan is not valid', `${issues.length} ${issues.length === 1 ? 'field needs' : 'fields need'} a change; nothing was stored.`, issues.slice(0, mostIssuesTold))
+  return new Problem(
+    422,
+    'The plan is not valid',
+    `${issues.length} ${issues.length === 1 ? 'field needs' : 'fields need'} a change; ` +
+      'nothing was stored.',
+    issues.slice(0, mostIssuesTold),
+  )
 }

@@ -1,4 +1,7 @@
-/** The event streams that are open: a server that leaves ends them, because they end by themselves only with their pages. */
+/**
+ * The event streams that are open: a server that leaves ends them, because they end by themselves
+ * only with their pages.
+ */
 const open = new Set<() => void>()
 
 /** Notes an event stream by what ends it; answers how to take the note back. */

@@ -10,7 +10,13 @@ export async function up(query: QueryInterface): Promise<void> {
     expiresAt: { type: DataTypes.DATE, allowNull: false },
   })
   await query.createTable('readerLinks', {
-    planId: { type: DataTypes.STRING(36), primaryKey: true, allowNull: false, references: { model: 'plans', key: 'id' }, onDelete: 'CASCADE' },
+    planId: {
+      type: DataTypes.STRING(36),
+      primaryKey: true,
+      allowNull: false,
+      references: { model: 'plans', key: 'id' },
+      onDelete: 'CASCADE',
+    },
     tokenHash: { type: DataTypes.STRING(64), allowNull: false, unique: true },
     createdAt: { type: DataTypes.DATE, allowNull: false },
   })

@@ -1,19 +1,35 @@
-import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize'
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize'
 
 /** The one row that holds the hash of the passphrase, once there is one. */
-export class PassphraseRow extends Model<InferAttributes<PassphraseRow>, InferCreationAttributes<PassphraseRow>> {
+export class PassphraseRow extends Model<
+  InferAttributes<PassphraseRow>,
+  InferCreationAttributes<PassphraseRow>
+> {
   declare id: number
   declare hash: string
 }
 
 /** A browser that has signed in. */
-export class SessionRow extends Model<InferAttributes<SessionRow>, InferCreationAttributes<SessionRow>> {
+export class SessionRow extends Model<
+  InferAttributes<SessionRow>,
+  InferCreationAttributes<SessionRow>
+> {
   declare tokenHash: string
   declare expiresAt: Date
 }
 
 /** The reader's link of a plan; there is one at most. */
-export class ReaderLinkRow extends Model<InferAttributes<ReaderLinkRow>, InferCreationAttributes<ReaderLinkRow>> {
+export class ReaderLinkRow extends Model<
+  InferAttributes<ReaderLinkRow>,
+  InferCreationAttributes<ReaderLinkRow>
+> {
   declare planId: string
   declare tokenHash: string
   declare createdAt: CreationOptional<Date>
@@ -22,8 +38,21 @@ export class ReaderLinkRow extends Model<InferAttributes<ReaderLinkRow>, InferCr
 export function defineAccessRows(sequelize: Sequelize) {
   const common = { sequelize, timestamps: false }
   return {
-    passphrases: PassphraseRow.init({ id: { type: DataTypes.INTEGER, primaryKey: true }, hash: DataTypes.STRING(300) }, { ...common, tableName: 'passphrase' }),
-    sessions: SessionRow.init({ tokenHash: { type: DataTypes.STRING(64), primaryKey: true }, expiresAt: DataTypes.DATE }, { ...common, tableName: 'sessions' }),
-    readerLinks: ReaderLinkRow.init({ planId: { type: DataTypes.STRING(36), primaryKey: true }, tokenHash: DataTypes.STRING(64), createdAt: DataTypes.DATE }, { ...common, tableName: 'readerLinks' }),
+    passphrases: PassphraseRow.init(
+      { id: { type: DataTypes.INTEGER, primaryKey: true }, hash: DataTypes.STRING(300) },
+      { ...common, tableName: 'passphrase' },
+    ),
+    sessions: SessionRow.init(
+      { tokenHash: { type: DataTypes.STRING(64), primaryKey: true }, expiresAt: DataTypes.DATE },
+      { ...common, tableName: 'sessions' },
+    ),
+    readerLinks: ReaderLinkRow.init(
+      {
+        planId: { type: DataTypes.STRING(36), primaryKey: true },
+        tokenHash: DataTypes.STRING(64),
+        createdAt: DataTypes.DATE,
+      },
+      { ...common, tableName: 'readerLinks' },
+    ),
   }
 }

@@ -1,4 +1,11 @@
-import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize'
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize'
 
 /** One stored plan; the document is JSON text. */
 export class PlanRow extends Model<InferAttributes<PlanRow>, InferCreationAttributes<PlanRow>> {
@@ -13,14 +20,17 @@ export class PlanRow extends Model<InferAttributes<PlanRow>, InferCreationAttrib
 }
 
 export function definePlanRow(sequelize: Sequelize): typeof PlanRow {
-  return PlanRow.init({
-    id: { type: DataTypes.STRING(36), primaryKey: true },
-    name: { type: DataTypes.STRING(80), allowNull: false },
-    document: { type: DataTypes.TEXT, allowNull: false },
-    version: { type: DataTypes.INTEGER, allowNull: false },
-    createdAt: DataTypes.DATE,
-    updatedAt: DataTypes.DATE,
-    deletedAt: DataTypes.DATE,
-    archivedAt: DataTypes.DATE,
-  }, { sequelize, tableName: 'plans' })
+  return PlanRow.init(
+    {
+      id: { type: DataTypes.STRING(36), primaryKey: true },
+      name: { type: DataTypes.STRING(80), allowNull: false },
+      document: { type: DataTypes.TEXT, allowNull: false },
+      version: { type: DataTypes.INTEGER, allowNull: false },
+      createdAt: DataTypes.DATE,
+      updatedAt: DataTypes.DATE,
+      deletedAt: DataTypes.DATE,
+      archivedAt: DataTypes.DATE,
+    },
+    { sequelize, tableName: 'plans' },
+  )
 }

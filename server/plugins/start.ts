@@ -28,8 +28,11 @@ function chooseHost(): void {
   if (port !== null) process.env.NITRO_PORT = port
   const file = readPassphraseFile(process.env)
   if ('problem' in file) giveUp(file.problem)
-  process.prependListener('uncaughtException', (error) => {
-    const sentence = listenProblem(error, { host, port: process.env.NITRO_PORT ?? process.env.PORT ?? '3000' })
+  process.prependListener('uncaughtException', error => {
+    const sentence = listenProblem(error, {
+      host,
+      port: process.env.NITRO_PORT ?? process.env.PORT ?? '3000',
+    })
     if (sentence) giveUp(sentence)
   })
 }
@@ -38,11 +41,23 @@ function chooseHost(): void {
 async function tellOpenness(): Promise<void> {
   const host = process.env.NITRO_HOST ?? ''
   if (isLoopback(host)) return
-  console.warn(`Numeron is open to every computer that reaches ${host}. Whoever knows the passphrase can read and change all plans; without TLS in front of it, others on the way can listen.`)
-  if (await (await access()).passphrase() === null) console.warn('No passphrase is set yet, so nobody comes in. Open Numeron on this computer, at "localhost", and set one; or name a file that holds it in NUMERON_PASSPHRASE_FILE and start Numeron again.')
+  console.warn(
+    `Numeron is open to every computer that reaches ${host}. Whoever knows the passphrase ` +
+      'can read and change all plans; without TLS in front of it, others on the way can ' +
+      'listen.',
+  )
+  if ((await (await access()).passphrase()) === null)
+    console.warn(
+      'No passphrase is set yet, so nobody comes in. Open Numeron on this computer, at ' +
+        '"localhost", and set one; or name a file that holds it in NUMERON_PASSPHRASE_FILE ' +
+        'and start Numeron again.',
+    )
 }
 
-/** What never ends by itself is ended as soon as the server is told to leave; requests under way may finish. */
+/**
+ * What never ends by itself is ended as soon as the server is told to leave; requests under way may
+ * finish.
+ */
 function leaveAtOnce(): void {
   process.env.NITRO_SHUTDOWN_TIMEOUT = String(leavingMs)
   for (const signal of ['SIGTERM', 'SIGINT'] as const) {
@@ -64,7 +79,16 @@ export default defineNitroPlugin(({ h3App, hooks }) => {
     await Promise.allSettled([assessmentPool.close(), closePlans()])
   })
   clearLeftovers()
-  plans().then(tellOpenness).then(() => {
-    endBackups = startNightlyBackups(process.env.NUMERON_BACKUPS, copyPlans)
-  }).catch((error: unknown) => giveUp(error instanceof DatabaseProblem ? error.message : `The database could not be opened: ${String(error)}`))
+  plans()
+    .then(tellOpenness)
+    .then(() => {
+      endBackups = startNightlyBackups(process.env.NUMERON_BACKUPS, copyPlans)
+    })
+    .catch((error: unknown) =>
+      giveUp(
+        error instanceof DatabaseProblem
+          ? error.message
+          : `The database could not be opened: ${String(error)}`,
+      ),
+    )
 })

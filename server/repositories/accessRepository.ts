@@ -1,7 +1,10 @@
 import { Op, type Sequelize } from 'sequelize'
 import { defineAccessRows } from '../models/accessRows'
 
-/** Who may come in. Tokens are known by their hashes only: who reads the file cannot come in with what is in it. */
+/**
+ * Who may come in. Tokens are known by their hashes only: who reads the file cannot come in with
+ * what is in it.
+ */
 export interface AccessRepository {
   /** hash of the passphrase; null while none is set */
   readonly passphrase: () => Promise<string | null>
@@ -45,7 +48,9 @@ export function accessRepository(sequelize: Sequelize): AccessRepository {
       await sessions.create({ tokenHash, expiresAt })
     },
     async hasSession(tokenHash) {
-      return await sessions.count({ where: { tokenHash, expiresAt: { [Op.gt]: new Date() } } }) === 1
+      return (
+        (await sessions.count({ where: { tokenHash, expiresAt: { [Op.gt]: new Date() } } })) === 1
+      )
     },
     async endSession(tokenHash) {
       await sessions.destroy({ where: { tokenHash } })
@@ -60,7 +65,7 @@ export function accessRepository(sequelize: Sequelize): AccessRepository {
       await readerLinks.upsert({ planId, tokenHash, createdAt: new Date() })
     },
     async removeLink(planId) {
-      return await readerLinks.destroy({ where: { planId } }) === 1
+      return (await readerLinks.destroy({ where: { planId } })) === 1
     },
     async planOfLink(tokenHash) {
       return (await readerLinks.findOne({ where: { tokenHash } }))?.planId ?? null

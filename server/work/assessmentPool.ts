@@ -10,7 +10,10 @@ import { Problem } from '../http/problem'
 import { passingFolder } from '../lifetime/leftovers'
 import type { TextAnswer } from './assessText'
 
-/** Longest that one assessment may take once a thread has taken it up, ms. The largest plan takes about 2 s. */
+/**
+ * Longest that one assessment may take once a thread has taken it up, ms. The largest plan takes
+ * about 2 s.
+ */
 export const assessmentLimitMs = 10_000
 /** Most that wait for a thread. */
 export const mostWaiting = 32
@@ -24,16 +27,22 @@ export class AssessmentPool {
   private pool: Pool | null = null
   private folder: string | null = null
 
-  constructor(private readonly limitMs = assessmentLimitMs, private readonly script: string = code) {}
+  constructor(
+    private readonly limitMs = assessmentLimitMs,
+    private readonly script: string = code,
+  ) {}
 
   /** @throws {Problem} 503 when it takes too long, or too many wait */
   async assess(text: string): Promise<TextAnswer> {
     try {
-      return await this.open().exec('assessText', [text]).timeout(this.limitMs) as TextAnswer
-    }
-    catch (error) {
-      if (error instanceof workerpool.Promise.TimeoutError) throw busy(`This plan takes longer to assess than ${this.limitMs / 1000} s, so it was stopped.`)
-      if (error instanceof Error && /queue/i.test(error.message)) throw busy('Too many plans wait to be assessed. Try again in a moment.')
+      return (await this.open().exec('assessText', [text]).timeout(this.limitMs)) as TextAnswer
+    } catch (error) {
+      if (error instanceof workerpool.Promise.TimeoutError)
+        throw busy(
+          `This plan takes longer to assess than ${this.limitMs / 1000} s, so it was stopped.`,
+        )
+      if (error instanceof Error && /queue/i.test(error.message))
+        throw busy('Too many plans wait to be assessed. Try again in a moment.')
       throw error
     }
   }
@@ -53,7 +62,11 @@ export class AssessmentPool {
     this.folder = passingFolder('work')
     const file = join(this.folder, 'assess.cjs')
     writeFileSync(file, this.script)
-    this.pool = workerpool.pool(file, { workerType: 'thread', maxWorkers: Math.max(2, Math.min(4, availableParallelism() - 1)), maxQueueSize: mostWaiting })
+    this.pool = workerpool.pool(file, {
+      workerType: 'thread',
+      maxWorkers: Math.max(2, Math.min(4, availableParallelism() - 1)),
+      maxQueueSize: mostWaiting,
+    })
     return this.pool
   }
 }

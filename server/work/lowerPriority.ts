@@ -5,13 +5,15 @@ import { setPriority } from 'node:os'
 export const niceness = 10
 
 /**
- * Lets other threads go before this one, so that requests are answered at once while plans are assessed on all cores.
+ * Lets other threads go before this one, so that requests are answered at once while plans are
+ * assessed on all cores.
  * Linux knows threads as it knows processes; elsewhere nothing is changed.
  */
 export function lowerPriority(): void {
   try {
     const thread = Number(/\d+$/.exec(readlinkSync('/proc/thread-self'))?.[0])
     if (thread > 0) setPriority(thread, niceness)
+  } catch {
+    /* only slower to answer */
   }
-  catch { /* only slower to answer */ }
 }

@@ -5,7 +5,12 @@ import { join } from 'node:path'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
 import { isOpenPath } from '../../server/access/door'
-import { hashPassphrase, isPassphrase, passphraseIssue, passphraseLength } from '../../server/access/passphrase'
+import {
+  hashPassphrase,
+  isPassphrase,
+  passphraseIssue,
+  passphraseLength,
+} from '../../server/access/passphrase'
 import { readPassphraseFile } from '../../server/access/passphraseFile'
 import { sessionDays } from '../../server/access/session'
 import { forgetTries, signInTries } from '../../server/access/signInLimit'
@@ -17,24 +22,59 @@ const wrong = 'four sharp words apart'
 let api: Awaited<ReturnType<typeof startApi>>
 let cookie = ''
 
-interface Sent { method?: string, path: string, body?: unknown, headers?: Record<string, string> }
-interface Got { status: number, headers: Record<string, string | string[] | undefined>, body: Record<string, unknown> | null, text: string }
+interface Sent {
+  method?: string
+  path: string
+  body?: unknown
+  headers?: Record<string, string>
+}
+interface Got {
+  status: number
+  headers: Record<string, string | string[] | undefined>
+  body: Record<string, unknown> | null
+  text: string
+}
 
 /** A request that says of itself whatever it likes, as one from elsewhere would. */
 function send({ method = 'GET', path, body, headers = {} }: Sent): Promise<Got> {
   return new Promise((done, fail) => {
-    const asked = request(api.base + path, { method, headers: { ...(cookie ? { cookie } : {}), ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers } }, (answer) => {
-      let text = ''
-      answer.on('data', data => text += data)
-      answer.on('end', () => done({ status: answer.statusCode ?? 0, headers: answer.headers, text, body: text.startsWith('{') ? JSON.parse(text) : null }))
-    })
+    const asked = request(
+      api.base + path,
+      {
+        method,
+        headers: {
+          ...(cookie ? { cookie } : {}),
+          ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+          ...headers,
+        },
+      },
+      answer => {
+        let text = ''
+        answer.on('data', data => (text += data))
+        answer.on('end', () =>
+          done({
+            status: answer.statusCode ?? 0,
+            headers: answer.headers,
+            text,
+            body: text.startsWith('{') ? JSON.parse(text) : null,
+          }),
+        )
+      },
+    )
     asked.on('error', fail)
     asked.end(body === undefined ? undefined : JSON.stringify(body))
   })
 }
 const fromElsewhere = { host: 'mill.example' }
-const setFirst = (headers = {}) => send({ method: 'PUT', path: '/api/passphrase', body: { passphrase }, headers })
-const signIn = (given = passphrase) => send({ method: 'POST', path: '/api/session', body: { passphrase: given }, headers: fromElsewhere })
+const setFirst = (headers = {}) =>
+  send({ method: 'PUT', path: '/api/passphrase', body: { passphrase }, headers })
+const signIn = (given = passphrase) =>
+  send({
+    method: 'POST',
+    path: '/api/session',
+    body: { passphrase: given },
+    headers: fromElsewhere,
+  })
 function keepCookie({ headers }: Got): string {
   cookie = String(headers['set-cookie']).split(';')[0]!
   return String(headers['set-cookie'])
@@ -56,15 +96,40 @@ afterEach(async () => {
 describe('a server that is open to a network', () => {
   it('hands nothing out before somebody has signed in, and everything after', async () => {
     await setFirst()
-    for (const [method, path] of [['GET', '/api/plans'], ['POST', '/api/plans'], ['GET', '/api/plans/x'], ['PUT', '/api/plans/x'], ['DELETE', '/api/plans/x'], ['POST', '/api/plans/x/archive'], ['POST', '/api/plans/x/reader-link'],
-      ['GET', '/api/health'], ['GET', '/api/catalogue'], ['GET', '/api/schema/plan'], ['POST', '/api/assessments'], ['GET', '/api/bench'], ['POST', '/api/bench'], ['GET', '/api/bench/events'], ['GET', '/api/nothing']] as const) {
-      expect(await send({ method, path, headers: fromElsewhere }), `${method} ${path}`).toMatchObject({ status: 401, headers: { 'content-type': 'application/problem+json' } })
+    for (const [method, path] of [
+      ['GET', '/api/plans'],
+      ['POST', '/api/plans'],
+      ['GET', '/api/plans/x'],
+      ['PUT', '/api/plans/x'],
+      ['DELETE', '/api/plans/x'],
+      ['POST', '/api/plans/x/archive'],
+      ['POST', '/api/plans/x/reader-link'],
+      ['GET', '/api/health'],
+      ['GET', '/api/catalogue'],
+      ['GET', '/api/schema/plan'],
+      ['POST', '/api/assessments'],
+      ['GET', '/api/bench'],
+      ['POST', '/api/bench'],
+      ['GET', '/api/bench/events'],
+      ['GET', '/api/nothing'],
+    ] as const) {
+      expect(
+        await send({ method, path, headers: fromElsewhere }),
+        `${method} ${path}`,
+      ).toMatchObject({ status: 401, headers: { 'content-type': 'application/problem+json' } })
     }
     const signedIn = await signIn()
     expect(signedIn.status).toBe(200)
     keepCookie(signedIn)
-    expect((await send({ path: '/api/plans', headers: fromElsewhere })).body).toEqual({ plans: [], next: null })
-    expect((await send({ path: '/api/session' })).body).toEqual({ open: true, signedIn: true, passphrase: 'set' })
+    expect((await send({ path: '/api/plans', headers: fromElsewhere })).body).toEqual({
+      plans: [],
+      next: null,
+    })
+    expect((await send({ path: '/api/session' })).body).toEqual({
+      open: true,
+      signedIn: true,
+      passphrase: 'set',
+    })
   })
 
   it('asks at this computer as well, once there is a passphrase', async () => {
@@ -72,19 +137,53 @@ describe('a server that is open to a network', () => {
     expect((await send({ path: '/api/plans' })).status).toBe(401)
   })
 
-  it('sends whoever wants a page to the page that signs in, and lets through what holds no data', async () => {
-    expect(await send({ path: '/plans/a1/streams?x=1' })).toMatchObject({ status: 302, headers: { location: '/sign-in?to=%2Fplans%2Fa1%2Fstreams%3Fx%3D1' } })
-    expect(await send({ path: '/' })).toMatchObject({ status: 302, headers: { location: '/sign-in' } })
-    expect(['/_nuxt/a1.js', '/icon.svg', '/sign-in', '/read/Ab-_1', '/api/session', '/api/read/x'].map(isOpenPath)).toEqual(Array(6).fill(true))
-    expect(['/_nuxt/../api/plans', '/_nuxt/%2e%2e/api/plans', '/sign-in/x', '/api/session/x', '/api/sessions', '/api/read/x/y', '/icon.svg/..', '//api/session', '/'].map(isOpenPath)).toEqual(Array(9).fill(false))
-  })
+  it(
+    'sends whoever wants a page to the page that signs in, and lets through what holds no ' +
+      'data',
+    async () => {
+      expect(await send({ path: '/plans/a1/streams?x=1' })).toMatchObject({
+        status: 302,
+        headers: { location: '/sign-in?to=%2Fplans%2Fa1%2Fstreams%3Fx%3D1' },
+      })
+      expect(await send({ path: '/' })).toMatchObject({
+        status: 302,
+        headers: { location: '/sign-in' },
+      })
+      expect(
+        ['/_nuxt/a1.js', '/icon.svg', '/sign-in', '/read/Ab-_1', '/api/session', '/api/read/x'].map(
+          isOpenPath,
+        ),
+      ).toEqual(Array(6).fill(true))
+      expect(
+        [
+          '/_nuxt/../api/plans',
+          '/_nuxt/%2e%2e/api/plans',
+          '/sign-in/x',
+          '/api/session/x',
+          '/api/sessions',
+          '/api/read/x/y',
+          '/icon.svg/..',
+          '//api/session',
+          '/',
+        ].map(isOpenPath),
+      ).toEqual(Array(9).fill(false))
+    },
+  )
 
   it('takes its first passphrase from its own computer only, and only once', async () => {
-    expect((await send({ path: '/api/session', headers: fromElsewhere })).body).toEqual({ open: true, signedIn: false, passphrase: 'none' })
+    expect((await send({ path: '/api/session', headers: fromElsewhere })).body).toEqual({
+      open: true,
+      signedIn: false,
+      passphrase: 'none',
+    })
     expect((await signIn()).status).toBe(409)
     expect((await setFirst(fromElsewhere)).status).toBe(403)
     expect((await setFirst({ 'x-forwarded-for': '192.0.2.7' })).status).toBe(403)
-    expect((await send({ path: '/api/session' })).body).toEqual({ open: true, signedIn: false, passphrase: 'yoursToSet' })
+    expect((await send({ path: '/api/session' })).body).toEqual({
+      open: true,
+      signedIn: false,
+      passphrase: 'yoursToSet',
+    })
     const set = await setFirst()
     expect(set.status).toBe(200)
     expect((await setFirst()).status).toBe(409)
@@ -99,8 +198,18 @@ describe('a server that is open to a network', () => {
 
   it('gives a cookie that no script and no other page gets, and none in the clear behind TLS', async () => {
     const plain = keepCookie(await setFirst())
-    expect(plain).toMatch(new RegExp(`^numeron-session=[\\w-]{43}; Max-Age=${sessionDays * 86_400}; Path=/; HttpOnly; SameSite=Strict$`))
-    const secured = await send({ method: 'POST', path: '/api/session', body: { passphrase }, headers: { ...fromElsewhere, 'x-forwarded-proto': 'https' } })
+    expect(plain).toMatch(
+      new RegExp(
+        `^numeron-session=[\\w-]{43}; Max-Age=${sessionDays * 86_400}; Path=/; HttpOnly; ` +
+          'SameSite=Strict$',
+      ),
+    )
+    const secured = await send({
+      method: 'POST',
+      path: '/api/session',
+      body: { passphrase },
+      headers: { ...fromElsewhere, 'x-forwarded-proto': 'https' },
+    })
     expect(keepCookie(secured)).toContain('Secure')
     expect(sessionDays).toBe(30)
   })
@@ -138,7 +247,10 @@ describe('a server that is open to a network', () => {
     await setFirst()
     expect(signInTries).toEqual({ points: 5, duration: 300 })
     for (let at = 0; at < signInTries.points; at++) expect((await signIn(wrong)).status).toBe(401)
-    expect(await signIn()).toMatchObject({ status: 429, body: { detail: 'There were too many wrong passphrases. Try again in 5 minutes.' } })
+    expect(await signIn()).toMatchObject({
+      status: 429,
+      body: { detail: 'There were too many wrong passphrases. Try again in 5 minutes.' },
+    })
   })
 
   it('gives all tries back to whoever signs in', async () => {
@@ -150,8 +262,17 @@ describe('a server that is open to a network', () => {
   })
 
   it('refuses what is no passphrase with a sentence', async () => {
-    for (const body of [{}, { passphrase: 7 }, { passphrase: 'x'.repeat(passphraseLength.least - 1) }, { passphrase: 'x'.repeat(passphraseLength.most + 1) }, []]) {
-      expect(await send({ method: 'PUT', path: '/api/passphrase', body })).toMatchObject({ status: 422, body: { detail: expect.stringContaining('12 to 200 letters') } })
+    for (const body of [
+      {},
+      { passphrase: 7 },
+      { passphrase: 'x'.repeat(passphraseLength.least - 1) },
+      { passphrase: 'x'.repeat(passphraseLength.most + 1) },
+      [],
+    ]) {
+      expect(await send({ method: 'PUT', path: '/api/passphrase', body })).toMatchObject({
+        status: 422,
+        body: { detail: expect.stringContaining('12 to 200 letters') },
+      })
     }
   })
 })
@@ -160,10 +281,16 @@ describe('a server on loopback', () => {
   beforeEach(() => vi.stubEnv('NITRO_HOST', '127.0.0.1'))
 
   it('asks nobody, whatever passphrase there is', async () => {
-    expect((await send({ path: '/api/session' })).body).toEqual({ open: false, signedIn: true, passphrase: 'none' })
+    expect((await send({ path: '/api/session' })).body).toEqual({
+      open: false,
+      signedIn: true,
+      passphrase: 'none',
+    })
     expect((await send({ path: '/api/plans' })).status).toBe(200)
     expect((await setFirst()).status).toBe(409)
-    expect((await send({ method: 'POST', path: '/api/session', body: { passphrase } })).status).toBe(409)
+    expect(
+      (await send({ method: 'POST', path: '/api/session', body: { passphrase } })).status,
+    ).toBe(409)
   })
 })
 
@@ -189,37 +316,70 @@ describe('the file of the passphrase', () => {
   })
 
   it('is told about when it cannot be read or holds none', () => {
-    expect(readPassphraseFile(process.env)).toEqual({ problem: expect.stringContaining('cannot be read') })
+    expect(readPassphraseFile(process.env)).toEqual({
+      problem: expect.stringContaining('cannot be read'),
+    })
     writeFileSync(file(), 'short\n')
-    expect(readPassphraseFile(process.env)).toEqual({ problem: expect.stringContaining('12 to 200 letters') })
+    expect(readPassphraseFile(process.env)).toEqual({
+      problem: expect.stringContaining('12 to 200 letters'),
+    })
     expect(readPassphraseFile({})).toEqual({ passphrase: null })
   })
 })
 
-describe('a reader\'s link', () => {
+describe("a reader's link", () => {
   async function makePlan(): Promise<string> {
     keepCookie(await setFirst())
-    return String((await send({ method: 'POST', path: '/api/plans', body: tideMillHouse })).body?.id)
+    return String(
+      (await send({ method: 'POST', path: '/api/plans', body: tideMillHouse })).body?.id,
+    )
   }
-  const makeLink = async (id: string) => (await send({ method: 'POST', path: `/api/plans/${id}/reader-link`, body: {} })).body?.path as string
-  const readAt = (path: string) => send({ path: `/api${path}`, headers: { ...fromElsewhere, cookie: '' } })
+  const makeLink = async (id: string) =>
+    (await send({ method: 'POST', path: `/api/plans/${id}/reader-link`, body: {} })).body
+      ?.path as string
+  const readAt = (path: string) =>
+    send({ path: `/api${path}`, headers: { ...fromElsewhere, cookie: '' } })
 
   it('shows one plan to whoever has it, lets nobody change it, and ends when it is revoked', async () => {
     const id = await makePlan()
-    expect((await send({ path: `/api/plans/${id}/reader-link` })).body).toEqual({ open: true, madeAt: null })
+    expect((await send({ path: `/api/plans/${id}/reader-link` })).body).toEqual({
+      open: true,
+      madeAt: null,
+    })
     let path = await makeLink(id)
-    expect((await send({ method: 'POST', path: `/api/plans/${id}/reader-link`, body: {} })).body).toMatchObject({ host: 'mill.example' })
+    expect(
+      (await send({ method: 'POST', path: `/api/plans/${id}/reader-link`, body: {} })).body,
+    ).toMatchObject({ host: 'mill.example' })
     expect((await readAt(path)).status).toBe(404)
-    expect((await readAt(path = await makeLink(id))).body).toMatchObject({ plan: { name: 'Tide Mill House' } })
+    expect((await readAt((path = await makeLink(id)))).body).toMatchObject({
+      plan: { name: 'Tide Mill House' },
+    })
     const token = path.replace('/read/', '')
     for (const method of ['PUT', 'DELETE', 'GET']) {
-      expect((await send({ method, path: `/api/plans/${id}`, headers: { cookie: `numeron-session=${token}` } })).status).toBe(401)
-      expect((await send({ method, path: `/api${path}` })).status).toBe(method === 'GET' ? 200 : 404)
+      expect(
+        (
+          await send({
+            method,
+            path: `/api/plans/${id}`,
+            headers: { cookie: `numeron-session=${token}` },
+          })
+        ).status,
+      ).toBe(401)
+      expect((await send({ method, path: `/api${path}` })).status).toBe(
+        method === 'GET' ? 200 : 404,
+      )
     }
-    expect((await send({ path: `/api/plans/${id}/reader-link` })).body).toEqual({ open: true, madeAt: expect.stringMatching(/^20/) })
-    expect((await send({ method: 'DELETE', path: `/api/plans/${id}/reader-link` })).status).toBe(204)
+    expect((await send({ path: `/api/plans/${id}/reader-link` })).body).toEqual({
+      open: true,
+      madeAt: expect.stringMatching(/^20/),
+    })
+    expect((await send({ method: 'DELETE', path: `/api/plans/${id}/reader-link` })).status).toBe(
+      204,
+    )
     expect((await readAt(path)).status).toBe(404)
-    expect((await send({ method: 'DELETE', path: `/api/plans/${id}/reader-link` })).status).toBe(404)
+    expect((await send({ method: 'DELETE', path: `/api/plans/${id}/reader-link` })).status).toBe(
+      404,
+    )
   })
 
   it('is one a plan: a new one ends the one before', async () => {
@@ -242,7 +402,9 @@ describe('a reader\'s link', () => {
 
   it('is made of plans only', async () => {
     await makePlan()
-    expect((await send({ method: 'POST', path: '/api/plans/none/reader-link', body: {} })).status).toBe(404)
+    expect(
+      (await send({ method: 'POST', path: '/api/plans/none/reader-link', body: {} })).status,
+    ).toBe(404)
     expect((await readAt('/read/made-up')).status).toBe(404)
   })
 })
@@ -261,6 +423,11 @@ describe('a stored passphrase', () => {
     expect(answers.filter(answer => answer === null)).toHaveLength(4)
   })
   it('may be of so many letters', () => {
-    expect([11, 12, 200, 201].map(length => passphraseIssue('x'.repeat(length)) === null)).toEqual([false, true, true, false])
+    expect([11, 12, 200, 201].map(length => passphraseIssue('x'.repeat(length)) === null)).toEqual([
+      false,
+      true,
+      true,
+      false,
+    ])
   })
 })

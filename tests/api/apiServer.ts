@@ -10,9 +10,13 @@ import { gate } from '../../server/http/gate'
 const routeFiles = import.meta.glob<{ default: EventHandler }>('../../server/api/**/*.ts')
 
 /** 'server/api/plans/[id]/index.put.ts' → PUT /api/plans/:id, as the framework reads it. */
-function routeOf(file: string): { path: string, method: string | null } {
-  const [, stem = '', method = null] = /server(\/api\/.*?)(?:\.(get|post|put|delete))?\.ts$/.exec(file) ?? []
-  const path = stem.replace(/\/index$/, '').replace(/\[\.\.\.\]/, '**').replace(/\[(\w+)\]/g, ':$1')
+function routeOf(file: string): { path: string; method: string | null } {
+  const [, stem = '', method = null] =
+    /server(\/api\/.*?)(?:\.(get|post|put|delete))?\.ts$/.exec(file) ?? []
+  const path = stem
+    .replace(/\/index$/, '')
+    .replace(/\[\.\.\.\]/, '**')
+    .replace(/\[(\w+)\]/g, ':$1')
   return { path, method }
 }
 
@@ -31,11 +35,23 @@ export async function startApi() {
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
   return {
     base,
-    async send(method: string, path: string, body?: unknown, headers: Record<string, string> = { 'content-type': 'application/json' }) {
-      const payload = body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body), headers }
+    async send(
+      method: string,
+      path: string,
+      body?: unknown,
+      headers: Record<string, string> = { 'content-type': 'application/json' },
+    ) {
+      const payload =
+        body === undefined
+          ? {}
+          : { body: typeof body === 'string' ? body : JSON.stringify(body), headers }
       const response = await fetch(base + path, { method, ...payload })
       const text = await response.text()
-      return { status: response.status, type: response.headers.get('content-type') ?? '', body: text ? JSON.parse(text) : null }
+      return {
+        status: response.status,
+        type: response.headers.get('content-type') ?? '',
+        body: text ? JSON.parse(text) : null,
+      }
     },
     async stop() {
       await new Promise(done => server.close(done))

@@ -17,7 +17,11 @@ afterEach(() => rmSync(folder, { recursive: true, force: true }))
 
 const file = (name: string) => join(folder, name)
 function run(script: 'backup' | 'restore', ...given: string[]) {
-  const { status, stdout, stderr } = spawnSync(process.execPath, [`scripts/${script}.mjs`, ...given], { env: { ...process.env, NUMERON_DB: file('plans.sqlite') }, encoding: 'utf8' })
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    [`scripts/${script}.mjs`, ...given],
+    { env: { ...process.env, NUMERON_DB: file('plans.sqlite') }, encoding: 'utf8' },
+  )
   return { status, said: (stdout + stderr).trim() }
 }
 async function namesIn(name: string): Promise<string[]> {
@@ -35,11 +39,20 @@ async function store(...names: string[]) {
 describe('a backup', () => {
   it('is whole while the server writes, and comes back with the old one kept', async () => {
     const database = await store('One', 'Two')
-    expect(run('backup', file('copy.sqlite'))).toEqual({ status: 0, said: expect.stringContaining('Copied 2 plans') })
+    expect(run('backup', file('copy.sqlite'))).toEqual({
+      status: 0,
+      said: expect.stringContaining('Copied 2 plans'),
+    })
     await planRepository(database).create(newPlan('Three'))
     // The server goes on with what was restored, without being started again.
-    expect(run('restore', file('copy.sqlite'))).toEqual({ status: 0, said: expect.stringContaining('Restored 2 plans') })
-    expect((await planRepository(database).list()).plans.map(plan => plan.name).sort()).toEqual(['One', 'Two'])
+    expect(run('restore', file('copy.sqlite'))).toEqual({
+      status: 0,
+      said: expect.stringContaining('Restored 2 plans'),
+    })
+    expect((await planRepository(database).list()).plans.map(plan => plan.name).sort()).toEqual([
+      'One',
+      'Two',
+    ])
     await planRepository(database).create(newPlan('Four'))
     await closeDatabase(database)
     expect(await namesIn('plans.sqlite')).toEqual(['Four', 'One', 'Two'])
@@ -52,7 +65,9 @@ describe('a backup', () => {
     writeFileSync(file('plans.sqlite'), 'rubbish '.repeat(2000))
     expect(run('restore', file('copy.sqlite')).status).toBe(0)
     expect(await namesIn('plans.sqlite')).toEqual(['One'])
-    expect(readFileSync(file(readdirSync(folder).find(name => name.includes('.before-'))!), 'utf8')).toContain('rubbish')
+    expect(
+      readFileSync(file(readdirSync(folder).find(name => name.includes('.before-'))!), 'utf8'),
+    ).toContain('rubbish')
     for (const name of readdirSync(folder)) if (name.startsWith('plans.sqlite')) rmSync(file(name))
     expect(run('restore', file('copy.sqlite')).status).toBe(0)
     expect(await namesIn('plans.sqlite')).toEqual(['One'])
@@ -62,11 +77,22 @@ describe('a backup', () => {
     writeFileSync(file('there.sqlite'), 'mine')
     writeFileSync(file('notes.txt'), 'notes '.repeat(1000))
     const before = readFileSync(file('plans.sqlite'))
-    expect(run('backup')).toEqual({ status: 1, said: 'Say where the copy goes: npm run backup -- FILE.' })
-    expect(run('backup', file('there.sqlite'))).toEqual({ status: 1, said: expect.stringContaining('exists already') })
-    expect(run('backup', file('missing/copy.sqlite'))).toEqual({ status: 1, said: expect.stringContaining('could not be written') })
+    expect(run('backup')).toEqual({
+      status: 1,
+      said: 'Say where the copy goes: npm run backup -- FILE.',
+    })
+    expect(run('backup', file('there.sqlite'))).toEqual({
+      status: 1,
+      said: expect.stringContaining('exists already'),
+    })
+    expect(run('backup', file('missing/copy.sqlite'))).toEqual({
+      status: 1,
+      said: expect.stringContaining('could not be written'),
+    })
     expect(run('restore', file('none.sqlite')).said).toContain('There is no file')
-    expect(run('restore', file('notes.txt')).said).toContain('because it is no database. Nothing was changed.')
+    expect(run('restore', file('notes.txt')).said).toContain(
+      'because it is no database. Nothing was changed.',
+    )
     expect(run('restore', file('plans.sqlite')).said).toContain('is the database itself')
     expect(readFileSync(file('there.sqlite'), 'utf8')).toBe('mine')
     expect(readFileSync(file('plans.sqlite')).equals(before)).toBe(true)
@@ -80,15 +106,41 @@ describe('nightly copies', () => {
     const copies = file('copies')
     for (let day = 0; day < 400; day++) {
       // The first is a real copy; of the others only the names count here.
-      const copyTo = (target: string) => day === 0 ? copyDatabase(database, target) : Promise.resolve(writeFileSync(target, ''))
+      const copyTo = (target: string) =>
+        day === 0 ? copyDatabase(database, target) : Promise.resolve(writeFileSync(target, ''))
       await backUpToday(copies, copyTo, new Date(Date.UTC(2026, 0, 1 + day, 3)))
       if (day === 0) expect(await namesIn('copies/numeron-2026-01-01.sqlite')).toEqual(['One'])
     }
     await closeDatabase(database)
-    const days = readdirSync(copies).filter(name => name.endsWith('.sqlite')).map(name => name.slice(8, 18))
-    expect(days.slice(-7)).toEqual(['2027-01-29', '2027-01-30', '2027-01-31', '2027-02-01', '2027-02-02', '2027-02-03', '2027-02-04'])
-    // The newest of twelve months, of four weeks (their Sundays), and seven days; some are the same.
-    expect(days).toEqual(['2026-03-31', '2026-04-30', '2026-05-31', '2026-06-30', '2026-07-31', '2026-08-31', '2026-09-30', '2026-10-31', '2026-11-30', '2026-12-31', '2027-01-17', '2027-01-24', ...days.slice(-7)])
+    const days = readdirSync(copies)
+      .filter(name => name.endsWith('.sqlite'))
+      .map(name => name.slice(8, 18))
+    expect(days.slice(-7)).toEqual([
+      '2027-01-29',
+      '2027-01-30',
+      '2027-01-31',
+      '2027-02-01',
+      '2027-02-02',
+      '2027-02-03',
+      '2027-02-04',
+    ])
+    // The newest of twelve months, of four weeks (their Sundays), and seven days; some are the
+    // same.
+    expect(days).toEqual([
+      '2026-03-31',
+      '2026-04-30',
+      '2026-05-31',
+      '2026-06-30',
+      '2026-07-31',
+      '2026-08-31',
+      '2026-09-30',
+      '2026-10-31',
+      '2026-11-30',
+      '2026-12-31',
+      '2027-01-17',
+      '2027-01-24',
+      ...days.slice(-7),
+    ])
   })
   it('keep 7, 4 and 12', () => {
     expect(keptCopies).toEqual({ days: 7, weeks: 4, months: 12 })
@@ -100,7 +152,9 @@ describe('nightly copies', () => {
     let made = 0
     const copyTo = (target: string) => Promise.resolve(writeFileSync(target, String(++made)))
     const today = new Date(Date.UTC(2026, 10, 26))
-    await expect(backUpToday(copies, () => Promise.reject(new Error('full')), today)).rejects.toThrow('full')
+    await expect(
+      backUpToday(copies, () => Promise.reject(new Error('full')), today),
+    ).rejects.toThrow('full')
     writeFileSync(join(copies, 'numeron-2026-11-26.sqlite.part'), 'half')
     await backUpToday(copies, copyTo, today)
     await backUpToday(copies, copyTo, today)

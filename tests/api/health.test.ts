@@ -24,7 +24,8 @@ it('tells health at once from what was found out lately, and finds it out anew',
   expect((await health(Date.now() + healthKeptMs)).plans).toBe(2)
 })
 
-it('keeps what was found out for as long as is told', () => expect([healthFreshMs, healthKeptMs]).toEqual([1000, 10_000]))
+it('keeps what was found out for as long as is told', () =>
+  expect([healthFreshMs, healthKeptMs]).toEqual([1000, 10_000]))
 
 it('says what is wrong as soon as the database cannot be used', async () => {
   await health()

@@ -15,7 +15,9 @@ globalThis.ResizeObserver ??= class {
   unobserve() {}
   disconnect() {}
 }
-config.global.plugins = [createVuetify({ components: { VBtn, VIcon, VSelect, VSwitch, VTextField, VTextarea } })]
+config.global.plugins = [
+  createVuetify({ components: { VBtn, VIcon, VSelect, VSwitch, VTextField, VTextarea } }),
+]
 config.global.stubs = { NuxtLink: { props: ['to'], template: '<a :href="to"><slot /></a>' } }
 // As in a page whose first view stands.
 beforeAll(async () => {

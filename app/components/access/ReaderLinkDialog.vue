@@ -8,68 +8,77 @@ import { addressForOthers } from '~/services/signInAddress'
 import { usePlanStore } from '~/stores/planStore'
 import QrCode from './QrCode.vue'
 
-/** One address that shows this plan's report to whoever has it: for the phone beside the open case, or somebody who helps. */
+/**
+ * One address that shows this plan's report to whoever has it: for the phone beside the open case,
+ * or somebody who helps.
+ */
 const isShown = defineModel<boolean>({ required: true })
 const store = usePlanStore()
 const state = ref<ReaderLinkState | null>(null)
 const address = ref('')
 const message = ref('')
 const copied = ref(false)
-const madeAt = computed(() => state.value?.madeAt ? new Date(state.value.madeAt).toLocaleString(pageLocale(), { dateStyle: 'medium', timeStyle: 'short' }) : null)
+const madeAt = computed(() =>
+  state.value?.madeAt
+    ? new Date(state.value.madeAt).toLocaleString(pageLocale(), {
+        dateStyle: 'medium',
+        timeStyle: 'short',
+      })
+    : null,
+)
 
 async function attempt(work: (planId: string) => Promise<unknown>): Promise<void> {
   message.value = ''
   try {
     if (store.id) await work(store.id)
-  }
-  catch (error) {
-    message.value = error instanceof ApiProblem ? error.message : 'Something went wrong in this page; reload it.'
+  } catch (error) {
+    message.value =
+      error instanceof ApiProblem ? error.message : 'Something went wrong in this page; reload it.'
   }
 }
-const load = () => attempt(async (planId) => {
-  state.value = await accessApi.readerLink(planId)
-})
-const make = () => attempt(async (planId) => {
-  await store.flush()
-  const { path, host } = await accessApi.makeReaderLink(planId)
-  address.value = addressForOthers(path, host)
-  copied.value = false
-  await load()
-})
-const revoke = () => attempt(async (planId) => {
-  await accessApi.revokeReaderLink(planId)
-  address.value = ''
-  await load()
-})
+const load = () =>
+  attempt(async planId => {
+    state.value = await accessApi.readerLink(planId)
+  })
+const make = () =>
+  attempt(async planId => {
+    await store.flush()
+    const { path, host } = await accessApi.makeReaderLink(planId)
+    address.value = addressForOthers(path, host)
+    copied.value = false
+    await load()
+  })
+const revoke = () =>
+  attempt(async planId => {
+    await accessApi.revokeReaderLink(planId)
+    address.value = ''
+    await load()
+  })
 async function copy(): Promise<void> {
-  copied.value = await navigator.clipboard?.writeText(address.value).then(() => true, () => false) ?? false
+  copied.value =
+    (await navigator.clipboard?.writeText(address.value).then(
+      () => true,
+      () => false,
+    )) ?? false
 }
 onMounted(load)
 </script>
 
 <template>
-  <VDialog
-    v-model="isShown"
-    max-width="520"
-    aria-labelledby="reader-link-title"
-  >
+  <VDialog v-model="isShown" max-width="520" aria-labelledby="reader-link-title">
     <section class="sheet">
-      <h2 id="reader-link-title">
-        Reader's link
-      </h2>
-      <p>Whoever has this link can read the report of this plan, without signing in, and can change nothing. It follows the plan as it is saved. Use it for the phone beside the open case, or for somebody who helps.</p>
-      <p
-        v-if="state && !state.open"
-        class="notice"
-      >
-        Only this computer reaches Numeron now, so the link works here only. To use it on a phone, open Numeron to your network: docs/open-to-a-network.md says how.
+      <h2 id="reader-link-title">Reader's link</h2>
+      <p>
+        Whoever has this link can read the report of this plan, without signing in, and can change
+        nothing. It follows the plan as it is saved. Use it for the phone beside the open case, or
+        for somebody who helps.
+      </p>
+      <p v-if="state && !state.open" class="notice">
+        Only this computer reaches Numeron now, so the link works here only. To use it on a phone,
+        open Numeron to your network: docs/open-to-a-network.md says how.
       </p>
       <template v-if="address">
-        <QrCode
-          :text="address"
-          label="QR code of the reader's link"
-          class="code"
-        />
+        <QrCode :text="address" label="QR code of the reader's link" class="code" />
         <VTextField
           :model-value="address"
           label="Link"
@@ -84,46 +93,42 @@ onMounted(load)
       <p v-else-if="madeAt">
         There is a link, made {{ madeAt }}. It cannot be shown again; a new one replaces it.
       </p>
-      <p
-        v-if="message"
-        role="alert"
-        class="notice"
-      >
+      <p v-if="message" role="alert" class="notice">
         {{ message }}
       </p>
       <div class="buttons">
-        <VBtn
-          v-if="madeAt"
-          color="error"
-          @click="revoke"
-        >
-          Revoke the link
-        </VBtn>
-        <VBtn
-          v-if="address"
-          variant="outlined"
-          @click="copy"
-        >
+        <VBtn v-if="madeAt" color="error" @click="revoke"> Revoke the link </VBtn>
+        <VBtn v-if="address" variant="outlined" @click="copy">
           {{ copied ? 'Copied' : 'Copy' }}
         </VBtn>
-        <VBtn
-          color="primary"
-          :variant="address ? 'outlined' : 'flat'"
-          @click="make"
-        >
+        <VBtn color="primary" :variant="address ? 'outlined' : 'flat'" @click="make">
           {{ madeAt ? 'Make a new link' : 'Make a link' }}
         </VBtn>
-        <VBtn @click="isShown = false">
-          Close
-        </VBtn>
+        <VBtn @click="isShown = false"> Close </VBtn>
       </div>
     </section>
   </VDialog>
 </template>
 
 <style scoped>
-.sheet { display: flex; flex-direction: column; gap: 14px; }
-.code { width: 220px; align-self: center; border-radius: 4px; }
-.notice { border-left: 4px solid rgb(var(--v-theme-primary)); padding-left: 12px; }
-.buttons { display: flex; flex-wrap: wrap; gap: 8px; justify-content: flex-end; }
+.sheet {
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+}
+.code {
+  width: 220px;
+  align-self: center;
+  border-radius: 4px;
+}
+.notice {
+  border-left: 4px solid rgb(var(--v-theme-primary));
+  padding-left: 12px;
+}
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  justify-content: flex-end;
+}
 </style>

@@ -7,19 +7,26 @@ import ViewFrame from '~/components/common/ViewFrame.vue'
 import { afterPaint } from '~/services/afterPaint'
 
 // The answer and its pictures first: the fields follow with all that editing needs.
-const BriefAnswers = defineAsyncComponent(() => afterPaint().then(() => import('~/components/brief/BriefAnswers.vue')))
-const ConversionsChart = defineAsyncComponent(() => afterPaint().then(() => import('~/components/charts/ConversionsChart.vue')))
-const GrowthChart = defineAsyncComponent(() => afterPaint().then(() => import('~/components/charts/GrowthChart.vue')))
-const WaterfallChart = defineAsyncComponent(() => afterPaint().then(() => import('~/components/charts/WaterfallChart.vue')))
-const QuickFields = defineAsyncComponent(() => afterPaint().then(() => import('~/components/brief/QuickFields.vue')))
+const BriefAnswers = defineAsyncComponent(() =>
+  afterPaint().then(() => import('~/components/brief/BriefAnswers.vue')),
+)
+const ConversionsChart = defineAsyncComponent(() =>
+  afterPaint().then(() => import('~/components/charts/ConversionsChart.vue')),
+)
+const GrowthChart = defineAsyncComponent(() =>
+  afterPaint().then(() => import('~/components/charts/GrowthChart.vue')),
+)
+const WaterfallChart = defineAsyncComponent(() =>
+  afterPaint().then(() => import('~/components/charts/WaterfallChart.vue')),
+)
+const QuickFields = defineAsyncComponent(() =>
+  afterPaint().then(() => import('~/components/brief/QuickFields.vue')),
+)
 const order = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money']
 </script>
 
 <template>
-  <ViewFrame
-    view="brief"
-    question="Will this plan do?"
-  >
+  <ViewFrame view="brief" question="Will this plan do?">
     <template #answer>
       <OverallVerdict />
       <div class="pictures">
@@ -40,12 +47,7 @@ const order = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money']
       <div class="columns">
         <section class="sheet sentences">
           <h2>Verdicts</h2>
-          <VerdictSentence
-            v-for="id in order"
-            :id="id"
-            :key="id"
-            linked
-          />
+          <VerdictSentence v-for="id in order" :id="id" :key="id" linked />
         </section>
         <section class="sheet sentences">
           <h2>Worth knowing</h2>
@@ -58,11 +60,27 @@ const order = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money']
 
 <style scoped>
 /* The pictures come a frame after the answer: what stands below them keeps its place. */
-.pictures { min-height: 320px; display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 14px; }
-.columns { --page-columns: minmax(0, 1.2fr) minmax(0, 1fr); }
-.sentences { display: flex; flex-direction: column; gap: 14px; }
-h2 { margin-bottom: 8px; }
+.pictures {
+  min-height: 320px;
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 14px;
+}
+.columns {
+  --page-columns: minmax(0, 1.2fr) minmax(0, 1fr);
+}
+.sentences {
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+}
+h2 {
+  margin-bottom: 8px;
+}
 @media (max-width: 900px) {
-  .columns, .pictures { grid-template-columns: minmax(0, 1fr); }
+  .columns,
+  .pictures {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

@@ -6,39 +6,47 @@ import { viewAddress } from '~/composables/views'
 import { afterPaint } from '~/services/afterPaint'
 import { usePlanStore } from '~/stores/planStore'
 
-/** One answer for the whole plan, why, and the cheapest change that would do; a build where no change does. */
+/**
+ * One answer for the whole plan, why, and the cheapest change that would do; a build where no
+ * change does.
+ */
 // Fetched once the answer has been painted: the searches come with much of the core.
-const CheapestChange = defineAsyncComponent(() => afterPaint().then(() => import('~/components/tiers/CheapestChange.vue')))
-const CheapestBuild = defineAsyncComponent(() => afterPaint().then(() => import('./CheapestBuild.vue')))
+const CheapestChange = defineAsyncComponent(() =>
+  afterPaint().then(() => import('~/components/tiers/CheapestChange.vue')),
+)
+const CheapestBuild = defineAsyncComponent(() =>
+  afterPaint().then(() => import('./CheapestBuild.vue')),
+)
 const store = usePlanStore()
 const verdicts = computed(() => store.assessment?.verdicts ?? [])
-const failing = computed(() => verdicts.value.filter(verdict => verdict.state === 'short' || verdict.state === 'impossible'))
+const failing = computed(() =>
+  verdicts.value.filter(verdict => verdict.state === 'short' || verdict.state === 'impossible'),
+)
 const overall = computed(() => overallAnswer(verdicts.value, store.plan?.brief.budget !== null))
 
-const needsOther = computed(() => failing.value.length > 0 && verdicts.value.every(verdict => meetsNeed(verdict.state) || failing.value.includes(verdict) || verdict.id === 'money'))
+const needsOther = computed(
+  () =>
+    failing.value.length > 0 &&
+    verdicts.value.every(
+      verdict =>
+        meetsNeed(verdict.state) || failing.value.includes(verdict) || verdict.id === 'money',
+    ),
+)
 /** Nothing is known yet of what would serve: whatever is built is an answer. */
-const needsBox = computed(() => verdicts.value.some(({ id, state }) => id === 'streams' && state === 'unknown') && store.assessment?.domains.library.empty === false)
+const needsBox = computed(
+  () =>
+    verdicts.value.some(({ id, state }) => id === 'streams' && state === 'unknown') &&
+    store.assessment?.domains.library.empty === false,
+)
 </script>
 
 <template>
-  <section
-    class="overall"
-    :class="overall.answer"
-    aria-live="polite"
-    data-overall
-  >
+  <section class="overall" :class="overall.answer" aria-live="polite" data-overall>
     <p class="word">
       {{ overallWords[overall.answer] }}<span>, because {{ overall.because }}.</span>
     </p>
-    <div
-      v-if="store.plan"
-      class="cheapest"
-      :class="{ searched: needsOther || needsBox }"
-    >
-      <CheapestChange
-        v-if="needsOther"
-        :new-layout="false"
-      >
+    <div v-if="store.plan" class="cheapest" :class="{ searched: needsOther || needsBox }">
+      <CheapestChange v-if="needsOther" :new-layout="false">
         <CheapestBuild />
       </CheapestChange>
       <CheapestBuild v-else-if="needsBox" />
@@ -50,14 +58,39 @@ const needsBox = computed(() => verdicts.value.some(({ id, state }) => id === 's
 </template>
 
 <style scoped>
-.overall { border-left: 5px solid rgb(var(--v-theme-state-ample)); padding: 6px 0 6px 16px; }
-.overall.no { border-color: rgb(var(--v-theme-state-short)); }
-.overall.open { border-color: rgb(var(--v-theme-state-unknown)); }
-.word { font-size: 1.5rem; font-weight: 650; margin: 0; line-height: 1.3; letter-spacing: -0.01em; }
-.word span { font-weight: 400; }
-.cheapest { margin: 4px 0 0; }
+.overall {
+  border-left: 5px solid rgb(var(--v-theme-state-ample));
+  padding: 6px 0 6px 16px;
+}
+.overall.no {
+  border-color: rgb(var(--v-theme-state-short));
+}
+.overall.open {
+  border-color: rgb(var(--v-theme-state-unknown));
+}
+.word {
+  font-size: 1.5rem;
+  font-weight: 650;
+  margin: 0;
+  line-height: 1.3;
+  letter-spacing: -0.01em;
+}
+.word span {
+  font-weight: 400;
+}
+.cheapest {
+  margin: 4px 0 0;
+}
 /* Room for two lines and their button: what is below must not move when the search ends. */
-.searched { min-height: 80px; }
-@media (max-width: 700px) { .searched { min-height: 126px; } }
-.cheapest a { color: rgb(var(--v-theme-primary)); }
+.searched {
+  min-height: 80px;
+}
+@media (max-width: 700px) {
+  .searched {
+    min-height: 126px;
+  }
+}
+.cheapest a {
+  color: rgb(var(--v-theme-primary));
+}
 </style>

@@ -7,22 +7,10 @@ const usual = useUsualMachine()
 </script>
 
 <template>
-  <section
-    class="sheet quick no-print"
-    aria-label="What moves the answer most"
-  >
-    <PlanField
-      path="machine.score"
-      :placeholder="usual.score"
-    />
-    <PlanField
-      path="machine.cores"
-      :placeholder="usual.cores"
-    />
-    <PlanField
-      path="machine.bays"
-      :placeholder="usual.bays"
-    />
+  <section class="sheet quick no-print" aria-label="What moves the answer most">
+    <PlanField path="machine.score" :placeholder="usual.score" />
+    <PlanField path="machine.cores" :placeholder="usual.cores" />
+    <PlanField path="machine.bays" :placeholder="usual.bays" />
     <PlanField path="drives.layout" />
     <PlanField path="network.uploadMbps" />
     <PlanField path="brief.budget" />
@@ -30,5 +18,9 @@ const usual = useUsualMachine()
 </template>
 
 <style scoped>
-.quick { display: grid; grid-template-columns: repeat(auto-fit, minmax(150px, 1fr)); gap: 14px 10px; }
+.quick {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  gap: 14px 10px;
+}
 </style>

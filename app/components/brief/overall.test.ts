@@ -9,8 +9,13 @@ import { openDemo } from '../../../tests/stubs/openPlan'
 import OverallVerdict from './OverallVerdict.vue'
 
 const palace: Partial<PlanInput> = {
-  brief: { budget: 20_000 }, household: { watchingHome: 1, watchingAway: 0, converted: 0 }, library: { holdings: [{ titles: 20 }] }, network: { uploadMbps: 500 },
-  machine: { base: 'own', condition: 'owned', score: 60_000, cores: 16, bays: 8 }, drives: { lots: [{ count: 4, sizeTB: 12 }], layout: 'rotating-2' }, choices: { survivesAtLeast: 1 },
+  brief: { budget: 20_000 },
+  household: { watchingHome: 1, watchingAway: 0, converted: 0 },
+  library: { holdings: [{ titles: 20 }] },
+  network: { uploadMbps: 500 },
+  machine: { base: 'own', condition: 'owned', score: 60_000, cores: 16, bays: 8 },
+  drives: { lots: [{ count: 4, sizeTB: 12 }], layout: 'rotating-2' },
+  choices: { survivesAtLeast: 1 },
 }
 const word = (changes: Partial<PlanInput>) => {
   openDemo(changes)
@@ -19,15 +24,34 @@ const word = (changes: Partial<PlanInput>) => {
 
 describe('the one answer', () => {
   it('is yes only where every headroom holds', () => {
-    expect(word(palace)).toBe('This will do, because every need is met, even at the unfavourable end of each range.')
+    expect(word(palace)).toBe(
+      'This will do, because every need is met, even at the unfavourable end of each range.',
+    )
   })
   it('is no for a hopeless machine, and says of what', () => {
-    expect(word({ machine: { base: 'own', condition: 'owned', score: 300, cores: 2, bays: 2 } })).toMatch(/^This will not do, because the machine cannot convert enough at once/)
-    expect(word({ ...palace, drives: { lots: [{ count: 2, sizeTB: 0.1 }] } })).toMatch(/^This will not do, because the library outgrows the drives/)
+    expect(
+      word({ machine: { base: 'own', condition: 'owned', score: 300, cores: 2, bays: 2 } }),
+    ).toMatch(/^This will not do, because the machine cannot convert enough at once/)
+    expect(word({ ...palace, drives: { lots: [{ count: 2, sizeTB: 0.1 }] } })).toMatch(
+      /^This will not do, because the library outgrows the drives/,
+    )
   })
   it('is open for an empty plan', () => {
     const store = openDemo()
-    store.plan = { ...store.plan!, ...{ machine: { ...store.plan!.machine, base: 'own', parts: [], score: null, processor: 'own', sustainedGHz: null }, drives: { ...store.plan!.drives, lots: [] } } }
+    store.plan = {
+      ...store.plan!,
+      ...{
+        machine: {
+          ...store.plan!.machine,
+          base: 'own',
+          parts: [],
+          score: null,
+          processor: 'own',
+          sustainedGHz: null,
+        },
+        drives: { ...store.plan!.drives, lots: [] },
+      },
+    }
     expect(mount(OverallVerdict).find('.word').text()).toMatch(/^Not known yet, because/)
   })
   it('does not say yes while a price is missing and a budget is set', () => {
@@ -37,11 +61,17 @@ describe('the one answer', () => {
   const cheapest = async (changes: Partial<PlanInput>, expected: RegExp) => {
     const store = openDemo(changes)
     const overall = mount(OverallVerdict)
-    await vi.waitFor(() => expect(overall.find('.cheapest').text()).toMatch(expected), { timeout: 60_000, interval: 50 })
+    await vi.waitFor(() => expect(overall.find('.cheapest').text()).toMatch(expected), {
+      timeout: 60_000,
+      interval: 50,
+    })
     return { store, overall }
   }
   it('names the cheapest change that would do, to be applied with a press', async () => {
-    const { store, overall } = await cheapest({}, /^The cheapest change that meets the need: €\d+ for parts and drives\. Put in .+ Apply this change/)
+    const { store, overall } = await cheapest(
+      {},
+      /^The cheapest change that meets the need: €\d+ for parts and drives\. Put in .+ Apply this change/,
+    )
     expect(overall.find('.cheapest a').attributes('href')).toMatch(/tiers$/)
     await overall.find('[data-apply-change]').trigger('focus')
     expect(store.tried).not.toBeNull()
@@ -52,11 +82,20 @@ describe('the one answer', () => {
     overall.unmount()
   }, 120_000)
   it('names the cheapest build where no change mends it, and where there is no machine yet', async () => {
-    const { overall } = await cheapest({ machine: { base: 'coracle', condition: 'owned' } }, /No set of parts and drives makes the machine .+The cheapest build that meets the need is/)
+    const { overall } = await cheapest(
+      { machine: { base: 'coracle', condition: 'owned' } },
+      /No set of parts and drives makes the machine .+The cheapest build that meets the need is/,
+    )
     overall.unmount()
-    const { overall: none } = await cheapest({ machine: { base: 'own' }, drives: { lots: [] } }, /^The cheapest build that meets the need is .+ at €/)
+    const { overall: none } = await cheapest(
+      { machine: { base: 'own' }, drives: { lots: [] } },
+      /^The cheapest build that meets the need is .+ at €/,
+    )
     none.unmount()
-    const { overall: poor } = await cheapest({ brief: { budget: 0 }, machine: { base: 'own' }, drives: { lots: [] } }, /^No build in the catalogue meets the whole need within the budget\./)
+    const { overall: poor } = await cheapest(
+      { brief: { budget: 0 }, machine: { base: 'own' }, drives: { lots: [] } },
+      /^No build in the catalogue meets the whole need within the budget\./,
+    )
     poor.unmount()
   }, 180_000)
 })
@@ -66,7 +105,8 @@ describe('the views', () => {
     expect(viewAddress('p', 'streams', 'capacity')).toBe('/plans/p/streams')
     expect(viewAddress('p', 'streams', 'archive')).toBe('/plans/p/streams/archive')
     expect(viewAddress('p', 'brief', 'answers')).toBe('/plans/p/brief/answers')
-    for (const view of views) expect(new Set(view.sections.map(section => section.id)).size).toBe(view.sections.length)
+    for (const view of views)
+      expect(new Set(view.sections.map(section => section.id)).size).toBe(view.sections.length)
   })
   it('say in which section a field is set, and have that section', () => {
     const place = (path: string) => [placeOfPath(path).view, placeOfPath(path).section ?? '']
@@ -76,14 +116,44 @@ describe('the views', () => {
     expect(place('library.holdings.3.titles')).toEqual(['library', 'holdings'])
     for (const { path } of fieldPaths(planSchema.parse(tideMillHouse))) {
       const { view, section } = placeOfPath(path)
-      if (section) expect(views.find(candidate => candidate.id === view)!.sections.map(own => own.id), path).toContain(section)
+      if (section)
+        expect(
+          views.find(candidate => candidate.id === view)!.sections.map(own => own.id),
+          path,
+        ).toContain(section)
     }
   })
   it('each have an address, and every field has a view that sets it', () => {
-    expect(views.map(view => viewAddress('p', view.id))).toEqual(['/plans/p', ...views.slice(1).map(view => `/plans/p/${view.id}`)])
-    expect(Object.fromEntries(['machine.parts.0.price', 'machine.price', 'machine.condition', 'drives.lots.0.priceEach', 'drives.above45C', 'choices.fallbackShare', 'costs.extras', 'calibration.workTable', 'brief.who', 'nothing.at.all'].map(path => [path, viewOfPath(path)]))).toEqual({
-      'machine.parts.0.price': 'machine', 'machine.price': 'machine', 'machine.condition': 'machine', 'drives.lots.0.priceEach': 'drives', 'drives.above45C': 'drives',
-      'choices.fallbackShare': 'streams', 'costs.extras': 'ownership', 'calibration.workTable': 'streams', 'brief.who': 'brief', 'nothing.at.all': 'brief',
+    expect(views.map(view => viewAddress('p', view.id))).toEqual([
+      '/plans/p',
+      ...views.slice(1).map(view => `/plans/p/${view.id}`),
+    ])
+    expect(
+      Object.fromEntries(
+        [
+          'machine.parts.0.price',
+          'machine.price',
+          'machine.condition',
+          'drives.lots.0.priceEach',
+          'drives.above45C',
+          'choices.fallbackShare',
+          'costs.extras',
+          'calibration.workTable',
+          'brief.who',
+          'nothing.at.all',
+        ].map(path => [path, viewOfPath(path)]),
+      ),
+    ).toEqual({
+      'machine.parts.0.price': 'machine',
+      'machine.price': 'machine',
+      'machine.condition': 'machine',
+      'drives.lots.0.priceEach': 'drives',
+      'drives.above45C': 'drives',
+      'choices.fallbackShare': 'streams',
+      'costs.extras': 'ownership',
+      'calibration.workTable': 'streams',
+      'brief.who': 'brief',
+      'nothing.at.all': 'brief',
     })
   })
 })

@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 
 /** A chart with its title, and the same numbers as a table for those who cannot see it. */
-defineProps<{ title: string, columns: readonly string[], rows: readonly (readonly string[])[] }>()
+defineProps<{ title: string; columns: readonly string[]; rows: readonly (readonly string[])[] }>()
 const body = ref<HTMLElement | null>(null)
 const usualWidth = 640
 const { width: measured } = useElementSize(body, { width: usualWidth, height: 0 })
@@ -16,27 +16,14 @@ const asTable = ref(false)
   <figure class="chart-frame sheet">
     <figcaption>
       <h2>{{ title }}</h2>
-      <button
-        type="button"
-        class="plain-button toggle small no-print"
-        @click="asTable = !asTable"
-      >
+      <button type="button" class="plain-button toggle small no-print" @click="asTable = !asTable">
         {{ asTable ? 'Show as chart' : 'Show as table' }}
       </button>
     </figcaption>
-    <div
-      v-show="!asTable"
-      ref="body"
-    >
+    <div v-show="!asTable" ref="body">
       <slot :width="width" />
     </div>
-    <div
-      v-if="asTable"
-      class="scroll"
-      tabindex="0"
-      role="region"
-      :aria-label="title"
-    >
+    <div v-if="asTable" class="scroll" tabindex="0" role="region" :aria-label="title">
       <table class="data-table">
         <thead>
           <tr>
@@ -51,15 +38,8 @@ const asTable = ref(false)
           </tr>
         </thead>
         <tbody>
-          <tr
-            v-for="row in rows"
-            :key="row[0]"
-          >
-            <td
-              v-for="(cell, index) in row"
-              :key="index"
-              :class="{ number: index > 0 }"
-            >
+          <tr v-for="row in rows" :key="row[0]">
+            <td v-for="(cell, index) in row" :key="index" :class="{ number: index > 0 }">
               {{ cell }}
             </td>
           </tr>
@@ -71,8 +51,24 @@ const asTable = ref(false)
 </template>
 
 <style scoped>
-.chart-frame { margin: 0; min-width: 0; }
-figcaption { display: flex; justify-content: space-between; align-items: baseline; gap: 12px; margin-bottom: 8px; }
-.toggle { color: rgb(var(--v-theme-primary)); text-decoration: underline; white-space: nowrap; }
-.scroll { max-height: 320px; overflow: auto; }
+.chart-frame {
+  margin: 0;
+  min-width: 0;
+}
+figcaption {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 12px;
+  margin-bottom: 8px;
+}
+.toggle {
+  color: rgb(var(--v-theme-primary));
+  text-decoration: underline;
+  white-space: nowrap;
+}
+.scroll {
+  max-height: 320px;
+  overflow: auto;
+}
 </style>

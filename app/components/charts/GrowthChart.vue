@@ -10,7 +10,13 @@ import { usePlanStore } from '~/stores/planStore'
 import ChartFrame from './ChartFrame.vue'
 import { growthLayout } from './growthLayout'
 
-const props = withDefaults(defineProps<{ height?: number, /** the kinds of content lie on each other */ stacked?: boolean }>(), { height: 300, stacked: false })
+const props = withDefaults(
+  defineProps<{
+    height?: number
+    /** the kinds of content lie on each other */ stacked?: boolean
+  }>(),
+  { height: 300, stacked: false },
+)
 const store = usePlanStore()
 const { number } = useFormat()
 const margin = { left: 46, right: 16, top: 14, bottom: 34 }
@@ -23,10 +29,24 @@ const full = computed(() => store.assessment?.domains.drives.pool?.monthFull.lik
 const rooms = computed(() => store.assessment?.domains.drives.pool?.roomByMonthTB ?? null)
 const roomIn = (month: number) => rooms.value?.[month] ?? room.value
 const kinds = computed(() => store.assessment?.domains.library.forecast.kinds)
-const events = computed(() => (store.plan?.library.events ?? []).map((event, index) => ({
-  name: event.name || `Event ${index + 1}`, month: Math.max(0, monthsBetween(store.plan!.library.startsOn, event.month)), sizeGB: event.sizeGB,
-})))
-const layoutFor = (width: number) => growthLayout({ months: months.value, ...(props.stacked && kinds.value ? { kinds: kinds.value } : {}), roomTB: room.value, ...(rooms.value ? { roomByMonthTB: rooms.value } : {}), horizonMonths: horizonYears.value * 12, width, height: props.height, margin })
+const events = computed(() =>
+  (store.plan?.library.events ?? []).map((event, index) => ({
+    name: event.name || `Event ${index + 1}`,
+    month: Math.max(0, monthsBetween(store.plan!.library.startsOn, event.month)),
+    sizeGB: event.sizeGB,
+  })),
+)
+const layoutFor = (width: number) =>
+  growthLayout({
+    months: months.value,
+    ...(props.stacked && kinds.value ? { kinds: kinds.value } : {}),
+    roomTB: room.value,
+    ...(rooms.value ? { roomByMonthTB: rooms.value } : {}),
+    horizonMonths: horizonYears.value * 12,
+    width,
+    height: props.height,
+    margin,
+  })
 
 const read = ref<number | null>(null)
 let drawnWidth = 640
@@ -35,7 +55,11 @@ function drawn(width: number) {
   return layoutFor(width)
 }
 const { handle, follow, release } = usePictureHandle({
-  value: () => horizonYears.value, min: 1, max: 15, step: 1, coarse: 5,
+  value: () => horizonYears.value,
+  min: 1,
+  max: 15,
+  step: 1,
+  coarse: 5,
   valueAt: ({ x }) => layoutFor(drawnWidth).x.invert(x) / 12,
   set: value => store.edit('choices.horizonYears', value),
 })
@@ -53,10 +77,23 @@ function readKey(event: KeyboardEvent, width: number): void {
 const readText = computed(() => {
   const estimate = read.value === null ? null : months.value[read.value]
   if (!estimate) return 'Hover over the chart or use the arrow keys to read a month.'
-  return `Month ${read.value} (${monthAfter(store.plan!.library.startsOn, read.value!)}): ${number(estimate.likely, 3)} TB (${number(tebibytes(estimate.likely), 3)} TiB), ${number(estimate.low, 3)} to ${number(estimate.high, 3)} TB`
+  return (
+    `Month ${read.value} (${monthAfter(store.plan!.library.startsOn, read.value!)}): ` +
+    `${number(estimate.likely, 3)} TB (${number(tebibytes(estimate.likely), 3)} TiB), ` +
+    `${number(estimate.low, 3)} to ${number(estimate.high, 3)} TB`
+  )
 })
-const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 && month <= Math.max(84, horizonYears.value * 12 + 24)).map((month, index) =>
-  [String(index * 6), number(month.low, 3), number(month.likely, 3), number(month.high, 3), room.value === null ? '–' : number(roomIn(index * 6)!, 3)]))
+const rows = computed(() =>
+  months.value
+    .filter((_, month) => month % 6 === 0 && month <= Math.max(84, horizonYears.value * 12 + 24))
+    .map((month, index) => [
+      String(index * 6),
+      number(month.low, 3),
+      number(month.likely, 3),
+      number(month.high, 3),
+      room.value === null ? '–' : number(roomIn(index * 6)!, 3),
+    ]),
+)
 </script>
 
 <template>
@@ -79,14 +116,8 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
         @pointerleave="read = null"
         @keydown="readKey($event, width)"
       >
-        <template
-          v-for="layout in [drawn(width)]"
-          :key="layout.months"
-        >
-          <g
-            v-for="tick in layout.sizeTicks"
-            :key="`y${tick}`"
-          >
+        <template v-for="layout in [drawn(width)]" :key="layout.months">
+          <g v-for="tick in layout.sizeTicks" :key="`y${tick}`">
             <line
               :x1="margin.left"
               :x2="width - margin.right"
@@ -94,17 +125,11 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
               :y2="layout.y(tick)"
               class="grid"
             />
-            <text
-              :x="margin.left - 8"
-              :y="layout.y(tick) + 4"
-              text-anchor="end"
-              class="soft"
-            >{{ tick }}</text>
+            <text :x="margin.left - 8" :y="layout.y(tick) + 4" text-anchor="end" class="soft">
+              {{ tick }}
+            </text>
           </g>
-          <g
-            v-for="tick in layout.yearTicks"
-            :key="`x${tick}`"
-          >
+          <g v-for="tick in layout.yearTicks" :key="`x${tick}`">
             <line
               :x1="layout.x(tick)"
               :x2="layout.x(tick)"
@@ -117,13 +142,11 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
               :y="height - margin.bottom + 18"
               text-anchor="middle"
               class="soft"
-            >{{ tick === 0 ? 'now' : `${tick / 12} y` }}</text>
+            >
+              {{ tick === 0 ? 'now' : `${tick / 12} y` }}
+            </text>
           </g>
-          <g
-            v-for="(layer, at) in layout.layers"
-            :key="layer.kind"
-            :data-layer="layer.kind"
-          >
+          <g v-for="(layer, at) in layout.layers" :key="layer.kind" :data-layer="layer.kind">
             <path
               :d="layer.path"
               class="layer"
@@ -132,59 +155,50 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
             <text
               v-if="layer.thickness > 13"
               :x="width - margin.right - 96"
-              :y="layer.labelY + (room !== null && Math.abs(layout.y(roomIn(layout.months)!) - layer.labelY) < 12 ? 22 : 6)"
+              :y="
+                layer.labelY +
+                (room !== null && Math.abs(layout.y(roomIn(layout.months)!) - layer.labelY) < 12
+                  ? 22
+                  : 6)
+              "
               text-anchor="end"
               class="layer-label"
-            >{{ kindLabel(layer.kind as never) }}</text>
-          </g>
-          <path
-            :d="layout.bandPath"
-            class="band"
-            :class="{ outline: stacked }"
-          />
-          <path
-            :d="layout.linePath"
-            class="likely"
-          />
-          <template v-if="stacked">
-            <g
-              v-for="(event, index) in events"
-              :key="`e${index}`"
-              class="event"
             >
+              {{ kindLabel(layer.kind as never) }}
+            </text>
+          </g>
+          <path :d="layout.bandPath" class="band" :class="{ outline: stacked }" />
+          <path :d="layout.linePath" class="likely" />
+          <template v-if="stacked">
+            <g v-for="(event, index) in events" :key="`e${index}`" class="event">
               <template v-if="event.month <= layout.months">
                 <path :d="`M${layout.x(event.month)} ${height - margin.bottom}l-5 9h10z`" />
-                <title>{{ event.name }}, month {{ event.month }}: {{ number(event.sizeGB, 4) }} GB</title>
+                <title>
+                  {{ event.name }}, month {{ event.month }}: {{ number(event.sizeGB, 4) }} GB
+                </title>
               </template>
             </g>
           </template>
           <g v-if="room !== null">
-            <path
-              :d="layout.roomPath"
-              class="room"
-            />
+            <path :d="layout.roomPath" class="room" />
             <text
               :x="width - margin.right"
               :y="layout.y(roomIn(layout.months)!) - 6"
               text-anchor="end"
               class="room-label"
-            >room {{ number(roomIn(layout.months)!, 3) }} TB</text>
+            >
+              room {{ number(roomIn(layout.months)!, 3) }} TB
+            </text>
           </g>
-          <g
-            v-if="full !== null && full <= layout.months && room !== null"
-            data-full-marker
-          >
-            <circle
-              :cx="layout.x(full)"
-              :cy="layout.y(months[full]!.likely)"
-              r="5"
-              class="full"
-            />
+          <g v-if="full !== null && full <= layout.months && room !== null" data-full-marker>
+            <circle :cx="layout.x(full)" :cy="layout.y(months[full]!.likely)" r="5" class="full" />
             <text
               :x="Math.max(margin.left + 4, Math.min(width - 130, layout.x(full) + 10))"
               :y="layout.y(months[full]!.likely) + 22"
               class="full-label"
-            >{{ full === 0 ? 'does not fit today' : `full in month ${full}` }}</text>
+            >
+              {{ full === 0 ? 'does not fit today' : `full in month ${full}` }}
+            </text>
           </g>
           <g
             class="horizon"
@@ -210,12 +224,16 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
               :y1="margin.top"
               :y2="height - margin.bottom"
             />
-            <path :d="`M${layout.x(Math.min(layout.months, horizonYears * 12)) - 7} ${height - margin.bottom - 9}l-5 5 5 5zm14 0l5 5-5 5z`" />
+            <path
+              :d="`M${layout.x(Math.min(layout.months, horizonYears * 12)) - 7} ${height - margin.bottom - 9}l-5 5 5 5zm14 0l5 5-5 5z`"
+            />
             <text
               :x="layout.x(Math.min(layout.months, horizonYears * 12)) - 8"
               :y="margin.top + 10"
               text-anchor="end"
-            >horizon</text>
+            >
+              horizon
+            </text>
           </g>
           <line
             v-if="read !== null"
@@ -227,10 +245,7 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
           />
         </template>
       </svg>
-      <p
-        class="small soft readout"
-        aria-live="polite"
-      >
+      <p class="small soft readout" aria-live="polite">
         {{ readText }}
       </p>
     </template>
@@ -238,24 +253,91 @@ const rows = computed(() => months.value.filter((_, month) => month % 6 === 0 &&
 </template>
 
 <style scoped>
-.growth { display: block; touch-action: pan-y; max-width: 100%; }
-.grid { stroke: rgb(var(--v-theme-hairline)); stroke-width: 1; opacity: 0.7; }
-.axis { stroke: rgb(var(--v-theme-ink-soft)); }
-.band { fill: rgb(var(--v-theme-water)); opacity: 0.32; }
-.layer { fill: rgb(var(--v-theme-water)); stroke: rgb(var(--v-theme-surface)); stroke-width: 1; }
-.layer-label { font-size: 11px; paint-order: stroke; stroke: rgb(var(--v-theme-surface)); stroke-width: 3px; stroke-opacity: 0.7; }
-.event path { fill: rgb(var(--v-theme-state-tight)); }
-.band.outline { fill: none; stroke: rgb(var(--v-theme-water-line)); stroke-dasharray: 4 4; opacity: 0.9; }
-.likely { fill: none; stroke: rgb(var(--v-theme-water-line)); stroke-width: 2.2; }
-.room { fill: none; stroke: rgb(var(--v-theme-wall)); stroke-width: 2.4; }
-.room-label { font-weight: 600; }
-.full { fill: rgb(var(--v-theme-state-short)); stroke: rgb(var(--v-theme-surface)); stroke-width: 2; }
-.full-label { fill: rgb(var(--v-theme-state-short)); font-weight: 600; }
-.horizon { cursor: ew-resize; }
-.horizon line { stroke: rgb(var(--v-theme-primary)); stroke-width: 1.5; stroke-dasharray: 5 3; }
-.horizon path { fill: rgb(var(--v-theme-primary)); }
-.horizon text { fill: rgb(var(--v-theme-primary)); font-weight: 600; }
-.horizon .grip { fill: transparent; }
-.read { stroke: rgb(var(--v-theme-ink-soft)); stroke-width: 1; pointer-events: none; }
-.readout { margin: 4px 0 0; min-height: 1.3em; }
+.growth {
+  display: block;
+  touch-action: pan-y;
+  max-width: 100%;
+}
+.grid {
+  stroke: rgb(var(--v-theme-hairline));
+  stroke-width: 1;
+  opacity: 0.7;
+}
+.axis {
+  stroke: rgb(var(--v-theme-ink-soft));
+}
+.band {
+  fill: rgb(var(--v-theme-water));
+  opacity: 0.32;
+}
+.layer {
+  fill: rgb(var(--v-theme-water));
+  stroke: rgb(var(--v-theme-surface));
+  stroke-width: 1;
+}
+.layer-label {
+  font-size: 11px;
+  paint-order: stroke;
+  stroke: rgb(var(--v-theme-surface));
+  stroke-width: 3px;
+  stroke-opacity: 0.7;
+}
+.event path {
+  fill: rgb(var(--v-theme-state-tight));
+}
+.band.outline {
+  fill: none;
+  stroke: rgb(var(--v-theme-water-line));
+  stroke-dasharray: 4 4;
+  opacity: 0.9;
+}
+.likely {
+  fill: none;
+  stroke: rgb(var(--v-theme-water-line));
+  stroke-width: 2.2;
+}
+.room {
+  fill: none;
+  stroke: rgb(var(--v-theme-wall));
+  stroke-width: 2.4;
+}
+.room-label {
+  font-weight: 600;
+}
+.full {
+  fill: rgb(var(--v-theme-state-short));
+  stroke: rgb(var(--v-theme-surface));
+  stroke-width: 2;
+}
+.full-label {
+  fill: rgb(var(--v-theme-state-short));
+  font-weight: 600;
+}
+.horizon {
+  cursor: ew-resize;
+}
+.horizon line {
+  stroke: rgb(var(--v-theme-primary));
+  stroke-width: 1.5;
+  stroke-dasharray: 5 3;
+}
+.horizon path {
+  fill: rgb(var(--v-theme-primary));
+}
+.horizon text {
+  fill: rgb(var(--v-theme-primary));
+  font-weight: 600;
+}
+.horizon .grip {
+  fill: transparent;
+}
+.read {
+  stroke: rgb(var(--v-theme-ink-soft));
+  stroke-width: 1;
+  pointer-events: none;
+}
+.readout {
+  margin: 4px 0 0;
+  min-height: 1.3em;
+}
 </style>

@@ -5,51 +5,43 @@ import { viewOfPath, type ViewId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 
 /** What the plan warns of, with the way out; of one view, or of all, the worst first. */
-const props = defineProps<{ view?: ViewId, /** more are behind a press */ most?: number }>()
+const props = defineProps<{ view?: ViewId; /** more are behind a press */ most?: number }>()
 const store = usePlanStore()
-const findings = computed(() => (store.assessment?.findings ?? []).filter(finding =>
-  !props.view || finding.from.some(source => viewOfPath(source) === props.view)))
+const findings = computed(() =>
+  (store.assessment?.findings ?? []).filter(
+    finding => !props.view || finding.from.some(source => viewOfPath(source) === props.view),
+  ),
+)
 const all = ref(false)
-const shown = computed(() => all.value ? findings.value : findings.value.slice(0, props.most ?? findings.value.length))
-const icons = { fail: mdiCloseOctagonOutline, warning: mdiAlertOutline, caution: mdiInformationOutline }
+const shown = computed(() =>
+  all.value ? findings.value : findings.value.slice(0, props.most ?? findings.value.length),
+)
+const icons = {
+  fail: mdiCloseOctagonOutline,
+  warning: mdiAlertOutline,
+  caution: mdiInformationOutline,
+}
 const words = { fail: 'Problem', warning: 'Warning', caution: 'Worth knowing' }
 </script>
 
 <template>
-  <ul
-    v-if="findings.length"
-    class="findings"
-    aria-label="Findings"
-  >
+  <ul v-if="findings.length" class="findings" aria-label="Findings">
     <li
       v-for="(finding, index) in shown"
       :key="`${finding.code}-${index}`"
       :class="finding.severity"
       :data-finding="finding.code"
     >
-      <VIcon
-        :icon="icons[finding.severity]"
-        size="18"
-        aria-hidden="true"
-      />
+      <VIcon :icon="icons[finding.severity]" size="18" aria-hidden="true" />
       <div>
         <strong>{{ words[finding.severity] }}.</strong> {{ finding.sentence }}
-        <span
-          v-for="cure in finding.cures"
-          :key="cure.sentence"
-          class="cure"
-        >{{ cure.sentence }}</span>
+        <span v-for="cure in finding.cures" :key="cure.sentence" class="cure">{{
+          cure.sentence
+        }}</span>
       </div>
     </li>
-    <li
-      v-if="shown.length < findings.length"
-      class="more no-print"
-    >
-      <button
-        type="button"
-        class="plain-button"
-        @click="all = true"
-      >
+    <li v-if="shown.length < findings.length" class="more no-print">
+      <button type="button" class="plain-button" @click="all = true">
         Show {{ findings.length - shown.length }} more
       </button>
     </li>
@@ -57,13 +49,46 @@ const words = { fail: 'Problem', warning: 'Warning', caution: 'Worth knowing' }
 </template>
 
 <style scoped>
-.findings { list-style: none; padding: 0; margin: 0; display: flex; flex-direction: column; gap: 10px; }
-.findings li { display: flex; gap: 10px; font-size: 0.92rem; line-height: 1.4; }
-.findings .v-icon { margin-top: 1px; flex: none; }
-.fail .v-icon, .fail strong { color: rgb(var(--v-theme-state-impossible)); }
-.warning .v-icon, .warning strong { color: rgb(var(--v-theme-state-short)); }
-.caution .v-icon, .caution strong { color: rgb(var(--v-theme-water-line)); }
-.more button { color: rgb(var(--v-theme-primary)); text-decoration: underline; min-height: 26px; }
-.cure { display: block; color: rgb(var(--v-theme-ink-soft)); }
-.cure::before { content: '→ '; }
+.findings {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.findings li {
+  display: flex;
+  gap: 10px;
+  font-size: 0.92rem;
+  line-height: 1.4;
+}
+.findings .v-icon {
+  margin-top: 1px;
+  flex: none;
+}
+.fail .v-icon,
+.fail strong {
+  color: rgb(var(--v-theme-state-impossible));
+}
+.warning .v-icon,
+.warning strong {
+  color: rgb(var(--v-theme-state-short));
+}
+.caution .v-icon,
+.caution strong {
+  color: rgb(var(--v-theme-water-line));
+}
+.more button {
+  color: rgb(var(--v-theme-primary));
+  text-decoration: underline;
+  min-height: 26px;
+}
+.cure {
+  display: block;
+  color: rgb(var(--v-theme-ink-soft));
+}
+.cure::before {
+  content: '→ ';
+}
 </style>

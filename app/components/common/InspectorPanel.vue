@@ -3,9 +3,17 @@ import { inject, nextTick, onBeforeUnmount, onMounted, ref, useId } from 'vue'
 import { mdiChevronLeft, mdiChevronRight, mdiClose } from '@mdi/js'
 import { inspectorHost } from '~/composables/inspectorHost'
 
-/** What is selected, to be edited beside the picture or list it was selected in: at the right, on a phone from below. Esc closes it, arrow keys on its heading go on to the next. */
-const props = defineProps<{ heading: string, /** place in its list, from 0 */ index?: number, count?: number, /** the heading takes the focus when it opens */ takesFocus?: boolean }>()
-const emit = defineEmits<{ close: [], step: [by: -1 | 1] }>()
+/**
+ * What is selected, to be edited beside the picture or list it was selected in: at the right, on a
+ * phone from below. Esc closes it, arrow keys on its heading go on to the next.
+ */
+const props = defineProps<{
+  heading: string
+  /** place in its list, from 0 */ index?: number
+  count?: number
+  /** the heading takes the focus when it opens */ takesFocus?: boolean
+}>()
+const emit = defineEmits<{ close: []; step: [by: -1 | 1] }>()
 const id = useId()
 /** Without a place for it on the page it stands where it is. */
 const host = inject(inspectorHost, null)
@@ -18,7 +26,8 @@ function onKey(event: KeyboardEvent): void {
   emit('close')
 }
 function onArrow(event: KeyboardEvent): void {
-  const by = { ArrowLeft: -1, ArrowUp: -1, ArrowRight: 1, ArrowDown: 1 }[event.key] as -1 | 1 | undefined
+  const by = { ArrowLeft: -1, ArrowUp: -1, ArrowRight: 1, ArrowDown: 1 }[event.key] as
+    -1 | 1 | undefined
   if (!by) return
   event.preventDefault()
   emit('step', by)
@@ -33,23 +42,10 @@ defineExpose({ focus: () => title.value?.focus() })
 </script>
 
 <template>
-  <Teleport
-    :to="host ?? 'body'"
-    defer
-    :disabled="host === null"
-  >
-    <section
-      class="inspector"
-      :aria-labelledby="id"
-      data-inspector
-    >
+  <Teleport :to="host ?? 'body'" defer :disabled="host === null">
+    <section class="inspector" :aria-labelledby="id" data-inspector>
       <header>
-        <h2
-          :id="id"
-          ref="title"
-          tabindex="0"
-          @keydown="onArrow"
-        >
+        <h2 :id="id" ref="title" tabindex="0" @keydown="onArrow">
           {{ heading }}
         </h2>
         <div class="steps">
@@ -84,10 +80,40 @@ defineExpose({ focus: () => title.value?.focus() })
 </template>
 
 <style scoped>
-.inspector { display: flex; flex-direction: column; max-height: inherit; background: rgb(var(--v-theme-surface)); border: 1px solid rgb(var(--v-theme-hairline)); border-top: 4px solid rgb(var(--v-theme-primary)); border-radius: 6px; }
-header { display: flex; justify-content: space-between; align-items: center; gap: 8px; padding: 8px 8px 4px 14px; }
-h2 { min-width: 0; overflow-wrap: anywhere; }
-.steps { display: flex; align-items: center; flex: none; }
-.steps small { min-width: 44px; text-align: center; }
-.content { padding: 8px 14px 16px; overflow-y: auto; display: flex; flex-direction: column; gap: 14px; }
+.inspector {
+  display: flex;
+  flex-direction: column;
+  max-height: inherit;
+  background: rgb(var(--v-theme-surface));
+  border: 1px solid rgb(var(--v-theme-hairline));
+  border-top: 4px solid rgb(var(--v-theme-primary));
+  border-radius: 6px;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 8px;
+  padding: 8px 8px 4px 14px;
+}
+h2 {
+  min-width: 0;
+  overflow-wrap: anywhere;
+}
+.steps {
+  display: flex;
+  align-items: center;
+  flex: none;
+}
+.steps small {
+  min-width: 44px;
+  text-align: center;
+}
+.content {
+  padding: 8px 14px 16px;
+  overflow-y: auto;
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+}
 </style>

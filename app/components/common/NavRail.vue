@@ -6,7 +6,10 @@ import { phases, viewAddress, viewOfPath, type ViewId } from '~/composables/view
 import { usePlanStore } from '~/stores/planStore'
 import { stateMarks } from './stateMarks'
 
-/** The views by phase, each with the mark of its verdict; on a phone a strip that keeps the view in sight. */
+/**
+ * The views by phase, each with the mark of its verdict; on a phone a strip that keeps the view in
+ * sight.
+ */
 const props = defineProps<{ planId: string }>()
 const route = useRoute()
 const store = usePlanStore()
@@ -15,7 +18,8 @@ const current = computed<ViewId>(() => {
   return (last || 'brief') as ViewId
 })
 const rank: readonly VerdictState[] = ['impossible', 'short', 'unknown', 'tight', 'enough', 'ample']
-const worst = (states: readonly VerdictState[]): VerdictState | null => rank.find(state => states.includes(state)) ?? null
+const worst = (states: readonly VerdictState[]): VerdictState | null =>
+  rank.find(state => states.includes(state)) ?? null
 
 const marks = computed(() => {
   const verdicts = store.assessment?.verdicts ?? []
@@ -23,38 +27,38 @@ const marks = computed(() => {
   const overall = worst(verdicts.map(verdict => verdict.state))
   if (overall) found.brief = overall
   for (const { domain } of verdicts) {
-    const state = worst(verdicts.filter(verdict => verdict.domain === domain).map(verdict => verdict.state))
+    const state = worst(
+      verdicts.filter(verdict => verdict.domain === domain).map(verdict => verdict.state),
+    )
     if (state) found[domain as ViewId] = state
   }
   // A view without a headroom of its own tells what its findings tell.
   for (const { from, severity } of store.assessment?.findings ?? []) {
     for (const view of new Set(from.map(viewOfPath))) {
-      if (found[view] === undefined && severity !== 'caution') found[view] = severity === 'fail' ? 'short' : 'tight'
+      if (found[view] === undefined && severity !== 'caution')
+        found[view] = severity === 'fail' ? 'short' : 'tight'
     }
   }
   return found
 })
 
 const strip = ref<HTMLElement | null>(null)
-watch(current, async () => {
-  await nextTick()
-  const nav = strip.value
-  const link = nav?.querySelector<HTMLElement>('[aria-current]')
-  if (nav && link && nav.scrollWidth > nav.clientWidth) nav.scrollTo({ left: link.offsetLeft - (nav.clientWidth - link.clientWidth) / 2 })
-}, { immediate: true, flush: 'post' })
+watch(
+  current,
+  async () => {
+    await nextTick()
+    const nav = strip.value
+    const link = nav?.querySelector<HTMLElement>('[aria-current]')
+    if (nav && link && nav.scrollWidth > nav.clientWidth)
+      nav.scrollTo({ left: link.offsetLeft - (nav.clientWidth - link.clientWidth) / 2 })
+  },
+  { immediate: true, flush: 'post' },
+)
 </script>
 
 <template>
-  <nav
-    ref="strip"
-    class="rail no-print"
-    aria-label="Views"
-  >
-    <div
-      v-for="phase in phases"
-      :key="phase.label"
-      class="phase"
-    >
+  <nav ref="strip" class="rail no-print" aria-label="Views">
+    <div v-for="phase in phases" :key="phase.label" class="phase">
       <p class="soft">
         {{ phase.label }}
       </p>
@@ -65,10 +69,7 @@ watch(current, async () => {
         :aria-current="view.id === current ? 'page' : undefined"
         :data-view="view.id"
       >
-        <VIcon
-          :icon="view.icon"
-          size="18"
-        />
+        <VIcon :icon="view.icon" size="18" />
         <span>{{ view.label }}</span>
         <svg
           v-if="marks[view.id]"
@@ -77,26 +78,86 @@ watch(current, async () => {
           :style="{ fill: `rgb(var(--v-theme-state-${marks[view.id]}))` }"
           role="img"
           :aria-label="stateMarks[marks[view.id]!].word"
-        ><path :d="stateMarks[marks[view.id]!].path" /></svg>
+        >
+          <path :d="stateMarks[marks[view.id]!].path" />
+        </svg>
       </NuxtLink>
     </div>
   </nav>
 </template>
 
 <style scoped>
-.rail { display: flex; flex-direction: column; gap: 8px; padding: 12px 8px; position: sticky; top: 92px; align-self: start; }
-.phase { display: flex; flex-direction: column; gap: 1px; }
-.phase p { font-size: 0.76rem; padding: 2px 10px; }
-a { display: flex; align-items: center; gap: 9px; padding: 6px 10px; border-radius: 5px; color: inherit; text-decoration: none; font-size: 0.92rem; }
-a:hover { background: rgb(var(--v-theme-surface-light)); }
-a[aria-current] { background: rgba(var(--v-theme-primary), 0.14); font-weight: 650; box-shadow: inset 3px 0 rgb(var(--v-theme-primary)); }
-.mark { width: 12px; height: 12px; margin-left: auto; flex: none; }
+.rail {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  padding: 12px 8px;
+  position: sticky;
+  top: 92px;
+  align-self: start;
+}
+.phase {
+  display: flex;
+  flex-direction: column;
+  gap: 1px;
+}
+.phase p {
+  font-size: 0.76rem;
+  padding: 2px 10px;
+}
+a {
+  display: flex;
+  align-items: center;
+  gap: 9px;
+  padding: 6px 10px;
+  border-radius: 5px;
+  color: inherit;
+  text-decoration: none;
+  font-size: 0.92rem;
+}
+a:hover {
+  background: rgb(var(--v-theme-surface-light));
+}
+a[aria-current] {
+  background: rgba(var(--v-theme-primary), 0.14);
+  font-weight: 650;
+  box-shadow: inset 3px 0 rgb(var(--v-theme-primary));
+}
+.mark {
+  width: 12px;
+  height: 12px;
+  margin-left: auto;
+  flex: none;
+}
 @media (max-width: 800px) {
-  .rail { flex-direction: row; overflow-x: auto; position: relative; top: 0; padding: 6px 8px; gap: 4px; border-bottom: 1px solid rgb(var(--v-theme-hairline)); scrollbar-width: none; }
-  .phase { flex-direction: row; flex: none; }
-  .phase + .phase { border-left: 1px solid rgb(var(--v-theme-hairline)); padding-left: 4px; }
-  .phase p { display: none; }
-  a { white-space: nowrap; padding: 8px 10px; gap: 6px; }
-  a[aria-current] { box-shadow: inset 0 -3px rgb(var(--v-theme-primary)); }
+  .rail {
+    flex-direction: row;
+    overflow-x: auto;
+    position: relative;
+    top: 0;
+    padding: 6px 8px;
+    gap: 4px;
+    border-bottom: 1px solid rgb(var(--v-theme-hairline));
+    scrollbar-width: none;
+  }
+  .phase {
+    flex-direction: row;
+    flex: none;
+  }
+  .phase + .phase {
+    border-left: 1px solid rgb(var(--v-theme-hairline));
+    padding-left: 4px;
+  }
+  .phase p {
+    display: none;
+  }
+  a {
+    white-space: nowrap;
+    padding: 8px 10px;
+    gap: 6px;
+  }
+  a[aria-current] {
+    box-shadow: inset 0 -3px rgb(var(--v-theme-primary));
+  }
 }
 </style>

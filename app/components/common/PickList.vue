@@ -4,49 +4,66 @@ import { mdiPlus, mdiTrashCanOutline } from '@mdi/js'
 import { useWorkingStore } from '~/stores/workingStore'
 import InspectorPanel from './InspectorPanel.vue'
 
-/** The entries of one list of the plan as lines that can be picked; the one that is picked is edited in the inspector beside. */
-const props = withDefaults(defineProps<{
-  entries: readonly Entry[]
-  /** where the list stands in the plan: a reader who is sent to a field of it finds its entry picked */
-  path: string
-  /** what the adding button says: 'Add a device' */
-  add: string
-  /** what an entry is called */
-  name: (entry: Entry, index: number) => string
-  keyOf?: (entry: Entry, index: number) => string | number
-  /** no more can be added */
-  full?: boolean
-}>(), { keyOf: (_: unknown, index: number) => index, full: false })
-const emit = defineEmits<{ add: [], remove: [index: number] }>()
+/**
+ * The entries of one list of the plan as lines that can be picked; the one that is picked is edited
+ * in the inspector beside.
+ */
+const props = withDefaults(
+  defineProps<{
+    entries: readonly Entry[]
+    /**
+     * where the list stands in the plan: a reader who is sent to a field of it finds its entry
+     * picked
+     */
+    path: string
+    /** what the adding button says: 'Add a device' */
+    add: string
+    /** what an entry is called */
+    name: (entry: Entry, index: number) => string
+    keyOf?: (entry: Entry, index: number) => string | number
+    /** no more can be added */
+    full?: boolean
+  }>(),
+  { keyOf: (_: unknown, index: number) => index, full: false },
+)
+const emit = defineEmits<{ add: []; remove: [index: number] }>()
 defineSlots<{
   /** an entry in its line */
-  line: (row: { readonly entry: Entry, readonly index: number, readonly isPicked: boolean }) => unknown
+  line: (row: {
+    readonly entry: Entry
+    readonly index: number
+    readonly isPicked: boolean
+  }) => unknown
   /** under its line, over the whole width */
-  below: (row: { readonly entry: Entry, readonly index: number }) => unknown
+  below: (row: { readonly entry: Entry; readonly index: number }) => unknown
   /** its fields, in the inspector */
-  default: (row: { readonly entry: Entry, readonly index: number }) => unknown
+  default: (row: { readonly entry: Entry; readonly index: number }) => unknown
   /** more buttons of the inspector */
-  buttons: (row: { readonly entry: Entry, readonly index: number }) => unknown
+  buttons: (row: { readonly entry: Entry; readonly index: number }) => unknown
 }>()
 const picked = defineModel<number | null>('picked', { default: null })
 const list = ref<HTMLElement | null>(null)
-const entry = computed(() => picked.value === null ? null : props.entries[picked.value] ?? null)
+const entry = computed(() => (picked.value === null ? null : (props.entries[picked.value] ?? null)))
 
-watch(() => props.entries.length, (now, before) => {
-  if (picked.value !== null && picked.value >= now) picked.value = null
-  // What was added is picked at once: it wants to be filled in.
-  else if (now === before + 1 && adding) picked.value = now - 1
-  adding = false
-})
+watch(
+  () => props.entries.length,
+  (now, before) => {
+    if (picked.value !== null && picked.value >= now) picked.value = null
+    // What was added is picked at once: it wants to be filled in.
+    else if (now === before + 1 && adding) picked.value = now - 1
+    adding = false
+  },
+)
 let adding = false
 function onAdd(): void {
   adding = true
   emit('add')
 }
 function step(by: number): void {
-  if (picked.value !== null) picked.value = (picked.value + by + props.entries.length) % props.entries.length
+  if (picked.value !== null)
+    picked.value = (picked.value + by + props.entries.length) % props.entries.length
 }
-const lines = () => [...list.value?.querySelectorAll<HTMLElement>('[data-pick]') ?? []]
+const lines = () => [...(list.value?.querySelectorAll<HTMLElement>('[data-pick]') ?? [])]
 function onArrow(event: KeyboardEvent, index: number): void {
   const by = { ArrowUp: -1, ArrowDown: 1 }[event.key]
   if (!by) return
@@ -68,10 +85,16 @@ async function remove(): Promise<void> {
   lines()[Math.min(at, props.entries.length - 1)]?.focus()
 }
 const working = useWorkingStore()
-watch(() => working.target, (target) => {
-  const index = target?.startsWith(`${props.path}.`) ? Number(target.slice(props.path.length + 1).split('.')[0]) : NaN
-  if (Number.isInteger(index) && index < props.entries.length) picked.value = index
-}, { immediate: true })
+watch(
+  () => working.target,
+  target => {
+    const index = target?.startsWith(`${props.path}.`)
+      ? Number(target.slice(props.path.length + 1).split('.')[0])
+      : NaN
+    if (Number.isInteger(index) && index < props.entries.length) picked.value = index
+  },
+  { immediate: true },
+)
 </script>
 
 <template>
@@ -91,18 +114,9 @@ watch(() => working.target, (target) => {
           @click="picked = index === picked ? null : index"
           @keydown="onArrow($event, index)"
         >
-          <slot
-            name="line"
-            :entry="row"
-            :index="index"
-            :is-picked="index === picked"
-          />
+          <slot name="line" :entry="row" :index="index" :is-picked="index === picked" />
         </button>
-        <slot
-          name="below"
-          :entry="row"
-          :index="index"
-        />
+        <slot name="below" :entry="row" :index="index" />
       </li>
     </ul>
     <VBtn
@@ -123,16 +137,9 @@ watch(() => working.target, (target) => {
       @close="close"
       @step="step"
     >
-      <slot
-        :entry="entry"
-        :index="picked"
-      />
+      <slot :entry="entry" :index="picked" />
       <div class="buttons">
-        <slot
-          name="buttons"
-          :entry="entry"
-          :index="picked"
-        />
+        <slot name="buttons" :entry="entry" :index="picked" />
         <VBtn
           size="small"
           :prepend-icon="mdiTrashCanOutline"
@@ -147,11 +154,34 @@ watch(() => working.target, (target) => {
 </template>
 
 <style scoped>
-ul { list-style: none; padding: 0; margin: 6px 0 8px; border-top: 1px solid rgb(var(--v-theme-hairline)); }
-li { border-bottom: 1px solid rgb(var(--v-theme-hairline)); }
-.line { display: block; width: 100%; min-height: 38px; padding: 6px 8px; }
-.line:hover { background: rgb(var(--v-theme-surface-light)); }
-.picked { background: rgba(var(--v-theme-primary), 0.1); box-shadow: inset 3px 0 rgb(var(--v-theme-primary)); }
-.add { min-height: 32px; }
-.buttons { display: flex; flex-wrap: wrap; gap: 6px; }
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 6px 0 8px;
+  border-top: 1px solid rgb(var(--v-theme-hairline));
+}
+li {
+  border-bottom: 1px solid rgb(var(--v-theme-hairline));
+}
+.line {
+  display: block;
+  width: 100%;
+  min-height: 38px;
+  padding: 6px 8px;
+}
+.line:hover {
+  background: rgb(var(--v-theme-surface-light));
+}
+.picked {
+  background: rgba(var(--v-theme-primary), 0.1);
+  box-shadow: inset 3px 0 rgb(var(--v-theme-primary));
+}
+.add {
+  min-height: 32px;
+}
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
 </style>

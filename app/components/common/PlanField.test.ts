@@ -76,7 +76,11 @@ describe('a figure', () => {
     expect(useWorkingStore().figureId).toBe('streams.softwareReference')
   })
   it('counts one thing in the singular', () => {
-    expect(mount(FigureValue, { props: { id: 'machine.freeBays' } }).find('.value').text()).toBe('1\u00A0bay')
+    expect(
+      mount(FigureValue, { props: { id: 'machine.freeBays' } })
+        .find('.value')
+        .text(),
+    ).toBe('1\u00A0bay')
   })
   it('that does not apply is a dash', () => {
     usePlanStore().edit('machine.score', null)

@@ -9,14 +9,17 @@ import { fieldElementId } from '~/composables/views'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 
-/** One field of the plan, by its path; label, unit, range and help come from the schema. What was typed stays, even when it cannot be taken. */
+/**
+ * One field of the plan, by its path; label, unit, range and help come from the schema. What was
+ * typed stays, even when it cannot be taken.
+ */
 const props = defineProps<{
   path: string
   label?: string
   hideLabel?: boolean
   placeholder?: string
   /** what a reference to another entry of the plan may be */
-  items?: readonly { readonly value: string, readonly title: string }[]
+  items?: readonly { readonly value: string; readonly title: string }[]
   /** sets the value where more than this field changes with it; answers what is wrong, or null */
   set?: (value: unknown) => string | null
 }>()
@@ -28,15 +31,29 @@ const field = computed(() => planField(props.path))
 const stored = computed(() => valueAt(store.plan, props.path))
 const label = computed(() => props.label ?? field.value?.label ?? props.path)
 // A count says what it counts in its label already.
-const counted = new Set(['viewers', 'conversions', 'cores', 'bays', 'drives', 'titles', 'failed drives'])
+const counted = new Set([
+  'viewers',
+  'conversions',
+  'cores',
+  'bays',
+  'drives',
+  'titles',
+  'failed drives',
+])
 const isTime = computed(() => field.value?.unit === 'time of day')
-const suffix = computed(() => field.value?.kind === 'number' && !isTime.value && !counted.has(field.value.unit) ? unitText(field.value.unit) : '')
-const factor = computed(() => field.value?.unit === 'share' ? 100 : 1)
+const suffix = computed(() =>
+  field.value?.kind === 'number' && !isTime.value && !counted.has(field.value.unit)
+    ? unitText(field.value.unit)
+    : '',
+)
+const factor = computed(() => (field.value?.unit === 'share' ? 100 : 1))
 
 function textOf(value: unknown): string {
   if (value === null || value === undefined) return ''
   if (isTime.value && typeof value === 'number') return clockText(value)
-  return typeof value === 'number' ? String(Number((value * factor.value).toPrecision(12))) : String(value)
+  return typeof value === 'number'
+    ? String(Number((value * factor.value).toPrecision(12)))
+    : String(value)
 }
 
 const typed = ref(textOf(stored.value))
@@ -55,28 +72,29 @@ function take(text: string): void {
   error.value = store.edit(props.path, valueOf(text))
 }
 
-// A change from elsewhere (undo, another field, a press on a picture) replaces the text, unless the text already says it.
+// A change from elsewhere (undo, another field, a press on a picture) replaces the text, unless the
+// text already says it.
 watch([stored, () => props.path], ([value]) => {
   if (valueOf(typed.value) === value && !error.value) return
   typed.value = textOf(value)
   error.value = null
 })
 
-const choiceItems = computed(() => props.items ?? (field.value?.options ?? []).map(option => ({
-  value: option.value,
-  title: field.value?.unit ? `${option.label} ${unitText(field.value.unit)}` : option.label,
-})))
+const choiceItems = computed(
+  () =>
+    props.items ??
+    (field.value?.options ?? []).map(option => ({
+      value: option.value,
+      title: field.value?.unit ? `${option.label} ${unitText(field.value.unit)}` : option.label,
+    })),
+)
 function takeChoice(value: unknown): void {
   error.value = props.set ? props.set(value) : store.edit(props.path, value)
 }
 </script>
 
 <template>
-  <div
-    v-if="field"
-    class="plan-field"
-    :class="{ floating: !error && field.kind !== 'toggle' }"
-  >
+  <div v-if="field" class="plan-field" :class="{ floating: !error && field.kind !== 'toggle' }">
     <VSelect
       v-if="items || field.kind === 'choice' || field.kind === 'choices'"
       :id="fieldElementId(path)"
@@ -127,7 +145,7 @@ function takeChoice(value: unknown): void {
       :inputmode="field.kind === 'number' && !isTime ? 'decimal' : 'text'"
       autocomplete="off"
       hide-details="auto"
-      :placeholder="field.nullable ? placeholder ?? 'not known' : undefined"
+      :placeholder="field.nullable ? (placeholder ?? 'not known') : undefined"
       :persistent-placeholder="field.nullable"
       @update:model-value="take"
     />
@@ -135,9 +153,35 @@ function takeChoice(value: unknown): void {
 </template>
 
 <style scoped>
-.plan-field { min-width: 0; position: relative; }
-/* The gloss of a field floats over what lies below, and is no wider than the field: nothing may move when the field is left, or a press would miss. */
-.floating :deep(.v-input__details) { position: absolute; top: calc(100% + 2px); left: 0; right: 0; z-index: 4; padding: 0; min-height: 0; pointer-events: none; }
-.floating :deep(.v-messages__message) { padding: 6px 10px; background: rgb(var(--v-theme-surface-variant)); color: rgb(var(--v-theme-on-surface-variant)); border-radius: 4px; line-height: 1.35; }
-.plan-field :deep(.v-field__suffix), .plan-field :deep(.v-text-field__suffix) { font-size: 0.82rem; opacity: 1; color: rgb(var(--v-theme-ink-soft)); }
+.plan-field {
+  min-width: 0;
+  position: relative;
+}
+/*
+ * The gloss of a field floats over what lies below, and is no wider than the field: nothing may
+ * move when the field is left, or a press would miss.
+ */
+.floating :deep(.v-input__details) {
+  position: absolute;
+  top: calc(100% + 2px);
+  left: 0;
+  right: 0;
+  z-index: 4;
+  padding: 0;
+  min-height: 0;
+  pointer-events: none;
+}
+.floating :deep(.v-messages__message) {
+  padding: 6px 10px;
+  background: rgb(var(--v-theme-surface-variant));
+  color: rgb(var(--v-theme-on-surface-variant));
+  border-radius: 4px;
+  line-height: 1.35;
+}
+.plan-field :deep(.v-field__suffix),
+.plan-field :deep(.v-text-field__suffix) {
+  font-size: 0.82rem;
+  opacity: 1;
+  color: rgb(var(--v-theme-ink-soft));
+}
 </style>

@@ -2,11 +2,14 @@
 import type { Plan } from '~~/core/plan/planSchema'
 import { useProposal } from '~/composables/useProposal'
 
-/** Choices in rows, each a changed plan: under the pointer or focus it is tried on the headroom line, and one press applies it. */
+/**
+ * Choices in rows, each a changed plan: under the pointer or focus it is tried on the headroom
+ * line, and one press applies it.
+ */
 const props = defineProps<{
   label: string
   /** the first names the row */
-  columns: readonly { readonly id: string, readonly label: string, readonly isNumber?: boolean }[]
+  columns: readonly { readonly id: string; readonly label: string; readonly isNumber?: boolean }[]
   rows: readonly Row[]
   keyOf: (row: Row) => string
   nameOf: (row: Row) => string
@@ -21,20 +24,12 @@ const props = defineProps<{
 }>()
 defineSlots<Record<string, (props: { row: Row }) => unknown>>()
 const { look, apply } = useProposal()
-const proposed = (row: Row) => props.isIn?.(row) ? null : props.planOf(row)
+const proposed = (row: Row) => (props.isIn?.(row) ? null : props.planOf(row))
 </script>
 
 <template>
-  <div
-    class="scroll"
-    tabindex="0"
-    role="region"
-    :aria-label="label"
-  >
-    <table
-      class="data-table"
-      @pointerleave="look(null)"
-    >
+  <div class="scroll" tabindex="0" role="region" :aria-label="label">
+    <table class="data-table" @pointerleave="look(null)">
       <thead>
         <tr>
           <th
@@ -44,7 +39,8 @@ const proposed = (row: Row) => props.isIn?.(row) ? null : props.planOf(row)
             :class="{ number: column.isNumber }"
           >
             {{ column.label }}
-          </th><th scope="col">
+          </th>
+          <th scope="col">
             <span class="visually-hidden">Apply</span>
           </th>
         </tr>
@@ -66,10 +62,7 @@ const proposed = (row: Row) => props.isIn?.(row) ? null : props.planOf(row)
             :scope="at === 0 ? 'row' : undefined"
             :class="{ number: column.isNumber }"
           >
-            <slot
-              :name="column.id"
-              :row="row"
-            />
+            <slot :name="column.id" :row="row" />
           </component>
           <td class="no-print">
             <span v-if="isIn?.(row)">in the plan</span>
@@ -91,10 +84,29 @@ const proposed = (row: Row) => props.isIn?.(row) ? null : props.planOf(row)
 </template>
 
 <style scoped>
-.scroll { position: relative; overflow-x: auto; margin-bottom: 10px; }
-tbody th { font-size: 0.9rem; color: inherit; font-weight: 600; vertical-align: top; }
-td.number { white-space: nowrap; }
-tbody tr:hover, tbody tr:focus-within { background: rgba(var(--v-theme-primary), 0.08); }
-.here { background: rgba(var(--v-theme-primary), 0.1); }
-.out, .out th { color: rgb(var(--v-theme-ink-soft)); }
+.scroll {
+  position: relative;
+  overflow-x: auto;
+  margin-bottom: 10px;
+}
+tbody th {
+  font-size: 0.9rem;
+  color: inherit;
+  font-weight: 600;
+  vertical-align: top;
+}
+td.number {
+  white-space: nowrap;
+}
+tbody tr:hover,
+tbody tr:focus-within {
+  background: rgba(var(--v-theme-primary), 0.08);
+}
+.here {
+  background: rgba(var(--v-theme-primary), 0.1);
+}
+.out,
+.out th {
+  color: rgb(var(--v-theme-ink-soft));
+}
 </style>

@@ -11,38 +11,33 @@ const keys = [
   ['Arrow keys', 'Move a handle in a picture: horizon, conversions, seats, hours'],
   ['Enter', 'Show the working of a figure or a bar'],
   ['Esc', 'Close a panel or the inspector'],
-  ['Arrow keys on the inspector\'s heading', 'Go to the next or previous entry'],
+  ["Arrow keys on the inspector's heading", 'Go to the next or previous entry'],
 ]
 </script>
 
 <template>
-  <VDialog
-    v-model="open"
-    max-width="560"
-    aria-label="Keyboard shortcuts"
-  >
+  <VDialog v-model="open" max-width="560" aria-label="Keyboard shortcuts">
     <div class="sheet">
       <h2>Keyboard shortcuts</h2>
       <table class="data-table">
         <tbody>
-          <tr
-            v-for="[key, what] in keys"
-            :key="key"
-          >
-            <td><kbd>{{ key }}</kbd></td><td>{{ what }}</td>
+          <tr v-for="[key, what] in keys" :key="key">
+            <td>
+              <kbd>{{ key }}</kbd>
+            </td>
+            <td>{{ what }}</td>
           </tr>
         </tbody>
       </table>
-      <VBtn
-        color="primary"
-        @click="open = false"
-      >
-        Close
-      </VBtn>
+      <VBtn color="primary" @click="open = false"> Close </VBtn>
     </div>
   </VDialog>
 </template>
 
 <style scoped>
-kbd { font-family: inherit; font-weight: 600; white-space: nowrap; }
+kbd {
+  font-family: inherit;
+  font-weight: 600;
+  white-space: nowrap;
+}
 </style>

@@ -6,7 +6,17 @@ import { openDemo } from '../../../tests/stubs/openPlan'
 import WorkingPanel from './WorkingPanel.vue'
 
 function panel() {
-  return mount(WorkingPanel, { global: { stubs: { VNavigationDrawer: { props: ['modelValue'], template: '<div><slot v-if="modelValue" /></div>' }, VBtn: { template: '<button><slot /></button>' } } } })
+  return mount(WorkingPanel, {
+    global: {
+      stubs: {
+        VNavigationDrawer: {
+          props: ['modelValue'],
+          template: '<div><slot v-if="modelValue" /></div>',
+        },
+        VBtn: { template: '<button><slot /></button>' },
+      },
+    },
+  })
 }
 
 describe('show working', () => {

@@ -14,22 +14,47 @@ import SaveStatus from './SaveStatus.vue'
 import StateMark from './StateMark.vue'
 import VerdictSentence from './VerdictSentence.vue'
 
-const button = (wrapper: ReturnType<typeof mount>, label: string) => wrapper.findAll('button').find(found => found.attributes('aria-label') === label || found.text() === label)
+const button = (wrapper: ReturnType<typeof mount>, label: string) =>
+  wrapper
+    .findAll('button')
+    .find(found => found.attributes('aria-label') === label || found.text() === label)
 /** Picks an entry of a list, so that its fields stand in the inspector. */
-const pick = (wrapper: ReturnType<typeof mount>, index: number) => wrapper.find(`[data-pick="${index}"]`).trigger('click')
-const placeholder = (wrapper: ReturnType<typeof mount>, path: string) => wrapper.find(`[id="${fieldElementId(path)}"]`).attributes('placeholder')
+const pick = (wrapper: ReturnType<typeof mount>, index: number) =>
+  wrapper.find(`[data-pick="${index}"]`).trigger('click')
+const placeholder = (wrapper: ReturnType<typeof mount>, path: string) =>
+  wrapper.find(`[id="${fieldElementId(path)}"]`).attributes('placeholder')
 
 describe('a list of entries', () => {
-  const list = (props: object = {}) => mount(ListEditor<string>, {
-    props: { entries: ['heron', 'otter'], add: 'Add an animal', name: (entry: string, index: number) => `${entry} ${index}`, columns: '1fr 2fr', ...props },
-    slots: { default: ({ entry, index }: { entry: unknown, index: number }) => `row ${index}: ${entry}`, buttons: () => '', below: ({ index }: { index: number }) => `under ${index}` },
-  })
-  it('shows each in a row, with what stands under it, and what it is called where it is removed', () => {
-    const shown = list()
-    expect(shown.findAll('.list-row').map(row => row.text())).toEqual(['row 0: heronunder 0', 'row 1: otterunder 1'])
-    expect(button(shown, 'Remove otter 1')).toBeDefined()
-    expect(shown.find('.list-row').attributes('style')).toContain('--columns: 1fr 2fr; --narrow: 1fr 1fr')
-  })
+  const list = (props: object = {}) =>
+    mount(ListEditor<string>, {
+      props: {
+        entries: ['heron', 'otter'],
+        add: 'Add an animal',
+        name: (entry: string, index: number) => `${entry} ${index}`,
+        columns: '1fr 2fr',
+        ...props,
+      },
+      slots: {
+        default: ({ entry, index }: { entry: unknown; index: number }) => `row ${index}: ${entry}`,
+        buttons: () => '',
+        below: ({ index }: { index: number }) => `under ${index}`,
+      },
+    })
+  it(
+    'shows each in a row, with what stands under it, and what it is called where it is ' +
+      'removed',
+    () => {
+      const shown = list()
+      expect(shown.findAll('.list-row').map(row => row.text())).toEqual([
+        'row 0: heronunder 0',
+        'row 1: otterunder 1',
+      ])
+      expect(button(shown, 'Remove otter 1')).toBeDefined()
+      expect(shown.find('.list-row').attributes('style')).toContain(
+        '--columns: 1fr 2fr; --narrow: 1fr 1fr',
+      )
+    },
+  )
   it('asks for what is pressed, and changes nothing by itself', async () => {
     const shown = list()
     await button(shown, 'Add an animal')!.trigger('click')
@@ -44,10 +69,17 @@ describe('a list of entries', () => {
 
 describe('the drives', () => {
   it('are added as the row before, one of them, and removed by their size', async () => {
-    const store = openDemo({ drives: { lots: [{ count: 4, sizeTB: 12, condition: 'refurbished' }] } })
+    const store = openDemo({
+      drives: { lots: [{ count: 4, sizeTB: 12, condition: 'refurbished' }] },
+    })
     const lots = mount(LotsEditor)
     await button(lots, 'Add drives of another size')!.trigger('click')
-    expect(store.plan?.drives.lots[1]).toMatchObject({ count: 1, sizeTB: 12, condition: 'refurbished', role: 'any' })
+    expect(store.plan?.drives.lots[1]).toMatchObject({
+      count: 1,
+      sizeTB: 12,
+      condition: 'refurbished',
+      role: 'any',
+    })
     store.edit('drives.lots.1.sizeTB', 16)
     await pick(lots, 0)
     await button(lots, 'Remove the drives of 12 TB')!.trigger('click')
@@ -56,18 +88,24 @@ describe('the drives', () => {
   it('begin with 8 TB', async () => {
     const store = openDemo({ drives: {} })
     await button(mount(LotsEditor), 'Add drives')!.trigger('click')
-    expect(store.plan?.drives.lots).toMatchObject([{ count: 1, sizeTB: 8, condition: 'new', priceEach: null }])
+    expect(store.plan?.drives.lots).toMatchObject([
+      { count: 1, sizeTB: 8, condition: 'new', priceEach: null },
+    ])
   })
-  it('say what they are counted at while no price is given: by kind and condition, nothing when owned', async () => {
-    const store = openDemo({ drives: { driveClass: 'nas', lots: [{ count: 2, sizeTB: 10 }] } })
-    const lots = mount(LotsEditor)
-    await pick(lots, 0)
-    const price = () => placeholder(lots, 'drives.lots.0.priceEach')
-    expect(price()).toBe('≈ €200')
-    store.edit('drives.lots.0.condition', 'owned')
-    await lots.vm.$nextTick()
-    expect(price()).toBe('nothing')
-  })
+  it(
+    'say what they are counted at while no price is given: by kind and condition, nothing ' +
+      'when owned',
+    async () => {
+      const store = openDemo({ drives: { driveClass: 'nas', lots: [{ count: 2, sizeTB: 10 }] } })
+      const lots = mount(LotsEditor)
+      await pick(lots, 0)
+      const price = () => placeholder(lots, 'drives.lots.0.priceEach')
+      expect(price()).toBe('≈ €200')
+      store.edit('drives.lots.0.condition', 'owned')
+      await lots.vm.$nextTick()
+      expect(price()).toBe('nothing')
+    },
+  )
   it('can be told apart only where the layout does', async () => {
     const store = openDemo({ drives: { lots: [{ count: 4, sizeTB: 8 }], layout: 'rotating-1' } })
     const lots = mount(LotsEditor)
@@ -84,7 +122,9 @@ describe('the machine', () => {
     const store = openDemo({ machine: { base: 'own', processor: 'leat-17' } })
     const fields = mount(MachineFields)
     const { processor, cores } = store.assessment!.domains.machine.build
-    expect(placeholder(fields, 'machine.score')).toBe(`${processor!.score.toLocaleString('en')}, ${processor!.name}`)
+    expect(placeholder(fields, 'machine.score')).toBe(
+      `${processor!.score.toLocaleString('en')}, ${processor!.name}`,
+    )
     expect(placeholder(fields, 'machine.cores')).toBe(String(cores))
     expect(fields.text()).not.toContain('Year of its design')
   })
@@ -101,7 +141,9 @@ describe('the machine', () => {
     const fields = mount(MachineFields)
     expect(fields.text()).not.toContain('One engine at a time')
     await button(fields, 'Add a part')!.trigger('click')
-    expect(store.plan?.machine.parts).toMatchObject([{ ref: 'cardEntry', count: 1, condition: 'new', price: null }])
+    expect(store.plan?.machine.parts).toMatchObject([
+      { ref: 'cardEntry', count: 1, condition: 'new', price: null },
+    ])
     await fields.vm.$nextTick()
     expect(fields.text()).toContain('One engine at a time')
     expect(placeholder(fields, 'machine.parts.0.price')).toBe('≈ €90')
@@ -124,17 +166,28 @@ describe('the machine', () => {
   })
   it('gives the usual figures of its base, and otherwise those of a usual machine', () => {
     openDemo({ machine: { base: 'own', processor: 'own' } })
-    expect(useUsualMachine().value).toEqual({ score: 'not known', cores: '4', bays: '4', price: 'not known', idleW: '20', loadW: '60' })
+    expect(useUsualMachine().value).toEqual({
+      score: 'not known',
+      cores: '4',
+      bays: '4',
+      price: 'not known',
+      idleW: '20',
+      loadW: '60',
+    })
     const store = openDemo({ machine: { base: 'wherry-4' } })
     const base = store.assessment!.domains.machine.build.base!
     expect(base.label).toBe('Wherry 4')
-    expect(useUsualMachine().value).toMatchObject({ price: `≈ €${base.price}`, idleW: String(base.idleW), bays: '4' })
+    expect(useUsualMachine().value).toMatchObject({
+      price: `≈ €${base.price}`,
+      idleW: String(base.idleW),
+      bays: '4',
+    })
     store.edit('machine.condition', 'owned')
     expect(useUsualMachine().value.price).toBe('nothing')
   })
 })
 
-describe('a device class of one\'s own', () => {
+describe("a device class of one's own", () => {
   it('gets codecs, each once, and loses them by name', async () => {
     const store = openDemo({ household: { capabilitySets: [{ id: 'ours', label: 'Our box' }] } })
     const editor = mount(CapabilitySetEditor, { props: { index: 0 } })
@@ -143,7 +196,8 @@ describe('a device class of one\'s own', () => {
     const before = video()
     await button(editor, 'Add a codec')!.trigger('click')
     expect(video()).toHaveLength(before.length + 1)
-    for (let more = 0; button(editor, 'Add a codec') && more < 10; more++) await button(editor, 'Add a codec')!.trigger('click')
+    for (let more = 0; button(editor, 'Add a codec') && more < 10; more++)
+      await button(editor, 'Add a codec')!.trigger('click')
     expect(new Set(video()).size).toBe(video().length)
     expect(button(editor, 'Add a codec')).toBeUndefined()
     await button(editor, 'Remove H.264')!.trigger('click')
@@ -162,38 +216,65 @@ describe('what the plan comes to', () => {
   it('stands in the headroom line: seven cells, state, need and possible', () => {
     const store = openDemo()
     const cells = mount(HeadroomLine).findAll('[data-verdict]')
-    expect(cells.map(cell => cell.attributes('data-verdict'))).toEqual(['streams', 'space', 'survival', 'home', 'away', 'fit', 'money'])
+    expect(cells.map(cell => cell.attributes('data-verdict'))).toEqual([
+      'streams',
+      'space',
+      'survival',
+      'home',
+      'away',
+      'fit',
+      'money',
+    ])
     const streams = store.assessment!.verdicts[0]!
-    expect(cells[0]!.attributes()).toMatchObject({ 'data-state': streams.state, 'title': streams.sentence })
+    expect(cells[0]!.attributes()).toMatchObject({
+      'data-state': streams.state,
+      title: streams.sentence,
+    })
     expect(cells[0]!.find('.numbers').text()).toMatch(/^3\s*of\s*2–4$/)
     expect(cells[1]!.find('.possible').text()).toMatch(/TB$/)
   })
-  it('shows what is tried in its place, with a ghost of the plan\'s own', async () => {
+  it("shows what is tried in its place, with a ghost of the plan's own", async () => {
     const store = openDemo()
     const line = mount(HeadroomLine)
     store.tried = { ...store.plan!, machine: { ...store.plan!.machine, score: 90_000, cores: 32 } }
     await line.vm.$nextTick()
-    expect(line.find('[data-verdict=streams]').attributes('data-state')).not.toBe(store.assessment!.verdicts[0]!.state)
+    expect(line.find('[data-verdict=streams]').attributes('data-state')).not.toBe(
+      store.assessment!.verdicts[0]!.state,
+    )
     store.tried = null
     await line.vm.$nextTick()
-    expect(line.find('[data-verdict=streams]').attributes('data-state')).toBe(store.assessment!.verdicts[0]!.state)
+    expect(line.find('[data-verdict=streams]').attributes('data-state')).toBe(
+      store.assessment!.verdicts[0]!.state,
+    )
   })
   it('is a sentence with its figures, and links to its view where asked to', () => {
     const store = openDemo()
     const shown = mount(VerdictSentence, { props: { id: 'space', linked: true } })
     const space = store.assessment!.verdicts.find(verdict => verdict.id === 'space')!
     expect(shown.find('.sentence').text()).toBe(space.sentence)
-    expect(shown.findAll('[data-figure]').map(figure => figure.attributes('data-figure'))).toEqual(space.figures)
+    expect(shown.findAll('[data-figure]').map(figure => figure.attributes('data-figure'))).toEqual(
+      space.figures,
+    )
     expect(shown.find('a').attributes('href')).toMatch(/\/drives$/)
-    expect(mount(VerdictSentence, { props: { id: 'space' } }).find('a').exists()).toBe(false)
+    expect(
+      mount(VerdictSentence, { props: { id: 'space' } })
+        .find('a')
+        .exists(),
+    ).toBe(false)
     expect(mount(VerdictSentence, { props: { id: 'nothing' } }).text()).toBe('')
   })
   it('warns worst first, and in a view only of what belongs to it', () => {
     const store = openDemo({ machine: { base: 'gone-1', parts: [{ ref: 'gone-2' }] } })
     const all = mount(FindingsList)
-    expect(all.findAll('[data-finding]').map(item => item.attributes('data-finding'))).toEqual(store.assessment!.findings.map(finding => finding.code))
-    expect(all.find('[data-finding=NO_BACKUP]').exists()).toBe(!all.find('[data-finding=IRREPLACEABLE]').exists())
-    const severities = all.findAll('li').map(item => ['fail', 'warning', 'caution'].findIndex(severity => item.classes(severity)))
+    expect(all.findAll('[data-finding]').map(item => item.attributes('data-finding'))).toEqual(
+      store.assessment!.findings.map(finding => finding.code),
+    )
+    expect(all.find('[data-finding=NO_BACKUP]').exists()).toBe(
+      !all.find('[data-finding=IRREPLACEABLE]').exists(),
+    )
+    const severities = all
+      .findAll('li')
+      .map(item => ['fail', 'warning', 'caution'].findIndex(severity => item.classes(severity)))
     expect(severities).toEqual([...severities].sort())
     const ofDrives = mount(FindingsList, { props: { view: 'drives' } }).findAll('[data-finding]')
     expect(ofDrives.length).toBeLessThan(store.assessment!.findings.length)

@@ -4,18 +4,41 @@ import type { Plan } from '~~/core/plan/planSchema'
 import { openDemo } from '../../../tests/stubs/openPlan'
 import ProposalTable from './ProposalTable.vue'
 
-interface Step { readonly id: string, readonly upload: number | null }
-const steps: readonly Step[] = [{ id: 'faster', upload: 50 }, { id: 'there', upload: 22 }, { id: 'talk', upload: null }]
+interface Step {
+  readonly id: string
+  readonly upload: number | null
+}
+const steps: readonly Step[] = [
+  { id: 'faster', upload: 50 },
+  { id: 'there', upload: 22 },
+  { id: 'talk', upload: null },
+]
 
 function tableOf() {
   const store = openDemo()
-  const planOf = ({ upload }: Step): Plan | null => upload === null ? null : { ...store.plan!, network: { ...store.plan!.network, uploadMbps: upload } }
+  const planOf = ({ upload }: Step): Plan | null =>
+    upload === null
+      ? null
+      : { ...store.plan!, network: { ...store.plan!.network, uploadMbps: upload } }
   const table = mount(ProposalTable<Step>, {
     props: {
-      label: 'Steps', mark: 'step', rows: steps, columns: [{ id: 'name', label: 'Step' }, { id: 'mbps', label: 'Upload', isNumber: true }], keyOf: ({ id }: Step) => id, nameOf: ({ id }: Step) => `the step ${id}`,
-      planOf, isIn: ({ upload }: Step) => upload === store.plan!.network.uploadMbps, isOut: ({ upload }: Step) => upload === null,
+      label: 'Steps',
+      mark: 'step',
+      rows: steps,
+      columns: [
+        { id: 'name', label: 'Step' },
+        { id: 'mbps', label: 'Upload', isNumber: true },
+      ],
+      keyOf: ({ id }: Step) => id,
+      nameOf: ({ id }: Step) => `the step ${id}`,
+      planOf,
+      isIn: ({ upload }: Step) => upload === store.plan!.network.uploadMbps,
+      isOut: ({ upload }: Step) => upload === null,
     },
-    slots: { name: ({ row }: { row: Step }) => row.id, mbps: ({ row }: { row: Step }) => String(row.upload) },
+    slots: {
+      name: ({ row }: { row: Step }) => row.id,
+      mbps: ({ row }: { row: Step }) => String(row.upload),
+    },
     global: { stubs: { VBtn: { template: '<button><slot /></button>' } } },
   })
   const row = (id: string) => table.find(`[data-step=${id}]`)

@@ -12,10 +12,13 @@ import TrialBar from './TrialBar.vue'
 import ViewFrame from './ViewFrame.vue'
 
 const key = (name: string) => window.dispatchEvent(new KeyboardEvent('keydown', { key: name }))
-const palace = { machine: { base: 'own', condition: 'owned', score: 90_000, cores: 32, bays: 8 } } as const
+const palace = {
+  machine: { base: 'own', condition: 'owned', score: 90_000, cores: 32, bays: 8 },
+} as const
 
 describe('the rail', () => {
-  const mark = (rail: ReturnType<typeof mount>, view: string) => rail.find(`[data-view="${view}"] .mark`)
+  const mark = (rail: ReturnType<typeof mount>, view: string) =>
+    rail.find(`[data-view="${view}"] .mark`)
   it('lists the views by phase, each with the mark of its verdict', () => {
     openDemo()
     const rail = mount(NavRail, { props: { planId: 'p' } })
@@ -39,7 +42,10 @@ describe('the rail', () => {
 describe('a view', () => {
   it('shows the first section where the address names none, and the verdict it is asked for', () => {
     openDemo(palace)
-    const frame = mount(ViewFrame, { props: { view: 'streams', question: 'How many?', verdict: 'streams' }, slots: { capacity: 'the first', archive: 'another' } })
+    const frame = mount(ViewFrame, {
+      props: { view: 'streams', question: 'How many?', verdict: 'streams' },
+      slots: { capacity: 'the first', archive: 'another' },
+    })
     expect(frame.attributes('data-section')).toBe('capacity')
     expect(frame.text()).toContain('the first')
     expect(frame.text()).not.toContain('another')
@@ -48,14 +54,20 @@ describe('a view', () => {
   })
   it('has a way to each of its sections, and none where there is one only', () => {
     openDemo()
-    for (const { id, sections } of views) expect(mount(ViewFrame, { props: { view: id, question: '?' } }).findAll('nav a'), id).toHaveLength(sections.length > 1 ? sections.length : 0)
+    for (const { id, sections } of views)
+      expect(
+        mount(ViewFrame, { props: { view: id, question: '?' } }).findAll('nav a'),
+        id,
+      ).toHaveLength(sections.length > 1 ? sections.length : 0)
   })
 })
 
 describe('the inspector', () => {
   it('closes with Escape, and steps with the arrows of its heading', async () => {
     let closed = 0
-    const panel = mount(InspectorPanel, { props: { heading: 'A film', index: 1, count: 3, onClose: () => closed++ } })
+    const panel = mount(InspectorPanel, {
+      props: { heading: 'A film', index: 1, count: 3, onClose: () => closed++ },
+    })
     expect(panel.text()).toContain('2 of 3')
     await panel.find('h2').trigger('keydown', { key: 'ArrowRight' })
     await panel.find('h2').trigger('keydown', { key: 'ArrowUp' })
@@ -78,11 +90,22 @@ describe('the inspector', () => {
 })
 
 describe('a list to pick from', () => {
-  const list = (entries = ['heron', 'otter', 'eel']) => mount(PickList<string>, {
-    props: { entries, path: 'pond.animals', add: 'Add an animal', name: (entry: string) => entry },
-    slots: { line: ({ entry }: { entry: unknown }) => `line ${entry}`, default: ({ entry }: { entry: unknown }) => `fields of ${entry}`, below: () => '', buttons: () => '' },
-    attachTo: document.body,
-  })
+  const list = (entries = ['heron', 'otter', 'eel']) =>
+    mount(PickList<string>, {
+      props: {
+        entries,
+        path: 'pond.animals',
+        add: 'Add an animal',
+        name: (entry: string) => entry,
+      },
+      slots: {
+        line: ({ entry }: { entry: unknown }) => `line ${entry}`,
+        default: ({ entry }: { entry: unknown }) => `fields of ${entry}`,
+        below: () => '',
+        buttons: () => '',
+      },
+      attachTo: document.body,
+    })
   it('edits what is picked in the inspector, and lets it go again', async () => {
     openDemo()
     const shown = list()
@@ -103,7 +126,10 @@ describe('a list to pick from', () => {
   it('picks what is added, and forgets what is gone', async () => {
     openDemo()
     const shown = list()
-    await shown.findAll('button').find(button => button.text() === 'Add an animal')!.trigger('click')
+    await shown
+      .findAll('button')
+      .find(button => button.text() === 'Add an animal')!
+      .trigger('click')
     expect(shown.emitted('add')).toHaveLength(1)
     await shown.setProps({ entries: ['heron', 'otter', 'eel', 'carp'] })
     expect(shown.text()).toContain('fields of carp')
@@ -122,7 +148,7 @@ describe('a list to pick from', () => {
     expect(shown.emitted('remove')).toEqual([[1]])
     shown.unmount()
   })
-  it('picks the entry that a reader is sent to, and no other list\'s', async () => {
+  it("picks the entry that a reader is sent to, and no other list's", async () => {
     openDemo()
     const shown = list()
     useWorkingStore().target = 'pond.animals.2.name'
@@ -147,7 +173,10 @@ describe('a list to pick from', () => {
 })
 
 describe('a preview', () => {
-  const strong = (store: ReturnType<typeof openDemo>) => ({ ...store.plan!, machine: { ...store.plan!.machine, score: 90_000 } })
+  const strong = (store: ReturnType<typeof openDemo>) => ({
+    ...store.plan!,
+    machine: { ...store.plan!.machine, score: 90_000 },
+  })
   it('stands on the line with what it was before, and says what changes', async () => {
     const store = openDemo()
     const line = mount(HeadroomLine)
@@ -166,7 +195,11 @@ describe('a preview', () => {
   it('is pinned while one looks around, then kept as one step of undo, or dropped', async () => {
     const store = openDemo()
     const bar = mount(TrialBar)
-    const press = (label: string) => bar.findAll('button').find(button => button.text() === label)!.trigger('click')
+    const press = (label: string) =>
+      bar
+        .findAll('button')
+        .find(button => button.text() === label)!
+        .trigger('click')
     store.tried = strong(store)
     store.togglePin()
     store.tried = null

@@ -9,7 +9,10 @@ import { usePictureDrag, type Point } from '~/composables/usePictureDrag'
 import { usePlanStore } from '~/stores/planStore'
 
 /** Who brings data at which hours of a day; bars are dragged along the day. */
-const props = defineProps<{ runs: readonly ArrivalRun[], watching: { readonly from: number, readonly to: number } | null }>()
+const props = defineProps<{
+  runs: readonly ArrivalRun[]
+  watching: { readonly from: number; readonly to: number } | null
+}>()
 const picked = defineModel<number | null>('picked', { default: null })
 const store = usePlanStore()
 const { number, quantity } = useFormat()
@@ -23,35 +26,58 @@ function xOf(width: number) {
 }
 const quarter = 15
 function setFrom(index: number, minutes: number): void {
-  const from = ((Math.round(minutes / quarter) * quarter) % 1440 + 1440) % 1440
+  const from = (((Math.round(minutes / quarter) * quarter) % 1440) + 1440) % 1440
   if (props.runs[index]?.from !== from) store.edit(`drives.arrivals.${index}.from`, from)
 }
-const { begin, follow, release } = usePictureDrag<{ readonly index: number, readonly from: number }>({
-  move: ({ index, from }, to: Point, start: Point) => setFrom(index, from + (xOf(drawnWidth).invert(to.x) - xOf(drawnWidth).invert(start.x))),
-  end: ({ index }) => picked.value = index,
+const { begin, follow, release } = usePictureDrag<{
+  readonly index: number
+  readonly from: number
+}>({
+  move: ({ index, from }, to: Point, start: Point) =>
+    setFrom(index, from + (xOf(drawnWidth).invert(to.x) - xOf(drawnWidth).invert(start.x))),
+  end: ({ index }) => (picked.value = index),
 })
 function onKey(event: KeyboardEvent, index: number): void {
   const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
   if (step) {
     event.preventDefault()
     setFrom(index, props.runs[index]!.from + step * (event.shiftKey ? 60 : quarter))
-  }
-  else if (event.key === 'Enter') {
+  } else if (event.key === 'Enter') {
     event.preventDefault()
     picked.value = index
   }
 }
 /** A span of the day as one or two stretches. */
-function stretches(from: number, minutes: number): { readonly from: number, readonly to: number }[] {
+function stretches(
+  from: number,
+  minutes: number,
+): { readonly from: number; readonly to: number }[] {
   const end = from + Math.min(1440, minutes)
-  return end <= 1440 ? [{ from, to: end }] : [{ from, to: 1440 }, { from: 0, to: end - 1440 }]
+  return end <= 1440
+    ? [{ from, to: end }]
+    : [
+        { from, to: 1440 },
+        { from: 0, to: end - 1440 },
+      ]
 }
-const clock = (minutes: number) => `${String(Math.floor(minutes / 60) % 24).padStart(2, '0')}:${String(Math.round(minutes) % 60).padStart(2, '0')}`
+const clock = (minutes: number) =>
+  `${String(Math.floor(minutes / 60) % 24).padStart(2, '0')}:${String(Math.round(minutes) % 60).padStart(2, '0')}`
 const nameOf = ({ arrival }: ArrivalRun, index: number) => arrival.name || `Arrival ${index + 1}`
-const rateText = ({ neededMbps, possibleMbps, inTime }: ArrivalRun) => !Number.isFinite(neededMbps)
-  ? 'has no hour in which nobody watches'
-  : `needs ${quantity(neededMbps, 'Mb/s')}, can have ${number(possibleMbps, 3)}${inTime ? '' : ': not done in time'}`
-const rows = computed(() => props.runs.map((run, index) => [nameOf(run, index), clock(run.from), quantity(run.arrival.hours, 'h'), arrivalLinks[run.arrival.link], quantity(run.arrival.gbPerDay, 'GB'), rateText(run)]))
+const rateText = ({ neededMbps, possibleMbps, inTime }: ArrivalRun) =>
+  !Number.isFinite(neededMbps)
+    ? 'has no hour in which nobody watches'
+    : `needs ${quantity(neededMbps, 'Mb/s')}, can have ` +
+      `${number(possibleMbps, 3)}${inTime ? '' : ': not done in time'}`
+const rows = computed(() =>
+  props.runs.map((run, index) => [
+    nameOf(run, index),
+    clock(run.from),
+    quantity(run.arrival.hours, 'h'),
+    arrivalLinks[run.arrival.link],
+    quantity(run.arrival.gbPerDay, 'GB'),
+    rateText(run),
+  ]),
+)
 </script>
 
 <template>
@@ -61,10 +87,7 @@ const rows = computed(() => props.runs.map((run, index) => [nameOf(run, index), 
     :rows="rows"
   >
     <template #default="{ width }">
-      <p
-        v-if="!runs.length"
-        class="soft"
-      >
+      <p v-if="!runs.length" class="soft">
         Nobody brings data yet: add phones, backups, a ripping bench or a pull from a store below.
       </p>
       <svg
@@ -81,7 +104,10 @@ const rows = computed(() => props.runs.map((run, index) => [nameOf(run, index), 
       >
         <template v-if="watching">
           <rect
-            v-for="stretch in stretches(watching.from, (watching.to - watching.from + 1440) % 1440 || 1440)"
+            v-for="stretch in stretches(
+              watching.from,
+              (watching.to - watching.from + 1440) % 1440 || 1440,
+            )"
             :key="stretch.from"
             :x="x(stretch.from)"
             :width="x(stretch.to) - x(stretch.from)"
@@ -89,16 +115,11 @@ const rows = computed(() => props.runs.map((run, index) => [nameOf(run, index), 
             :height="height - margin.top - margin.bottom"
             class="watching"
           />
-          <text
-            :x="Math.min(width - 90, x(watching.from) + 4)"
-            y="15"
-            class="soft"
-          >household watches</text>
+          <text :x="Math.min(width - 90, x(watching.from) + 4)" y="15" class="soft">
+            household watches
+          </text>
         </template>
-        <g
-          v-for="hour in [0, 6, 12, 18, 24]"
-          :key="hour"
-        >
+        <g v-for="hour in [0, 6, 12, 18, 24]" :key="hour">
           <line
             :x1="x(hour * 60)"
             :x2="x(hour * 60)"
@@ -111,7 +132,9 @@ const rows = computed(() => props.runs.map((run, index) => [nameOf(run, index), 
             :y="height - 7"
             :text-anchor="hour === 0 ? 'start' : hour === 24 ? 'end' : 'middle'"
             class="soft"
-          >{{ String(hour).padStart(2, '0') }}:00</text>
+          >
+            {{ String(hour).padStart(2, '0') }}:00
+          </text>
         </g>
         <g
           v-for="(run, index) in runs"
@@ -147,31 +170,58 @@ const rows = computed(() => props.runs.map((run, index) => [nameOf(run, index), 
             height="14"
             class="busy"
           />
-          <text
-            :x="margin.left + 2"
-            :y="margin.top + index * lane + 14"
-          >{{ nameOf(run, index) }}, {{ quantity(run.arrival.gbPerDay, 'GB') }}: {{ rateText(run) }}</text>
+          <text :x="margin.left + 2" :y="margin.top + index * lane + 14">
+            {{ nameOf(run, index) }}, {{ quantity(run.arrival.gbPerDay, 'GB') }}:
+            {{ rateText(run) }}
+          </text>
         </g>
       </svg>
-      <p
-        v-if="runs.length"
-        class="soft small"
-      >
-        Outlined: the hours it has; filled: the time it takes. Drag a bar along the day, or use the arrow keys.
+      <p v-if="runs.length" class="soft small">
+        Outlined: the hours it has; filled: the time it takes. Drag a bar along the day, or use the
+        arrow keys.
       </p>
     </template>
   </ChartFrame>
 </template>
 
 <style scoped>
-svg { display: block; max-width: 100%; touch-action: pan-y; }
-.grid { stroke: rgb(var(--v-theme-hairline)); }
-.watching { fill: rgba(var(--v-theme-state-tight), 0.14); }
-.run { cursor: ew-resize; }
-.window { fill: rgb(var(--v-theme-surface)); stroke: rgb(var(--v-theme-wall)); stroke-width: 1.2; }
-.busy { fill: rgb(var(--v-theme-water)); stroke: rgb(var(--v-theme-wall)); }
-.late .busy { fill: rgba(var(--v-theme-state-short), 0.55); }
-.late text { fill: rgb(var(--v-theme-state-short)); }
-.picked .window { stroke-width: 2.4; stroke: rgb(var(--v-theme-primary)); }
-svg text { paint-order: stroke; stroke: rgb(var(--v-theme-surface)); stroke-width: 3px; stroke-linejoin: round; }
+svg {
+  display: block;
+  max-width: 100%;
+  touch-action: pan-y;
+}
+.grid {
+  stroke: rgb(var(--v-theme-hairline));
+}
+.watching {
+  fill: rgba(var(--v-theme-state-tight), 0.14);
+}
+.run {
+  cursor: ew-resize;
+}
+.window {
+  fill: rgb(var(--v-theme-surface));
+  stroke: rgb(var(--v-theme-wall));
+  stroke-width: 1.2;
+}
+.busy {
+  fill: rgb(var(--v-theme-water));
+  stroke: rgb(var(--v-theme-wall));
+}
+.late .busy {
+  fill: rgba(var(--v-theme-state-short), 0.55);
+}
+.late text {
+  fill: rgb(var(--v-theme-state-short));
+}
+.picked .window {
+  stroke-width: 2.4;
+  stroke: rgb(var(--v-theme-primary));
+}
+svg text {
+  paint-order: stroke;
+  stroke: rgb(var(--v-theme-surface));
+  stroke-width: 3px;
+  stroke-linejoin: round;
+}
 </style>

@@ -5,45 +5,59 @@ import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 import LotsEditor from './LotsEditor.vue'
 
-/** The machine seen from the front: drives in their bays. Press a drive to edit it, an empty bay to add one, the cross to remove one. */
+/**
+ * The machine seen from the front: drives in their bays. Press a drive to edit it, an empty bay to
+ * add one, the cross to remove one.
+ */
 const store = usePlanStore()
 /** index of the drives that are edited */
 const picked = ref<number | null>(null)
 const { number } = useFormat()
 const lots = computed(() => store.plan?.drives.lots ?? [])
 const bays = computed(() => store.assessment?.domains.machine.build.bays ?? 0)
-const drives = computed(() => lots.value.flatMap((lot, index) => Array.from({ length: lot.count }, () => ({ lot, index }))))
+const drives = computed(() =>
+  lots.value.flatMap((lot, index) => Array.from({ length: lot.count }, () => ({ lot, index }))),
+)
 const slots = computed(() => Math.min(60, Math.max(bays.value, drives.value.length)))
 const largest = computed(() => Math.max(1, ...lots.value.map(lot => lot.sizeTB)))
-const full = computed(() => store.plan?.drives.layout === 'nightly-copy' && drives.value.length >= 2)
+const full = computed(
+  () => store.plan?.drives.layout === 'nightly-copy' && drives.value.length >= 2,
+)
 
 function add(): void {
   const last = lots.value.at(-1)
-  if (last) store.edit('drives.lots', [...lots.value.slice(0, -1), { ...last, count: last.count + 1 }])
+  if (last)
+    store.edit('drives.lots', [...lots.value.slice(0, -1), { ...last, count: last.count + 1 }])
   else store.edit('drives.lots', [{ count: 1, sizeTB: 8 }])
 }
 function remove(index: number): void {
-  store.edit('drives.lots', lots.value.flatMap((lot, other) => other !== index ? [lot] : lot.count > 1 ? [{ ...lot, count: lot.count - 1 }] : []))
+  store.edit(
+    'drives.lots',
+    lots.value.flatMap((lot, other) =>
+      other !== index ? [lot] : lot.count > 1 ? [{ ...lot, count: lot.count - 1 }] : [],
+    ),
+  )
 }
 </script>
 
 <template>
   <section class="sheet bays">
     <h2>{{ drives.length }} drives in {{ bays }} bays</h2>
-    <ol
-      class="front"
-      aria-label="Drive bays"
-    >
+    <ol class="front" aria-label="Drive bays">
       <li
         v-for="slot in slots"
         :key="slot"
         class="bay"
-        :class="{ filled: slot <= drives.length, outside: slot > bays, picked: picked !== null && drives[slot - 1]?.index === picked }"
+        :class="{
+          filled: slot <= drives.length,
+          outside: slot > bays,
+          picked: picked !== null && drives[slot - 1]?.index === picked,
+        }"
       >
         <template v-if="drives[slot - 1]">
           <span
             class="fill"
-            :style="{ height: `${drives[slot - 1]!.lot.sizeTB / largest * 100}%` }"
+            :style="{ height: `${(drives[slot - 1]!.lot.sizeTB / largest) * 100}%` }"
           />
           <button
             type="button"
@@ -62,10 +76,7 @@ function remove(index: number): void {
             :aria-label="`Remove drive ${slot}, ${number(drives[slot - 1]!.lot.sizeTB, 3)} TB`"
             @click="remove(drives[slot - 1]!.index)"
           >
-            <VIcon
-              :icon="mdiClose"
-              size="16"
-            />
+            <VIcon :icon="mdiClose" size="16" />
           </button>
         </template>
         <button
@@ -94,16 +105,82 @@ function remove(index: number): void {
 </template>
 
 <style scoped>
-.front { list-style: none; display: flex; flex-wrap: wrap; gap: 6px; margin: 10px 0; padding: 10px; background: rgb(var(--v-theme-surface-light)); border: 1px solid rgb(var(--v-theme-hairline)); border-radius: 6px; }
-.bay { position: relative; width: 58px; height: 104px; border: 1.5px dashed rgb(var(--v-theme-ink-soft)); border-radius: 4px; display: flex; flex-direction: column; align-items: center; justify-content: center; overflow: hidden; }
-.bay.filled { border-style: solid; border-color: rgb(var(--v-theme-wall)); background: rgb(var(--v-theme-surface)); }
-.bay.outside { border-color: rgb(var(--v-theme-state-impossible)); }
-.bay strong { font-size: 1.15rem; line-height: 1; position: relative; }
-.bay small { position: relative; font-size: 0.72rem; }
-.fill { position: absolute; left: 0; right: 0; bottom: 0; background: rgba(var(--v-theme-water), 0.45); }
-.bay.picked { outline: 2px solid rgb(var(--v-theme-primary)); outline-offset: 1px; }
-.drive { position: relative; width: 100%; height: 100%; display: flex; flex-direction: column; align-items: center; justify-content: center; }
-.take { position: absolute; z-index: 1; top: 2px; right: 2px; line-height: 1; padding: 4px; }
-.put { width: 100%; height: 100%; display: grid; place-items: center; color: rgb(var(--v-theme-primary)); }
-.put:disabled { opacity: 0.3; }
+.front {
+  list-style: none;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin: 10px 0;
+  padding: 10px;
+  background: rgb(var(--v-theme-surface-light));
+  border: 1px solid rgb(var(--v-theme-hairline));
+  border-radius: 6px;
+}
+.bay {
+  position: relative;
+  width: 58px;
+  height: 104px;
+  border: 1.5px dashed rgb(var(--v-theme-ink-soft));
+  border-radius: 4px;
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  justify-content: center;
+  overflow: hidden;
+}
+.bay.filled {
+  border-style: solid;
+  border-color: rgb(var(--v-theme-wall));
+  background: rgb(var(--v-theme-surface));
+}
+.bay.outside {
+  border-color: rgb(var(--v-theme-state-impossible));
+}
+.bay strong {
+  font-size: 1.15rem;
+  line-height: 1;
+  position: relative;
+}
+.bay small {
+  position: relative;
+  font-size: 0.72rem;
+}
+.fill {
+  position: absolute;
+  left: 0;
+  right: 0;
+  bottom: 0;
+  background: rgba(var(--v-theme-water), 0.45);
+}
+.bay.picked {
+  outline: 2px solid rgb(var(--v-theme-primary));
+  outline-offset: 1px;
+}
+.drive {
+  position: relative;
+  width: 100%;
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  justify-content: center;
+}
+.take {
+  position: absolute;
+  z-index: 1;
+  top: 2px;
+  right: 2px;
+  line-height: 1;
+  padding: 4px;
+}
+.put {
+  width: 100%;
+  height: 100%;
+  display: grid;
+  place-items: center;
+  color: rgb(var(--v-theme-primary));
+}
+.put:disabled {
+  opacity: 0.3;
+}
 </style>

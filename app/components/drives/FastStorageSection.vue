@@ -18,12 +18,26 @@ const { quantity, number } = useFormat()
 const { fast, figures, runs, watching, sentence, notes } = useFastStorage()
 const picked = ref<number | null>(null)
 const arrivals = computed(() => store.plan?.drives.arrivals ?? [])
-const variant = computed(() => store.plan && { plan: store.plan, label: 'of fast storage', figures: figures.value })
-const text = (figure: Figure) => figure.value === null ? (figure.id === 'fast.wearYears' ? 'not in its life' : 'not known') : figure.low !== figure.high && figure.id === 'fast.diskStreams' ? `${number(figure.low!)}–${number(figure.high!)}` : quantity(figure.value, figure.unit)
-const growthGB = computed(() => (store.assessment?.figures['library.growthTBPerMonth']?.value ?? 0) * 1000)
+const variant = computed(
+  () => store.plan && { plan: store.plan, label: 'of fast storage', figures: figures.value },
+)
+const text = (figure: Figure) =>
+  figure.value === null
+    ? figure.id === 'fast.wearYears'
+      ? 'not in its life'
+      : 'not known'
+    : figure.low !== figure.high && figure.id === 'fast.diskStreams'
+      ? `${number(figure.low!)}–${number(figure.high!)}`
+      : quantity(figure.value, figure.unit)
+const growthGB = computed(
+  () => (store.assessment?.figures['library.growthTBPerMonth']?.value ?? 0) * 1000,
+)
 const mostArrivals = 30
 function add(): void {
-  store.edit('drives.arrivals', [...arrivals.value, { source: 'phones', name: arrivals.value.length ? '' : arrivalSources.phones }])
+  store.edit('drives.arrivals', [
+    ...arrivals.value,
+    { source: 'phones', name: arrivals.value.length ? '' : arrivalSources.phones },
+  ])
 }
 </script>
 
@@ -39,26 +53,15 @@ function add(): void {
   </section>
   <div class="columns">
     <section class="sheet">
-      <ToldFigures
-        :figures="figures"
-        :variant="variant"
-        :write="text"
-      />
-      <p
-        v-for="remark in notes"
-        :key="remark"
-        class="soft small"
-      >
+      <ToldFigures :figures="figures" :variant="variant" :write="text" />
+      <p v-for="remark in notes" :key="remark" class="soft small">
         {{ remark }}
       </p>
     </section>
     <section class="sheet">
       <div class="fields">
         <PlanField path="drives.ssdTB" />
-        <PlanField
-          path="drives.ssdWritesTB"
-          placeholder="usual for its size"
-        />
+        <PlanField path="drives.ssdWritesTB" placeholder="usual for its size" />
         <PlanField path="drives.systemGB" />
         <PlanField path="drives.workGB" />
         <PlanField path="drives.scratchMinutes" />
@@ -76,11 +79,7 @@ function add(): void {
       </details>
     </section>
   </div>
-  <ArrivalsDay
-    v-model:picked="picked"
-    :runs="runs"
-    :watching="watching"
-  />
+  <ArrivalsDay v-model:picked="picked" :runs="runs" :watching="watching" />
   <section class="sheet">
     <PickList
       :id="fieldElementId('drives.arrivals')"
@@ -91,10 +90,20 @@ function add(): void {
       :full="arrivals.length >= mostArrivals"
       :name="(arrival, index) => arrival.name || `arrival ${index + 1}`"
       @add="add"
-      @remove="index => store.edit('drives.arrivals', arrivals.filter((_, other) => other !== index))"
+      @remove="
+        index =>
+          store.edit(
+            'drives.arrivals',
+            arrivals.filter((_, other) => other !== index),
+          )
+      "
     >
       <template #line="{ entry, index }">
-        <span class="line"><strong>{{ entry.name || `Arrival ${index + 1}` }}</strong><span class="soft">{{ arrivalSources[entry.source] }}</span><span class="soft number">{{ quantity(entry.gbPerDay, 'GB') }} a day</span></span>
+        <span class="line"
+          ><strong>{{ entry.name || `Arrival ${index + 1}` }}</strong
+          ><span class="soft">{{ arrivalSources[entry.source] }}</span
+          ><span class="soft number">{{ quantity(entry.gbPerDay, 'GB') }} a day</span></span
+        >
       </template>
       <template #default="{ index }">
         <PlanField :path="`drives.arrivals.${index}.name`" />
@@ -104,25 +113,42 @@ function add(): void {
         <PlanField :path="`drives.arrivals.${index}.from`" />
         <PlanField :path="`drives.arrivals.${index}.hours`" />
         <PlanField :path="`drives.arrivals.${index}.link`" />
-        <PlanField
-          :path="`drives.arrivals.${index}.limitMbps`"
-          placeholder="none"
-        />
+        <PlanField :path="`drives.arrivals.${index}.limitMbps`" placeholder="none" />
         <PlanField :path="`drives.arrivals.${index}.pauses`" />
       </template>
     </PickList>
     <p class="soft small">
-      The library grows by {{ quantity(growthGB, 'GB') }} a month as entered under Library; arrivals say when and by which way it comes, and size the write cache.
+      The library grows by {{ quantity(growthGB, 'GB') }} a month as entered under Library; arrivals
+      say when and by which way it comes, and size the write cache.
     </p>
   </section>
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 1fr) minmax(0, 1fr); }
-.sentence { font-size: 1.02rem; margin-bottom: 10px; }
-.line { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto; gap: 2px 14px; }
-.fields { --least: 170px; }
-details { margin-top: 10px; }
-summary { cursor: pointer; color: rgb(var(--v-theme-primary)); min-height: 26px; }
-details .fields { margin-top: 10px; }
+.columns {
+  --page-columns: minmax(0, 1fr) minmax(0, 1fr);
+}
+.sentence {
+  font-size: 1.02rem;
+  margin-bottom: 10px;
+}
+.line {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto;
+  gap: 2px 14px;
+}
+.fields {
+  --least: 170px;
+}
+details {
+  margin-top: 10px;
+}
+summary {
+  cursor: pointer;
+  color: rgb(var(--v-theme-primary));
+  min-height: 26px;
+}
+details .fields {
+  margin-top: 10px;
+}
 </style>

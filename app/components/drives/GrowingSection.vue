@@ -23,35 +23,78 @@ const state = usePlanGrowth()
 const { growthEnd, growth, looking, failed, course, question, figures, sentence, apply } = state
 const picked = ref<number | null>(null)
 const planned = computed(() => store.plan?.drives.purchases ?? [])
-const variant = computed(() => store.plan && { plan: store.plan, label: 'as the drives grow', figures: figures.value })
+const variant = computed(
+  () => store.plan && { plan: store.plan, label: 'as the drives grow', figures: figures.value },
+)
 
 const rows = computed(() => {
   const found = growth.value
-  return figures.value.map((figure) => {
-    const purchases = figure.id === 'growth.cheapest' ? found?.cheapest : figure.id === 'growth.now' ? found?.now : null
-    return { figure, text: textOf(figure, purchases ?? null), purchases: purchases?.length ? purchases : null }
+  return figures.value.map(figure => {
+    const purchases =
+      figure.id === 'growth.cheapest'
+        ? found?.cheapest
+        : figure.id === 'growth.now'
+          ? found?.now
+          : null
+    return {
+      figure,
+      text: textOf(figure, purchases ?? null),
+      purchases: purchases?.length ? purchases : null,
+    }
   })
 })
 function textOf({ id, note = '' }: Figure, purchases: readonly PricedPurchase[] | null): string {
   const bigger = growth.value?.biggerBox
   if (id === 'growth.planned') return plannedText()
-  if (id === 'growth.biggerBox' && bigger) return `${bigger.base.label} ${bigger.month === 0 ? 'today' : `in month ${bigger.month}`}, ${bigger.count} × ${quantity(bigger.sizeTB, 'TB')}`
-  return purchases ? purchases.map(purchase => purchaseText(purchase, format.value)).join('; ') || 'nothing more to buy' : note
+  if (id === 'growth.biggerBox' && bigger)
+    return (
+      `${bigger.base.label} ${bigger.month === 0 ? 'today' : `in month ${bigger.month}`}, ` +
+      `${bigger.count} × ${quantity(bigger.sizeTB, 'TB')}`
+    )
+  return purchases
+    ? purchases.map(purchase => purchaseText(purchase, format.value)).join('; ') ||
+        'nothing more to buy'
+    : note
 }
 function plannedText(): string {
   const { purchases = [], monthFull = null } = course.value ?? {}
-  const bought = purchases.length === 0 ? 'nothing' : purchases.length === 1 ? '1 purchase' : `${number(purchases.length)} purchases`
-  return monthFull === null ? `${bought}${purchases.length ? '' : ' more to buy'}` : `${bought}, and full ${monthFull === 0 ? 'today' : `in month ${monthFull}`}`
+  const bought =
+    purchases.length === 0
+      ? 'nothing'
+      : purchases.length === 1
+        ? '1 purchase'
+        : `${number(purchases.length)} purchases`
+  return monthFull === null
+    ? `${bought}${purchases.length ? '' : ' more to buy'}`
+    : `${bought}, and full ${monthFull === 0 ? 'today' : `in month ${monthFull}`}`
 }
 /** a purchase after which the layout cannot be made */
-const unmade = computed(() => course.value?.purchases.find(purchase => purchase.roomTB === 0) ?? null)
-const withoutBay = computed(() => Math.max(0, ...(course.value?.purchases ?? []).map(purchase => purchase.withoutBay)))
+const unmade = computed(
+  () => course.value?.purchases.find(purchase => purchase.roomTB === 0) ?? null,
+)
+const withoutBay = computed(() =>
+  Math.max(0, ...(course.value?.purchases ?? []).map(purchase => purchase.withoutBay)),
+)
 function add(): void {
-  const offer = question.value?.offers.find(({ sizeTB }) => sizeTB === store.plan?.drives.lots.at(-1)?.sizeTB) ?? question.value?.offers.at(-1)
-  store.edit('drives.purchases', [...planned.value, { month: Math.min(180, course.value?.monthFull ?? 12), count: 1, sizeTB: offer?.sizeTB ?? 8, how: 'added' }])
+  const offer =
+    question.value?.offers.find(
+      ({ sizeTB }) => sizeTB === store.plan?.drives.lots.at(-1)?.sizeTB,
+    ) ?? question.value?.offers.at(-1)
+  store.edit('drives.purchases', [
+    ...planned.value,
+    {
+      month: Math.min(180, course.value?.monthFull ?? 12),
+      count: 1,
+      sizeTB: offer?.sizeTB ?? 8,
+      how: 'added',
+    },
+  ])
 }
 function remove(index: number): void {
-  store.edit('drives.purchases', planned.value.filter((_, other) => other !== index))
+  store.edit(
+    'drives.purchases',
+    planned.value.filter((_, other) => other !== index),
+  )
 }
 
 const layoutId = computed(() => store.assessment?.domains.drives.layoutId ?? '')
@@ -67,62 +110,31 @@ const other = computed(() => layouts.length - 1 - changes.value.length)
     <p class="sentence">
       {{ sentence }}
     </p>
-    <p
-      v-if="withoutBay > 0"
-      class="problem"
-    >
+    <p v-if="withoutBay > 0" class="problem">
       {{ withoutBay === 1 ? '1 drive has' : `${number(withoutBay)} drives have` }} no bay then.
     </p>
-    <p
-      v-if="unmade"
-      class="problem"
-    >
-      After the purchase of {{ unmade.month === 0 ? 'today' : `month ${unmade.month}` }} the drives do not make {{ layoutLabel(layoutId) }}, so there is no room at all.
+    <p v-if="unmade" class="problem">
+      After the purchase of {{ unmade.month === 0 ? 'today' : `month ${unmade.month}` }} the drives
+      do not make {{ layoutLabel(layoutId) }}, so there is no room at all.
     </p>
-    <div
-      class="switch no-print"
-      role="radiogroup"
-      aria-label="The room must last for"
-    >
-      <label><input
-        v-model="growthEnd"
-        type="radio"
-        value="likely"
-      > Likely growth</label>
-      <label><input
-        v-model="growthEnd"
-        type="radio"
-        value="high"
-      > Fast growth</label>
+    <div class="switch no-print" role="radiogroup" aria-label="The room must last for">
+      <label><input v-model="growthEnd" type="radio" value="likely" /> Likely growth</label>
+      <label><input v-model="growthEnd" type="radio" value="high" /> Fast growth</label>
     </div>
   </section>
   <div class="columns">
-    <StaircaseChart
-      v-model:picked="picked"
-      :state="state"
-    />
+    <StaircaseChart v-model:picked="picked" :state="state" />
     <section class="sheet side">
       <h2>Ways to grow</h2>
-      <table
-        class="data-table"
-        data-ways-to-grow
-      >
+      <table class="data-table" data-ways-to-grow>
         <tbody>
-          <tr
-            v-for="{ figure, text, purchases } in rows"
-            :key="figure.id"
-            :data-way="figure.id"
-          >
+          <tr v-for="{ figure, text, purchases } in rows" :key="figure.id" :data-way="figure.id">
             <th scope="row">
               {{ figure.label }}
               <span class="soft small what">{{ text }}</span>
             </th>
             <td class="number">
-              <WorkingLink
-                :figure="figure.id"
-                :variant="variant"
-                :name="figure.label"
-              >
+              <WorkingLink :figure="figure.id" :variant="variant" :name="figure.label">
                 {{ figure.value === null ? '–' : money(figure.value) }}
               </WorkingLink>
             </td>
@@ -141,39 +153,29 @@ const other = computed(() => layouts.length - 1 - changes.value.length)
           </tr>
         </tbody>
       </table>
-      <p
-        v-if="looking"
-        class="soft small"
-        role="status"
-      >
-        Looking for the cheapest purchases…
-      </p>
-      <p
-        v-if="failed"
-        role="alert"
-      >
-        The search broke off. Change any field to start it again.
-      </p>
+      <p v-if="looking" class="soft small" role="status">Looking for the cheapest purchases…</p>
+      <p v-if="failed" role="alert">The search broke off. Change any field to start it again.</p>
       <p
         v-if="growth && growth.fallWhereStepsWin !== null && growth.cheapest?.length"
         class="soft small"
       >
-        {{ Math.abs(growth.fallWhereStepsWin) < 0.0005 ? 'If prices rise, buying everything today costs less.' : growth.fallWhereStepsWin > 0 ? `Buying in steps costs less only while prices fall by more than ${share(growth.fallWhereStepsWin)} a year.` : `Buying everything today costs less only if prices rise by more than ${share(-growth.fallWhereStepsWin)} a year.` }}
+        {{
+          Math.abs(growth.fallWhereStepsWin) < 0.0005
+            ? 'If prices rise, buying everything today costs less.'
+            : growth.fallWhereStepsWin > 0
+              ? `Buying in steps costs less only while prices fall by more than ${share(growth.fallWhereStepsWin)} a year.`
+              : `Buying everything today costs less only if prices rise by more than ${share(-growth.fallWhereStepsWin)} a year.`
+        }}
       </p>
-      <p
-        v-if="growth?.leftOutTB.length"
-        class="soft small"
-      >
-        With so many bays only these sizes are compared: {{ growth.offers.map(offer => quantity(offer.sizeTB, 'TB')).join(', ') }}.
+      <p v-if="growth?.leftOutTB.length" class="soft small">
+        With so many bays only these sizes are compared:
+        {{ growth.offers.map(offer => quantity(offer.sizeTB, 'TB')).join(', ') }}.
       </p>
       <div class="fields">
         <PlanField path="drives.priceFallPerYear" />
         <PlanField path="drives.replacedWorth" />
       </div>
-      <PlanField
-        v-if="/^rotating-/.test(layoutId)"
-        path="drives.expandsParity"
-      />
+      <PlanField v-if="/^rotating-/.test(layoutId)" path="drives.expandsParity" />
     </section>
   </div>
   <div class="columns">
@@ -208,38 +210,87 @@ const other = computed(() => layouts.length - 1 - changes.value.length)
     <section class="sheet side">
       <h2>What the layout can become</h2>
       <p class="soft small">
-        {{ layoutLabel(layoutId) }} grows by {{ layouts.find(layout => layout.id === layoutId)?.growsBy ?? 'drives' }}.
+        {{ layoutLabel(layoutId) }} grows by
+        {{ layouts.find(layout => layout.id === layoutId)?.growsBy ?? 'drives' }}.
       </p>
-      <dl
-        v-if="changes.length"
-        class="changes"
-      >
-        <template
-          v-for="change in changes"
-          :key="change.label"
-        >
+      <dl v-if="changes.length" class="changes">
+        <template v-for="change in changes" :key="change.label">
           <dt>{{ change.label }}</dt>
           <dd>{{ change.how }}</dd>
         </template>
       </dl>
-      <p>{{ changes.length ? `The other ${number(other)} layouts mean` : 'Any other layout means' }} emptying the pool and starting over: all data must lie elsewhere meanwhile. Way out shows the steps.</p>
+      <p>
+        {{ changes.length ? `The other ${number(other)} layouts mean` : 'Any other layout means' }}
+        emptying the pool and starting over: all data must lie elsewhere meanwhile. Way out shows
+        the steps.
+      </p>
     </section>
   </div>
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 1.5fr) minmax(0, 1fr); }
-.growing { display: flex; flex-wrap: wrap; gap: 4px 24px; align-items: baseline; justify-content: space-between; }
-.sentence { font-size: 1.02rem; flex: 1 1 420px; }
-.switch { display: flex; flex-wrap: wrap; gap: 4px 18px; font-size: 0.9rem; }
-.switch label { display: inline-flex; gap: 6px; align-items: center; min-height: 28px; cursor: pointer; }
-.switch input { accent-color: rgb(var(--v-theme-primary)); }
-.what { display: block; font-weight: 400; }
-.line { display: flex; justify-content: space-between; gap: 12px; }
-.fields { --least: 150px; margin-top: 12px; }
-.changes dt { font-weight: 600; margin-top: 6px; }
-.changes dd { margin: 0; }
-.problem { border-left: 4px solid rgb(var(--v-theme-state-short)); padding-left: 12px; flex-basis: 100%; }
-tr { border-bottom: 1px solid rgb(var(--v-theme-hairline)); }
-th, td { text-align: left; vertical-align: top; border: 0; }
+.columns {
+  --page-columns: minmax(0, 1.5fr) minmax(0, 1fr);
+}
+.growing {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 24px;
+  align-items: baseline;
+  justify-content: space-between;
+}
+.sentence {
+  font-size: 1.02rem;
+  flex: 1 1 420px;
+}
+.switch {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  font-size: 0.9rem;
+}
+.switch label {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 28px;
+  cursor: pointer;
+}
+.switch input {
+  accent-color: rgb(var(--v-theme-primary));
+}
+.what {
+  display: block;
+  font-weight: 400;
+}
+.line {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+}
+.fields {
+  --least: 150px;
+  margin-top: 12px;
+}
+.changes dt {
+  font-weight: 600;
+  margin-top: 6px;
+}
+.changes dd {
+  margin: 0;
+}
+.problem {
+  border-left: 4px solid rgb(var(--v-theme-state-short));
+  padding-left: 12px;
+  flex-basis: 100%;
+}
+tr {
+  border-bottom: 1px solid rgb(var(--v-theme-hairline));
+}
+th,
+td {
+  text-align: left;
+  vertical-align: top;
+  border: 0;
+}
 </style>

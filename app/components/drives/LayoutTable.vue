@@ -15,7 +15,9 @@ import type { Variant } from '~/stores/workingStore'
 const store = usePlanStore()
 const { number, share, hours, format } = useFormat()
 const content = computed(() => store.assessment?.figures['library.contentAtHorizonTB']?.value ?? 0)
-const rows = computed(() => store.plan ? compareLayouts(store.plan, catalogue, content.value) : [])
+const rows = computed(() =>
+  store.plan ? compareLayouts(store.plan, catalogue, content.value) : [],
+)
 const most = computed(() => Math.max(1e-9, store.assessment?.figures['drives.rawTB']?.value ?? 0))
 const chosen = computed(() => store.assessment?.domains.drives.layoutId)
 const years = computed(() => store.plan?.choices.horizonYears ?? 5)
@@ -27,7 +29,11 @@ function variant(row: LayoutComparison): Variant | null {
 /** What goes on until a failed drive is replaced. */
 function meanwhile({ layout, survives }: LayoutComparison): string {
   if (survives === 0) return layout.loss === 'everything' ? 'all is lost' : 'its files are lost'
-  return layout.runsOn ? 'everything plays on' : layout.parity ? 'its files wait for the rebuild' : 'switch to the copy by hand'
+  return layout.runsOn
+    ? 'everything plays on'
+    : layout.parity
+      ? 'its files wait for the rebuild'
+      : 'switch to the copy by hand'
 }
 function choose(id: string): void {
   store.edit('drives.layout', id)
@@ -35,71 +41,25 @@ function choose(id: string): void {
 </script>
 
 <template>
-  <section
-    :id="fieldElementId('drives.layout')"
-    class="sheet"
-  >
+  <section :id="fieldElementId('drives.layout')" class="sheet">
     <h2>The same drives under every layout</h2>
-    <p
-      v-if="store.assessment?.domains.drives.isAutomatic"
-      class="small"
-    >
+    <p v-if="store.assessment?.domains.drives.isAutomatic" class="small">
       No layout is chosen yet; it follows the number of drives and how many may fail.
     </p>
-    <div
-      class="scroll"
-      tabindex="0"
-      role="region"
-      aria-label="Layouts compared"
-    >
+    <div class="scroll" tabindex="0" role="region" aria-label="Layouts compared">
       <table class="data-table">
         <thead>
           <tr>
-            <th scope="col">
-              Layout
-            </th>
-            <th
-              scope="col"
-              class="number"
-            >
-              Usable, TB
-            </th>
-            <th
-              scope="col"
-              class="number"
-            >
-              Room, TB
-            </th>
-            <th
-              scope="col"
-              class="number"
-            >
-              Survives
-            </th>
-            <th
-              scope="col"
-              class="number"
-            >
-              Rebuild
-            </th>
-            <th
-              scope="col"
-              class="number"
-            >
-              Loss in {{ years }} years
-            </th>
-            <th scope="col">
-              Grows by
-            </th>
-            <th scope="col">
-              One drive readable alone
-            </th>
-            <th scope="col">
-              Tied to
-            </th>
-            <th scope="col">
-              While a drive is failed
-            </th>
+            <th scope="col">Layout</th>
+            <th scope="col" class="number">Usable, TB</th>
+            <th scope="col" class="number">Room, TB</th>
+            <th scope="col" class="number">Survives</th>
+            <th scope="col" class="number">Rebuild</th>
+            <th scope="col" class="number">Loss in {{ years }} years</th>
+            <th scope="col">Grows by</th>
+            <th scope="col">One drive readable alone</th>
+            <th scope="col">Tied to</th>
+            <th scope="col">While a drive is failed</th>
           </tr>
         </thead>
         <tbody>
@@ -117,8 +77,15 @@ function choose(id: string): void {
                   name="layout"
                   :checked="row.layout.id === chosen"
                   @change="choose(row.layout.id)"
+                />
+                <span
+                  >{{ row.layout.label
+                  }}<small class="soft">{{
+                    row.refusal
+                      ? refusalText(row.refusal, row.layout.id, format)
+                      : row.layout.description
+                  }}</small></span
                 >
-                <span>{{ row.layout.label }}<small class="soft">{{ row.refusal ? refusalText(row.refusal, row.layout.id, format) : row.layout.description }}</small></span>
               </label>
             </td>
             <td class="number usable">
@@ -131,16 +98,14 @@ function choose(id: string): void {
                   {{ number(row.usableTB, 3) }}
                 </WorkingLink>
                 <small class="soft">{{ number(tebibytes(row.usableTB), 3) }} TiB</small>
-                <span class="track"><span :style="{ width: `${row.usableTB / most * 100}%` }" /></span>
+                <span class="track"
+                  ><span :style="{ width: `${(row.usableTB / most) * 100}%` }"
+                /></span>
               </template>
-              <template v-else>
-                –
-              </template>
+              <template v-else> – </template>
             </td>
             <td class="number">
-              <template v-if="row.roomTB === null">
-                –
-              </template>
+              <template v-if="row.roomTB === null"> – </template>
               <WorkingLink
                 v-else
                 figure="drives.roomTB"
@@ -154,9 +119,7 @@ function choose(id: string): void {
               {{ row.survives ?? '–' }}
             </td>
             <td class="number">
-              <template v-if="row.rebuildHours === null">
-                –
-              </template>
+              <template v-if="row.rebuildHours === null"> – </template>
               <WorkingLink
                 v-else
                 figure="drives.rebuildHours"
@@ -167,9 +130,7 @@ function choose(id: string): void {
               </WorkingLink>
             </td>
             <td class="number">
-              <template v-if="row.lossChanceAtHorizon === null">
-                –
-              </template>
+              <template v-if="row.lossChanceAtHorizon === null"> – </template>
               <WorkingLink
                 v-else
                 figure="drives.lossChanceAtHorizon"
@@ -188,23 +149,62 @@ function choose(id: string): void {
       </table>
     </div>
     <p class="soft small">
-      Loss counts failing drives only, at the likely failure rate. For separate disks it is the chance that any drive fails; only its own files are lost. Changing the layout later mostly means emptying the pool.
+      Loss counts failing drives only, at the likely failure rate. For separate disks it is the
+      chance that any drive fails; only its own files are lost. Changing the layout later mostly
+      means emptying the pool.
     </p>
   </section>
 </template>
 
 <style scoped>
-.scroll { overflow-x: auto; position: relative; }
-tr { cursor: pointer; }
-tbody tr:hover { background: rgb(var(--v-theme-surface-light)); }
-.chosen { background: rgba(var(--v-theme-primary), 0.12); }
-.refused td { color: rgb(var(--v-theme-ink-soft)); }
-.name { min-width: 260px; }
-label { display: flex; gap: 8px; cursor: pointer; }
-label input { accent-color: rgb(var(--v-theme-primary)); margin-top: 3px; }
-td small { display: block; font-size: 0.76rem; }
-label small { display: block; font-size: 0.78rem; }
-.usable { min-width: 84px; }
-.track { display: block; height: 5px; background: rgb(var(--v-theme-surface-light)); margin-top: 3px; }
-.track span { display: block; height: 100%; background: rgb(var(--v-theme-water-line)); }
+.scroll {
+  overflow-x: auto;
+  position: relative;
+}
+tr {
+  cursor: pointer;
+}
+tbody tr:hover {
+  background: rgb(var(--v-theme-surface-light));
+}
+.chosen {
+  background: rgba(var(--v-theme-primary), 0.12);
+}
+.refused td {
+  color: rgb(var(--v-theme-ink-soft));
+}
+.name {
+  min-width: 260px;
+}
+label {
+  display: flex;
+  gap: 8px;
+  cursor: pointer;
+}
+label input {
+  accent-color: rgb(var(--v-theme-primary));
+  margin-top: 3px;
+}
+td small {
+  display: block;
+  font-size: 0.76rem;
+}
+label small {
+  display: block;
+  font-size: 0.78rem;
+}
+.usable {
+  min-width: 84px;
+}
+.track {
+  display: block;
+  height: 5px;
+  background: rgb(var(--v-theme-surface-light));
+  margin-top: 3px;
+}
+.track span {
+  display: block;
+  height: 100%;
+  background: rgb(var(--v-theme-water-line));
+}
 </style>

@@ -11,7 +11,10 @@ import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 import { layoutsPicture, narrowWidth, shortName, type LayoutPoint } from './layoutsPicture'
 
-/** Every layout by its chance of loss: with the drives there are by their room, for the same need by the price of its drives. Hover or focus to preview, press to apply. */
+/**
+ * Every layout by its chance of loss: with the drives there are by their room, for the same need by
+ * the price of its drives. Hover or focus to preview, press to apply.
+ */
 const store = usePlanStore()
 const { number, money, share, quantity } = useFormat()
 const height = 380
@@ -21,26 +24,77 @@ const years = computed(() => store.plan?.choices.horizonYears ?? 5)
 const chosen = computed(() => store.assessment?.domains.drives.layoutId)
 const bays = computed(() => store.assessment?.domains.machine.build.bays ?? 0)
 
-interface Row extends LayoutPoint { readonly plan: () => Plan | null, readonly text: string }
+interface Row extends LayoutPoint {
+  readonly plan: () => Plan | null
+  readonly text: string
+}
 function planWith(path: string, value: unknown, from: Plan | null = store.plan): Plan | null {
   const result = from && editPlan(from, path, value)
   return result && result.ok ? result.plan : null
 }
-const ofDrives = computed((): Row[] => store.plan
-  ? compareLayouts(store.plan, catalogue, content.value).flatMap(({ layout, roomTB, lossChanceAtHorizon }) => roomTB === null || lossChanceAtHorizon === null
-      ? []
-      : [{ id: layout.id, label: layout.label, x: roomTB, loss: lossChanceAtHorizon, text: `room ${quantity(roomTB, 'TB')}`, plan: () => planWith('drives.layout', layout.id) }])
-  : [])
-const ofNeed = computed((): Row[] => store.plan
-  ? needByLayout({ drives: store.plan.drives, choices: store.plan.choices, catalogue, contentTB: content.value, mostDrives: bays.value }).flatMap(({ layout, drives }) => drives === null
-      ? []
-      : [{ id: layout.id, label: layout.label, x: drives.price, loss: drives.lossChanceAtHorizon, text: `${drives.count} × ${quantity(drives.sizeTB, 'TB')}, ${money(drives.price)}`, plan: () => planWith('drives.lots', [{ count: drives.count, sizeTB: drives.sizeTB }], planWith('drives.layout', layout.id)) }])
-  : [])
-const rows = computed(() => by.value === 'drives' ? ofDrives.value : ofNeed.value)
+const ofDrives = computed((): Row[] =>
+  store.plan
+    ? compareLayouts(store.plan, catalogue, content.value).flatMap(
+        ({ layout, roomTB, lossChanceAtHorizon }) =>
+          roomTB === null || lossChanceAtHorizon === null
+            ? []
+            : [
+                {
+                  id: layout.id,
+                  label: layout.label,
+                  x: roomTB,
+                  loss: lossChanceAtHorizon,
+                  text: `room ${quantity(roomTB, 'TB')}`,
+                  plan: () => planWith('drives.layout', layout.id),
+                },
+              ],
+      )
+    : [],
+)
+const ofNeed = computed((): Row[] =>
+  store.plan
+    ? needByLayout({
+        drives: store.plan.drives,
+        choices: store.plan.choices,
+        catalogue,
+        contentTB: content.value,
+        mostDrives: bays.value,
+      }).flatMap(({ layout, drives }) =>
+        drives === null
+          ? []
+          : [
+              {
+                id: layout.id,
+                label: layout.label,
+                x: drives.price,
+                loss: drives.lossChanceAtHorizon,
+                text: `${drives.count} × ${quantity(drives.sizeTB, 'TB')}, ${money(drives.price)}`,
+                plan: () =>
+                  planWith(
+                    'drives.lots',
+                    [{ count: drives.count, sizeTB: drives.sizeTB }],
+                    planWith('drives.layout', layout.id),
+                  ),
+              },
+            ],
+      )
+    : [],
+)
+const rows = computed(() => (by.value === 'drives' ? ofDrives.value : ofNeed.value))
 const table = computed(() => rows.value.map(row => [row.label, row.text, share(row.loss)]))
-const picture = (width: number) => layoutsPicture(width < narrowWidth ? rows.value.map(row => ({ ...row, label: shortName(row.label) })) : rows.value, { width, height, atLeast: by.value === 'drives' ? content.value : 0 })
+const picture = (width: number) =>
+  layoutsPicture(
+    width < narrowWidth
+      ? rows.value.map(row => ({ ...row, label: shortName(row.label) }))
+      : rows.value,
+    { width, height, atLeast: by.value === 'drives' ? content.value : 0 },
+  )
 const rowOf = (id: string) => rows.value.find(row => row.id === id)
-const axisTitle = computed(() => by.value === 'drives' ? 'Room with these drives, TB' : `New drives for the library in ${years.value} years, price`)
+const axisTitle = computed(() =>
+  by.value === 'drives'
+    ? 'Room with these drives, TB'
+    : `New drives for the library in ${years.value} years, price`,
+)
 /** A chance on the axis; very rare ones as a power of ten. */
 const powers: Readonly<Record<number, string>> = { 6: '⁶', 7: '⁷', 8: '⁸', 9: '⁹' }
 function lossText(chance: number): string {
@@ -50,7 +104,10 @@ function lossText(chance: number): string {
 const left = computed(() => layouts.length - rows.value.length)
 
 function preview(id: string | null): void {
-  store.tried = id === null || (id === chosen.value && by.value === 'drives') ? null : rowOf(id)?.plan() ?? null
+  store.tried =
+    id === null || (id === chosen.value && by.value === 'drives')
+      ? null
+      : (rowOf(id)?.plan() ?? null)
 }
 function apply(id: string): void {
   const plan = rowOf(id)?.plan()
@@ -72,16 +129,10 @@ onBeforeUnmount(() => preview(null))
         role="radiogroup"
         aria-label="What the layouts are compared with"
       >
-        <label><input
-          v-model="by"
-          type="radio"
-          value="drives"
-        > The drives there are</label>
-        <label><input
-          v-model="by"
-          type="radio"
-          value="need"
-        > The same need, with new drives</label>
+        <label><input v-model="by" type="radio" value="drives" /> The drives there are</label>
+        <label
+          ><input v-model="by" type="radio" value="need" /> The same need, with new drives</label
+        >
       </div>
       <svg
         v-for="(drawn, at) in rows.length ? [picture(width)] : []"
@@ -92,23 +143,11 @@ onBeforeUnmount(() => preview(null))
         role="group"
         :aria-label="`Layouts by chance of loss and ${by === 'drives' ? 'room' : 'price'}`"
       >
-        <g
-          v-for="tick in drawn.lossTicks"
-          :key="tick"
-        >
-          <line
-            :x1="74"
-            :x2="width - 16"
-            :y1="drawn.y(tick)"
-            :y2="drawn.y(tick)"
-            class="grid"
-          />
-          <text
-            x="68"
-            :y="drawn.y(tick) + 4"
-            text-anchor="end"
-            class="soft"
-          >{{ lossText(tick) }}</text>
+        <g v-for="tick in drawn.lossTicks" :key="tick">
+          <line :x1="74" :x2="width - 16" :y1="drawn.y(tick)" :y2="drawn.y(tick)" class="grid" />
+          <text x="68" :y="drawn.y(tick) + 4" text-anchor="end" class="soft">
+            {{ lossText(tick) }}
+          </text>
         </g>
         <text
           v-for="tick in drawn.xTicks"
@@ -117,13 +156,10 @@ onBeforeUnmount(() => preview(null))
           :y="height - 22"
           text-anchor="middle"
           class="soft"
-        >{{ by === 'drives' ? number(tick, 3) : money(tick) }}</text>
-        <text
-          :x="width - 16"
-          :y="height - 5"
-          text-anchor="end"
-          class="soft"
-        >{{ axisTitle }}</text>
+        >
+          {{ by === 'drives' ? number(tick, 3) : money(tick) }}
+        </text>
+        <text :x="width - 16" :y="height - 5" text-anchor="end" class="soft">{{ axisTitle }}</text>
         <g v-if="by === 'drives'">
           <line
             :x1="drawn.x(content)"
@@ -132,12 +168,9 @@ onBeforeUnmount(() => preview(null))
             :y2="height - 40"
             class="needed"
           />
-          <text
-            :x="drawn.x(content) - 5"
-            y="22"
-            text-anchor="end"
-            class="needed-label"
-          >library in {{ years }} years</text>
+          <text :x="drawn.x(content) - 5" y="22" text-anchor="end" class="needed-label">
+            library in {{ years }} years
+          </text>
         </g>
         <g
           v-for="point in drawn.points"
@@ -164,30 +197,38 @@ onBeforeUnmount(() => preview(null))
             :y2="point.labelY"
             class="lead"
           />
-          <circle
-            :cx="point.px"
-            :cy="point.py"
-            :r="point.id === chosen ? 7 : 5"
-          />
+          <circle :cx="point.px" :cy="point.py" :r="point.id === chosen ? 7 : 5" />
           <text
             :x="point.px + (point.labelLeft ? -12 : 12)"
             :y="point.labelY + 4"
             :text-anchor="point.labelLeft ? 'end' : 'start'"
-          >{{ point.label }}</text>
+          >
+            {{ point.label }}
+          </text>
         </g>
       </svg>
-      <p
-        v-if="!rows.length"
-        class="soft"
-      >
-        {{ by === 'drives' ? 'These drives make no layout yet. Put in drives under Space.' : 'No drives of common sizes that fit into the bays have room for this library.' }}
+      <p v-if="!rows.length" class="soft">
+        {{
+          by === 'drives'
+            ? 'These drives make no layout yet. Put in drives under Space.'
+            : 'No drives of common sizes that fit into the bays have room for this library.'
+        }}
       </p>
       <p class="soft small">
         Safer is higher. Hover or focus to preview on the headroom line, press to apply.
         <template v-if="left > 0">
-          {{ left === 1 ? '1 layout is' : `${left} layouts are` }} not drawn: {{ by === 'drives' ? 'these drives do not make them; the table says why.' : `no drives in ${bays} bays are enough.` }}
+          {{ left === 1 ? '1 layout is' : `${left} layouts are` }} not drawn:
+          {{
+            by === 'drives'
+              ? 'these drives do not make them; the table says why.'
+              : `no drives in ${bays} bays are enough.`
+          }}
         </template>
-        {{ by === 'need' ? 'The cheapest new drives of one common size, at the usual price of a TB.' : '' }}
+        {{
+          by === 'need'
+            ? 'The cheapest new drives of one common size, at the usual price of a TB.'
+            : ''
+        }}
         For separate disks it is the chance that any drive fails; only its own files are lost.
       </p>
     </template>
@@ -195,18 +236,65 @@ onBeforeUnmount(() => preview(null))
 </template>
 
 <style scoped>
-.switch { display: flex; flex-wrap: wrap; gap: 4px 20px; margin: 6px 0; font-size: 0.9rem; }
-.switch label { display: inline-flex; gap: 6px; align-items: center; min-height: 28px; cursor: pointer; }
-.switch input { accent-color: rgb(var(--v-theme-primary)); }
-.grid { stroke: rgb(var(--v-theme-hairline)); }
-.needed { stroke: rgb(var(--v-theme-water-line)); stroke-width: 2; stroke-dasharray: 5 4; }
-svg text.needed-label { fill: rgb(var(--v-theme-water-line)); font-weight: 600; }
-.point { cursor: pointer; }
-.point circle { fill: rgb(var(--v-theme-wall)); stroke: rgb(var(--v-theme-surface)); stroke-width: 1.5; }
-.point.chosen circle { fill: rgb(var(--v-theme-primary)); }
-.point.chosen text { font-weight: 700; }
-.point:hover circle, .point:focus-visible circle { fill: rgb(var(--v-theme-primary)); }
-.point:hover text { fill: rgb(var(--v-theme-primary)); }
-svg text { paint-order: stroke; stroke: rgb(var(--v-theme-surface)); stroke-width: 3px; stroke-linejoin: round; }
-.lead { pointer-events: none; stroke: rgb(var(--v-theme-ink-soft)); stroke-width: 1; }
+.switch {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+  margin: 6px 0;
+  font-size: 0.9rem;
+}
+.switch label {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 28px;
+  cursor: pointer;
+}
+.switch input {
+  accent-color: rgb(var(--v-theme-primary));
+}
+.grid {
+  stroke: rgb(var(--v-theme-hairline));
+}
+.needed {
+  stroke: rgb(var(--v-theme-water-line));
+  stroke-width: 2;
+  stroke-dasharray: 5 4;
+}
+svg text.needed-label {
+  fill: rgb(var(--v-theme-water-line));
+  font-weight: 600;
+}
+.point {
+  cursor: pointer;
+}
+.point circle {
+  fill: rgb(var(--v-theme-wall));
+  stroke: rgb(var(--v-theme-surface));
+  stroke-width: 1.5;
+}
+.point.chosen circle {
+  fill: rgb(var(--v-theme-primary));
+}
+.point.chosen text {
+  font-weight: 700;
+}
+.point:hover circle,
+.point:focus-visible circle {
+  fill: rgb(var(--v-theme-primary));
+}
+.point:hover text {
+  fill: rgb(var(--v-theme-primary));
+}
+svg text {
+  paint-order: stroke;
+  stroke: rgb(var(--v-theme-surface));
+  stroke-width: 3px;
+  stroke-linejoin: round;
+}
+.lead {
+  pointer-events: none;
+  stroke: rgb(var(--v-theme-ink-soft));
+  stroke-width: 1;
+}
 </style>

@@ -16,32 +16,50 @@ const picked = defineModel<number | null>('picked', { default: null })
 const store = usePlanStore()
 const { number, money } = useFormat()
 const lots = computed(() => store.plan?.drives.lots ?? [])
-const hasRoles = computed(() => /^(dedicated|snapshot)-/.test(store.assessment?.domains.drives.layoutId ?? ''))
+const hasRoles = computed(() =>
+  /^(dedicated|snapshot)-/.test(store.assessment?.domains.drives.layoutId ?? ''),
+)
 /** Drives alone need not be told apart, so a further row begins as the one before it. */
 function add(): void {
   const last = lots.value.at(-1)
   store.edit('drives.lots', [...lots.value, { sizeTB: 8, ...last, count: 1, role: 'any' }])
 }
 function remove(index: number): void {
-  store.edit('drives.lots', lots.value.filter((_, other) => other !== index))
+  store.edit(
+    'drives.lots',
+    lots.value.filter((_, other) => other !== index),
+  )
 }
 const modelOf = (lot: DriveLot) => entryOf(catalogue.driveModels, lot.model)
 /** A model brings its size; a size of one's own has no model. */
 function chooseModel(index: number, id: string): void {
   const model = entryOf(catalogue.driveModels, id)
   const lot = lots.value[index]
-  if (lot) store.edit('drives.lots', lots.value.with(index, { ...lot, model: id, ...(model ? { sizeTB: model.sizeTB } : {}) }))
+  if (lot)
+    store.edit(
+      'drives.lots',
+      lots.value.with(index, { ...lot, model: id, ...(model ? { sizeTB: model.sizeTB } : {}) }),
+    )
 }
 function conditionOf(lot: DriveLot): string {
-  return planField('drives.lots.0.condition')?.options.find(option => option.value === lot.condition)?.label.toLowerCase() ?? lot.condition
+  return (
+    planField('drives.lots.0.condition')
+      ?.options.find(option => option.value === lot.condition)
+      ?.label.toLowerCase() ?? lot.condition
+  )
 }
-const modelItems = (planField('drives.lots.0.model')?.options ?? []).map(({ value, label }) => ({ value, title: label }))
+const modelItems = (planField('drives.lots.0.model')?.options ?? []).map(({ value, label }) => ({
+  value,
+  title: label,
+}))
 function sheetOf(lot: DriveLot): string {
   const model = modelOf(lot)
   return model ? modelSheet(model, { number }) : 'What is entered below for all drives counts.'
 }
 function usualPrice(lot: DriveLot): string {
-  return store.plan ? `≈ ${money(priceOfLot({ ...lot, priceEach: null }, store.plan.drives, catalogue).each)}` : ''
+  return store.plan
+    ? `≈ ${money(priceOfLot({ ...lot, priceEach: null }, store.plan.drives, catalogue).each)}`
+    : ''
 }
 </script>
 
@@ -60,7 +78,15 @@ function usualPrice(lot: DriveLot): string {
       <span class="line">
         <strong>{{ number(entry.count) }} × {{ number(entry.sizeTB, 3) }} TB</strong>
         <span class="soft">{{ modelOf(entry)?.label ?? conditionOf(entry) }}</span>
-        <span class="soft number">{{ entry.condition === 'owned' ? 'nothing to pay' : entry.priceEach === null ? usualPrice(entry) : money(entry.priceEach) }}{{ entry.condition === 'owned' ? '' : ' each' }}</span>
+        <span class="soft number"
+          >{{
+            entry.condition === 'owned'
+              ? 'nothing to pay'
+              : entry.priceEach === null
+                ? usualPrice(entry)
+                : money(entry.priceEach)
+          }}{{ entry.condition === 'owned' ? '' : ' each' }}</span
+        >
       </span>
     </template>
     <template #default="{ entry, index }">
@@ -74,24 +100,23 @@ function usualPrice(lot: DriveLot): string {
         persistent-hint
         @update:model-value="chooseModel(index, $event)"
       />
-      <PlanField
-        v-if="!modelOf(entry)"
-        :path="`drives.lots.${index}.sizeTB`"
-      />
+      <PlanField v-if="!modelOf(entry)" :path="`drives.lots.${index}.sizeTB`" />
       <PlanField :path="`drives.lots.${index}.condition`" />
       <PlanField
         :path="`drives.lots.${index}.priceEach`"
         :placeholder="entry.condition === 'owned' ? 'nothing' : usualPrice(entry)"
       />
       <PlanField :path="`drives.lots.${index}.group`" />
-      <PlanField
-        v-if="hasRoles"
-        :path="`drives.lots.${index}.role`"
-      />
+      <PlanField v-if="hasRoles" :path="`drives.lots.${index}.role`" />
     </template>
   </PickList>
 </template>
 
 <style scoped>
-.line { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto; gap: 2px 14px; align-items: center; }
+.line {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto;
+  gap: 2px 14px;
+  align-items: center;
+}
 </style>

@@ -9,30 +9,52 @@ import { fieldElementId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 
 /**
- * Perils by measures: how likely each peril is, what it still reaches behind redundancy, and what each measure holds of it. A measure
+ * Perils by measures: how likely each peril is, what it still reaches behind redundancy, and what
+ * each measure holds of it. A measure
  * is switched by its heading; hover or focus to preview.
  */
 const store = usePlanStore()
 const { share } = useFormat()
 const perils = computed(() => store.assessment?.domains.drives.pool?.perils ?? null)
-const names: Readonly<Record<MeasureId, string>> = { snapshots: 'Snapshots', ups: 'UPS', secondBox: 'Second machine', offlineCopy: 'Offline copy', awayCopy: 'Copy away' }
-/** by measure: the field that says whether it is there, and what it is set to when it is switched on */
-const switches: Readonly<Record<MeasureId, { readonly path: string, readonly on: unknown, readonly off: unknown }>> = {
+const names: Readonly<Record<MeasureId, string>> = {
+  snapshots: 'Snapshots',
+  ups: 'UPS',
+  secondBox: 'Second machine',
+  offlineCopy: 'Offline copy',
+  awayCopy: 'Copy away',
+}
+/**
+ * by measure: the field that says whether it is there, and what it is set to when it is switched on
+ */
+const switches: Readonly<
+  Record<MeasureId, { readonly path: string; readonly on: unknown; readonly off: unknown }>
+> = {
   snapshots: { path: 'drives.snapshotMonths', on: 3, off: 0 },
   ups: { path: 'drives.ups', on: true, off: false },
   secondBox: { path: 'drives.secondBox', on: 'irreplaceable', off: 'nothing' },
   offlineCopy: { path: 'drives.offlineCopy', on: 'irreplaceable', off: 'nothing' },
   awayCopy: { path: 'drives.awayCopy', on: 'irreplaceable', off: 'nothing' },
 }
-const chanceFields: Readonly<Record<string, string>> = { sector: 'drives.sectorChance', deletion: 'drives.deletionChance', malware: 'drives.malwareChance', surge: 'drives.surgeChance', theft: 'drives.theftChance', board: 'drives.boardChance' }
-const isOn = (measure: MeasureId) => perils.value !== null && perils.value.perils[0]!.covers[measure] !== null
-const most = computed(() => Math.max(1e-9, ...(perils.value?.perils ?? []).map(peril => peril.reaches)))
+const chanceFields: Readonly<Record<string, string>> = {
+  sector: 'drives.sectorChance',
+  deletion: 'drives.deletionChance',
+  malware: 'drives.malwareChance',
+  surge: 'drives.surgeChance',
+  theft: 'drives.theftChance',
+  board: 'drives.boardChance',
+}
+const isOn = (measure: MeasureId) =>
+  perils.value !== null && perils.value.perils[0]!.covers[measure] !== null
+const most = computed(() =>
+  Math.max(1e-9, ...(perils.value?.perils ?? []).map(peril => peril.reaches)),
+)
 /** On a scale of roots, so that rare perils can be seen beside likely ones. */
 const width = (chance: number) => `${Math.sqrt(chance / most.value) * 100}%`
 
 const other = (measure: MeasureId) => switches[measure][isOn(measure) ? 'off' : 'on']
 function preview(measure: MeasureId | null): void {
-  const result = measure && store.plan ? editPlan(store.plan, switches[measure].path, other(measure)) : null
+  const result =
+    measure && store.plan ? editPlan(store.plan, switches[measure].path, other(measure)) : null
   store.tried = result?.ok ? result.plan : null
 }
 function toggle(measure: MeasureId): void {
@@ -44,16 +66,27 @@ function toggle(measure: MeasureId): void {
 const changes = ref(false)
 const problem = ref<string | null>(null)
 const coverages = computed(() => store.plan?.drives.coverages ?? [])
-const entered = (peril: PerilId, measure: MeasureId) => coverageOf(perilTable.find(({ id }) => id === peril)!, measure, coverages.value)
+const entered = (peril: PerilId, measure: MeasureId) =>
+  coverageOf(
+    perilTable.find(({ id }) => id === peril)!,
+    measure,
+    coverages.value,
+  )
 /** Enters a share; one that is the planning value again is not kept. */
 function cover(peril: PerilId, measure: MeasureId, event: Event): void {
   const input = event.target as HTMLInputElement
   const percent = input.valueAsNumber
-  const others = coverages.value.filter(coverage => coverage.peril !== peril || coverage.measure !== measure)
+  const others = coverages.value.filter(
+    coverage => coverage.peril !== peril || coverage.measure !== measure,
+  )
   const isUsual = percent / 100 === perilTable.find(({ id }) => id === peril)!.covers[measure]
-  problem.value = Number.isFinite(percent) && percent >= 0 && percent <= 100
-    ? store.edit('drives.coverages', isUsual ? others : [...others, { peril, measure, share: percent / 100 }])
-    : `What ${names[measure]} holds must be from 0 to 100 %.`
+  problem.value =
+    Number.isFinite(percent) && percent >= 0 && percent <= 100
+      ? store.edit(
+          'drives.coverages',
+          isUsual ? others : [...others, { peril, measure, share: percent / 100 }],
+        )
+      : `What ${names[measure]} holds must be from 0 to 100 %.`
   if (problem.value) input.value = String(Math.round(entered(peril, measure) * 1000) / 10)
 }
 onBeforeUnmount(() => preview(null))
@@ -63,30 +96,17 @@ onBeforeUnmount(() => preview(null))
   <section class="sheet">
     <h2>What reaches the data in a year</h2>
     <p class="soft small">
-      Each row is a peril: how likely it is, and what is left of it behind every measure for irreplaceable data. Press a measure to switch it; hover or focus to preview. The more of a cell is filled, the more the measure holds.
+      Each row is a peril: how likely it is, and what is left of it behind every measure for
+      irreplaceable data. Press a measure to switch it; hover or focus to preview. The more of a
+      cell is filled, the more the measure holds.
     </p>
-    <div
-      v-if="perils"
-      class="scroll"
-      tabindex="0"
-      role="region"
-      aria-label="Perils and measures"
-    >
+    <div v-if="perils" class="scroll" tabindex="0" role="region" aria-label="Perils and measures">
       <table class="data-table perils">
         <thead>
           <tr>
-            <th scope="col">
-              Peril
-            </th>
-            <th scope="col">
-              Chance a year
-            </th>
-            <th
-              v-for="measure in measureIds"
-              :key="measure"
-              scope="col"
-              class="measure"
-            >
+            <th scope="col">Peril</th>
+            <th scope="col">Chance a year</th>
+            <th v-for="measure in measureIds" :key="measure" scope="col" class="measure">
               <button
                 type="button"
                 class="plain-button switch"
@@ -101,17 +121,11 @@ onBeforeUnmount(() => preview(null))
                 {{ names[measure] }}<small>{{ isOn(measure) ? 'there' : 'not there' }}</small>
               </button>
             </th>
-            <th scope="col">
-              Left of it
-            </th>
+            <th scope="col">Left of it</th>
           </tr>
         </thead>
         <tbody>
-          <tr
-            v-for="peril in perils.perils"
-            :key="peril.id"
-            :data-peril="peril.id"
-          >
+          <tr v-for="peril in perils.perils" :key="peril.id" :data-peril="peril.id">
             <th scope="row">
               {{ peril.label }}
             </th>
@@ -120,10 +134,7 @@ onBeforeUnmount(() => preview(null))
                 v-if="chanceFields[peril.id]"
                 :path="chanceFields[peril.id]!"
                 hide-label
-              /><small
-                v-if="peril.id === 'sector'"
-                class="soft"
-              >each drive</small>
+              /><small v-if="peril.id === 'sector'" class="soft">each drive</small>
               <span v-if="!chanceFields[peril.id]">{{ share(peril.happens) }}</span>
             </td>
             <td
@@ -142,21 +153,21 @@ onBeforeUnmount(() => preview(null))
                 :aria-label="`${names[measure]} against ${peril.label}, per cent`"
                 :value="Math.round(entered(peril.id, measure) * 1000) / 10"
                 @change="cover(peril.id, measure, $event)"
-              >
+              />
               <template v-else>
                 <span
                   class="hold"
                   :style="{ width: `${(peril.covers[measure] ?? 0) * 100}%` }"
-                /><span class="percent">{{ peril.covers[measure] === null ? '–' : share(peril.covers[measure]!) }}</span>
+                /><span class="percent">{{
+                  peril.covers[measure] === null ? '–' : share(peril.covers[measure]!)
+                }}</span>
               </template>
             </td>
             <td class="left">
-              <span class="track"><span
-                class="reaches"
-                :style="{ width: width(peril.reaches) }"
-              /><span
-                class="stays"
-                :style="{ width: width(peril.irreplaceable) }"
+              <span class="track"
+                ><span class="reaches" :style="{ width: width(peril.reaches) }" /><span
+                  class="stays"
+                  :style="{ width: width(peril.irreplaceable) }"
               /></span>
               <small>{{ share(peril.irreplaceable) }}</small>
             </td>
@@ -164,17 +175,8 @@ onBeforeUnmount(() => preview(null))
         </tbody>
       </table>
     </div>
-    <p
-      v-else
-      class="soft"
-    >
-      Put in drives that make the chosen layout to see this.
-    </p>
-    <div
-      v-if="perils"
-      :id="fieldElementId('drives.coverages')"
-      class="tools no-print"
-    >
+    <p v-else class="soft">Put in drives that make the chosen layout to see this.</p>
+    <div v-if="perils" :id="fieldElementId('drives.coverages')" class="tools no-print">
       <VBtn
         size="small"
         variant="outlined"
@@ -192,40 +194,129 @@ onBeforeUnmount(() => preview(null))
       >
         Back to the planning values
       </VBtn>
-      <span
-        v-if="problem"
-        class="problem"
-        role="alert"
-      >{{ problem }}</span>
+      <span v-if="problem" class="problem" role="alert">{{ problem }}</span>
     </div>
     <p class="soft small">
-      Bars on a scale of roots: light before the measures, dark what is left. What redundancy does is in the first two rows already. Chances and coverages are planning values.
+      Bars on a scale of roots: light before the measures, dark what is left. What redundancy does
+      is in the first two rows already. Chances and coverages are planning values.
     </p>
   </section>
 </template>
 
 <style scoped>
-.scroll { overflow-x: auto; }
-.perils { min-width: 860px; }
-tbody th { font-weight: 600; color: inherit; font-size: 0.9rem; border-bottom: 1px solid rgba(var(--v-theme-hairline), 0.6); vertical-align: middle; }
-td { vertical-align: middle; }
-.measure { text-align: center; }
-.switch { width: 100%; min-height: 40px; padding: 3px 6px; border: 1px solid rgb(var(--v-theme-ink-soft)); border-radius: 4px; text-align: center; color: rgb(var(--v-theme-on-surface)); }
-.switch small { display: block; font-weight: 400; color: rgb(var(--v-theme-ink-soft)); }
-.switch[aria-pressed=true] { border-color: rgb(var(--v-theme-primary)); background: rgba(var(--v-theme-primary), 0.14); }
-.switch:hover { border-color: rgb(var(--v-theme-primary)); color: rgb(var(--v-theme-primary)); }
-.chance { width: 116px; }
-.cell { position: relative; width: 92px; text-align: center; font-variant-numeric: tabular-nums; }
-.hold { position: absolute; left: 6px; top: 8px; bottom: 8px; max-width: calc(100% - 12px); background: rgba(var(--v-theme-water), 0.6); border-radius: 2px; }
-.percent { position: relative; font-size: 0.84rem; }
-.change { width: 74px; min-height: 28px; padding: 2px 4px; text-align: right; border: 1px solid rgb(var(--v-theme-ink-soft)); border-radius: 4px; background: rgb(var(--v-theme-surface)); color: inherit; font: inherit; font-size: 0.88rem; }
-.tools { display: flex; flex-wrap: wrap; gap: 8px; align-items: center; margin: 8px 0; }
-.problem { color: rgb(var(--v-theme-state-short)); }
-.off { color: rgb(var(--v-theme-ink-soft)); }
-.left { width: 170px; }
-.track { position: relative; display: block; height: 14px; background: rgb(var(--v-theme-surface-light)); border-radius: 2px; overflow: hidden; }
-.reaches, .stays { position: absolute; left: 0; top: 0; bottom: 0; }
-.reaches { background: rgba(var(--v-theme-state-short), 0.28); }
-.stays { background: rgb(var(--v-theme-state-short)); }
-.left small { font-variant-numeric: tabular-nums; }
+.scroll {
+  overflow-x: auto;
+}
+.perils {
+  min-width: 860px;
+}
+tbody th {
+  font-weight: 600;
+  color: inherit;
+  font-size: 0.9rem;
+  border-bottom: 1px solid rgba(var(--v-theme-hairline), 0.6);
+  vertical-align: middle;
+}
+td {
+  vertical-align: middle;
+}
+.measure {
+  text-align: center;
+}
+.switch {
+  width: 100%;
+  min-height: 40px;
+  padding: 3px 6px;
+  border: 1px solid rgb(var(--v-theme-ink-soft));
+  border-radius: 4px;
+  text-align: center;
+  color: rgb(var(--v-theme-on-surface));
+}
+.switch small {
+  display: block;
+  font-weight: 400;
+  color: rgb(var(--v-theme-ink-soft));
+}
+.switch[aria-pressed='true'] {
+  border-color: rgb(var(--v-theme-primary));
+  background: rgba(var(--v-theme-primary), 0.14);
+}
+.switch:hover {
+  border-color: rgb(var(--v-theme-primary));
+  color: rgb(var(--v-theme-primary));
+}
+.chance {
+  width: 116px;
+}
+.cell {
+  position: relative;
+  width: 92px;
+  text-align: center;
+  font-variant-numeric: tabular-nums;
+}
+.hold {
+  position: absolute;
+  left: 6px;
+  top: 8px;
+  bottom: 8px;
+  max-width: calc(100% - 12px);
+  background: rgba(var(--v-theme-water), 0.6);
+  border-radius: 2px;
+}
+.percent {
+  position: relative;
+  font-size: 0.84rem;
+}
+.change {
+  width: 74px;
+  min-height: 28px;
+  padding: 2px 4px;
+  text-align: right;
+  border: 1px solid rgb(var(--v-theme-ink-soft));
+  border-radius: 4px;
+  background: rgb(var(--v-theme-surface));
+  color: inherit;
+  font: inherit;
+  font-size: 0.88rem;
+}
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  margin: 8px 0;
+}
+.problem {
+  color: rgb(var(--v-theme-state-short));
+}
+.off {
+  color: rgb(var(--v-theme-ink-soft));
+}
+.left {
+  width: 170px;
+}
+.track {
+  position: relative;
+  display: block;
+  height: 14px;
+  background: rgb(var(--v-theme-surface-light));
+  border-radius: 2px;
+  overflow: hidden;
+}
+.reaches,
+.stays {
+  position: absolute;
+  left: 0;
+  top: 0;
+  bottom: 0;
+}
+.reaches {
+  background: rgba(var(--v-theme-state-short), 0.28);
+}
+.stays {
+  background: rgb(var(--v-theme-state-short));
+}
+.left small {
+  font-variant-numeric: tabular-nums;
+}
 </style>

@@ -7,7 +7,10 @@ import type { PlanGrowthState } from '~/composables/usePlanGrowth'
 import { usePlanStore } from '~/stores/planStore'
 import { labelRows, staircaseLayout, staircaseMargin as margin } from './staircaseLayout'
 
-/** The room as a staircase over the library that grows under it. Steps are drives that are bought; they are dragged in time. */
+/**
+ * The room as a staircase over the library that grows under it. Steps are drives that are bought;
+ * they are dragged in time.
+ */
 const props = defineProps<{ state: PlanGrowthState }>()
 const picked = defineModel<number | null>('picked', { default: null })
 const store = usePlanStore()
@@ -20,48 +23,103 @@ const rowHeight = 17
 let layoutWidth = 640
 function drawn(width: number) {
   layoutWidth = width
-  const layout = staircaseLayout({ months: months.value, horizonMonths: horizonMonths.value, stairs: [course.value?.roomTB ?? [], cheapestCourse.value?.roomTB ?? []], width, height })
-  const texts = purchases.value.map(({ count, sizeTB, price }) => width < 480 ? `${number(count)} × ${number(sizeTB, 3)}` : `${number(count)} × ${quantity(sizeTB, 'TB')}, ${money(price)}`)
-  const order = purchases.value.map((_, index) => index).sort((a, b) => purchases.value[a]!.month - purchases.value[b]!.month)
+  const layout = staircaseLayout({
+    months: months.value,
+    horizonMonths: horizonMonths.value,
+    stairs: [course.value?.roomTB ?? [], cheapestCourse.value?.roomTB ?? []],
+    width,
+    height,
+  })
+  const texts = purchases.value.map(({ count, sizeTB, price }) =>
+    width < 480
+      ? `${number(count)} × ${number(sizeTB, 3)}`
+      : `${number(count)} × ${quantity(sizeTB, 'TB')}, ${money(price)}`,
+  )
+  const order = purchases.value
+    .map((_, index) => index)
+    .sort((a, b) => purchases.value[a]!.month - purchases.value[b]!.month)
   const widthOf = (text: string) => text.length * 6.6 + 8
-  const placed = order.map((index) => {
+  const placed = order.map(index => {
     const text = texts[index]!
     const half = widthOf(text) / 2
-    return { index, text, at: Math.max(margin.left + half, Math.min(width - margin.right - half, layout.x(purchases.value[index]!.month))), width: widthOf(text) }
+    return {
+      index,
+      text,
+      at: Math.max(
+        margin.left + half,
+        Math.min(width - margin.right - half, layout.x(purchases.value[index]!.month)),
+      ),
+      width: widthOf(text),
+    }
   })
   const rows = labelRows(placed)
-  return { ...layout, steps: placed.map((step, at) => ({ ...step, x: layout.x(purchases.value[step.index]!.month), labelY: 14 + Math.min(3, rows[at]!) * rowHeight })) }
+  return {
+    ...layout,
+    steps: placed.map((step, at) => ({
+      ...step,
+      x: layout.x(purchases.value[step.index]!.month),
+      labelY: 14 + Math.min(3, rows[at]!) * rowHeight,
+    })),
+  }
 }
 function setMonth(index: number, month: number): void {
   const next = Math.max(0, Math.min(horizonMonths.value, Math.round(month)))
   if (purchases.value[index]?.month !== next) store.edit(`drives.purchases.${index}.month`, next)
 }
 const { begin, follow, release } = usePictureDrag<number>({
-  move: (index, to) => setMonth(index, staircaseLayout({ months: months.value, horizonMonths: horizonMonths.value, stairs: [], width: layoutWidth, height }).x.invert(to.x)),
-  end: index => picked.value = index,
+  move: (index, to) =>
+    setMonth(
+      index,
+      staircaseLayout({
+        months: months.value,
+        horizonMonths: horizonMonths.value,
+        stairs: [],
+        width: layoutWidth,
+        height,
+      }).x.invert(to.x),
+    ),
+  end: index => (picked.value = index),
 })
 function onKey(event: KeyboardEvent, index: number): void {
-  const by = { ArrowRight: 1, ArrowLeft: -1, ArrowUp: 1, ArrowDown: -1, PageUp: 12, PageDown: -12 }[event.key]
+  const by = { ArrowRight: 1, ArrowLeft: -1, ArrowUp: 1, ArrowDown: -1, PageUp: 12, PageDown: -12 }[
+    event.key
+  ]
   if (by) {
     event.preventDefault()
     setMonth(index, purchases.value[index]!.month + by * (event.shiftKey ? 12 : 1))
-  }
-  else if (event.key === 'Enter') {
+  } else if (event.key === 'Enter') {
     event.preventDefault()
     picked.value = index
-  }
-  else if (event.key === 'Delete' || event.key === 'Backspace') {
+  } else if (event.key === 'Delete' || event.key === 'Backspace') {
     event.preventDefault()
     const svg = (event.currentTarget as Element).closest('svg')
     picked.value = null
-    store.edit('drives.purchases', store.plan!.drives.purchases.filter((_, other) => other !== index))
+    store.edit(
+      'drives.purchases',
+      store.plan!.drives.purchases.filter((_, other) => other !== index),
+    )
     void nextTick(() => svg?.querySelector<SVGElement>('[data-step]')?.focus())
   }
 }
 const full = computed(() => course.value?.monthFull ?? null)
-const rows = computed(() => months.value.slice(0, horizonMonths.value + 1).flatMap((month, at) => at % 6 === 0 || purchases.value.some(purchase => purchase.month === at)
-  ? [[String(at), number(month.low, 3), number(month.likely, 3), number(month.high, 3), number(course.value?.roomTB[at] ?? 0, 3), cheapestCourse.value ? number(cheapestCourse.value.roomTB[at] ?? 0, 3) : '–']]
-  : []))
+const rows = computed(() =>
+  months.value
+    .slice(0, horizonMonths.value + 1)
+    .flatMap((month, at) =>
+      at % 6 === 0 || purchases.value.some(purchase => purchase.month === at)
+        ? [
+            [
+              String(at),
+              number(month.low, 3),
+              number(month.likely, 3),
+              number(month.high, 3),
+              number(course.value?.roomTB[at] ?? 0, 3),
+              cheapestCourse.value ? number(cheapestCourse.value.roomTB[at] ?? 0, 3) : '–',
+            ],
+          ]
+        : [],
+    ),
+)
 const nameOf = (index: number) => {
   const { month, count, sizeTB, price } = purchases.value[index]!
   return `${count} × ${quantity(sizeTB, 'TB')} in month ${month}, ${money(price)}`
@@ -71,7 +129,14 @@ const nameOf = (index: number) => {
 <template>
   <ChartFrame
     title="Room as it grows, and the library, TB"
-    :columns="['Month', 'Slow, TB', 'Likely, TB', 'Fast, TB', 'Room as planned, TB', 'Room, cheapest, TB']"
+    :columns="[
+      'Month',
+      'Slow, TB',
+      'Likely, TB',
+      'Fast, TB',
+      'Room as planned, TB',
+      'Room, cheapest, TB',
+    ]"
     :rows="rows"
   >
     <template #default="{ width }">
@@ -88,10 +153,7 @@ const nameOf = (index: number) => {
         @pointerup="release"
         @pointercancel="release"
       >
-        <g
-          v-for="tick in layout.sizeTicks"
-          :key="`y${tick}`"
-        >
+        <g v-for="tick in layout.sizeTicks" :key="`y${tick}`">
           <line
             :x1="margin.left"
             :x2="width - margin.right"
@@ -99,12 +161,9 @@ const nameOf = (index: number) => {
             :y2="layout.y(tick)"
             class="grid"
           />
-          <text
-            :x="margin.left - 8"
-            :y="layout.y(tick) + 4"
-            text-anchor="end"
-            class="soft"
-          >{{ tick }}</text>
+          <text :x="margin.left - 8" :y="layout.y(tick) + 4" text-anchor="end" class="soft">
+            {{ tick }}
+          </text>
         </g>
         <text
           v-for="tick in layout.yearTicks"
@@ -113,29 +172,18 @@ const nameOf = (index: number) => {
           :y="height - margin.bottom + 18"
           text-anchor="middle"
           class="soft"
-        >{{ tick === 0 ? 'today' : `${tick / 12} y` }}</text>
-        <path
-          :d="layout.bandPath"
-          class="band"
-        />
-        <path
-          :d="layout.linePath"
-          class="library"
-        />
+        >
+          {{ tick === 0 ? 'today' : `${tick / 12} y` }}
+        </text>
+        <path :d="layout.bandPath" class="band" />
+        <path :d="layout.linePath" class="library" />
         <path
           v-if="cheapestCourse && state.growth.value?.cheapest?.length"
           :d="layout.stairPath(cheapestCourse.roomTB)"
           class="ghost"
         />
-        <path
-          v-if="course"
-          :d="layout.stairPath(course.roomTB)"
-          class="room"
-        />
-        <g
-          v-if="full !== null"
-          data-full-marker
-        >
+        <path v-if="course" :d="layout.stairPath(course.roomTB)" class="room" />
+        <g v-if="full !== null" data-full-marker>
           <circle
             :cx="layout.x(full)"
             :cy="layout.y(months[full]![state.growthEnd.value])"
@@ -146,7 +194,9 @@ const nameOf = (index: number) => {
             :x="Math.max(margin.left + 4, Math.min(width - 130, layout.x(full) + 10))"
             :y="layout.y(months[full]![state.growthEnd.value]) - 10"
             class="full-label"
-          >{{ full === 0 ? 'does not fit today' : `full in month ${full}` }}</text>
+          >
+            {{ full === 0 ? 'does not fit today' : `full in month ${full}` }}
+          </text>
         </g>
         <g
           v-for="step in layout.steps"
@@ -171,27 +221,17 @@ const nameOf = (index: number) => {
             :height="height - margin.top - margin.bottom"
             class="grip"
           />
-          <line
-            :x1="step.x"
-            :x2="step.x"
-            :y1="step.labelY + 5"
-            :y2="height - margin.bottom"
-          />
+          <line :x1="step.x" :x2="step.x" :y1="step.labelY + 5" :y2="height - margin.bottom" />
           <path :d="`M${step.x - 5} ${height - margin.bottom - 8}l-5 5 5 5zm10 0l5 5-5 5z`" />
-          <text
-            :x="step.at"
-            :y="step.labelY"
-            text-anchor="middle"
-          >{{ step.text }}</text>
+          <text :x="step.at" :y="step.labelY" text-anchor="middle">{{ step.text }}</text>
         </g>
       </svg>
       <p class="soft small">
         <template v-if="purchases.length">
-          Drag a purchase to another month, or use the arrow keys on it; Delete removes it. The price follows.
+          Drag a purchase to another month, or use the arrow keys on it; Delete removes it. The
+          price follows.
         </template>
-        <template v-else>
-          No purchases are planned yet.
-        </template>
+        <template v-else> No purchases are planned yet. </template>
         <template v-if="state.growth.value?.cheapest?.length">
           The dashed staircase is the cheapest way.
         </template>
@@ -201,19 +241,69 @@ const nameOf = (index: number) => {
 </template>
 
 <style scoped>
-.staircase { display: block; max-width: 100%; touch-action: pan-y; }
-.grid { stroke: rgb(var(--v-theme-hairline)); opacity: 0.7; }
-.band { fill: rgb(var(--v-theme-water)); opacity: 0.3; }
-.library { fill: none; stroke: rgb(var(--v-theme-water-line)); stroke-width: 2.2; }
-.room { fill: none; stroke: rgb(var(--v-theme-wall)); stroke-width: 2.6; }
-.ghost { fill: none; stroke: rgb(var(--v-theme-wall)); stroke-width: 1.6; stroke-dasharray: 6 5; opacity: 0.75; }
-.full { fill: rgb(var(--v-theme-state-short)); stroke: rgb(var(--v-theme-surface)); stroke-width: 2; }
-.full-label { fill: rgb(var(--v-theme-state-short)); font-weight: 600; }
-.step { cursor: ew-resize; }
-.step line { stroke: rgb(var(--v-theme-primary)); stroke-width: 1.5; }
-.step path { fill: rgb(var(--v-theme-primary)); }
-.step .grip { fill: transparent; }
-.step text { font-weight: 600; fill: rgb(var(--v-theme-primary)); }
-.step.picked line { stroke-width: 3; }
-svg text { paint-order: stroke; stroke: rgb(var(--v-theme-surface)); stroke-width: 3px; stroke-linejoin: round; }
+.staircase {
+  display: block;
+  max-width: 100%;
+  touch-action: pan-y;
+}
+.grid {
+  stroke: rgb(var(--v-theme-hairline));
+  opacity: 0.7;
+}
+.band {
+  fill: rgb(var(--v-theme-water));
+  opacity: 0.3;
+}
+.library {
+  fill: none;
+  stroke: rgb(var(--v-theme-water-line));
+  stroke-width: 2.2;
+}
+.room {
+  fill: none;
+  stroke: rgb(var(--v-theme-wall));
+  stroke-width: 2.6;
+}
+.ghost {
+  fill: none;
+  stroke: rgb(var(--v-theme-wall));
+  stroke-width: 1.6;
+  stroke-dasharray: 6 5;
+  opacity: 0.75;
+}
+.full {
+  fill: rgb(var(--v-theme-state-short));
+  stroke: rgb(var(--v-theme-surface));
+  stroke-width: 2;
+}
+.full-label {
+  fill: rgb(var(--v-theme-state-short));
+  font-weight: 600;
+}
+.step {
+  cursor: ew-resize;
+}
+.step line {
+  stroke: rgb(var(--v-theme-primary));
+  stroke-width: 1.5;
+}
+.step path {
+  fill: rgb(var(--v-theme-primary));
+}
+.step .grip {
+  fill: transparent;
+}
+.step text {
+  font-weight: 600;
+  fill: rgb(var(--v-theme-primary));
+}
+.step.picked line {
+  stroke-width: 3;
+}
+svg text {
+  paint-order: stroke;
+  stroke: rgb(var(--v-theme-surface));
+  stroke-width: 3px;
+  stroke-linejoin: round;
+}
 </style>

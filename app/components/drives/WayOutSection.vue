@@ -23,27 +23,74 @@ const heldTB = computed(() => Math.min(value('library.contentTB'), value('drives
 const pool = computed(() => {
   const { plan } = store
   if (!plan) return null
-  const found = poolOf({ drives: plan.drives, choices: plan.choices, catalogue, contentTB: heldTB.value, layoutId: layoutId.value })
+  const found = poolOf({
+    drives: plan.drives,
+    choices: plan.choices,
+    catalogue,
+    contentTB: heldTB.value,
+    layoutId: layoutId.value,
+  })
   return 'refused' in found ? null : found
 })
 const expandsParity = computed(() => store.plan?.drives.expandsParity ?? true)
 /** how the layout is turned into another one with the data on it */
 const inPlace = (id: string) => pool.value?.layout.becomes?.[id] ?? null
-const ways = computed(() => pool.value ? waysOut(pool.value, { heldTB: heldTB.value, expandsParity: expandsParity.value }).toSorted((a, b) => Number(inPlace(b.toId) !== null) - Number(inPlace(a.toId) !== null)) : [])
-const chosen = computed(() => ways.value.find(({ toId }) => toId === targetId.value) ?? ways.value.find(({ way }) => way !== null) ?? ways.value[0] ?? null)
-const question = computed(() => pool.value && chosen.value ? wayOutQuestion(pool.value, { heldTB: heldTB.value, toId: chosen.value.toId, expandsParity: expandsParity.value }) : null)
-const temporary = computed(() => temporaryCopy(heldTB.value, store.plan?.drives.copyPricePerTB ?? 0))
-const figures = computed(() => question.value ? wayFigures(chosen.value!.way, { question: question.value, temporary: temporary.value, format: format.value }) : [])
-const variant = computed(() => store.plan && { plan: store.plan, label: 'on the way out', figures: figures.value })
-const text = (figure: Figure) => figure.value === null ? '–' : figure.unit === 'money' ? money(figure.value) : figure.unit === 'h' ? format.value.hours(figure.value) : quantity(figure.value, figure.unit)
-const steps = computed(() => chosen.value && !inPlace(chosen.value.toId) ? chosen.value.way?.steps ?? [] : [])
-watch(chosen, () => pointed.value = null)
+const ways = computed(() =>
+  pool.value
+    ? waysOut(pool.value, { heldTB: heldTB.value, expandsParity: expandsParity.value }).toSorted(
+        (a, b) => Number(inPlace(b.toId) !== null) - Number(inPlace(a.toId) !== null),
+      )
+    : [],
+)
+const chosen = computed(
+  () =>
+    ways.value.find(({ toId }) => toId === targetId.value) ??
+    ways.value.find(({ way }) => way !== null) ??
+    ways.value[0] ??
+    null,
+)
+const question = computed(() =>
+  pool.value && chosen.value
+    ? wayOutQuestion(pool.value, {
+        heldTB: heldTB.value,
+        toId: chosen.value.toId,
+        expandsParity: expandsParity.value,
+      })
+    : null,
+)
+const temporary = computed(() =>
+  temporaryCopy(heldTB.value, store.plan?.drives.copyPricePerTB ?? 0),
+)
+const figures = computed(() =>
+  question.value
+    ? wayFigures(chosen.value!.way, {
+        question: question.value,
+        temporary: temporary.value,
+        format: format.value,
+      })
+    : [],
+)
+const variant = computed(
+  () => store.plan && { plan: store.plan, label: 'on the way out', figures: figures.value },
+)
+const text = (figure: Figure) =>
+  figure.value === null
+    ? '–'
+    : figure.unit === 'money'
+      ? money(figure.value)
+      : figure.unit === 'h'
+        ? format.value.hours(figure.value)
+        : quantity(figure.value, figure.unit)
+const steps = computed(() =>
+  chosen.value && !inPlace(chosen.value.toId) ? (chosen.value.way?.steps ?? []) : [],
+)
+watch(chosen, () => (pointed.value = null))
 
 /** What each drive is after each step: still in the old pool, free, or in the new one. */
 const grid = computed(() => {
   const drives = question.value?.drives.toSorted((a, b) => a.place - b.place) ?? []
   const state = new Map(drives.map(({ place }) => [place, 'old' as 'old' | 'free' | 'new']))
-  const columns = steps.value.map((step) => {
+  const columns = steps.value.map(step => {
     for (const place of step.places) {
       if (step.kind === 'release') state.set(place, 'free')
       if (step.kind === 'make' || step.kind === 'grow') state.set(place, 'new')
@@ -54,7 +101,7 @@ const grid = computed(() => {
 })
 const wordOf = { old: 'in the old pool', free: 'free', new: 'in the new pool' }
 const label = (id: string) => layouts.find(layout => layout.id === id)?.label ?? id
-const tie = computed(() => pool.value ? tieText(pool.value.layout) : '')
+const tie = computed(() => (pool.value ? tieText(pool.value.layout) : ''))
 </script>
 
 <template>
@@ -64,13 +111,10 @@ const tie = computed(() => pool.value ? tieText(pool.value.layout) : '')
         {{ tie }}
       </p>
       <p class="soft small">
-        Where should the {{ quantity(heldTB, 'TB') }} go? The drives stay the same; borrowed ones are as large as the largest of them.
+        Where should the {{ quantity(heldTB, 'TB') }} go? The drives stay the same; borrowed ones
+        are as large as the largest of them.
       </p>
-      <div
-        class="targets"
-        role="radiogroup"
-        aria-label="The new layout"
-      >
+      <div class="targets" role="radiogroup" aria-label="The new layout">
         <button
           v-for="{ toId, way } in ways"
           :key="toId"
@@ -83,7 +127,17 @@ const tie = computed(() => pool.value ? tieText(pool.value.layout) : '')
           @click="targetId = toId"
         >
           {{ label(toId) }}
-          <small>{{ inPlace(toId) ? 'in place' : way === null ? 'not with these drives' : way.borrowed === 0 ? 'borrows nothing' : way.borrowed === 1 ? 'borrows 1 drive' : `borrows ${number(way.borrowed)} drives` }}</small>
+          <small>{{
+            inPlace(toId)
+              ? 'in place'
+              : way === null
+                ? 'not with these drives'
+                : way.borrowed === 0
+                  ? 'borrows nothing'
+                  : way.borrowed === 1
+                    ? 'borrows 1 drive'
+                    : `borrows ${number(way.borrowed)} drives`
+          }}</small>
         </button>
       </div>
     </section>
@@ -91,7 +145,11 @@ const tie = computed(() => pool.value ? tieText(pool.value.layout) : '')
       <section class="sheet">
         <h2>To {{ label(chosen.toId) }}</h2>
         <p class="stand">
-          {{ inPlace(chosen.toId) ? `It can be turned with the data on it. ${inPlace(chosen.toId)}` : wayText(chosen.way, { to: question.to, format }) }}
+          {{
+            inPlace(chosen.toId)
+              ? `It can be turned with the data on it. ${inPlace(chosen.toId)}`
+              : wayText(chosen.way, { to: question.to, format })
+          }}
         </p>
         <div
           v-if="steps.length"
@@ -103,9 +161,7 @@ const tie = computed(() => pool.value ? tieText(pool.value.layout) : '')
           <table class="grid">
             <thead>
               <tr>
-                <th scope="col">
-                  Step
-                </th>
+                <th scope="col">Step</th>
                 <th
                   v-for="(column, at) in grid.columns"
                   :key="at"
@@ -117,12 +173,10 @@ const tie = computed(() => pool.value ? tieText(pool.value.layout) : '')
               </tr>
             </thead>
             <tbody>
-              <tr
-                v-for="drive in grid.drives"
-                :key="drive.place"
-              >
+              <tr v-for="drive in grid.drives" :key="drive.place">
                 <th scope="row">
-                  {{ drive.place + 1 }}<span class="soft small">{{ quantity(drive.sizeTB, 'TB') }}</span>
+                  {{ drive.place + 1
+                  }}<span class="soft small">{{ quantity(drive.sizeTB, 'TB') }}</span>
                 </th>
                 <td
                   v-for="(column, at) in grid.columns"
@@ -133,7 +187,10 @@ const tie = computed(() => pool.value ? tieText(pool.value.layout) : '')
                 >
                   <span
                     class="cell"
-                    :class="[column.states.get(drive.place), { acts: column.step.places.includes(drive.place) }]"
+                    :class="[
+                      column.states.get(drive.place),
+                      { acts: column.step.places.includes(drive.place) },
+                    ]"
                     role="img"
                     :aria-label="`Drive ${drive.place + 1} after step ${at + 1}: ${wordOf[column.states.get(drive.place) ?? 'old']}`"
                   />
@@ -143,21 +200,16 @@ const tie = computed(() => pool.value ? tieText(pool.value.layout) : '')
                 <th scope="row">
                   <span class="small">No redundancy</span>
                 </th>
-                <td
-                  v-for="(column, at) in grid.columns"
-                  :key="at"
-                  class="small number"
-                >
-                  <strong v-if="column.step.unprotectedTB > 1e-9">{{ number(column.step.unprotectedTB, 2) }} TB</strong><span v-else>–</span>
+                <td v-for="(column, at) in grid.columns" :key="at" class="small number">
+                  <strong v-if="column.step.unprotectedTB > 1e-9"
+                    >{{ number(column.step.unprotectedTB, 2) }} TB</strong
+                  ><span v-else>–</span>
                 </td>
               </tr>
             </tbody>
           </table>
         </div>
-        <ul
-          v-if="steps.length"
-          class="legend"
-        >
+        <ul v-if="steps.length" class="legend">
           <li><span class="cell old" /> old pool</li>
           <li><span class="cell free" /> free</li>
           <li><span class="cell new" /> new pool</li>
@@ -172,10 +224,7 @@ const tie = computed(() => pool.value ? tieText(pool.value.layout) : '')
       </section>
       <section class="sheet">
         <h2>Steps</h2>
-        <ol
-          v-if="steps.length"
-          class="steps"
-        >
+        <ol v-if="steps.length" class="steps">
           <li
             v-for="(step, at) in steps"
             :key="at"
@@ -188,55 +237,140 @@ const tie = computed(() => pool.value ? tieText(pool.value.layout) : '')
             @blur="pointed = null"
           >
             {{ stepText(step, question, format) }}
-            <span class="soft small">{{ step.hours > 0 ? `About ${format.hours(step.hours)}.` : '' }}</span>
-            <strong
-              v-if="step.unprotectedTB > 1e-9"
-              class="small bare"
-            >{{ quantity(step.unprotectedTB, 'TB') }} without redundancy.</strong>
+            <span class="soft small">{{
+              step.hours > 0 ? `About ${format.hours(step.hours)}.` : ''
+            }}</span>
+            <strong v-if="step.unprotectedTB > 1e-9" class="small bare"
+              >{{ quantity(step.unprotectedTB, 'TB') }} without redundancy.</strong
+            >
           </li>
         </ol>
-        <p
-          v-else
-          class="soft"
-        >
-          {{ inPlace(chosen.toId) ? 'No data have to be moved.' : 'There are no steps to this layout over the same drives.' }}
+        <p v-else class="soft">
+          {{
+            inPlace(chosen.toId)
+              ? 'No data have to be moved.'
+              : 'There are no steps to this layout over the same drives.'
+          }}
         </p>
         <p class="soft small">
-          Before the first step: make and test a copy of everything irreplaceable, and write down serial number and bay of every drive. Never wipe a drive before what was on it has been compared.
+          Before the first step: make and test a copy of everything irreplaceable, and write down
+          serial number and bay of every drive. Never wipe a drive before what was on it has been
+          compared.
         </p>
       </section>
     </div>
   </template>
-  <section
-    v-else
-    class="sheet"
-  >
+  <section v-else class="sheet">
     <p>Put in drives that make the chosen layout under Space: the way out begins with them.</p>
   </section>
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 1.2fr) minmax(0, 1fr); }
-.sentence, .stand { font-size: 1.02rem; margin-bottom: 8px; }
-.targets { display: flex; flex-wrap: wrap; gap: 8px; margin-top: 10px; }
-.target { padding: 5px 10px; text-align: left; border: 1px solid rgb(var(--v-theme-ink-soft)); border-radius: 4px; font-size: 0.86rem; background: rgb(var(--v-theme-surface-bright)); }
-.target small { display: block; color: rgb(var(--v-theme-ink-soft)); }
-.target[aria-checked=true] { border-color: rgb(var(--v-theme-primary)); background: rgba(var(--v-theme-primary), 0.14); }
-.target.none { border-style: dashed; }
-.scroll { overflow-x: auto; }
-.grid { border-collapse: separate; border-spacing: 4px; font-variant-numeric: tabular-nums; }
-.grid th { text-align: left; font-weight: 600; font-size: 0.86rem; padding-right: 8px; white-space: nowrap; }
-.grid tbody th span { font-weight: 400; margin-left: 8px; }
-.grid thead th { text-align: center; min-width: 52px; }
-.grid td { text-align: center; }
-.grid thead th.bare { color: rgb(var(--v-theme-state-short)); border-bottom: 3px solid rgb(var(--v-theme-state-short)); }
-.pointed { background: rgba(var(--v-theme-primary), 0.1); }
-.cell { display: inline-block; width: 44px; height: 20px; border: 1.5px solid rgb(var(--v-theme-wall)); border-radius: 3px; vertical-align: middle; }
-.cell.old { background: rgb(var(--v-theme-water)); }
-.cell.free { background: transparent; border-style: dashed; }
-.cell.new { background: rgb(var(--v-theme-wall)); }
-.cell.acts { outline: 2px solid rgb(var(--v-theme-primary)); outline-offset: 1px; }
-.legend { list-style: none; padding: 0; display: flex; flex-wrap: wrap; gap: 4px 16px; margin: 10px 0; font-size: 0.84rem; }
-.steps { padding-left: 22px; display: flex; flex-direction: column; gap: 8px; margin: 8px 0 12px; }
-.bare { color: rgb(var(--v-theme-state-short)); }
+.columns {
+  --page-columns: minmax(0, 1.2fr) minmax(0, 1fr);
+}
+.sentence,
+.stand {
+  font-size: 1.02rem;
+  margin-bottom: 8px;
+}
+.targets {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-top: 10px;
+}
+.target {
+  padding: 5px 10px;
+  text-align: left;
+  border: 1px solid rgb(var(--v-theme-ink-soft));
+  border-radius: 4px;
+  font-size: 0.86rem;
+  background: rgb(var(--v-theme-surface-bright));
+}
+.target small {
+  display: block;
+  color: rgb(var(--v-theme-ink-soft));
+}
+.target[aria-checked='true'] {
+  border-color: rgb(var(--v-theme-primary));
+  background: rgba(var(--v-theme-primary), 0.14);
+}
+.target.none {
+  border-style: dashed;
+}
+.scroll {
+  overflow-x: auto;
+}
+.grid {
+  border-collapse: separate;
+  border-spacing: 4px;
+  font-variant-numeric: tabular-nums;
+}
+.grid th {
+  text-align: left;
+  font-weight: 600;
+  font-size: 0.86rem;
+  padding-right: 8px;
+  white-space: nowrap;
+}
+.grid tbody th span {
+  font-weight: 400;
+  margin-left: 8px;
+}
+.grid thead th {
+  text-align: center;
+  min-width: 52px;
+}
+.grid td {
+  text-align: center;
+}
+.grid thead th.bare {
+  color: rgb(var(--v-theme-state-short));
+  border-bottom: 3px solid rgb(var(--v-theme-state-short));
+}
+.pointed {
+  background: rgba(var(--v-theme-primary), 0.1);
+}
+.cell {
+  display: inline-block;
+  width: 44px;
+  height: 20px;
+  border: 1.5px solid rgb(var(--v-theme-wall));
+  border-radius: 3px;
+  vertical-align: middle;
+}
+.cell.old {
+  background: rgb(var(--v-theme-water));
+}
+.cell.free {
+  background: transparent;
+  border-style: dashed;
+}
+.cell.new {
+  background: rgb(var(--v-theme-wall));
+}
+.cell.acts {
+  outline: 2px solid rgb(var(--v-theme-primary));
+  outline-offset: 1px;
+}
+.legend {
+  list-style: none;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  margin: 10px 0;
+  font-size: 0.84rem;
+}
+.steps {
+  padding-left: 22px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  margin: 8px 0 12px;
+}
+.bare {
+  color: rgb(var(--v-theme-state-short));
+}
 </style>

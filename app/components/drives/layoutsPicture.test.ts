@@ -6,7 +6,10 @@ const at = (id: string, x: number, loss: number) => ({ id, label: id.repeat(8), 
 const size = { width: 700, height: 360, atLeast: 30 }
 
 it('draws safer layouts higher and roomier ones further right, what is needed in sight', () => {
-  const { points, x } = layoutsPicture([at('a', 20, 1e-4), at('b', 10, 0.3), at('c', 10, 1e-20)], size)
+  const { points, x } = layoutsPicture(
+    [at('a', 20, 1e-4), at('b', 10, 0.3), at('c', 10, 1e-20)],
+    size,
+  )
   const [a, b, c] = ['a', 'b', 'c'].map(id => points.find(point => point.id === id)!)
   expect(a!.px).toBeGreaterThan(b!.px)
   expect(b!.py).toBeGreaterThan(a!.py)
@@ -20,8 +23,13 @@ it('draws no label over the mark of another layout', () => {
   expect(Math.abs(a!.labelY - b!.py)).toBeGreaterThan(10)
 })
 it('moves the labels of neighbours apart, and keeps those at the edge within the picture', () => {
-  const { points } = layoutsPicture([at('a', 20, 1e-4), at('b', 20, 1e-4), at('c', 20, 1.1e-4), at('d', 30, 0.1)], size)
-  const ys = ['a', 'b', 'c'].map(id => points.find(point => point.id === id)!.labelY).sort((one, other) => one - other)
+  const { points } = layoutsPicture(
+    [at('a', 20, 1e-4), at('b', 20, 1e-4), at('c', 20, 1.1e-4), at('d', 30, 0.1)],
+    size,
+  )
+  const ys = ['a', 'b', 'c']
+    .map(id => points.find(point => point.id === id)!.labelY)
+    .sort((one, other) => one - other)
   expect(ys[1]! - ys[0]!).toBeGreaterThanOrEqual(14.9)
   expect(ys[2]! - ys[1]!).toBeGreaterThanOrEqual(14.9)
   expect(points.find(({ id }) => id === 'd')!.labelLeft).toBe(true)

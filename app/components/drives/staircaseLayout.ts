@@ -24,25 +24,51 @@ export interface StaircaseLayout {
 export const staircaseMargin = { left: 46, right: 18, top: 34, bottom: 34 } as const
 
 /** Scales and shapes of the library's band and of staircases of room, from today to the horizon. */
-export function staircaseLayout({ months, horizonMonths, stairs, width, height }: StaircaseOptions): StaircaseLayout {
+export function staircaseLayout({
+  months,
+  horizonMonths,
+  stairs,
+  width,
+  height,
+}: StaircaseOptions): StaircaseLayout {
   const visible = months.slice(0, horizonMonths + 1)
   const { left, right, top, bottom } = staircaseMargin
   const most = Math.max(0.1, ...visible.map(month => month.high), ...stairs.flat())
   const x = scaleLinear([0, horizonMonths], [left, Math.max(left + 1, width - right)])
   const y = scaleLinear([0, most * 1.05], [height - bottom, top]).nice(5)
-  const stairPath = (roomTB: readonly number[]) => stepPath(roomTB.slice(0, horizonMonths + 1), x, y)
+  const stairPath = (roomTB: readonly number[]) =>
+    stepPath(roomTB.slice(0, horizonMonths + 1), x, y)
   const everyYears = horizonMonths > 96 && width < 600 ? 24 : 12
   return {
-    x, y, stairPath,
-    bandPath: area<Estimate>((_, month) => x(month), month => y(month.low), month => y(month.high))([...visible]) ?? '',
-    linePath: line<Estimate>((_, month) => x(month), month => y(month.likely))([...visible]) ?? '',
-    yearTicks: Array.from({ length: Math.floor(horizonMonths / everyYears) + 1 }, (_, at) => at * everyYears),
+    x,
+    y,
+    stairPath,
+    bandPath:
+      area<Estimate>(
+        (_, month) => x(month),
+        month => y(month.low),
+        month => y(month.high),
+      )([...visible]) ?? '',
+    linePath:
+      line<Estimate>(
+        (_, month) => x(month),
+        month => y(month.likely),
+      )([...visible]) ?? '',
+    yearTicks: Array.from(
+      { length: Math.floor(horizonMonths / everyYears) + 1 },
+      (_, at) => at * everyYears,
+    ),
     sizeTicks: y.ticks(5),
   }
 }
 
-/** Rows of labels above their steps, so that neighbours do not lie on each other: each goes to the first row with room. */
-export function labelRows(steps: readonly { readonly at: number, readonly width: number }[]): number[] {
+/**
+ * Rows of labels above their steps, so that neighbours do not lie on each other: each goes to the
+ * first row with room.
+ */
+export function labelRows(
+  steps: readonly { readonly at: number; readonly width: number }[],
+): number[] {
   const ends: number[] = []
   return steps.map(({ at, width }) => {
     const row = ends.findIndex(end => end < at - width / 2)

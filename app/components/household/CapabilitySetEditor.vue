@@ -12,21 +12,26 @@ const store = usePlanStore()
 const { sets, remove } = useHousehold()
 const set = computed(() => sets.value[props.index])
 const path = (field: string) => `household.capabilitySets.${props.index}.${field}`
-const free = computed(() => (Object.keys(codecFamilies) as CodecFamily[]).find(codec => !set.value?.video.some(can => can.codec === codec)))
+const free = computed(() =>
+  (Object.keys(codecFamilies) as CodecFamily[]).find(
+    codec => !set.value?.video.some(can => can.codec === codec),
+  ),
+)
 function addCodec(): void {
-  if (set.value && free.value) store.edit(path('video'), [...set.value.video, { codec: free.value }])
+  if (set.value && free.value)
+    store.edit(path('video'), [...set.value.video, { codec: free.value }])
 }
 function removeCodec(at: number): void {
-  if (set.value) store.edit(path('video'), set.value.video.filter((_, other) => other !== at))
+  if (set.value)
+    store.edit(
+      path('video'),
+      set.value.video.filter((_, other) => other !== at),
+    )
 }
 </script>
 
 <template>
-  <details
-    v-if="set"
-    class="set"
-    open
-  >
+  <details v-if="set" class="set" open>
     <summary>Own class: {{ set.label || 'without a name' }}</summary>
     <div class="fields">
       <PlanField :path="path('label')" />
@@ -56,17 +61,22 @@ function removeCodec(at: number): void {
         <PlanField :path="path(`video.${at}.bits`)" />
       </template>
     </ListEditor>
-    <VBtn
-      size="small"
-      @click="remove('capabilitySets', index)"
-    >
-      Remove this class
-    </VBtn>
+    <VBtn size="small" @click="remove('capabilitySets', index)"> Remove this class </VBtn>
   </details>
 </template>
 
 <style scoped>
-.set { border-top: 1px solid rgb(var(--v-theme-hairline)); margin-top: 12px; padding-top: 8px; }
-summary { cursor: pointer; min-height: 26px; font-weight: 600; }
-.fields { margin: 10px 0; }
+.set {
+  border-top: 1px solid rgb(var(--v-theme-hairline));
+  margin-top: 12px;
+  padding-top: 8px;
+}
+summary {
+  cursor: pointer;
+  min-height: 26px;
+  font-weight: 600;
+}
+.fields {
+  margin: 10px 0;
+}
 </style>

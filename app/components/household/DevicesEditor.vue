@@ -18,15 +18,22 @@ const { deviceClasses } = catalogue
 const { quantity } = useFormat()
 const { devices, sets, addDevice, append, remove } = useHousehold()
 const classItems = computed(() => [
-  ...sets.value.map((set, index) => ({ value: set.id, title: `${set.label || `Own class ${index + 1}`} (own)` })),
-  ...deviceClasses.filter(entry => !sets.value.some(set => set.id === entry.id)).map(entry => ({ value: entry.id, title: entry.label })),
+  ...sets.value.map((set, index) => ({
+    value: set.id,
+    title: `${set.label || `Own class ${index + 1}`} (own)`,
+  })),
+  ...deviceClasses
+    .filter(entry => !sets.value.some(set => set.id === entry.id))
+    .map(entry => ({ value: entry.id, title: entry.label })),
 ])
 function classOf(id: string) {
   return sets.value.find(set => set.id === id) ?? deviceClasses.find(entry => entry.id === id)
 }
 function linkOf(index: number): string {
   const device = devices.value[index]!
-  const label = planField('household.devices.0.link')?.options.find(option => option.value === device.link)?.label ?? device.link
+  const label =
+    planField('household.devices.0.link')?.options.find(option => option.value === device.link)
+      ?.label ?? device.link
   return device.linkMbps === null ? label : `${label}, shows ${quantity(device.linkMbps, 'Mb/s')}`
 }
 /** Starts a class of one's own from what the device's class can. */
@@ -34,21 +41,34 @@ function ownClass(index: number): void {
   const device = devices.value[index]!
   const from = classOf(device.class) ?? deviceClasses[0]!
   const id = freeId('own', sets.value)
-  const { video, screenLines, hdr, containers, sound, channels, subtitles, maxMbps, deinterlaces } = from
-  append('capabilitySets', { id, label: `${device.name || from.label}`.slice(0, 60), video, screenLines, hdr, containers, sound, channels, subtitles, maxMbps, deinterlaces })
+  const { video, screenLines, hdr, containers, sound, channels, subtitles, maxMbps, deinterlaces } =
+    from
+  append('capabilitySets', {
+    id,
+    label: `${device.name || from.label}`.slice(0, 60),
+    video,
+    screenLines,
+    hdr,
+    containers,
+    sound,
+    channels,
+    subtitles,
+    maxMbps,
+    deinterlaces,
+  })
   store.edit(`household.devices.${index}.class`, id)
 }
 </script>
 
 <template>
-  <section
-    :id="fieldElementId('household.devices')"
-    class="sheet"
-    tabindex="-1"
-  >
+  <section :id="fieldElementId('household.devices')" class="sheet" tabindex="-1">
     <h2>Devices</h2>
     <p class="soft small">
-      {{ devices.length ? 'The class of a device decides what it plays as it is.' : 'No device is listed yet. The class of a device decides what it plays as it is.' }}
+      {{
+        devices.length
+          ? 'The class of a device decides what it plays as it is.'
+          : 'No device is listed yet. The class of a device decides what it plays as it is.'
+      }}
     </p>
     <PickList
       :entries="devices"
@@ -68,15 +88,9 @@ function ownClass(index: number): void {
       </template>
       <template #default="{ index }">
         <PlanField :path="`household.devices.${index}.name`" />
-        <PlanField
-          :path="`household.devices.${index}.class`"
-          :items="classItems"
-        />
+        <PlanField :path="`household.devices.${index}.class`" :items="classItems" />
         <PlanField :path="`household.devices.${index}.link`" />
-        <PlanField
-          :path="`household.devices.${index}.linkMbps`"
-          placeholder="usual"
-        />
+        <PlanField :path="`household.devices.${index}.linkMbps`" placeholder="usual" />
       </template>
       <template #buttons="{ entry, index }">
         <VBtn
@@ -90,15 +104,21 @@ function ownClass(index: number): void {
         </VBtn>
       </template>
     </PickList>
-    <CapabilitySetEditor
-      v-for="(set, index) in sets"
-      :key="set.id"
-      :index="index"
-    />
+    <CapabilitySetEditor v-for="(set, index) in sets" :key="set.id" :index="index" />
   </section>
 </template>
 
 <style scoped>
-.line { display: grid; grid-template-columns: minmax(90px, 1fr) minmax(0, 1.4fr) minmax(0, 1.4fr); gap: 4px 14px; align-items: center; }
-@media (max-width: 800px) { .line { grid-template-columns: 1fr; gap: 0; } }
+.line {
+  display: grid;
+  grid-template-columns: minmax(90px, 1fr) minmax(0, 1.4fr) minmax(0, 1.4fr);
+  gap: 4px 14px;
+  align-items: center;
+}
+@media (max-width: 800px) {
+  .line {
+    grid-template-columns: 1fr;
+    gap: 0;
+  }
+}
 </style>

@@ -14,11 +14,19 @@ const emit = defineEmits<{ select: [habit: number | null] }>()
 const { habits, viewerItems, deviceItems, append, remove, changeHabit } = useHousehold()
 const habit = computed(() => habits.value[props.index])
 const path = (field: string) => `household.habits.${props.index}.${field}`
-const people = computed(() => habit.value?.onBusyDays ? [{ value: '', title: 'A guest' }, ...viewerItems.value] : viewerItems.value)
+const people = computed(() =>
+  habit.value?.onBusyDays
+    ? [{ value: '', title: 'A guest' }, ...viewerItems.value]
+    : viewerItems.value,
+)
 
 function toggle(day: Weekday): void {
   const days = habit.value!.days
-  changeHabit(props.index, { days: days.includes(day) ? days.filter(other => other !== day) : dayOrder.filter(other => other === day || days.includes(other)) })
+  changeHabit(props.index, {
+    days: days.includes(day)
+      ? days.filter(other => other !== day)
+      : dayOrder.filter(other => other === day || days.includes(other)),
+  })
 }
 function duplicate(): void {
   append('habits', { ...habit.value!, name: `${habit.value!.name} again`.slice(0, 60) })
@@ -40,36 +48,18 @@ function take(): void {
     @step="by => emit('select', (index + by + habits.length) % habits.length)"
   >
     <div class="fields">
-      <PlanField
-        :path="path('name')"
-        class="wide"
-      />
-      <PlanField
-        :path="path('viewer')"
-        :items="people"
-      />
-      <PlanField
-        :path="path('device')"
-        :items="deviceItems"
-      />
+      <PlanField :path="path('name')" class="wide" />
+      <PlanField :path="path('viewer')" :items="people" />
+      <PlanField :path="path('device')" :items="deviceItems" />
       <PlanField :path="path('earliest')" />
       <PlanField :path="path('latest')" />
       <PlanField :path="path('minutes')" />
       <PlanField :path="path('chance')" />
-      <PlanField
-        :path="path('capMbps')"
-        placeholder="no limit"
-      />
+      <PlanField :path="path('capMbps')" placeholder="no limit" />
     </div>
     <div class="fields">
-      <fieldset
-        :id="fieldElementId(path('days'))"
-        class="days"
-        tabindex="-1"
-      >
-        <legend class="soft small">
-          Days
-        </legend>
+      <fieldset :id="fieldElementId(path('days'))" class="days" tabindex="-1">
+        <legend class="soft small">Days</legend>
         <button
           v-for="day in dayOrder"
           :key="day"
@@ -87,36 +77,54 @@ function take(): void {
       <PlanField :path="path('watches.series')" />
       <PlanField :path="path('watches.homeVideo')" />
       <PlanField :path="path('watches.music')" />
-      <PlanField
-        :path="path('onBusyDays')"
-        class="wide"
-      />
+      <PlanField :path="path('onBusyDays')" class="wide" />
     </div>
     <div>
-      <VBtn
-        size="small"
-        :prepend-icon="mdiContentDuplicate"
-        @click="duplicate"
-      >
-        Duplicate
-      </VBtn>
-      <VBtn
-        size="small"
-        :prepend-icon="mdiDeleteOutline"
-        @click="take"
-      >
-        Remove this habit
-      </VBtn>
+      <VBtn size="small" :prepend-icon="mdiContentDuplicate" @click="duplicate"> Duplicate </VBtn>
+      <VBtn size="small" :prepend-icon="mdiDeleteOutline" @click="take"> Remove this habit </VBtn>
     </div>
   </InspectorPanel>
 </template>
 
 <style scoped>
-.fields { display: grid; grid-template-columns: 1fr 1fr; gap: 14px 8px; align-items: start; }
-.wide { grid-column: span 2; }
-.days { border: 0; padding: 0; margin: 0; grid-column: span 2; display: flex; flex-wrap: wrap; gap: 3px; align-items: center; }
-.days legend { float: left; margin-right: 6px; padding: 0; }
-.days button { width: 32px; height: 32px; text-align: center; border: 1px solid rgb(var(--v-theme-hairline)); border-radius: 5px; font-size: 0.86rem; }
-.days button[aria-pressed=true] { background: rgb(var(--v-theme-wall)); color: rgb(var(--v-theme-surface)); border-color: transparent; }
-.parts { grid-column: span 2; }
+.fields {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px 8px;
+  align-items: start;
+}
+.wide {
+  grid-column: span 2;
+}
+.days {
+  border: 0;
+  padding: 0;
+  margin: 0;
+  grid-column: span 2;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 3px;
+  align-items: center;
+}
+.days legend {
+  float: left;
+  margin-right: 6px;
+  padding: 0;
+}
+.days button {
+  width: 32px;
+  height: 32px;
+  text-align: center;
+  border: 1px solid rgb(var(--v-theme-hairline));
+  border-radius: 5px;
+  font-size: 0.86rem;
+}
+.days button[aria-pressed='true'] {
+  background: rgb(var(--v-theme-wall));
+  color: rgb(var(--v-theme-surface));
+  border-color: transparent;
+}
+.parts {
+  grid-column: span 2;
+}
 </style>

@@ -4,22 +4,38 @@ import { mdiCellphone, mdiTelevision } from '@mdi/js'
 import { homePlace } from '~~/core/plan/constants'
 import { usePlanStore } from '~/stores/planStore'
 
-/** The busy evening as seats: press a seat to set how many watch at once, at home and away, and how many of them are converted. */
+/**
+ * The busy evening as seats: press a seat to set how many watch at once, at home and away, and how
+ * many of them are converted.
+ */
 const store = usePlanStore()
 const household = computed(() => store.plan?.household)
 
 const rows = computed(() => {
   const plan = household.value
   if (!plan) return []
-  const heads = (place: 'home' | 'away') => plan.viewers.filter(viewer => (viewer.place === homePlace) === (place === 'home'))
+  const heads = (place: 'home' | 'away') =>
+    plan.viewers.filter(viewer => (viewer.place === homePlace) === (place === 'home'))
   const row = (place: 'home' | 'away', path: string, watching: number) => {
     const names = heads(place)
     const seats = Math.max(names.length, watching) + 1
-    return { place, path, watching, seats: Math.min(seats, mostSeats), names, label: place === 'home' ? 'At home' : 'Away' }
+    return {
+      place,
+      path,
+      watching,
+      seats: Math.min(seats, mostSeats),
+      names,
+      label: place === 'home' ? 'At home' : 'Away',
+    }
   }
-  return [row('home', 'household.watchingHome', plan.watchingHome), row('away', 'household.watchingAway', plan.watchingAway)]
+  return [
+    row('home', 'household.watchingHome', plan.watchingHome),
+    row('away', 'household.watchingAway', plan.watchingAway),
+  ]
 })
-const watching = computed(() => (household.value?.watchingHome ?? 0) + (household.value?.watchingAway ?? 0))
+const watching = computed(
+  () => (household.value?.watchingHome ?? 0) + (household.value?.watchingAway ?? 0),
+)
 const converted = computed(() => household.value?.converted ?? 0)
 /** Conversions are drawn on the seats away first: their line seldom takes a file as it is. */
 function isConverted(place: 'home' | 'away', seat: number): boolean {
@@ -32,7 +48,14 @@ function set(path: string, value: number): void {
   store.edit(path, Math.max(0, Math.min(100, value)))
 }
 function key(event: KeyboardEvent, path: string, value: number): void {
-  const next = { ArrowRight: value + 1, ArrowUp: value + 1, ArrowLeft: value - 1, ArrowDown: value - 1, Home: 0, End: mostSeats }[event.key]
+  const next = {
+    ArrowRight: value + 1,
+    ArrowUp: value + 1,
+    ArrowLeft: value - 1,
+    ArrowDown: value - 1,
+    Home: 0,
+    End: mostSeats,
+  }[event.key]
   if (next === undefined) return
   event.preventDefault()
   set(path, next)
@@ -42,11 +65,7 @@ function key(event: KeyboardEvent, path: string, value: number): void {
 <template>
   <section class="sheet seats">
     <h2>The busy evening</h2>
-    <div
-      v-for="row in rows"
-      :key="row.place"
-      class="row"
-    >
+    <div v-for="row in rows" :key="row.place" class="row">
       <span class="label">{{ row.label }}</span>
       <div
         class="strip"
@@ -63,15 +82,19 @@ function key(event: KeyboardEvent, path: string, value: number): void {
           v-for="seat in row.seats"
           :key="seat"
           class="seat"
-          :class="{ taken: seat <= row.watching, converted: seat <= row.watching && isConverted(row.place, seat - 1), next: seat === row.seats && seat > row.watching }"
+          :class="{
+            taken: seat <= row.watching,
+            converted: seat <= row.watching && isConverted(row.place, seat - 1),
+            next: seat === row.seats && seat > row.watching,
+          }"
           :data-seat="`${row.place}-${seat}`"
           @click="set(row.path, seat === row.watching ? seat - 1 : seat)"
         >
-          <VIcon
-            :icon="row.place === 'home' ? mdiTelevision : mdiCellphone"
-            size="24"
-          />
-          <small>{{ row.names[seat - 1]?.name || (seat === row.seats && seat > row.watching ? 'one more' : 'seat') }}</small>
+          <VIcon :icon="row.place === 'home' ? mdiTelevision : mdiCellphone" size="24" />
+          <small>{{
+            row.names[seat - 1]?.name ||
+            (seat === row.seats && seat > row.watching ? 'one more' : 'seat')
+          }}</small>
         </span>
       </div>
       <span class="count">{{ row.watching }} at once</span>
@@ -107,21 +130,94 @@ function key(event: KeyboardEvent, path: string, value: number): void {
 </template>
 
 <style scoped>
-.seats { display: flex; flex-direction: column; gap: 12px; }
-.row { display: grid; grid-template-columns: 78px 1fr 84px; align-items: center; gap: 12px; }
-.label { color: rgb(var(--v-theme-ink-soft)); font-size: 0.88rem; }
-.count { font-weight: 600; text-align: right; font-variant-numeric: tabular-nums; }
-.strip { display: flex; flex-wrap: wrap; gap: 8px; padding: 4px; border-radius: 6px; }
-.seat { display: flex; flex-direction: column; align-items: center; gap: 2px; width: 82px; padding: 8px 4px; border: 1px dashed rgb(var(--v-theme-hairline)); border-radius: 6px; cursor: pointer; color: rgb(var(--v-theme-ink-soft)); text-align: center; }
-.seat small { font-size: 0.74rem; max-width: 100%; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.seat.taken { border: 1.5px solid rgb(var(--v-theme-water-line)); background: rgba(var(--v-theme-water), 0.35); color: rgb(var(--v-theme-on-surface)); }
-.seat.converted { background-image: repeating-linear-gradient(45deg, transparent 0 5px, rgba(var(--v-theme-water-line), 0.4) 5px 7px); }
-.seat:hover { border-color: rgb(var(--v-theme-primary)); }
-.peg { width: 26px; height: 26px; border-radius: 50%; border: 1.5px dashed rgb(var(--v-theme-ink-soft)); cursor: pointer; }
-.peg.taken { border-style: solid; border-color: rgb(var(--v-theme-water-line)); background: repeating-linear-gradient(45deg, rgba(var(--v-theme-water), 0.4) 0 5px, rgba(var(--v-theme-water-line), 0.6) 5px 7px); }
+.seats {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.row {
+  display: grid;
+  grid-template-columns: 78px 1fr 84px;
+  align-items: center;
+  gap: 12px;
+}
+.label {
+  color: rgb(var(--v-theme-ink-soft));
+  font-size: 0.88rem;
+}
+.count {
+  font-weight: 600;
+  text-align: right;
+  font-variant-numeric: tabular-nums;
+}
+.strip {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  padding: 4px;
+  border-radius: 6px;
+}
+.seat {
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  gap: 2px;
+  width: 82px;
+  padding: 8px 4px;
+  border: 1px dashed rgb(var(--v-theme-hairline));
+  border-radius: 6px;
+  cursor: pointer;
+  color: rgb(var(--v-theme-ink-soft));
+  text-align: center;
+}
+.seat small {
+  font-size: 0.74rem;
+  max-width: 100%;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.seat.taken {
+  border: 1.5px solid rgb(var(--v-theme-water-line));
+  background: rgba(var(--v-theme-water), 0.35);
+  color: rgb(var(--v-theme-on-surface));
+}
+.seat.converted {
+  background-image: repeating-linear-gradient(
+    45deg,
+    transparent 0 5px,
+    rgba(var(--v-theme-water-line), 0.4) 5px 7px
+  );
+}
+.seat:hover {
+  border-color: rgb(var(--v-theme-primary));
+}
+.peg {
+  width: 26px;
+  height: 26px;
+  border-radius: 50%;
+  border: 1.5px dashed rgb(var(--v-theme-ink-soft));
+  cursor: pointer;
+}
+.peg.taken {
+  border-style: solid;
+  border-color: rgb(var(--v-theme-water-line));
+  background: repeating-linear-gradient(
+    45deg,
+    rgba(var(--v-theme-water), 0.4) 0 5px,
+    rgba(var(--v-theme-water-line), 0.6) 5px 7px
+  );
+}
 @media (max-width: 600px) {
-  .row { grid-template-columns: 1fr auto; }
-  .strip { grid-column: 1 / -1; grid-row: 2; }
-  .seat { width: 68px; }
+  .row {
+    grid-template-columns: 1fr auto;
+  }
+  .strip {
+    grid-column: 1 / -1;
+    grid-row: 2;
+  }
+  .seat {
+    width: 68px;
+  }
 }
 </style>

@@ -16,17 +16,11 @@ function habitsOf(viewer: string): string {
 </script>
 
 <template>
-  <section
-    :id="fieldElementId('household.viewers')"
-    class="sheet"
-    tabindex="-1"
-  >
+  <section :id="fieldElementId('household.viewers')" class="sheet" tabindex="-1">
     <h2>Viewers</h2>
-    <p
-      v-if="!viewers.length"
-      class="soft small"
-    >
-      Nobody is listed yet. Everyone who watches by themselves is a viewer; people who share a screen are one.
+    <p v-if="!viewers.length" class="soft small">
+      Nobody is listed yet. Everyone who watches by themselves is a viewer; people who share a
+      screen are one.
     </p>
     <PickList
       :entries="viewers"
@@ -39,12 +33,11 @@ function habitsOf(viewer: string): string {
     >
       <template #line="{ entry, index }">
         <span class="line">
-          <i
-            class="ink"
-            :style="{ background: `rgb(var(--v-theme-viewer-${entry.colour}))` }"
-          />
+          <i class="ink" :style="{ background: `rgb(var(--v-theme-viewer-${entry.colour}))` }" />
           <strong>{{ entry.name || `Viewer ${index + 1}` }}</strong>
-          <span class="soft">{{ placeItems.find(place => place.value === entry.place)?.title ?? 'no place' }}</span>
+          <span class="soft">{{
+            placeItems.find(place => place.value === entry.place)?.title ?? 'no place'
+          }}</span>
           <span class="soft">accepts from {{ quantity(entry.lowestRungMbps, 'Mb/s') }}</span>
           <span class="soft">{{ habitsOf(entry.id) }}</span>
         </span>
@@ -52,21 +45,13 @@ function habitsOf(viewer: string): string {
       <template #default="{ index }">
         <PlanField :path="`household.viewers.${index}.name`" />
         <PlanField :path="`household.viewers.${index}.colour`" />
-        <PlanField
-          :path="`household.viewers.${index}.place`"
-          :items="placeItems"
-        />
+        <PlanField :path="`household.viewers.${index}.place`" :items="placeItems" />
         <PlanField :path="`household.viewers.${index}.lowestRungMbps`" />
         <PlanField :path="`household.viewers.${index}.chooses`" />
       </template>
     </PickList>
-    <h3 :id="fieldElementId('household.places')">
-      Places away
-    </h3>
-    <p
-      v-if="!places.length"
-      class="soft small"
-    >
+    <h3 :id="fieldElementId('household.places')">Places away</h3>
+    <p v-if="!places.length" class="soft small">
       Nobody is away. A place is where somebody watches over the internet line.
     </p>
     <ListEditor
@@ -88,9 +73,29 @@ function habitsOf(viewer: string): string {
 </template>
 
 <style scoped>
-.line { display: grid; grid-template-columns: 6px minmax(90px, 1.2fr) repeat(3, minmax(0, 1fr)); gap: 4px 14px; align-items: center; }
-.ink { align-self: stretch; min-height: 20px; border-radius: 2px; }
-.places { max-width: 480px; }
-h3 { margin-top: 14px; }
-@media (max-width: 800px) { .line { grid-template-columns: 6px 1fr 1fr; } .line .ink { grid-row: span 2; } }
+.line {
+  display: grid;
+  grid-template-columns: 6px minmax(90px, 1.2fr) repeat(3, minmax(0, 1fr));
+  gap: 4px 14px;
+  align-items: center;
+}
+.ink {
+  align-self: stretch;
+  min-height: 20px;
+  border-radius: 2px;
+}
+.places {
+  max-width: 480px;
+}
+h3 {
+  margin-top: 14px;
+}
+@media (max-width: 800px) {
+  .line {
+    grid-template-columns: 6px 1fr 1fr;
+  }
+  .line .ink {
+    grid-row: span 2;
+  }
+}
 </style>

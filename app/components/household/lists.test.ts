@@ -6,8 +6,12 @@ import { openDemo } from '../../../tests/stubs/openPlan'
 import DevicesEditor from './DevicesEditor.vue'
 import ViewersEditor from './ViewersEditor.vue'
 
-const pick = (wrapper: ReturnType<typeof mount>, index: number) => wrapper.find(`[data-pick="${index}"]`).trigger('click')
-const button = (wrapper: ReturnType<typeof mount>, label: string) => wrapper.findAll('button').find(found => found.attributes('aria-label') === label || found.text() === label)!
+const pick = (wrapper: ReturnType<typeof mount>, index: number) =>
+  wrapper.find(`[data-pick="${index}"]`).trigger('click')
+const button = (wrapper: ReturnType<typeof mount>, label: string) =>
+  wrapper
+    .findAll('button')
+    .find(found => found.attributes('aria-label') === label || found.text() === label)!
 
 describe('viewers and places', () => {
   it('are added at home, each with an ink of its own while there are inks', async () => {
@@ -22,7 +26,12 @@ describe('viewers and places', () => {
     expect(editor.text()).not.toContain('Nobody is listed yet')
   })
   it('are removed by name, and a viewer without one by the number', async () => {
-    const store = openDemo({ household: { viewers: [{ id: 'a', name: 'Merel' }, { id: 'b' }], places: [{ id: 'p', name: 'Lighthouse' }] } })
+    const store = openDemo({
+      household: {
+        viewers: [{ id: 'a', name: 'Merel' }, { id: 'b' }],
+        places: [{ id: 'p', name: 'Lighthouse' }],
+      },
+    })
     const editor = mount(ViewersEditor)
     await pick(editor, 1)
     await button(editor, 'Remove Viewer 2').trigger('click')
@@ -35,17 +44,23 @@ describe('viewers and places', () => {
   })
   it('of which somebody away without a listed place is told', async () => {
     const store = openDemo({ household: { viewers: [{ id: 'a', place: 'gone' }] } })
-    expect(store.assessment!.findings.map(finding => finding.code)).toContain('VIEWER_WITHOUT_PLACE')
+    expect(store.assessment!.findings.map(finding => finding.code)).toContain(
+      'VIEWER_WITHOUT_PLACE',
+    )
     const editor = mount(ViewersEditor)
     await button(editor, 'Add a place').trigger('click')
     store.edit('household.viewers.0.place', store.plan!.household.places[0]!.id)
-    expect(store.assessment!.findings.map(finding => finding.code)).not.toContain('VIEWER_WITHOUT_PLACE')
+    expect(store.assessment!.findings.map(finding => finding.code)).not.toContain(
+      'VIEWER_WITHOUT_PLACE',
+    )
   })
 })
 
 describe('devices', () => {
   it('get a class of their own that begins as the one they had, once', async () => {
-    const store = openDemo({ household: { devices: [{ id: 'd', name: 'Attic', class: 'stickHd' }] } })
+    const store = openDemo({
+      household: { devices: [{ id: 'd', name: 'Attic', class: 'stickHd' }] },
+    })
     const editor = mount(DevicesEditor)
     await pick(editor, 0)
     const make = () => button(editor, 'Make a class of its own for Attic')
@@ -53,7 +68,13 @@ describe('devices', () => {
     await make().trigger('click')
     const [set] = store.plan!.household.capabilitySets
     const shipped = catalogue.deviceClasses.find(entry => entry.id === 'stickHd')!
-    expect(set).toMatchObject({ label: 'Attic', screenLines: shipped.screenLines, maxMbps: shipped.maxMbps, containers: shipped.containers, video: shipped.video })
+    expect(set).toMatchObject({
+      label: 'Attic',
+      screenLines: shipped.screenLines,
+      maxMbps: shipped.maxMbps,
+      containers: shipped.containers,
+      video: shipped.video,
+    })
     expect(store.plan!.household.devices[0]!.class).toBe(set!.id)
     expect(make().attributes('disabled')).toBeDefined()
     expect(editor.text()).toContain('Own class: Attic')
@@ -63,7 +84,9 @@ describe('devices', () => {
     const editor = mount(DevicesEditor)
     await pick(editor, 0)
     await button(editor, 'Make a class of its own for device 1').trigger('click')
-    expect(store.plan!.household.capabilitySets[0]).toMatchObject({ label: catalogue.deviceClasses[0]!.label })
+    expect(store.plan!.household.capabilitySets[0]).toMatchObject({
+      label: catalogue.deviceClasses[0]!.label,
+    })
   })
   it('are added and removed', async () => {
     const store = openDemo({ household: {} })
@@ -84,7 +107,10 @@ describe('a habit that is added', () => {
     expect(addHabit({ minutes: 45 })).toBe(0)
     const { viewers, devices, habits } = store.plan!.household
     expect(habits[0]).toMatchObject({ viewer: viewers[0]!.id, device: devices[0]!.id, minutes: 45 })
-    expect([viewerItems.value, deviceItems.value].map(items => items[0]!.title)).toEqual(['Viewer 1', 'Device 1'])
+    expect([viewerItems.value, deviceItems.value].map(items => items[0]!.title)).toEqual([
+      'Viewer 1',
+      'Device 1',
+    ])
     expect(placeItems.value[0]).toEqual({ value: 'home', title: 'At home' })
     expect(changeHabit(0, { minutes: 50 })).toBeNull()
     expect(changeHabit(0, { minutes: -1 })).toMatch(/from/)

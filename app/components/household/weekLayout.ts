@@ -5,7 +5,10 @@ import { weekdays, type Weekday } from '~~/core/plan/constants'
 import type { Habit } from '~~/core/plan/household'
 import { minutesPerDay, minutesPerWeek, slotMinutes } from '~~/core/units/week'
 
-/** A day of the picture runs from five in the morning to five, so that an evening stays in one piece. */
+/**
+ * A day of the picture runs from five in the morning to five, so that an evening stays in one
+ * piece.
+ */
 export const dayStartsAt = 5 * 60
 export const laneHeight = 15
 const laneGap = 2
@@ -68,10 +71,20 @@ export interface WeekLayoutOptions {
   readonly width: number
   /** groups of alike days, by their first day, that stand open */
   readonly open?: ReadonlySet<number>
-  readonly margin: { readonly left: number, readonly right: number, readonly top: number, readonly bottom: number }
+  readonly margin: {
+    readonly left: number
+    readonly right: number
+    readonly top: number
+    readonly bottom: number
+  }
 }
 
-type Raw = Omit<HabitPiece, 'lane' | 'y' | 'points' | 'x' | 'width' | 'latestX'> & { readonly from: number, readonly to: number, readonly latest: number, readonly shape: readonly (readonly [number, number])[] }
+type Raw = Omit<HabitPiece, 'lane' | 'y' | 'points' | 'x' | 'width' | 'latestX'> & {
+  readonly from: number
+  readonly to: number
+  readonly latest: number
+  readonly shape: readonly (readonly [number, number])[]
+}
 
 /** Minutes from the start of a row's day. */
 function piecesOf(habit: Habit, index: number): Raw[] {
@@ -80,24 +93,42 @@ function piecesOf(habit: Habit, index: number): Raw[] {
   // Where the window is longer than the habit, the chance never gets to its whole height.
   const top = habit.chance * Math.min(1, window > 0 ? habit.minutes / window : 1)
   const [up, down] = [Math.min(window, habit.minutes), Math.max(window, habit.minutes)]
-  const shape = [[0, 0], [up, top], [down, top], [length, 0]] as const
-  return habit.days.flatMap((name) => {
+  const shape = [
+    [0, 0],
+    [up, top],
+    [down, top],
+    [length, 0],
+  ] as const
+  return habit.days.flatMap(name => {
     const day = dayOrder.indexOf(name)
-    const start = (day * minutesPerDay + habit.earliest - dayStartsAt + minutesPerWeek) % minutesPerWeek
+    const start =
+      (day * minutesPerDay + habit.earliest - dayStartsAt + minutesPerWeek) % minutesPerWeek
     const row = Math.floor(start / minutesPerDay)
     const pieces: Raw[] = []
-    for (let rows = 0; rows * minutesPerDay < start % minutesPerDay + length; rows++) {
-      const from = start % minutesPerDay - rows * minutesPerDay
-      pieces.push({ index, day, isRest: rows > 0, row: (row + rows) % 7, from, to: from + length, latest: from + window, shape })
+    for (let rows = 0; rows * minutesPerDay < (start % minutesPerDay) + length; rows++) {
+      const from = (start % minutesPerDay) - rows * minutesPerDay
+      pieces.push({
+        index,
+        day,
+        isRest: rows > 0,
+        row: (row + rows) % 7,
+        from,
+        to: from + length,
+        latest: from + window,
+        shape,
+      })
     }
     return pieces
   })
 }
 
-/** Which lane each piece takes, so that none lie over another; the earliest first, long habits keep theirs. */
+/**
+ * Which lane each piece takes, so that none lie over another; the earliest first, long habits keep
+ * theirs.
+ */
 function laneOf(pieces: readonly Raw[]): number[] {
   const free: number[] = []
-  return pieces.map((piece) => {
+  return pieces.map(piece => {
     const lane = free.findIndex(until => until <= piece.from)
     const taken = lane < 0 ? free.length : lane
     free[taken] = piece.to
@@ -114,7 +145,13 @@ export function daysLabel(days: readonly number[]): string {
     if (runs.at(-1)?.at(-1) === day - 1) runs.at(-1)!.push(day)
     else runs.push([day])
   }
-  return runs.map(run => run.length > 2 ? `${shortDay(run[0]!)}–${shortDay(run.at(-1)!)}` : run.map(shortDay).join(', ')).join(', ')
+  return runs
+    .map(run =>
+      run.length > 2
+        ? `${shortDay(run[0]!)}–${shortDay(run.at(-1)!)}`
+        : run.map(shortDay).join(', '),
+    )
+    .join(', ')
 }
 
 /** Days whose rows would look the same, in the order of their first day. */
@@ -122,21 +159,48 @@ function alikeDays(byRow: readonly (readonly Raw[])[]): number[][] {
   const groups = new Map<string, number[]>()
   byRow.forEach((pieces, day) => {
     const look = pieces.map(piece => `${piece.index} ${piece.from} ${piece.isRest}`).join(';')
-    groups.set(look, [...groups.get(look) ?? [], day])
+    groups.set(look, [...(groups.get(look) ?? []), day])
   })
   return [...groups.values()]
 }
 
-/** Rows of days with the expected load at home and away, and under it each habit in its lane; days that are alike are one row unless opened. */
-export function weekLayout({ habits, home, away, width, margin, open = new Set() }: WeekLayoutOptions): WeekLayout {
-  const x = scaleLinear().domain([0, minutesPerDay]).range([margin.left, Math.max(margin.left + 1, width - margin.right)])
+/**
+ * Rows of days with the expected load at home and away, and under it each habit in its lane; days
+ * that are alike are one row unless opened.
+ */
+export function weekLayout({
+  habits,
+  home,
+  away,
+  width,
+  margin,
+  open = new Set(),
+}: WeekLayoutOptions): WeekLayout {
+  const x = scaleLinear()
+    .domain([0, minutesPerDay])
+    .range([margin.left, Math.max(margin.left + 1, width - margin.right)])
   const raw = habits.flatMap((habit, index) => piecesOf(habit, index))
-  const byRow = dayOrder.map((_, row) => raw.filter(piece => piece.row === row).sort((a, b) => a.from - b.from || b.to - a.to))
-  const groups = alikeDays(byRow).flatMap((days): Omit<WeekRow, 'y' | 'height' | 'baseline' | 'home' | 'away'>[] => {
-    const group = { group: days[0]!, canOpen: days.length > 1, isOpen: open.has(days[0]!) && days.length > 1 }
-    return (group.isOpen ? days.map(day => [day]) : [days]).map(own => ({ ...group, day: own[0]!, days: own, label: daysLabel(own) }))
-  }).sort((a, b) => a.day - b.day)
-  const [homeTop, awayTop] = [home, away].map(load => load.reduce((top, value) => Math.max(top, value), 0)) as [number, number]
+  const byRow = dayOrder.map((_, row) =>
+    raw.filter(piece => piece.row === row).sort((a, b) => a.from - b.from || b.to - a.to),
+  )
+  const groups = alikeDays(byRow)
+    .flatMap((days): Omit<WeekRow, 'y' | 'height' | 'baseline' | 'home' | 'away'>[] => {
+      const group = {
+        group: days[0]!,
+        canOpen: days.length > 1,
+        isOpen: open.has(days[0]!) && days.length > 1,
+      }
+      return (group.isOpen ? days.map(day => [day]) : [days]).map(own => ({
+        ...group,
+        day: own[0]!,
+        days: own,
+        label: daysLabel(own),
+      }))
+    })
+    .sort((a, b) => a.day - b.day)
+  const [homeTop, awayTop] = [home, away].map(load =>
+    load.reduce((top, value) => Math.max(top, value), 0),
+  ) as [number, number]
   const most = Math.max(homeTop + awayTop, 0.5)
   const perViewer = loadHeight / most
   let y = margin.top
@@ -151,14 +215,30 @@ export function weekLayout({ habits, home, away, width, margin, open = new Set()
       const laneY = lanesAt + lanes[at]! * (laneHeight + laneGap)
       const [left, right] = [x(Math.max(0, piece.from)), x(Math.min(minutesPerDay, piece.to))]
       pieces.push({
-        index: piece.index, day: piece.day, isRest: piece.isRest, row: day, lane: lanes[at]!, x: left, width: Math.max(3, right - left), y: laneY,
+        index: piece.index,
+        day: piece.day,
+        isRest: piece.isRest,
+        row: day,
+        lane: lanes[at]!,
+        x: left,
+        width: Math.max(3, right - left),
+        y: laneY,
         latestX: x(Math.min(minutesPerDay, Math.max(0, piece.latest))),
-        points: clipped(piece).map(([minute, chance]) => `${x(minute).toFixed(1)},${(laneY + laneHeight - chance * laneHeight).toFixed(1)}`).join(' '),
+        points: clipped(piece)
+          .map(
+            ([minute, chance]) =>
+              `${x(minute).toFixed(1)},${(laneY + laneHeight - chance * laneHeight).toFixed(1)}`,
+          )
+          .join(' '),
       })
     })
     const row = {
-      ...group, y, baseline, height: lanesAt - y + count * (laneHeight + laneGap),
-      home: loadPath(home, day, x, baseline, -perViewer), away: loadPath(away, day, x, baseline, perViewer),
+      ...group,
+      y,
+      baseline,
+      height: lanesAt - y + count * (laneHeight + laneGap),
+      home: loadPath(home, day, x, baseline, -perViewer),
+      away: loadPath(away, day, x, baseline, perViewer),
     }
     y += row.height + rowGap
     return row
@@ -179,30 +259,62 @@ function clipped({ from, shape }: Raw): [number, number][] {
     const next = points.findIndex(([other]) => other >= minute)
     if (next <= 0) return points[Math.max(0, next)]![1]
     const [[x0, y0], [x1, y1]] = [points[next - 1]!, points[next]!]
-    return x1 === x0 ? y1 : y0 + (y1 - y0) * (minute - x0) / (x1 - x0)
+    return x1 === x0 ? y1 : y0 + ((y1 - y0) * (minute - x0)) / (x1 - x0)
   }
   const [start, end] = [Math.max(0, points[0]![0]), Math.min(minutesPerDay, points.at(-1)![0])]
-  return [[start, 0], [start, at(start)], ...points.filter(([minute]) => minute > start && minute < end), [end, at(end)], [end, 0]]
+  return [
+    [start, 0],
+    [start, at(start)],
+    ...points.filter(([minute]) => minute > start && minute < end),
+    [end, at(end)],
+    [end, 0],
+  ]
 }
 
-function loadPath(load: Float64Array, day: number, x: ScaleLinear<number, number>, baseline: number, perViewer: number): string {
+function loadPath(
+  load: Float64Array,
+  day: number,
+  x: ScaleLinear<number, number>,
+  baseline: number,
+  perViewer: number,
+): string {
   const slotsOfDay = minutesPerDay / slotMinutes
   const first = (day * minutesPerDay + dayStartsAt) / slotMinutes
-  const values = Array.from({ length: slotsOfDay + 1 }, (_, slot) => load[(first + slot) % load.length] ?? 0)
+  const values = Array.from(
+    { length: slotsOfDay + 1 },
+    (_, slot) => load[(first + slot) % load.length] ?? 0,
+  )
   if (values.every(value => value === 0)) return ''
-  return area<number>((_, slot) => x(slot * slotMinutes), () => baseline, value => baseline + value * perViewer)(values) ?? ''
+  return (
+    area<number>(
+      (_, slot) => x(slot * slotMinutes),
+      () => baseline,
+      value => baseline + value * perViewer,
+    )(values) ?? ''
+  )
 }
 
 /** The slot of the week at a place of the picture; null beside the rows. */
 export function slotAt(layout: WeekLayout, pointX: number, pointY: number): number | null {
-  const row = layout.rows.find(candidate => pointY >= candidate.y - rowGap / 2 && pointY < candidate.y + candidate.height + rowGap / 2)
+  const row = layout.rows.find(
+    candidate =>
+      pointY >= candidate.y - rowGap / 2 && pointY < candidate.y + candidate.height + rowGap / 2,
+  )
   if (!row) return null
   const minute = Math.max(0, Math.min(minutesPerDay - 1, layout.x.invert(pointX)))
-  return Math.floor(((row.day * minutesPerDay + dayStartsAt + minute) % minutesPerWeek) / slotMinutes)
+  return Math.floor(
+    ((row.day * minutesPerDay + dayStartsAt + minute) % minutesPerWeek) / slotMinutes,
+  )
 }
 
 /** Where a slot of the week lies in the picture. */
-export function placeOfSlot(layout: WeekLayout, slot: number): { readonly x: number, readonly row: WeekRow } {
+export function placeOfSlot(
+  layout: WeekLayout,
+  slot: number,
+): { readonly x: number; readonly row: WeekRow } {
   const minute = (slot * slotMinutes - dayStartsAt + minutesPerWeek) % minutesPerWeek
-  return { x: layout.x(minute % minutesPerDay), row: layout.rows.find(row => row.days.includes(Math.floor(minute / minutesPerDay)))! }
+  return {
+    x: layout.x(minute % minutesPerDay),
+    row: layout.rows.find(row => row.days.includes(Math.floor(minute / minutesPerDay)))!,
+  }
 }

@@ -7,7 +7,14 @@ import WeekPicture from './WeekPicture.vue'
 
 function mounted() {
   const store = openDemo()
-  const picture = mount(WeekPicture, { props: { expected: store.assessment!.domains.household.expected, selected: null, moment: 240, busy: false } })
+  const picture = mount(WeekPicture, {
+    props: {
+      expected: store.assessment!.domains.household.expected,
+      selected: null,
+      moment: 240,
+      busy: false,
+    },
+  })
   const habit = (index: number) => store.plan!.household.habits[index]!
   const block = (name: string) => picture.find(`[data-habit="${name}"]`)
   return { store, picture, habit, block }
@@ -99,8 +106,17 @@ describe('one moment', () => {
     const reading = mount(SlotReading, { props: { at: 6 * 288 + 254, busy: false } })
     expect(reading.text()).toContain('Sun 21:10: how many at once')
     expect(reading.text()).toMatch(/watch; no more than 4 in 95 weeks of 100/)
-    expect(reading.findAll('.who li').map(entry => entry.find('strong').text())).toEqual(['Maren', 'Ilse', 'Thea, at sea', 'Grandfather'])
-    expect(mount(SlotReading, { props: { at: 6 * 288 + 254, busy: true } }).text()).toContain('Guests in the parlour')
-    expect(mount(SlotReading, { props: { at: 40, busy: false } }).text()).toContain('Nobody watches')
+    expect(reading.findAll('.who li').map(entry => entry.find('strong').text())).toEqual([
+      'Maren',
+      'Ilse',
+      'Thea, at sea',
+      'Grandfather',
+    ])
+    expect(mount(SlotReading, { props: { at: 6 * 288 + 254, busy: true } }).text()).toContain(
+      'Guests in the parlour',
+    )
+    expect(mount(SlotReading, { props: { at: 40, busy: false } }).text()).toContain(
+      'Nobody watches',
+    )
   })
 })

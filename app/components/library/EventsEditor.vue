@@ -11,23 +11,26 @@ const store = usePlanStore()
 const library = computed(() => store.plan?.library)
 const events = computed(() => library.value?.events ?? [])
 function add(): void {
-  store.edit('library.events', [...events.value, { name: '', month: monthAfter(library.value!.startsOn, 6), sizeGB: 0 }])
+  store.edit('library.events', [
+    ...events.value,
+    { name: '', month: monthAfter(library.value!.startsOn, 6), sizeGB: 0 },
+  ])
 }
 function remove(index: number): void {
-  store.edit('library.events', events.value.filter((_, other) => other !== index))
+  store.edit(
+    'library.events',
+    events.value.filter((_, other) => other !== index),
+  )
 }
 const when = (month: string) => monthsBetween(library.value!.startsOn, month)
 </script>
 
 <template>
-  <section
-    :id="fieldElementId('library.events')"
-    class="sheet events"
-    tabindex="-1"
-  >
+  <section :id="fieldElementId('library.events')" class="sheet events" tabindex="-1">
     <h2>Dated events</h2>
     <p class="soft small">
-      Reels digitised in one go, a collection inherited, a clear-out: enter a negative size for what is deleted.
+      Reels digitised in one go, a collection inherited, a clear-out: enter a negative size for what
+      is deleted.
     </p>
     <ListEditor
       :entries="events"
@@ -41,18 +44,26 @@ const when = (month: string) => monthsBetween(library.value!.startsOn, month)
         <PlanField :path="`library.events.${index}.name`" />
         <PlanField :path="`library.events.${index}.month`" />
         <PlanField :path="`library.events.${index}.sizeGB`" />
-        <span class="soft small when">{{ when(entry.month) < 0 ? 'before the start' : `month ${when(entry.month)}` }}</span>
+        <span class="soft small when">{{
+          when(entry.month) < 0 ? 'before the start' : `month ${when(entry.month)}`
+        }}</span>
       </template>
     </ListEditor>
-    <PlanField
-      path="library.startsOn"
-      class="start"
-    />
+    <PlanField path="library.startsOn" class="start" />
   </section>
 </template>
 
 <style scoped>
-.events { display: flex; flex-direction: column; gap: 12px; align-items: flex-start; }
-.when { align-self: center; }
-.start { width: 220px; }
+.events {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  align-items: flex-start;
+}
+.when {
+  align-self: center;
+}
+.start {
+  width: 220px;
+}
 </style>

@@ -8,15 +8,13 @@ import { useHoldings } from '~/composables/useHoldings'
 
 /** The library in three answers a row: quality, how many, how many more a month. */
 const { holdings, add, remove } = useHoldings()
-const qualityItems = (kind: HoldingKindId) => qualitiesOfKind(kind, catalogue).map(({ id, label }) => ({ value: id, title: label }))
+const qualityItems = (kind: HoldingKindId) =>
+  qualitiesOfKind(kind, catalogue).map(({ id, label }) => ({ value: id, title: label }))
 </script>
 
 <template>
   <div>
-    <p
-      v-if="holdings.length === 0"
-      class="soft small"
-    >
+    <p v-if="holdings.length === 0" class="soft small">
       A row for each kind of title: its quality, how many there are, and how many come in a month.
     </p>
     <ListEditor
@@ -34,7 +32,9 @@ const qualityItems = (kind: HoldingKindId) => qualitiesOfKind(kind, catalogue).m
           :label="entry.name || 'Quality'"
           :items="qualityItems(entry.kind)"
         />
-        <PlanField :path="`library.holdings.${index}.${entry.quality === 'given' ? 'sizeGB' : 'titles'}`" />
+        <PlanField
+          :path="`library.holdings.${index}.${entry.quality === 'given' ? 'sizeGB' : 'titles'}`"
+        />
         <PlanField
           :path="`library.holdings.${index}.${entry.quality === 'given' ? 'addedGBPerMonth' : 'addedPerMonth'}`"
           label="A month"

@@ -12,7 +12,9 @@ describe('holdings', () => {
     const store = openDemo()
     const table = mount(HoldingsTable)
     await table.find('[data-pick="0"]').trigger('click')
-    const kind = table.findAllComponents({ name: 'PlanField' }).find(field => field.props('path') === 'library.holdings.0.kind')!
+    const kind = table
+      .findAllComponents({ name: 'PlanField' })
+      .find(field => field.props('path') === 'library.holdings.0.kind')!
     ;(kind.props('set') as (value: unknown) => null)('photos')
     await nextTick()
     expect(store.plan?.library.holdings[0]).toMatchObject({ kind: 'photos', quality: 'photo' })
@@ -32,7 +34,9 @@ describe('holdings', () => {
 
 describe('another quality', () => {
   it('is told in space, drives and money, tried under the pointer and taken with a press', async () => {
-    const store = openDemo({ drives: { lots: [{ count: 4, sizeTB: 8, priceEach: 165 }], layout: 'rotating-1' } })
+    const store = openDemo({
+      drives: { lots: [{ count: 4, sizeTB: 8, priceEach: 165 }], layout: 'rotating-1' },
+    })
     const details = mount(HoldingDetails, { props: { index: 0 } })
     const row = details.find('[data-quality="hd1080-hevc"]')
     expect(row.text()).toMatch(/−7\.\d+.TB/)

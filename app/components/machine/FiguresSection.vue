@@ -14,30 +14,16 @@ const usual = useUsualMachine()
     <section class="sheet side">
       <h2>The machine by its own figures</h2>
       <p class="soft">
-        For a machine whose parts are not known, or where you measured: each figure that is entered here goes before what the catalogue says.
+        For a machine whose parts are not known, or where you measured: each figure that is entered
+        here goes before what the catalogue says.
       </p>
       <div class="fields">
-        <PlanField
-          path="machine.name"
-          class="wide"
-        />
+        <PlanField path="machine.name" class="wide" />
         <PlanField path="machine.condition" />
-        <PlanField
-          path="machine.price"
-          :placeholder="usual.price"
-        />
-        <PlanField
-          path="machine.bays"
-          :placeholder="usual.bays"
-        />
-        <PlanField
-          path="machine.boxIdleW"
-          :placeholder="usual.idleW"
-        />
-        <PlanField
-          path="machine.boxLoadW"
-          :placeholder="usual.loadW"
-        />
+        <PlanField path="machine.price" :placeholder="usual.price" />
+        <PlanField path="machine.bays" :placeholder="usual.bays" />
+        <PlanField path="machine.boxIdleW" :placeholder="usual.idleW" />
+        <PlanField path="machine.boxLoadW" :placeholder="usual.loadW" />
       </div>
       <MachineFields hide-parts />
       <PlanField path="machine.wantsEcc" />
@@ -56,16 +42,20 @@ const usual = useUsualMachine()
         <FigureValue id="machine.loadW" />
         <FigureValue id="streams.softwareReference" />
       </div>
-      <FindingsList
-        view="machine"
-        :most="6"
-      />
+      <FindingsList view="machine" :most="6" />
     </section>
   </div>
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 1.4fr) minmax(260px, 1fr); }
-.figures, .fields { --least: 160px; }
-.wide { grid-column: 1 / -1; }
+.columns {
+  --page-columns: minmax(0, 1.4fr) minmax(260px, 1fr);
+}
+.figures,
+.fields {
+  --least: 160px;
+}
+.wide {
+  grid-column: 1 / -1;
+}
 </style>

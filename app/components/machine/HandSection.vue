@@ -17,18 +17,46 @@ const store = usePlanStore()
 const { money, quantity, share } = useFormat()
 const atHand = computed(() => store.plan?.machine.atHand ?? [])
 const picked = ref<number | null>(null)
-const { result, working } = useBackground('compare', () => store.plan && atHand.value.length ? store.plan : null, (core, plan) => core.tryAtHand(plan))
+const { result, working } = useBackground(
+  'compare',
+  () => (store.plan && atHand.value.length ? store.plan : null),
+  (core, plan) => core.tryAtHand(plan),
+)
 const tried = computed(() => result.value?.computers ?? [])
-const ofIndex = (index: number) => tried.value.find(entry => entry.index === index && entry.plan.machine.atHand.length === atHand.value.length) ?? null
-const verdicts = { base: 'Base of the machine', secondMachine: 'Second machine, for copies', leave: 'Leave it' } as const
-const paths = { base: 'M2 13h12v-2.500H2zM4 9h8V2.500H4z', secondMachine: 'M2 13h5V6H2zM9 13h5V3H9z', leave: 'M3 7h10v2H3z' } as const
-const headrooms: Readonly<Record<string, string>> = { streams: 'conversions', space: 'space', survival: 'survival', home: 'home network', away: 'away', fit: 'fit and power' }
+const ofIndex = (index: number) =>
+  tried.value.find(
+    entry => entry.index === index && entry.plan.machine.atHand.length === atHand.value.length,
+  ) ?? null
+const verdicts = {
+  base: 'Base of the machine',
+  secondMachine: 'Second machine, for copies',
+  leave: 'Leave it',
+} as const
+const paths = {
+  base: 'M2 13h12v-2.500H2zM4 9h8V2.500H4z',
+  secondMachine: 'M2 13h5V6H2zM9 13h5V3H9z',
+  leave: 'M3 7h10v2H3z',
+} as const
+const headrooms: Readonly<Record<string, string>> = {
+  streams: 'conversions',
+  space: 'space',
+  survival: 'survival',
+  home: 'home network',
+  away: 'away',
+  fit: 'fit and power',
+}
 const words = (ids: readonly string[]) => ids.map(id => headrooms[id] ?? id).join(', ')
 function sentence(entry: TriedComputer): string {
-  const fixes = entry.fixes.length ? `With ${namesOf(entry.fixes, catalogue).join(' and ')} for ${money(entry.fixesPrice)}` : ''
+  const fixes = entry.fixes.length
+    ? `With ${namesOf(entry.fixes, catalogue).join(' and ')} for ${money(entry.fixesPrice)}`
+    : ''
   if (entry.lacks.length === 0) return 'It meets the need as it is.'
-  if (entry.stillLacks.length === 0) return `It lacks: ${words(entry.lacks)}. ${fixes} it meets the need.`
-  return `It lacks: ${words(entry.lacks)}. ${fixes ? `${fixes} it still lacks: ${words(entry.stillLacks)}.` : 'No card, memory or enclosure mends that.'}`
+  if (entry.stillLacks.length === 0)
+    return `It lacks: ${words(entry.lacks)}. ${fixes} it meets the need.`
+  return (
+    `It lacks: ${words(entry.lacks)}. ` +
+    `${fixes ? `${fixes} it still lacks: ${words(entry.stillLacks)}.` : 'No card, memory or enclosure mends that.'}`
+  )
 }
 function look(plan: TriedComputer['plan'] | null): void {
   store.tried = plan
@@ -39,29 +67,44 @@ function look(plan: TriedComputer['plan'] | null): void {
   <div class="columns">
     <section class="sheet">
       <p class="sentence">
-        {{ atHand.length === 0 ? 'Which computers are in the house already? Each is tried as the base of the machine.' : working && !result ? 'Trying each as the base …' : result?.cheapest ? `The build that costs least over the years takes ${money(result.cheapest)} to buy, with drives; each of these is held against it.` : 'No build of the catalogue meets the need, so each stands by itself.' }}
+        {{
+          atHand.length === 0
+            ? 'Which computers are in the house already? Each is tried as the base of the machine.'
+            : working && !result
+              ? 'Trying each as the base …'
+              : result?.cheapest
+                ? `The build that costs least over the years takes ${money(result.cheapest)} to buy, with drives; each of these is held against it.`
+                : 'No build of the catalogue meets the need, so each stands by itself.'
+        }}
       </p>
       <ul class="cards">
-        <li
-          v-for="(computer, index) in atHand"
-          :key="index"
-          :data-hand="index"
-        >
+        <li v-for="(computer, index) in atHand" :key="index" :data-hand="index">
           <template v-if="ofIndex(index)">
             <p class="verdict">
-              <svg
-                viewBox="0 0 16 16"
-                aria-hidden="true"
-              ><path :d="paths[ofIndex(index)!.verdict]" /></svg>
-              <strong>{{ ofIndex(index)!.name }}: {{ withinSentence(verdicts[ofIndex(index)!.verdict]) }}</strong>
+              <svg viewBox="0 0 16 16" aria-hidden="true">
+                <path :d="paths[ofIndex(index)!.verdict]" />
+              </svg>
+              <strong
+                >{{ ofIndex(index)!.name }}:
+                {{ withinSentence(verdicts[ofIndex(index)!.verdict]) }}</strong
+              >
             </p>
             <p>{{ sentence(ofIndex(index)!) }}</p>
             <dl>
-              <dt>Parts that mend it</dt><dd>{{ ofIndex(index)!.fixesPrice ? money(ofIndex(index)!.fixesPrice) : 'nothing' }}</dd>
-              <dt>Chance that it is dead, in money</dt><dd>{{ money(ofIndex(index)!.riskPrice) }}</dd>
-              <dt>Not sold</dt><dd>{{ ofIndex(index)!.worth ? money(ofIndex(index)!.worth) : 'nothing' }}</dd>
-              <dt>Together</dt><dd><strong>{{ money(ofIndex(index)!.sum) }}</strong></dd>
-              <dt>Electricity a year, idle at {{ quantity(ofIndex(index)!.idleW, 'W') }}</dt><dd>{{ money(ofIndex(index)!.electricityPerYear) }}</dd>
+              <dt>Parts that mend it</dt>
+              <dd>
+                {{ ofIndex(index)!.fixesPrice ? money(ofIndex(index)!.fixesPrice) : 'nothing' }}
+              </dd>
+              <dt>Chance that it is dead, in money</dt>
+              <dd>{{ money(ofIndex(index)!.riskPrice) }}</dd>
+              <dt>Not sold</dt>
+              <dd>{{ ofIndex(index)!.worth ? money(ofIndex(index)!.worth) : 'nothing' }}</dd>
+              <dt>Together</dt>
+              <dd>
+                <strong>{{ money(ofIndex(index)!.sum) }}</strong>
+              </dd>
+              <dt>Electricity a year, idle at {{ quantity(ofIndex(index)!.idleW, 'W') }}</dt>
+              <dd>{{ money(ofIndex(index)!.electricityPerYear) }}</dd>
             </dl>
             <VBtn
               size="small"
@@ -73,17 +116,15 @@ function look(plan: TriedComputer['plan'] | null): void {
               @pointerleave="look(null)"
               @focus="look(ofIndex(index)!.plan)"
               @blur="look(null)"
-              @click="look(null); store.replace(ofIndex(index)!.plan)"
+              @click="
+                look(null)
+                store.replace(ofIndex(index)!.plan)
+              "
             >
               Build on it
             </VBtn>
           </template>
-          <p
-            v-else
-            class="soft"
-          >
-            {{ computer.name || `Computer ${index + 1}` }}: trying it …
-          </p>
+          <p v-else class="soft">{{ computer.name || `Computer ${index + 1}` }}: trying it …</p>
         </li>
       </ul>
     </section>
@@ -97,10 +138,22 @@ function look(plan: TriedComputer['plan'] | null): void {
         :full="atHand.length >= mostAtHand"
         :name="(computer, index) => computer.name || `Computer ${index + 1}`"
         @add="store.edit('machine.atHand', [...atHand, { ref: 'clerk-17' }])"
-        @remove="index => store.edit('machine.atHand', atHand.filter((_, other) => other !== index))"
+        @remove="
+          index =>
+            store.edit(
+              'machine.atHand',
+              atHand.filter((_, other) => other !== index),
+            )
+        "
       >
         <template #line="{ entry, index }">
-          <span><strong>{{ entry.name || `Computer ${index + 1}` }}</strong> <span class="soft">{{ entry.faults }}{{ entry.deadChance === null ? '' : ` ${share(entry.deadChance)} dead` }}</span></span>
+          <span
+            ><strong>{{ entry.name || `Computer ${index + 1}` }}</strong>
+            <span class="soft"
+              >{{ entry.faults
+              }}{{ entry.deadChance === null ? '' : ` ${share(entry.deadChance)} dead` }}</span
+            ></span
+          >
         </template>
         <template #default="{ index }">
           <PlanField :path="`machine.atHand.${index}.name`" />
@@ -123,20 +176,60 @@ function look(plan: TriedComputer['plan'] | null): void {
       </PickList>
       <PlanField path="machine.diagnosisFee" />
       <p class="soft small">
-        Start it and run it for an evening before it is taken apart. Memory, sockets and slots of old machines are no longer sold: spend little on what ends with them. The battery of an old laptop is a small UPS, and may swell: look at it first.
+        Start it and run it for an evening before it is taken apart. Memory, sockets and slots of
+        old machines are no longer sold: spend little on what ends with them. The battery of an old
+        laptop is a small UPS, and may swell: look at it first.
       </p>
     </section>
   </div>
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 1.6fr) minmax(260px, 1fr); }
-.sentence { font-size: 1.02rem; margin-bottom: 12px; }
-.cards { list-style: none; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(260px, 1fr)); gap: 14px; }
-.cards li { border: 1px solid rgb(var(--v-theme-hairline)); border-radius: 6px; padding: 12px; display: flex; flex-direction: column; gap: 8px; }
-.verdict { display: flex; gap: 8px; align-items: center; }
-.verdict svg { width: 16px; height: 16px; fill: rgb(var(--v-theme-wall)); flex: none; }
-dl { display: grid; grid-template-columns: 1fr auto; gap: 3px 10px; font-size: 0.9rem; }
-dt { color: rgb(var(--v-theme-ink-soft)); }
-dd { margin: 0; text-align: right; font-variant-numeric: tabular-nums; }
+.columns {
+  --page-columns: minmax(0, 1.6fr) minmax(260px, 1fr);
+}
+.sentence {
+  font-size: 1.02rem;
+  margin-bottom: 12px;
+}
+.cards {
+  list-style: none;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
+  gap: 14px;
+}
+.cards li {
+  border: 1px solid rgb(var(--v-theme-hairline));
+  border-radius: 6px;
+  padding: 12px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.verdict {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.verdict svg {
+  width: 16px;
+  height: 16px;
+  fill: rgb(var(--v-theme-wall));
+  flex: none;
+}
+dl {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 3px 10px;
+  font-size: 0.9rem;
+}
+dt {
+  color: rgb(var(--v-theme-ink-soft));
+}
+dd {
+  margin: 0;
+  text-align: right;
+  font-variant-numeric: tabular-nums;
+}
 </style>

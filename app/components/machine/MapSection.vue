@@ -20,11 +20,20 @@ const { money } = useFormat()
 const picked = ref<string | null>(null)
 const carried = ref<PartEntry | null>(null)
 const kind = ref<PartKind>('ssd')
-const places = computed(() => ['socket', ...(assembly.value?.places ?? []).map(({ place }) => place.id), 'supply'])
+const places = computed(() => [
+  'socket',
+  ...(assembly.value?.places ?? []).map(({ place }) => place.id),
+  'supply',
+])
 
 const bases = computed(() => [
-  { value: fromParts, title: 'Parts of my choice' }, { value: ownEntry, title: 'My own entries' },
-  ...lists.value.machineBases.map(base => ({ value: base.id, title: `${base.label}, ${baseClasses[base.class].toLowerCase()}`, props: { subtitle: `${money(base.price)} · ${base.description}` } })),
+  { value: fromParts, title: 'Parts of my choice' },
+  { value: ownEntry, title: 'My own entries' },
+  ...lists.value.machineBases.map(base => ({
+    value: base.id,
+    title: `${base.label}, ${baseClasses[base.class].toLowerCase()}`,
+    props: { subtitle: `${money(base.price)} · ${base.description}` },
+  })),
 ])
 function setBase(base: unknown): void {
   if (machine.value && typeof base === 'string') apply(withBase(machine.value, base, lists.value))
@@ -46,11 +55,7 @@ function step(by: number): void {
 
 <template>
   <div class="columns">
-    <MachineMapPicture
-      v-model:picked="picked"
-      :carried="carried"
-      @drop="onDrop"
-    />
+    <MachineMapPicture v-model:picked="picked" :carried="carried" @drop="onDrop" />
     <section class="sheet side">
       <VerdictSentence id="fit" />
       <VAutocomplete
@@ -63,13 +68,10 @@ function step(by: number): void {
         hide-details
         @update:model-value="setBase"
       />
-      <PartTray
-        v-model:kind="kind"
-        @carry="carry"
-        @let-go="carried = null"
-      />
+      <PartTray v-model:kind="kind" @carry="carry" @let-go="carried = null" />
       <p class="soft small">
-        Before the case is opened: switch off, unplug and wait a minute; touch bare metal first. Never open a power supply.
+        Before the case is opened: switch off, unplug and wait a minute; touch bare metal first.
+        Never open a power supply.
       </p>
     </section>
   </div>
@@ -82,5 +84,7 @@ function step(by: number): void {
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 1.75fr) minmax(280px, 1fr); }
+.columns {
+  --page-columns: minmax(0, 1.75fr) minmax(280px, 1fr);
+}
 </style>

@@ -19,26 +19,70 @@ const store = usePlanStore()
 const { assembly, lists, withPartIn } = useMachineParts()
 const { quantity, number, money, share } = useFormat()
 const height = 300
-const course = computed(() => assembly.value ? startCourse(assembly.value.start) : [])
+const course = computed(() => (assembly.value ? startCourse(assembly.value.start) : []))
 const supply = computed(() => assembly.value?.supply ?? null)
-const picture = (width: number) => startPicture(course.value, { width, height, ratingW: supply.value?.ratingW ?? null, amps12: supply.value?.amps12 ?? null })
-const table = computed(() => course.value.map(({ s, watts, amps12 }) => [quantity(s, 's'), quantity(watts, 'W'), quantity(amps12, 'A')]))
+const picture = (width: number) =>
+  startPicture(course.value, {
+    width,
+    height,
+    ratingW: supply.value?.ratingW ?? null,
+    amps12: supply.value?.amps12 ?? null,
+  })
+const table = computed(() =>
+  course.value.map(({ s, watts, amps12 }) => [
+    quantity(s, 's'),
+    quantity(watts, 'W'),
+    quantity(amps12, 'A'),
+  ]),
+)
 const fixed = computed(() => assembly.value?.build.base?.fixed.includes('supply') ?? false)
-const question = computed(() => assembly.value && store.plan
-  ? { runningW: assembly.value.runningW, surge: assembly.value.surge, idleDcW: assembly.value.power.idleDcW + assembly.value.drives.idleW, mainsVolts: store.plan.brief.mainsVolts, pricePerKWh: averagePricePerKWh(store.plan.costs) }
-  : null)
-const choices = computed(() => question.value ? supplyRows(fittingSupplies(lists.value.hardware.filter((part): part is Supply => part.kind === 'supply'), assembly.value?.housing?.supplyForm ?? null), question.value) : null)
+const question = computed(() =>
+  assembly.value && store.plan
+    ? {
+        runningW: assembly.value.runningW,
+        surge: assembly.value.surge,
+        idleDcW: assembly.value.power.idleDcW + assembly.value.drives.idleW,
+        mainsVolts: store.plan.brief.mainsVolts,
+        pricePerKWh: averagePricePerKWh(store.plan.costs),
+      }
+    : null,
+)
+const choices = computed(() =>
+  question.value
+    ? supplyRows(
+        fittingSupplies(
+          lists.value.hardware.filter((part): part is Supply => part.kind === 'supply'),
+          assembly.value?.housing?.supplyForm ?? null,
+        ),
+        question.value,
+      )
+    : null,
+)
 const sentence = computed(() => {
   const context = assembly.value
   if (!context) return ''
   const { surge, start } = context
-  const drives = start.spinning === 0 ? 'The start' : `The start with ${surge.groups > 1 ? `at most ${start.together} of ${start.spinning} drives at a time` : start.spinning === 1 ? 'its drive' : `${start.spinning} drives at once`}`
-  if (!supply.value) return `${drives} takes ${quantity(surge.watts, 'W')}; the supply is not known.`
+  const drives =
+    start.spinning === 0
+      ? 'The start'
+      : 'The start with ' +
+        `${surge.groups > 1 ? `at most ${start.together} of ${start.spinning} drives at a time` : start.spinning === 1 ? 'its drive' : `${start.spinning} drives at once`}`
+  if (!supply.value)
+    return `${drives} takes ${quantity(surge.watts, 'W')}; the supply is not known.`
   return surge.watts <= supply.value.ratingW && surge.amps12 <= supply.value.amps12
-    ? `${drives} takes ${quantity(surge.watts, 'W')}; the supply gives ${quantity(supply.value.ratingW, 'W')}, so it starts.`
-    : `${drives} takes ${quantity(surge.watts, 'W')} and ${number(surge.amps12, 3)} A at 12 V; the supply gives ${quantity(supply.value.ratingW, 'W')} and ${number(supply.value.amps12, 3)} A. It switches off before the machine is up.`
+    ? `${drives} takes ${quantity(surge.watts, 'W')}; the supply gives ` +
+        `${quantity(supply.value.ratingW, 'W')}, so it starts.`
+    : `${drives} takes ${quantity(surge.watts, 'W')} and ${number(surge.amps12, 3)} A at 12 ` +
+        `V; the supply gives ${quantity(supply.value.ratingW, 'W')} and ` +
+        `${number(supply.value.amps12, 3)} A. It switches off before the machine is up.`
 })
-const columns = [{ id: 'supply', label: 'Supply' }, { id: 'running', label: 'At work', isNumber: true }, { id: 'idle', label: 'Idle, at the wall', isNumber: true }, { id: 'waste', label: 'Against the smallest, a year', isNumber: true }, { id: 'price', label: 'Price', isNumber: true }]
+const columns = [
+  { id: 'supply', label: 'Supply' },
+  { id: 'running', label: 'At work', isNumber: true },
+  { id: 'idle', label: 'Idle, at the wall', isNumber: true },
+  { id: 'waste', label: 'Against the smallest, a year', isNumber: true },
+  { id: 'price', label: 'Price', isNumber: true },
+]
 function planWith(row: { readonly supply: Supply }): Plan | null {
   const machine = withPartIn(row.supply.id)
   return machine && store.plan && { ...store.plan, machine }
@@ -64,25 +108,13 @@ function planWith(row: { readonly supply: Supply }): Plan | null {
             role="img"
             :aria-label="sentence"
           >
-            <g
-              v-for="tick in picture(width).ticksX"
-              :key="`x${tick}`"
-            ><text
-              :x="picture(width).x(tick)"
-              :y="height - 16"
-              text-anchor="middle"
-              class="soft"
-            >{{ tick }}</text></g>
-            <text
-              :x="width / 2"
-              :y="height - 2"
-              text-anchor="middle"
-              class="soft"
-            >seconds</text>
-            <g
-              v-for="tick in picture(width).ticksY"
-              :key="`y${tick}`"
-            >
+            <g v-for="tick in picture(width).ticksX" :key="`x${tick}`">
+              <text :x="picture(width).x(tick)" :y="height - 16" text-anchor="middle" class="soft">
+                {{ tick }}
+              </text>
+            </g>
+            <text :x="width / 2" :y="height - 2" text-anchor="middle" class="soft">seconds</text>
+            <g v-for="tick in picture(width).ticksY" :key="`y${tick}`">
               <line
                 :x1="startMargin.left"
                 :x2="width - startMargin.right"
@@ -95,7 +127,9 @@ function planWith(row: { readonly supply: Supply }): Plan | null {
                 :y="picture(width).y(tick) + 4"
                 text-anchor="end"
                 class="soft"
-              >{{ tick }} W</text>
+              >
+                {{ tick }} W
+              </text>
             </g>
             <text
               v-for="tick in picture(width).ticksAmps"
@@ -103,19 +137,15 @@ function planWith(row: { readonly supply: Supply }): Plan | null {
               :x="width - startMargin.right + 6"
               :y="picture(width).yAmps(tick) + 4"
               class="soft"
-            >{{ tick }} A</text>
+            >
+              {{ tick }} A
+            </text>
             <path
               :d="`${picture(width).watts}V${picture(width).y(0)}H${picture(width).x(0)}Z`"
               class="water"
             />
-            <path
-              :d="picture(width).watts"
-              class="watts"
-            />
-            <path
-              :d="picture(width).amps"
-              class="amps"
-            />
+            <path :d="picture(width).watts" class="watts" />
+            <path :d="picture(width).amps" class="amps" />
             <template v-if="picture(width).wall !== null">
               <line
                 :x1="startMargin.left"
@@ -124,10 +154,9 @@ function planWith(row: { readonly supply: Supply }): Plan | null {
                 :y2="picture(width).wall!"
                 class="wall"
               />
-              <text
-                :x="startMargin.left + 6"
-                :y="picture(width).wall! - 6"
-              >the supply gives {{ quantity(supply!.ratingW, 'W') }}</text>
+              <text :x="startMargin.left + 6" :y="picture(width).wall! - 6">
+                the supply gives {{ quantity(supply!.ratingW, 'W') }}
+              </text>
             </template>
             <template v-if="picture(width).wallAmps !== null">
               <line
@@ -141,22 +170,22 @@ function planWith(row: { readonly supply: Supply }): Plan | null {
                 :x="width - startMargin.right - 6"
                 :y="picture(width).wallAmps! + 15"
                 text-anchor="end"
-              >{{ quantity(supply!.amps12, 'A') }} at 12 V</text>
+              >
+                {{ quantity(supply!.amps12, 'A') }} at 12 V
+              </text>
             </template>
           </svg>
         </template>
         <template #below>
           <p class="soft small">
-            Filled: watts that the supply has to give. Dashed: amps at 12 V, by the scale on the right. A drive takes up to 25 W for some seconds while it spins up.
+            Filled: watts that the supply has to give. Dashed: amps at 12 V, by the scale on the
+            right. A drive takes up to 25 W for some seconds while it spins up.
           </p>
         </template>
       </ChartFrame>
       <section class="sheet">
         <h2>Power supplies for this case</h2>
-        <p
-          v-if="fixed"
-          class="soft"
-        >
+        <p v-if="fixed" class="soft">
           The supply of this machine is its maker's own, so nothing goes in its place.
         </p>
         <ProposalTable
@@ -171,7 +200,14 @@ function planWith(row: { readonly supply: Supply }): Plan | null {
           :is-in="row => row.supply.id === supply?.id"
         >
           <template #supply="{ row }">
-            {{ row.supply.label }} <span class="soft">{{ row.supply.efficiency === 'brick' ? 'brick' : row.supply.efficiency }}{{ row.passes ? '' : ', too small' }}{{ row.supply.id === choices!.recommended?.id ? ', the smallest that does' : '' }}</span>
+            {{ row.supply.label }}
+            <span class="soft"
+              >{{ row.supply.efficiency === 'brick' ? 'brick' : row.supply.efficiency
+              }}{{ row.passes ? '' : ', too small'
+              }}{{
+                row.supply.id === choices!.recommended?.id ? ', the smallest that does' : ''
+              }}</span
+            >
           </template>
           <template #running="{ row }">
             {{ share(row.runningShare) }}
@@ -187,7 +223,8 @@ function planWith(row: { readonly supply: Supply }): Plan | null {
           </template>
         </ProposalTable>
         <p class="soft small">
-          The column against the smallest: what a supply takes more (or less) at idle than the smallest that does, in money a year. Never open a power supply, not even an unplugged one.
+          The column against the smallest: what a supply takes more (or less) at idle than the
+          smallest that does, in money a year. Never open a power supply, not even an unplugged one.
         </p>
       </section>
     </div>
@@ -201,36 +238,54 @@ function planWith(row: { readonly supply: Supply }): Plan | null {
         <FigureValue id="machine.supplyMinimumW" />
       </div>
       <div class="fields">
-        <PlanField
-          path="machine.startTogether"
-          placeholder="all"
-        />
+        <PlanField path="machine.startTogether" placeholder="all" />
         <PlanField path="brief.mainsVolts" />
-        <PlanField
-          path="machine.boxIdleW"
-          placeholder="by its parts"
-        />
-        <PlanField
-          path="machine.boxLoadW"
-          placeholder="by its parts"
-        />
+        <PlanField path="machine.boxIdleW" placeholder="by its parts" />
+        <PlanField path="machine.boxLoadW" placeholder="by its parts" />
         <PlanField path="costs.pricePerKWh" />
       </div>
       <p class="soft small">
-        Measure once the machine stands: a plug-in meter for an evening replaces all of this. Do not chain extension leads, and leave everything that is wired into the house to a licensed electrician.
+        Measure once the machine stands: a plug-in meter for an evening replaces all of this. Do not
+        chain extension leads, and leave everything that is wired into the house to a licensed
+        electrician.
       </p>
     </section>
   </div>
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 1.7fr) minmax(260px, 1fr); }
-.sentence { font-size: 1.02rem; }
-.figures, .fields { --least: 130px; }
-.grid { stroke: rgba(var(--v-theme-hairline), 0.8); }
-.water { fill: rgba(var(--v-theme-water), 0.3); }
-.watts { fill: none; stroke: rgb(var(--v-theme-water)); stroke-width: 2; }
-.amps { fill: none; stroke: rgb(var(--v-theme-ink-soft)); stroke-width: 1.5; stroke-dasharray: 5 4; }
-.wall { stroke: rgb(var(--v-theme-wall)); stroke-width: 5; }
-.wall.thin { stroke-width: 3; }
+.columns {
+  --page-columns: minmax(0, 1.7fr) minmax(260px, 1fr);
+}
+.sentence {
+  font-size: 1.02rem;
+}
+.figures,
+.fields {
+  --least: 130px;
+}
+.grid {
+  stroke: rgba(var(--v-theme-hairline), 0.8);
+}
+.water {
+  fill: rgba(var(--v-theme-water), 0.3);
+}
+.watts {
+  fill: none;
+  stroke: rgb(var(--v-theme-water));
+  stroke-width: 2;
+}
+.amps {
+  fill: none;
+  stroke: rgb(var(--v-theme-ink-soft));
+  stroke-width: 1.5;
+  stroke-dasharray: 5 4;
+}
+.wall {
+  stroke: rgb(var(--v-theme-wall));
+  stroke-width: 5;
+}
+.wall.thin {
+  stroke-width: 3;
+}
 </style>

@@ -15,20 +15,34 @@ import PlaceSection from './PlaceSection.vue'
 import PowerSection from './PowerSection.vue'
 import SystemSection from './SystemSection.vue'
 
-const button = (wrapper: ReturnType<typeof mount>, label: string | RegExp) => wrapper.findAll('button').find((found) => {
-  const name = found.attributes('aria-label') ?? found.text()
-  return typeof label === 'string' ? name === label : label.test(name)
-})
+const button = (wrapper: ReturnType<typeof mount>, label: string | RegExp) =>
+  wrapper.findAll('button').find(found => {
+    const name = found.attributes('aria-label') ?? found.text()
+    return typeof label === 'string' ? name === label : label.test(name)
+  })
 const refs = (store: ReturnType<typeof openDemo>) => store.plan!.machine.parts.map(({ ref }) => ref)
-const sound = ['lych-15', 'leat-17', 'fern-tower', 'memory-16', 'coffer-6', 'mole-450', 'flint-500n'].map(ref => ({ ref }))
+const sound = [
+  'lych-15',
+  'leat-17',
+  'fern-tower',
+  'memory-16',
+  'coffer-6',
+  'mole-450',
+  'flint-500n',
+].map(ref => ({ ref }))
 
 describe('the map of the machine', () => {
-  const shown = (picked: string | null = null) => mount(MachineMapPicture, { props: { picked, carried: null } })
+  const shown = (picked: string | null = null) =>
+    mount(MachineMapPicture, { props: { picked, carried: null } })
   it('names each place with what sits there, and what is switched off', () => {
     openDemo({ machine: { base: 'parts', parts: sound } })
     const map = shown()
-    expect(map.find('[data-mark="m2-1"]').attributes('aria-label')).toBe('M.2 place 1: Flint 500 GB, NVMe')
-    expect(map.find('[data-mark="data-6"]').attributes('aria-label')).toBe('Data port 6: free, switched off by M.2 place 1')
+    expect(map.find('[data-mark="m2-1"]').attributes('aria-label')).toBe(
+      'M.2 place 1: Flint 500 GB, NVMe',
+    )
+    expect(map.find('[data-mark="data-6"]').attributes('aria-label')).toBe(
+      'Data port 6: free, switched off by M.2 place 1',
+    )
     expect(map.find('[data-mark="data-6"]').classes()).toContain('off')
   })
   it('is gone through with the arrows, picked with Enter, emptied with Delete', async () => {
@@ -45,8 +59,16 @@ describe('the map of the machine', () => {
   })
   it('lights up only the places that take what is carried', async () => {
     openDemo({ machine: { base: 'parts', parts: sound } })
-    const map = mount(MachineMapPicture, { props: { picked: null, carried: { id: 'cardEntry', kind: 'card', label: 'Card, entry', price: 90, text: '' } } })
-    expect(map.findAll('.lit').map(mark => mark.attributes('data-mark'))).toEqual(['slot-1', 'slot-3'])
+    const map = mount(MachineMapPicture, {
+      props: {
+        picked: null,
+        carried: { id: 'cardEntry', kind: 'card', label: 'Card, entry', price: 90, text: '' },
+      },
+    })
+    expect(map.findAll('.lit').map(mark => mark.attributes('data-mark'))).toEqual([
+      'slot-1',
+      'slot-3',
+    ])
     await map.find('[data-mark="slot-2"]').trigger('drop')
     expect(map.emitted('drop')).toBeUndefined()
     await map.find('[data-mark="slot-3"]').trigger('drop')
@@ -61,26 +83,38 @@ describe('the map of the machine', () => {
     await place.find('[data-entry="flint-500n"]').trigger('click')
     expect(store.plan!.machine.parts.at(-1)).toMatchObject({ ref: 'flint-500n', at: 'm2-1' })
   })
-  it('the tray puts in with a press, previews under the pointer, and gives the reason where something would not fit', async () => {
-    const store = openDemo({ machine: { base: 'parts', parts: sound } })
-    const tray = mount(PartTray, { props: { kind: 'supply' } })
-    expect(tray.find('[data-chip="mole-450s"]').text()).toContain('Would not fit: The case takes a supply of form ATX')
-    await tray.find('[data-chip="mole-550"]').trigger('pointerenter')
-    expect(store.tried?.machine.parts.map(({ ref }) => ref)).toContain('mole-550')
-    await tray.find('[data-chip="mole-550"]').trigger('pointerleave')
-    expect(store.tried).toBeNull()
-    await tray.find('[data-chip="mole-550"]').trigger('click')
-    expect(refs(store)).toContain('mole-550')
-    expect(refs(store)).not.toContain('mole-450')
-  })
+  it(
+    'the tray puts in with a press, previews under the pointer, and gives the reason where ' +
+      'something would not fit',
+    async () => {
+      const store = openDemo({ machine: { base: 'parts', parts: sound } })
+      const tray = mount(PartTray, { props: { kind: 'supply' } })
+      expect(tray.find('[data-chip="mole-450s"]').text()).toContain(
+        'Would not fit: The case takes a supply of form ATX',
+      )
+      await tray.find('[data-chip="mole-550"]').trigger('pointerenter')
+      expect(store.tried?.machine.parts.map(({ ref }) => ref)).toContain('mole-550')
+      await tray.find('[data-chip="mole-550"]').trigger('pointerleave')
+      expect(store.tried).toBeNull()
+      await tray.find('[data-chip="mole-550"]').trigger('click')
+      expect(refs(store)).toContain('mole-550')
+      expect(refs(store)).not.toContain('mole-450')
+    },
+  )
 })
 
 describe('the fit report', () => {
   it('counts, groups, and offers fixes that are applied with one press', async () => {
-    const store = openDemo({ machine: { base: 'parts', parts: sound }, drives: { lots: [{ count: 5, sizeTB: 8 }], layout: 'rotating-1' } })
+    const store = openDemo({
+      machine: { base: 'parts', parts: sound },
+      drives: { lots: [{ count: 5, sizeTB: 8 }], layout: 'rotating-1' },
+    })
     const report = mount(FitSection)
     expect(report.find('[data-rule="dataPorts"]').attributes('data-state')).toBe('fail')
-    await vi.waitFor(() => expect(button(report, /^Apply: Add Knot/)).toBeDefined(), { timeout: 20_000, interval: 50 })
+    await vi.waitFor(() => expect(button(report, /^Apply: Add Knot/)).toBeDefined(), {
+      timeout: 20_000,
+      interval: 50,
+    })
     await button(report, /^Apply: Add Knot/)!.trigger('click')
     await nextTick()
     expect(report.find('[data-rule="dataPorts"]').exists()).toBe(false)
@@ -96,11 +130,21 @@ describe('power, memory, noise and heat', () => {
   it('says whether it starts, and swaps the supply', async () => {
     const store = openDemo()
     const power = mount(PowerSection)
-    expect(power.find('.sentence').text()).toMatch(/takes 147\s?W; the supply gives 300\s?W, so it starts/)
+    expect(power.find('.sentence').text()).toMatch(
+      /takes 147\s?W; the supply gives 300\s?W, so it starts/,
+    )
     await button(power, 'Apply: Mole 450')!.trigger('click')
     expect(refs(store)).toContain('mole-450')
     store.edit('drives.lots', [{ count: 12, sizeTB: 8 }])
-    store.replace({ ...store.plan!, machine: { ...store.plan!.machine, parts: store.plan!.machine.parts.map(part => part.ref === 'mole-450' ? { ...part, ref: 'mole-300' } : part) } })
+    store.replace({
+      ...store.plan!,
+      machine: {
+        ...store.plan!.machine,
+        parts: store.plan!.machine.parts.map(part =>
+          part.ref === 'mole-450' ? { ...part, ref: 'mole-300' } : part,
+        ),
+      },
+    })
     await nextTick()
     expect(power.find('.sentence').text()).toContain('It switches off before the machine is up.')
   })
@@ -154,8 +198,14 @@ describe('the parts list', () => {
   })
   it('a file is read, its problems listed, and nothing changes until its good rows are applied', async () => {
     const run = vi.fn(() => null)
-    const read = vi.fn(async () => ({ parts: [1, 2], problems: [{ line: 3, message: 'Quantity is no number.' }], moreProblems: 0 }))
-    const csv = mount(CsvImport<number>, { props: { label: 'Import', what: 'line', read, actions: [{ label: 'Add', run }] } })
+    const read = vi.fn(async () => ({
+      parts: [1, 2],
+      problems: [{ line: 3, message: 'Quantity is no number.' }],
+      moreProblems: 0,
+    }))
+    const csv = mount(CsvImport<number>, {
+      props: { label: 'Import', what: 'line', read, actions: [{ label: 'Add', run }] },
+    })
     const input = csv.find('input')
     Object.defineProperty(input.element, 'files', { value: [new File(['id\nx\n'], 'parts.csv')] })
     await input.trigger('change')
@@ -167,12 +217,23 @@ describe('the parts list', () => {
     expect(csv.text()).not.toContain('can be taken')
   })
   it('a file that cannot be read, or is too large, is told, and changes nothing', async () => {
-    const csv = mount(CsvImport<number>, { props: { label: 'Import', what: 'line', read: () => Promise.reject(new Error('no')), actions: [] } })
+    const csv = mount(CsvImport<number>, {
+      props: {
+        label: 'Import',
+        what: 'line',
+        read: () => Promise.reject(new Error('no')),
+        actions: [],
+      },
+    })
     const input = csv.find('input')
     const file = new File(['x'], 'parts.csv')
     Object.defineProperty(input.element, 'files', { value: [file], configurable: true })
     await input.trigger('change')
-    await vi.waitFor(() => expect(csv.find('[role=alert]').text()).toBe('The file could not be read. Nothing was changed.'))
+    await vi.waitFor(() =>
+      expect(csv.find('[role=alert]').text()).toBe(
+        'The file could not be read. Nothing was changed.',
+      ),
+    )
     Object.defineProperty(file, 'size', { value: 31e6 })
     await input.trigger('change')
     expect(csv.find('[role=alert]').text()).toContain('at most 30 MB are read')
@@ -181,16 +242,30 @@ describe('the parts list', () => {
 
 describe('what is at hand, and the system', () => {
   it('tries each computer, and builds on it with a press', async () => {
-    const store = openDemo({ machine: { atHand: [{ name: 'Yard', ref: 'clerk-20' }] }, household: { watchingHome: 1, watchingAway: 0, converted: 0, habits: [] }, library: { holdings: [], otherTB: 1 } })
+    const store = openDemo({
+      machine: { atHand: [{ name: 'Yard', ref: 'clerk-20' }] },
+      household: { watchingHome: 1, watchingAway: 0, converted: 0, habits: [] },
+      library: { holdings: [], otherTB: 1 },
+    })
     const hand = mount(HandSection)
-    await vi.waitFor(() => expect(hand.find('[data-hand="0"]').text()).toMatch(/Yard: (base|second|leave)/), { timeout: 30_000, interval: 100 })
+    await vi.waitFor(
+      () => expect(hand.find('[data-hand="0"]').text()).toMatch(/Yard: (base|second|leave)/),
+      { timeout: 30_000, interval: 100 },
+    )
     await button(hand, 'Apply: build on Yard')!.trigger('click')
-    expect(store.plan!.machine).toMatchObject({ name: 'Yard', base: 'clerk-20', condition: 'owned', atHand: [{ name: 'Yard' }] })
+    expect(store.plan!.machine).toMatchObject({
+      name: 'Yard',
+      base: 'clerk-20',
+      condition: 'owned',
+      atHand: [{ name: 'Yard' }],
+    })
   })
   it('strikes kinds of system out with the reason, and names a port that is taken twice', async () => {
     const store = openDemo()
     const system = mount(SystemSection)
-    expect(system.find('[data-system="storage"]').text()).toContain('because it cannot do the layout of the drives')
+    expect(system.find('[data-system="storage"]').text()).toContain(
+      'because it cannot do the layout of the drives',
+    )
     await button(system, 'Apply: Booted from a stick, dedicated parity')!.trigger('click')
     expect(store.plan!.system.kind).toBe('stick')
     await nextTick()

@@ -16,7 +16,14 @@ import { usePlanStore } from '~/stores/planStore'
 const store = usePlanStore()
 const { format, number, quantity } = useFormat()
 const onDisc = new Set(catalogue.qualities.filter(isFromDisc).map(({ id }) => id))
-const discs = computed(() => store.plan?.network.ripDiscs ?? (store.plan?.library.holdings ?? []).reduce((sum, { quality, titles }) => onDisc.has(quality) ? sum + titles : sum, 0))
+const discs = computed(
+  () =>
+    store.plan?.network.ripDiscs ??
+    (store.plan?.library.holdings ?? []).reduce(
+      (sum, { quality, titles }) => (onDisc.has(quality) ? sum + titles : sum),
+      0,
+    ),
+)
 
 const question = computed(() => {
   const { plan, assessment } = store
@@ -24,24 +31,51 @@ const question = computed(() => {
   const { network, drives } = plan
   const rates = drives.lots.map(lot => driveTraits(lot, drives, catalogue).outerMBps)
   return {
-    sizeTB: assessment.figures['library.contentTB']?.value ?? 0, smallShare: network.smallFilesShare, fromMBps: network.fillFromMBps, toMBps: rebuildShareOfOuter * Math.min(...(rates.length ? rates : [drives.outerMBps])),
-    homeMbps: assessment.figures['network.homeLinkMbps']?.value ?? 0, downloadMbps: network.downloadMbps, capGBPerDay: network.downloadCapGBPerDay,
+    sizeTB: assessment.figures['library.contentTB']?.value ?? 0,
+    smallShare: network.smallFilesShare,
+    fromMBps: network.fillFromMBps,
+    toMBps: rebuildShareOfOuter * Math.min(...(rates.length ? rates : [drives.outerMBps])),
+    homeMbps: assessment.figures['network.homeLinkMbps']?.value ?? 0,
+    downloadMbps: network.downloadMbps,
+    capGBPerDay: network.downloadCapGBPerDay,
   }
 })
-const fills = computed(() => question.value ? firstFills(question.value) : [])
+const fills = computed(() => (question.value ? firstFills(question.value) : []))
 const figures = computed(() => {
   const network = store.plan?.network
   return question.value && network
-    ? fillFigures(fills.value, { question: question.value, ripping: { discs: discs.value, minutesEach: network.ripMinutes, drives: network.ripDrives, hoursPerDay: network.ripHoursPerDay }, format: format.value })
+    ? fillFigures(fills.value, {
+        question: question.value,
+        ripping: {
+          discs: discs.value,
+          minutesEach: network.ripMinutes,
+          drives: network.ripDrives,
+          hoursPerDay: network.ripHoursPerDay,
+        },
+        format: format.value,
+      })
     : []
 })
-const sentence = computed(() => question.value ? fillSentence(fills.value, { sizeTB: question.value.sizeTB, format: format.value }) : '')
-const variant = computed(() => store.plan && { plan: store.plan, label: 'of the first fill', figures: figures.value })
-const longest = computed(() => Math.max(1e-9, ...figures.value.map(({ high, value }) => high ?? value ?? 0)))
+const sentence = computed(() =>
+  question.value
+    ? fillSentence(fills.value, { sizeTB: question.value.sizeTB, format: format.value })
+    : '',
+)
+const variant = computed(
+  () => store.plan && { plan: store.plan, label: 'of the first fill', figures: figures.value },
+)
+const longest = computed(() =>
+  Math.max(1e-9, ...figures.value.map(({ high, value }) => high ?? value ?? 0)),
+)
 /** On a scale of roots, so that hours can be seen beside weeks. */
 const width = (hours: number | null) => `${Math.sqrt((hours ?? 0) / longest.value) * 100}%`
 /** Hours at the bench stay hours: they are somebody's own. */
-const text = ({ id, value }: Figure) => value === null ? 'never' : id === 'network.fill.ripping' ? quantity(value, 'h') : format.value.hours(value)
+const text = ({ id, value }: Figure) =>
+  value === null
+    ? 'never'
+    : id === 'network.fill.ripping'
+      ? quantity(value, 'h')
+      : format.value.hours(value)
 </script>
 
 <template>
@@ -51,28 +85,15 @@ const text = ({ id, value }: Figure) => value === null ? 'never' : id === 'netwo
         {{ sentence }}
       </p>
       <ul class="ways">
-        <li
-          v-for="figure in figures"
-          :key="figure.id"
-          :data-fill="figure.id"
-        >
-          <span class="head"><strong>{{ figure.label }}</strong>
-            <WorkingLink
-              :figure="figure.id"
-              :variant="variant"
-              :name="figure.label"
-            >
+        <li v-for="figure in figures" :key="figure.id" :data-fill="figure.id">
+          <span class="head"
+            ><strong>{{ figure.label }}</strong>
+            <WorkingLink :figure="figure.id" :variant="variant" :name="figure.label">
               {{ text(figure) }}
-            </WorkingLink></span>
-          <span
-            class="track"
-            role="img"
-            :aria-label="`${figure.label}: ${text(figure)}`"
+            </WorkingLink></span
           >
-            <span
-              class="high"
-              :style="{ width: width(figure.high ?? figure.value) }"
-            /><span
+          <span class="track" role="img" :aria-label="`${figure.label}: ${text(figure)}`">
+            <span class="high" :style="{ width: width(figure.high ?? figure.value) }" /><span
               class="likely"
               :style="{ width: width(figure.value) }"
             />
@@ -81,7 +102,8 @@ const text = ({ id, value }: Figure) => value === null ? 'never' : id === 'netwo
         </li>
       </ul>
       <p class="soft small">
-        Bars on a scale of roots. Keep the old copy until everything has been compared: counts first, then checksums.
+        Bars on a scale of roots. Keep the old copy until everything has been compared: counts
+        first, then checksums.
       </p>
     </section>
     <section class="sheet">
@@ -89,14 +111,8 @@ const text = ({ id, value }: Figure) => value === null ? 'never' : id === 'netwo
       <div class="fields">
         <PlanField path="network.fillFromMBps" />
         <PlanField path="network.smallFilesShare" />
-        <PlanField
-          path="network.downloadCapGBPerDay"
-          placeholder="none"
-        />
-        <PlanField
-          path="network.ripDiscs"
-          :placeholder="number(discs)"
-        />
+        <PlanField path="network.downloadCapGBPerDay" placeholder="none" />
+        <PlanField path="network.ripDiscs" :placeholder="number(discs)" />
         <PlanField path="network.ripMinutes" />
         <PlanField path="network.ripDrives" />
         <PlanField path="network.ripHoursPerDay" />
@@ -106,14 +122,58 @@ const text = ({ id, value }: Figure) => value === null ? 'never' : id === 'netwo
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 1.4fr) minmax(0, 1fr); }
-.sentence { font-size: 1.02rem; margin-bottom: 12px; }
-.ways { list-style: none; padding: 0; display: flex; flex-direction: column; gap: 14px; margin-bottom: 12px; }
-.ways li { display: flex; flex-direction: column; gap: 4px; }
-.head { display: flex; justify-content: space-between; gap: 12px; }
-.track { position: relative; display: block; height: 18px; background: rgb(var(--v-theme-surface-light)); border-radius: 3px; overflow: hidden; }
-.high, .likely { position: absolute; left: 0; top: 0; bottom: 0; }
-.high { background: repeating-linear-gradient(45deg, rgba(var(--v-theme-wall), 0.5) 0 1.5px, transparent 1.5px 6px); }
-.likely { background: rgb(var(--v-theme-water)); }
-.fields { --least: 160px; margin-top: 14px; }
+.columns {
+  --page-columns: minmax(0, 1.4fr) minmax(0, 1fr);
+}
+.sentence {
+  font-size: 1.02rem;
+  margin-bottom: 12px;
+}
+.ways {
+  list-style: none;
+  padding: 0;
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+  margin-bottom: 12px;
+}
+.ways li {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+}
+.track {
+  position: relative;
+  display: block;
+  height: 18px;
+  background: rgb(var(--v-theme-surface-light));
+  border-radius: 3px;
+  overflow: hidden;
+}
+.high,
+.likely {
+  position: absolute;
+  left: 0;
+  top: 0;
+  bottom: 0;
+}
+.high {
+  background: repeating-linear-gradient(
+    45deg,
+    rgba(var(--v-theme-wall), 0.5) 0 1.5px,
+    transparent 1.5px 6px
+  );
+}
+.likely {
+  background: rgb(var(--v-theme-water));
+}
+.fields {
+  --least: 160px;
+  margin-top: 14px;
+}
 </style>

@@ -23,17 +23,47 @@ const days = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'
 const when = computed(() => {
   if (!load.value) return ''
   const minute = load.value.slot * slotMinutes
-  return `${days[Math.floor(minute / 1440)]}, ${String(Math.floor(minute % 1440 / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
+  return (
+    `${days[Math.floor(minute / 1440)]}, ` +
+    `${String(Math.floor((minute % 1440) / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
+  )
 })
-const short = computed(() => load.value ? shortChance(load.value, capacity.value) : 0)
-const sentence = computed(() => load.value
-  ? `${when.value} is the busiest moment at home: ${quantity(load.value.meanMbps, 'Mb/s')} on average, no more than ${quantity(load.value.level99Mbps, 'Mb/s')} in 99 weeks of 100. ${short.value < 0.0005 ? `The home network carries ${quantity(capacity.value, 'Mb/s')}, so it never falls behind.` : `With ${share(short.value)} more is asked than the ${quantity(capacity.value, 'Mb/s')} that the home network carries.`}`
-  : 'Enter habits under Household, to see how much is asked of the home network at its busiest moment.')
+const short = computed(() => (load.value ? shortChance(load.value, capacity.value) : 0))
+const sentence = computed(() =>
+  load.value
+    ? `${when.value} is the busiest moment at home: ${quantity(load.value.meanMbps, 'Mb/s')} ` +
+      `on average, no more than ${quantity(load.value.level99Mbps, 'Mb/s')} in 99 weeks of ` +
+      '100. ' +
+      `${short.value < 0.0005 ? `The home network carries ${quantity(capacity.value, 'Mb/s')}, so it never falls ` + 'behind.' : `With ${share(short.value)} more is asked than the ` + `${quantity(capacity.value, 'Mb/s')} that the home network carries.`}`
+    : 'Enter habits under Household, to see how much is asked of the home network at its ' +
+      'busiest moment.',
+)
 const shares = computed(() => {
   const level = load.value?.level99Mbps ?? facts.value?.homePeak.peakMbps ?? 0
   return [
-    ...links.value.filter(({ id }) => id !== 'device').map(({ id, capacityMbps }) => ({ key: id as string, label: { drives: 'Drives', controller: 'Controller', enclosure: 'Enclosure', port: 'Network port', cable: 'Cable', serverLink: 'Link of the machine', switch: 'Switch', device: '' }[id], of: level / Math.max(1e-9, capacityMbps) })),
-    ...devices.value.filter(({ isAway, loadMbps }) => !isAway && loadMbps > 0).map(({ index, name, capacityMbps, loadMbps }) => ({ key: `device ${index}`, label: name, of: loadMbps / Math.max(1e-9, capacityMbps) })),
+    ...links.value
+      .filter(({ id }) => id !== 'device')
+      .map(({ id, capacityMbps }) => ({
+        key: id as string,
+        label: {
+          drives: 'Drives',
+          controller: 'Controller',
+          enclosure: 'Enclosure',
+          port: 'Network port',
+          cable: 'Cable',
+          serverLink: 'Link of the machine',
+          switch: 'Switch',
+          device: '',
+        }[id],
+        of: level / Math.max(1e-9, capacityMbps),
+      })),
+    ...devices.value
+      .filter(({ isAway, loadMbps }) => !isAway && loadMbps > 0)
+      .map(({ index, name, capacityMbps, loadMbps }) => ({
+        key: `device ${index}`,
+        label: name,
+        of: loadMbps / Math.max(1e-9, capacityMbps),
+      })),
   ]
 })
 </script>
@@ -44,24 +74,36 @@ const shares = computed(() => {
       <ChartFrame
         title="How many watch at home at the busiest moment"
         :columns="['Viewers', 'Chance', 'Needed']"
-        :rows="rows.map(({ viewers, chance, mbps }) => [number(viewers), share(chance), quantity(mbps, 'Mb/s')])"
+        :rows="
+          rows.map(({ viewers, chance, mbps }) => [
+            number(viewers),
+            share(chance),
+            quantity(mbps, 'Mb/s'),
+          ])
+        "
       >
         <template #default>
           <p class="sentence home-sentence">
             {{ sentence }}
           </p>
           <ul class="bars">
-            <li
-              v-for="row in rows"
-              :key="row.viewers"
-            >
-              <span>{{ row.viewers === 0 ? 'Nobody' : row.viewers === 1 ? '1 viewer' : `${number(row.viewers)} viewers` }}</span>
-              <span class="track"><span
-                class="fill"
-                :class="{ over: row.mbps > capacity }"
-                :style="{ width: `${row.chance / most * 100}%` }"
+            <li v-for="row in rows" :key="row.viewers">
+              <span>{{
+                row.viewers === 0
+                  ? 'Nobody'
+                  : row.viewers === 1
+                    ? '1 viewer'
+                    : `${number(row.viewers)} viewers`
+              }}</span>
+              <span class="track"
+                ><span
+                  class="fill"
+                  :class="{ over: row.mbps > capacity }"
+                  :style="{ width: `${(row.chance / most) * 100}%` }"
               /></span>
-              <span class="number">{{ share(row.chance) }}</span><span class="number soft">{{ quantity(row.mbps, 'Mb/s') }}</span>
+              <span class="number">{{ share(row.chance) }}</span><span class="number soft">{{
+                quantity(row.mbps, 'Mb/s')
+              }}</span>
             </li>
           </ul>
         </template>
@@ -73,15 +115,13 @@ const shares = computed(() => {
       >
         <template #default>
           <ul class="bars two">
-            <li
-              v-for="one in shares"
-              :key="one.key"
-            >
+            <li v-for="one in shares" :key="one.key">
               <span>{{ one.label }}</span>
-              <span class="track"><span
-                class="fill"
-                :class="{ over: one.of > 1 }"
-                :style="{ width: `${Math.min(1, one.of) * 100}%` }"
+              <span class="track"
+                ><span
+                  class="fill"
+                  :class="{ over: one.of > 1 }"
+                  :style="{ width: `${Math.min(1, one.of) * 100}%` }"
               /></span>
               <span class="number">{{ share(one.of) }}</span>
             </li>
@@ -89,7 +129,8 @@ const shares = computed(() => {
         </template>
         <template #below>
           <p class="soft small">
-            Shared links at the 99 % level; a device's own link with its largest title at the peak. What is more than a link carries is converted, or stutters.
+            Shared links at the 99 % level; a device's own link with its largest title at the peak.
+            What is more than a link carries is converted, or stutters.
           </p>
         </template>
       </ChartFrame>
@@ -104,20 +145,59 @@ const shares = computed(() => {
         <FigureValue id="household.watchingHomeAtOnce" />
       </div>
       <p class="soft small">
-        Titles that play as they are have peaks: 1.5 times their average when re-encoded, 1.8 times from disc. At the peak every viewer counts with the average, and one of them with the rise of the largest title.
+        Titles that play as they are have peaks: 1.5 times their average when re-encoded, 1.8 times
+        from disc. At the peak every viewer counts with the average, and one of them with the rise
+        of the largest title.
       </p>
     </section>
   </div>
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 1.7fr) minmax(260px, 1fr); }
-.sentence { font-size: 1.02rem; margin-bottom: 12px; }
-.figures { --least: 130px; }
-.bars { list-style: none; padding: 0; display: flex; flex-direction: column; gap: 8px; }
-.bars li { display: grid; grid-template-columns: minmax(80px, 0.7fr) minmax(0, 2fr) 62px 86px; gap: 10px; align-items: center; }
-.bars.two li { grid-template-columns: minmax(110px, 0.8fr) minmax(0, 2fr) 62px; }
-.track { height: 18px; background: rgb(var(--v-theme-surface-light)); border-radius: 3px; overflow: hidden; }
-.fill { display: block; height: 100%; background: rgb(var(--v-theme-water)); }
-.fill.over { background: repeating-linear-gradient(45deg, rgb(var(--v-theme-state-impossible)) 0 3px, transparent 3px 6px), rgba(var(--v-theme-water), 0.5); }
+.columns {
+  --page-columns: minmax(0, 1.7fr) minmax(260px, 1fr);
+}
+.sentence {
+  font-size: 1.02rem;
+  margin-bottom: 12px;
+}
+.figures {
+  --least: 130px;
+}
+.bars {
+  list-style: none;
+  padding: 0;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.bars li {
+  display: grid;
+  grid-template-columns: minmax(80px, 0.7fr) minmax(0, 2fr) 62px 86px;
+  gap: 10px;
+  align-items: center;
+}
+.bars.two li {
+  grid-template-columns: minmax(110px, 0.8fr) minmax(0, 2fr) 62px;
+}
+.track {
+  height: 18px;
+  background: rgb(var(--v-theme-surface-light));
+  border-radius: 3px;
+  overflow: hidden;
+}
+.fill {
+  display: block;
+  height: 100%;
+  background: rgb(var(--v-theme-water));
+}
+.fill.over {
+  background:
+    repeating-linear-gradient(
+      45deg,
+      rgb(var(--v-theme-state-impossible)) 0 3px,
+      transparent 3px 6px
+    ),
+    rgba(var(--v-theme-water), 0.5);
+}
 </style>

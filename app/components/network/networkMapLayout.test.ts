@@ -4,18 +4,63 @@ import { planSchema } from '~~/core/plan/planSchema'
 import { networkMap, pipeWidth } from './networkMapLayout'
 
 const { network } = planSchema.parse({ name: 'x' })
-const links = chainOf({ network, drivesMBps: 157, controllerMBps: 500, enclosureMBps: null, deviceMbps: null, loadMbps: 36, deviceLoadMbps: 0 })
-const device = (index: number, isAway: boolean) => ({ index, name: `Device ${index}`, place: isAway ? 'Ship' : 'At home', isAway, link: 'Wi-Fi', capacityMbps: 94, loadMbps: 12 })
+const links = chainOf({
+  network,
+  drivesMBps: 157,
+  controllerMBps: 500,
+  enclosureMBps: null,
+  deviceMbps: null,
+  loadMbps: 36,
+  deviceLoadMbps: 0,
+})
+const device = (index: number, isAway: boolean) => ({
+  index,
+  name: `Device ${index}`,
+  place: isAway ? 'Ship' : 'At home',
+  isAway,
+  link: 'Wi-Fi',
+  capacityMbps: 94,
+  loadMbps: 12,
+})
 
 describe('the map of the network', () => {
-  it.each([360, 620, 900])('has a pipe for each link and device, inside the picture, at %d px', (width) => {
-    const { plots, pipes, height } = networkMap(links, { devices: [...Array.from({ length: 9 }, (_, index) => device(index, false)), device(9, true)], away: { capacityMbps: 16, loadMbps: 8 }, width, names: id => id })
-    expect(pipes.map(({ id }) => id)).toEqual(['drives', 'controller', 'port', 'cable', 'switch', ...Array.from({ length: 9 }, (_, index) => `device-${index}`), 'upload', 'device-9'])
-    for (const { x1, x2, y1, y2 } of pipes) for (const [x, y] of [[x1, y1], [x2, y2]] as const) expect(x >= 0 && x <= width && y >= 0 && y <= height).toBe(true)
-    for (const { x, y, width: wide, height: high } of plots) expect(x >= 0 && x + wide <= width + 0.5 && y >= 0 && y + high <= height).toBe(true)
-    const rows = plots.filter(({ id }) => id.startsWith('device')).map(({ y }) => y).toSorted((a, b) => a - b)
-    rows.slice(1).forEach((y, index) => expect(y - rows[index]!).toBeGreaterThanOrEqual(38))
-  })
+  it.each([360, 620, 900])(
+    'has a pipe for each link and device, inside the picture, at %d px',
+    width => {
+      const { plots, pipes, height } = networkMap(links, {
+        devices: [
+          ...Array.from({ length: 9 }, (_, index) => device(index, false)),
+          device(9, true),
+        ],
+        away: { capacityMbps: 16, loadMbps: 8 },
+        width,
+        names: id => id,
+      })
+      expect(pipes.map(({ id }) => id)).toEqual([
+        'drives',
+        'controller',
+        'port',
+        'cable',
+        'switch',
+        ...Array.from({ length: 9 }, (_, index) => `device-${index}`),
+        'upload',
+        'device-9',
+      ])
+      for (const { x1, x2, y1, y2 } of pipes)
+        for (const [x, y] of [
+          [x1, y1],
+          [x2, y2],
+        ] as const)
+          expect(x >= 0 && x <= width && y >= 0 && y <= height).toBe(true)
+      for (const { x, y, width: wide, height: high } of plots)
+        expect(x >= 0 && x + wide <= width + 0.5 && y >= 0 && y + high <= height).toBe(true)
+      const rows = plots
+        .filter(({ id }) => id.startsWith('device'))
+        .map(({ y }) => y)
+        .toSorted((a, b) => a - b)
+      rows.slice(1).forEach((y, index) => expect(y - rows[index]!).toBeGreaterThanOrEqual(38))
+    },
+  )
   it('draws more as thicker, and never too thin or too thick to see', () => {
     const widths = [0.5, 5, 94, 941, 9414, 1e6].map(pipeWidth)
     expect(widths).toEqual(widths.toSorted((a, b) => a - b))

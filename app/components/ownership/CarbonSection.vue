@@ -9,37 +9,84 @@ import { useBackground } from '~/composables/useBackground'
 import { useCompared } from '~/composables/useCompared'
 import { useFormat } from '~/composables/useFormat'
 
-/** What making it and running it puts into the air; when a new machine has made up for being made. */
+/**
+ * What making it and running it puts into the air; when a new machine has made up for being made.
+ */
 const of = useCompared()
 const { compared } = of
 const { number, quantity, range } = useFormat()
-const { result } = useBackground('compare', () => compared.value.length ? compared.value.map(({ plan }) => plan) : null, (work, plans) => work.carbonOf(JSON.parse(JSON.stringify(plans)) as typeof plans))
-const rows = computed(() => result.value?.length === compared.value.length ? compared.value.map((one, at) => ({ ...one, carbon: result.value![at]! })) : [])
+const { result } = useBackground(
+  'compare',
+  () => (compared.value.length ? compared.value.map(({ plan }) => plan) : null),
+  (work, plans) => work.carbonOf(JSON.parse(JSON.stringify(plans)) as typeof plans),
+)
+const rows = computed(() =>
+  result.value?.length === compared.value.length
+    ? compared.value.map((one, at) => ({ ...one, carbon: result.value![at]! }))
+    : [],
+)
 const height = 320
 const margin = { left: 56, right: 16, top: 18, bottom: 34 }
 function picture(width: number) {
   const years = Math.max(1, ...rows.value.map(({ carbon }) => carbon.byYear.length - 1))
-  const most = Math.max(50, ...rows.value.flatMap(({ carbon }) => carbon.byYear.map(({ high }) => high)))
+  const most = Math.max(
+    50,
+    ...rows.value.flatMap(({ carbon }) => carbon.byYear.map(({ high }) => high)),
+  )
   const x = scaleLinear([0, years], [margin.left, width - margin.right])
   const y = scaleLinear([0, most * 1.05], [height - margin.bottom, margin.top]).nice(5)
   return {
-    x, y, years,
+    x,
+    y,
+    years,
     lines: rows.value.map(({ id, label, carbon }) => ({
-      id, label, path: carbon.byYear.map(({ likely }, year) => `${year ? 'L' : 'M'}${x(year)},${y(likely)}`).join(''),
-      band: `${carbon.byYear.map(({ high }, year) => `${year ? 'L' : 'M'}${x(year)},${y(high)}`).join('')}${[...carbon.byYear].map(({ low }, year) => ({ low, year })).reverse().map(({ low, year }) => `L${x(year)},${y(low)}`).join('')}Z`,
+      id,
+      label,
+      path: carbon.byYear
+        .map(({ likely }, year) => `${year ? 'L' : 'M'}${x(year)},${y(likely)}`)
+        .join(''),
+      band: `${carbon.byYear.map(({ high }, year) => `${year ? 'L' : 'M'}${x(year)},${y(high)}`).join('')}${[
+        ...carbon.byYear,
+      ]
+        .map(({ low }, year) => ({ low, year }))
+        .reverse()
+        .map(({ low, year }) => `L${x(year)},${y(low)}`)
+        .join('')}Z`,
     })),
   }
 }
 const kg = (value: number) => quantity(Math.round(value), 'kg')
 const own = computed(() => rows.value.find(({ id }) => id === 'open') ?? rows.value[0] ?? null)
-const breakEvens = computed(() => own.value
-  ? rows.value.filter(({ id }) => id !== own.value!.id).map(({ id, label, carbon }) => ({ id, label, savedW: own.value!.carbon.averageW - carbon.averageW, years: carbonBreakEven(carbon.made, own.value!.carbon.averageW - carbon.averageW, carbon.kgPerKWh), makes: Object.keys(carbon.made).length > 0 }))
-  : [])
-function text({ label, savedW, years, makes }: typeof breakEvens.value[number]): string {
-  if (savedW <= 0) return `${label} saves no power against ${own.value!.label}, so it never makes up for being made.`
-  if (!makes) return `${label} is made of what is there or used already: it saves carbon from the first day.`
+const breakEvens = computed(() =>
+  own.value
+    ? rows.value
+        .filter(({ id }) => id !== own.value!.id)
+        .map(({ id, label, carbon }) => ({
+          id,
+          label,
+          savedW: own.value!.carbon.averageW - carbon.averageW,
+          years: carbonBreakEven(
+            carbon.made,
+            own.value!.carbon.averageW - carbon.averageW,
+            carbon.kgPerKWh,
+          ),
+          makes: Object.keys(carbon.made).length > 0,
+        }))
+    : [],
+)
+function text({ label, savedW, years, makes }: (typeof breakEvens.value)[number]): string {
+  if (savedW <= 0)
+    return (
+      `${label} saves no power against ${own.value!.label}, so it never makes up for being ` +
+      'made.'
+    )
+  if (!makes)
+    return `${label} is made of what is there or used already: it saves carbon from the first day.`
   if (!years) return ''
-  return `${label} makes up for being made after ${number(years.likely, 2)} years (80 % range: ${range(years, 'years')}).`
+  return (
+    `${label} makes up for being made after ${number(years.likely, 2)} years (80 % range: ` +
+    `${range(years, 'years')}).`
+  )
 }
 </script>
 
@@ -48,15 +95,16 @@ function text({ label, savedW, years, makes }: typeof breakEvens.value[number]):
     <ChartFrame
       title="Carbon, made and used"
       :columns="['Plan', 'Made', 'At the horizon']"
-      :rows="rows.map(({ label, carbon }) => [label, kg(carbon.byYear[0]!.likely), kg(carbon.byYear.at(-1)!.likely)])"
+      :rows="
+        rows.map(({ label, carbon }) => [
+          label,
+          kg(carbon.byYear[0]!.likely),
+          kg(carbon.byYear.at(-1)!.likely),
+        ])
+      "
     >
       <template #default="{ width }">
-        <p
-          v-for="entry in breakEvens"
-          :key="entry.id"
-          class="sentence"
-          data-carbon
-        >
+        <p v-for="entry in breakEvens" :key="entry.id" class="sentence" data-carbon>
           {{ text(entry) }}
         </p>
         <svg
@@ -66,10 +114,7 @@ function text({ label, savedW, years, makes }: typeof breakEvens.value[number]):
           role="img"
           aria-label="Carbon over the years"
         >
-          <g
-            v-for="tick in picture(width).y.ticks(5)"
-            :key="tick"
-          >
+          <g v-for="tick in picture(width).y.ticks(5)" :key="tick">
             <line
               :x1="margin.left"
               :x2="width - margin.right"
@@ -82,7 +127,9 @@ function text({ label, savedW, years, makes }: typeof breakEvens.value[number]):
               :y="picture(width).y(tick) + 4"
               text-anchor="end"
               class="soft"
-            >{{ number(tick) }} kg</text>
+            >
+              {{ number(tick) }} kg
+            </text>
           </g>
           <text
             v-for="year in picture(width).years + 1"
@@ -91,45 +138,28 @@ function text({ label, savedW, years, makes }: typeof breakEvens.value[number]):
             :y="height - 12"
             text-anchor="middle"
             class="soft"
-          >{{ year - 1 }}</text>
-          <g
-            v-for="(line, at) in picture(width).lines"
-            :key="line.id"
-            :class="`line-${at % 5}`"
           >
-            <path
-              :d="line.band"
-              class="band"
-            />
-            <path
-              :d="line.path"
-              class="course"
-            />
+            {{ year - 1 }}
+          </text>
+          <g v-for="(line, at) in picture(width).lines" :key="line.id" :class="`line-${at % 5}`">
+            <path :d="line.band" class="band" />
+            <path :d="line.path" class="course" />
           </g>
         </svg>
         <ul class="legend">
-          <li
-            v-for="(row, at) in rows"
-            :key="row.id"
-            :class="`line-${at % 5}`"
-          >
-            <svg
-              width="26"
-              height="10"
-              aria-hidden="true"
-            ><line
-              x1="1"
-              x2="25"
-              y1="5"
-              y2="5"
-              class="course"
-            /></svg> {{ row.label }}: {{ kg(row.carbon.byYear[0]!.likely) }} made, {{ kg(row.carbon.byYear.at(-1)!.likely) }} at the horizon
+          <li v-for="(row, at) in rows" :key="row.id" :class="`line-${at % 5}`">
+            <svg width="26" height="10" aria-hidden="true">
+              <line x1="1" x2="25" y1="5" y2="5" class="course" />
+            </svg>
+            {{ row.label }}: {{ kg(row.carbon.byYear[0]!.likely) }} made,
+            {{ kg(row.carbon.byYear.at(-1)!.likely) }} at the horizon
           </li>
         </ul>
       </template>
       <template #below>
         <p class="soft small">
-          Areas are the ranges of what making and electricity take; nobody knows them better. What is owned, or bought used, was made for somebody else and counts nothing.
+          Areas are the ranges of what making and electricity take; nobody knows them better. What
+          is owned, or bought used, was made for somebody else and counts nothing.
         </p>
       </template>
     </ChartFrame>
@@ -137,32 +167,67 @@ function text({ label, savedW, years, makes }: typeof breakEvens.value[number]):
       <ComparedChoice :of="of" />
       <div class="fields">
         <PlanField path="costs.grid" />
-        <PlanField
-          path="costs.gridKgPerKWh"
-          placeholder="as it is made"
-        />
+        <PlanField path="costs.gridKgPerKWh" placeholder="as it is made" />
         <PlanField path="choices.horizonYears" />
       </div>
       <p class="soft small">
-        Making: appliance 100–250 kg CO₂e, mini PC 80–250, desktop 200–350, exchange of a board 60–100, hard disk 20–30, SSD 60–160 a TB. Electricity: mixed grid 0.25–0.4 kg a kWh, gas 0.41–0.65, coal 0.74–0.91, wind 0.011.
+        Making: appliance 100–250 kg CO₂e, mini PC 80–250, desktop 200–350, exchange of a board
+        60–100, hard disk 20–30, SSD 60–160 a TB. Electricity: mixed grid 0.25–0.4 kg a kWh, gas
+        0.41–0.65, coal 0.74–0.91, wind 0.011.
       </p>
     </section>
   </div>
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 1.7fr) minmax(260px, 1fr); }
-.sentence { font-size: 1.02rem; margin: 4px 0; }
-.grid { stroke: rgba(var(--v-theme-hairline), 0.8); }
-.course { fill: none; stroke: rgb(var(--line)); stroke-width: 2.5; }
-.band { fill: rgba(var(--line), 0.14); }
-.line-0 { --line: var(--v-theme-primary); }
-.line-1 { --line: var(--v-theme-on-surface); }
-.line-2 { --line: var(--v-theme-state-tight); }
-.line-3 { --line: var(--v-theme-state-short); }
-.line-4 { --line: var(--v-theme-ink-soft); }
-.line-1 .course { stroke-dasharray: 7 4; }
-.line-2 .course { stroke-dasharray: 2 3; }
-.legend { list-style: none; padding: 0; display: grid; gap: 2px; font-size: 0.86rem; }
-.fields { --least: 150px; margin: 12px 0; }
+.columns {
+  --page-columns: minmax(0, 1.7fr) minmax(260px, 1fr);
+}
+.sentence {
+  font-size: 1.02rem;
+  margin: 4px 0;
+}
+.grid {
+  stroke: rgba(var(--v-theme-hairline), 0.8);
+}
+.course {
+  fill: none;
+  stroke: rgb(var(--line));
+  stroke-width: 2.5;
+}
+.band {
+  fill: rgba(var(--line), 0.14);
+}
+.line-0 {
+  --line: var(--v-theme-primary);
+}
+.line-1 {
+  --line: var(--v-theme-on-surface);
+}
+.line-2 {
+  --line: var(--v-theme-state-tight);
+}
+.line-3 {
+  --line: var(--v-theme-state-short);
+}
+.line-4 {
+  --line: var(--v-theme-ink-soft);
+}
+.line-1 .course {
+  stroke-dasharray: 7 4;
+}
+.line-2 .course {
+  stroke-dasharray: 2 3;
+}
+.legend {
+  list-style: none;
+  padding: 0;
+  display: grid;
+  gap: 2px;
+  font-size: 0.86rem;
+}
+.fields {
+  --least: 150px;
+  margin: 12px 0;
+}
 </style>

@@ -5,23 +5,36 @@ import { useFormat } from '~/composables/useFormat'
 import { courseMargin, coursePicture, type Course } from './courseLayout'
 
 /** Lines of money over the years, with their crossings; a month that is pressed is told. */
-const props = defineProps<{ title: string, courses: readonly Course[], month?: number | null }>()
+const props = defineProps<{ title: string; courses: readonly Course[]; month?: number | null }>()
 const emit = defineEmits<{ month: [month: number] }>()
 const { money, number } = useFormat()
 const height = 320
 const picture = (width: number) => coursePicture(props.courses, { width, height })
 const usual = computed(() => picture(700))
 const months = computed(() => Math.max(1, ...props.courses.map(({ sums }) => sums.length - 1)))
-const rows = computed(() => usual.value.yearTicks.map(month => [`Year ${month / 12}`, ...props.courses.map(({ sums }) => sums[month] == null ? '–' : money(sums[month]))]))
+const rows = computed(() =>
+  usual.value.yearTicks.map(month => [
+    `Year ${month / 12}`,
+    ...props.courses.map(({ sums }) => (sums[month] == null ? '–' : money(sums[month]))),
+  ]),
+)
 const hovered = ref<number | null>(null)
 function monthAt(event: PointerEvent, width: number): number {
   const svg = event.currentTarget as SVGSVGElement
   const box = svg.getBoundingClientRect()
-  return Math.max(0, Math.min(months.value, Math.round(picture(width).x.invert((event.clientX - box.left) / (box.width || 1) * width))))
+  return Math.max(
+    0,
+    Math.min(
+      months.value,
+      Math.round(picture(width).x.invert(((event.clientX - box.left) / (box.width || 1)) * width)),
+    ),
+  )
 }
 const shownMonth = computed(() => hovered.value ?? props.month ?? null)
 function onKey(event: KeyboardEvent): void {
-  const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1, PageUp: 12, PageDown: -12 }[event.key]
+  const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1, PageUp: 12, PageDown: -12 }[
+    event.key
+  ]
   if (by === undefined) return
   event.preventDefault()
   emit('month', Math.max(0, Math.min(months.value, (props.month ?? 0) + by)))
@@ -29,11 +42,7 @@ function onKey(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <ChartFrame
-    :title="title"
-    :columns="['When', ...courses.map(({ label }) => label)]"
-    :rows="rows"
-  >
+  <ChartFrame :title="title" :columns="['When', ...courses.map(({ label }) => label)]" :rows="rows">
     <template #default="{ width }">
       <svg
         :viewBox="`0 0 ${width} ${height}`"
@@ -51,10 +60,7 @@ function onKey(event: KeyboardEvent): void {
         @click="emit('month', monthAt($event as PointerEvent, width))"
         @keydown="onKey"
       >
-        <g
-          v-for="tick in picture(width).moneyTicks"
-          :key="`m${tick}`"
-        >
+        <g v-for="tick in picture(width).moneyTicks" :key="`m${tick}`">
           <line
             :x1="courseMargin.left"
             :x2="width - courseMargin.right"
@@ -67,7 +73,9 @@ function onKey(event: KeyboardEvent): void {
             :y="picture(width).y(tick) + 4"
             text-anchor="end"
             class="soft"
-          >{{ money(tick) }}</text>
+          >
+            {{ money(tick) }}
+          </text>
         </g>
         <text
           v-for="tick in picture(width).yearTicks"
@@ -76,7 +84,9 @@ function onKey(event: KeyboardEvent): void {
           :y="height - 12"
           text-anchor="middle"
           class="soft"
-        >{{ tick / 12 }}</text>
+        >
+          {{ tick / 12 }}
+        </text>
         <path
           v-for="(course, at) in picture(width).paths"
           :key="course.id"
@@ -98,10 +108,9 @@ function onKey(event: KeyboardEvent): void {
           >
             <title>{{ number(crossing.month / 12, 3) }} years</title>
           </circle>
-          <text
-            :x="picture(width).x(crossing.month) + 8"
-            :y="picture(width).y(crossing.sum) + 18"
-          >{{ number(crossing.month / 12, 2) }} years</text>
+          <text :x="picture(width).x(crossing.month) + 8" :y="picture(width).y(crossing.sum) + 18">
+            {{ number(crossing.month / 12, 2) }} years
+          </text>
         </g>
         <line
           v-if="shownMonth !== null"
@@ -113,32 +122,21 @@ function onKey(event: KeyboardEvent): void {
         />
       </svg>
       <ul class="legend">
-        <li
-          v-for="(course, at) in courses"
-          :key="course.id"
-        >
-          <svg
-            width="26"
-            height="10"
-            aria-hidden="true"
-          ><line
-            x1="1"
-            x2="25"
-            y1="5"
-            y2="5"
-            class="course"
-            :class="`line-${at % 5}`"
-          /></svg> {{ course.label }}<span
-            v-if="shownMonth !== null"
-            class="soft"
-          >: {{ course.sums[shownMonth] == null ? 'none that is large enough' : money(course.sums[shownMonth]!) }}</span>
+        <li v-for="(course, at) in courses" :key="course.id">
+          <svg width="26" height="10" aria-hidden="true">
+            <line x1="1" x2="25" y1="5" y2="5" class="course" :class="`line-${at % 5}`" />
+          </svg>
+          {{ course.label
+          }}<span v-if="shownMonth !== null" class="soft"
+            >:
+            {{
+              course.sums[shownMonth] == null
+                ? 'none that is large enough'
+                : money(course.sums[shownMonth]!)
+            }}</span
+          >
         </li>
-        <li
-          v-if="shownMonth !== null"
-          class="soft"
-        >
-          after {{ number(shownMonth) }} months
-        </li>
+        <li v-if="shownMonth !== null" class="soft">after {{ number(shownMonth) }} months</li>
       </ul>
     </template>
     <template #below>
@@ -148,15 +146,54 @@ function onKey(event: KeyboardEvent): void {
 </template>
 
 <style scoped>
-svg { cursor: crosshair; touch-action: pan-y; }
-.grid { stroke: rgba(var(--v-theme-hairline), 0.8); }
-.course { fill: none; stroke-width: 2.5; stroke: rgb(var(--v-theme-primary)); }
-.line-1 { stroke: rgb(var(--v-theme-on-surface)); stroke-dasharray: 7 4; }
-.line-2 { stroke: rgb(var(--v-theme-state-tight)); stroke-dasharray: 2 3; }
-.line-3 { stroke: rgb(var(--v-theme-state-short)); stroke-dasharray: 9 3 2 3; }
-.line-4 { stroke: rgb(var(--v-theme-ink-soft)); }
-.crossing { fill: rgb(var(--v-theme-surface)); stroke: rgb(var(--v-theme-on-surface)); stroke-width: 2.5; }
-text { paint-order: stroke; stroke: rgb(var(--v-theme-surface)); stroke-width: 3px; }
-.now { stroke: rgb(var(--v-theme-ink-soft)); stroke-dasharray: 2 3; }
-.legend { list-style: none; padding: 0; display: flex; flex-wrap: wrap; gap: 4px 18px; font-size: 0.86rem; min-height: 24px; }
+svg {
+  cursor: crosshair;
+  touch-action: pan-y;
+}
+.grid {
+  stroke: rgba(var(--v-theme-hairline), 0.8);
+}
+.course {
+  fill: none;
+  stroke-width: 2.5;
+  stroke: rgb(var(--v-theme-primary));
+}
+.line-1 {
+  stroke: rgb(var(--v-theme-on-surface));
+  stroke-dasharray: 7 4;
+}
+.line-2 {
+  stroke: rgb(var(--v-theme-state-tight));
+  stroke-dasharray: 2 3;
+}
+.line-3 {
+  stroke: rgb(var(--v-theme-state-short));
+  stroke-dasharray: 9 3 2 3;
+}
+.line-4 {
+  stroke: rgb(var(--v-theme-ink-soft));
+}
+.crossing {
+  fill: rgb(var(--v-theme-surface));
+  stroke: rgb(var(--v-theme-on-surface));
+  stroke-width: 2.5;
+}
+text {
+  paint-order: stroke;
+  stroke: rgb(var(--v-theme-surface));
+  stroke-width: 3px;
+}
+.now {
+  stroke: rgb(var(--v-theme-ink-soft));
+  stroke-dasharray: 2 3;
+}
+.legend {
+  list-style: none;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  font-size: 0.86rem;
+  min-height: 24px;
+}
 </style>

@@ -18,15 +18,34 @@ const { lists } = useMachineParts()
 const { money, quantity, number } = useFormat()
 const loadW = computed(() => store.assessment?.domains.machine.states[1].watts.likely ?? 0)
 const need = computed(() => upsNeed(loadW.value))
-const rows = computed(() => upsRows(lists.value.hardware.filter((part): part is UpsUnit => part.kind === 'ups'), loadW.value, store.plan?.costs.upsMinutes ?? 10))
+const rows = computed(() =>
+  upsRows(
+    lists.value.hardware.filter((part): part is UpsUnit => part.kind === 'ups'),
+    loadW.value,
+    store.plan?.costs.upsMinutes ?? 10,
+  ),
+)
 const inPlan = computed(() => new Set(store.plan?.machine.parts.map(({ ref }) => ref)))
-const best = computed(() => rows.value.find(({ strongEnough, longEnough }) => strongEnough && longEnough) ?? null)
-const columns = [{ id: 'unit', label: 'UPS' }, { id: 'rating', label: 'Rating', isNumber: true }, { id: 'holds', label: 'Holds', isNumber: true }, { id: 'price', label: 'Price', isNumber: true }]
+const best = computed(
+  () => rows.value.find(({ strongEnough, longEnough }) => strongEnough && longEnough) ?? null,
+)
+const columns = [
+  { id: 'unit', label: 'UPS' },
+  { id: 'rating', label: 'Rating', isNumber: true },
+  { id: 'holds', label: 'Holds', isNumber: true },
+  { id: 'price', label: 'Price', isNumber: true },
+]
 function planWith({ unit }: { readonly unit: UpsUnit }): Plan | null {
   const { plan } = store
   if (!plan) return null
-  const others = plan.machine.parts.filter(({ ref }) => !rows.value.some(row => row.unit.id === ref))
-  return { ...plan, drives: { ...plan.drives, ups: true }, machine: { ...plan.machine, parts: [...others, newPart(unit.id)] } }
+  const others = plan.machine.parts.filter(
+    ({ ref }) => !rows.value.some(row => row.unit.id === ref),
+  )
+  return {
+    ...plan,
+    drives: { ...plan.drives, ups: true },
+    machine: { ...plan.machine, parts: [...others, newPart(unit.id)] },
+  }
 }
 </script>
 
@@ -37,7 +56,14 @@ function planWith({ unit }: { readonly unit: UpsUnit }): Plan | null {
       <section class="sheet ups">
         <h2>A UPS for it</h2>
         <p class="sentence">
-          {{ best ? `${best.unit.label} holds machine and router for ${quantity(Math.floor(best.minutes), 'min')}, at ${money(best.unit.price)}.` : 'No UPS of the catalogue holds it that long.' }} It needs {{ quantity(need.ratingW, 'W') }} and {{ number(need.ratingVA, 3) }} VA: {{ quantity(loadW, 'W') }} while converting, and {{ quantity(routerW, 'W') }} for the router.
+          {{
+            best
+              ? `${best.unit.label} holds machine and router for ${quantity(Math.floor(best.minutes), 'min')}, at ${money(best.unit.price)}.`
+              : 'No UPS of the catalogue holds it that long.'
+          }}
+          It needs {{ quantity(need.ratingW, 'W') }} and {{ number(need.ratingVA, 3) }} VA:
+          {{ quantity(loadW, 'W') }} while converting, and {{ quantity(routerW, 'W') }} for the
+          router.
         </p>
         <ProposalTable
           label="UPS units compared"
@@ -51,7 +77,11 @@ function planWith({ unit }: { readonly unit: UpsUnit }): Plan | null {
           :is-out="row => !row.strongEnough || !row.longEnough"
         >
           <template #unit="{ row }">
-            {{ row.unit.label }} <small class="soft">{{ row.unit.battery === 'lead' ? 'lead' : 'lithium' }}{{ !row.strongEnough ? ', too weak' : !row.longEnough ? ', too short' : '' }}</small>
+            {{ row.unit.label }}
+            <small class="soft"
+              >{{ row.unit.battery === 'lead' ? 'lead' : 'lithium'
+              }}{{ !row.strongEnough ? ', too weak' : !row.longEnough ? ', too short' : '' }}</small
+            >
           </template>
           <template #rating="{ row }">
             {{ number(row.unit.ratingVA) }} VA, {{ quantity(row.unit.ratingW, 'W') }}
@@ -64,7 +94,8 @@ function planWith({ unit }: { readonly unit: UpsUnit }): Plan | null {
           </template>
         </ProposalTable>
         <p class="soft small">
-          Minutes are for an aged battery, behind the losses of the inverter. Test it once a year by pulling its plug, with everything saved. A lead battery lasts about four years.
+          Minutes are for an aged battery, behind the losses of the inverter. Test it once a year by
+          pulling its plug, with everything saved. A lead battery lasts about four years.
         </p>
       </section>
     </div>
@@ -79,10 +110,7 @@ function planWith({ unit }: { readonly unit: UpsUnit }): Plan | null {
       <div class="fields">
         <PlanField path="costs.pricePerKWh" />
         <PlanField path="costs.electricityRisePerYear" />
-        <PlanField
-          path="costs.nightPricePerKWh"
-          placeholder="one rate"
-        />
+        <PlanField path="costs.nightPricePerKWh" placeholder="one rate" />
         <PlanField path="costs.nightShare" />
         <PlanField path="costs.solarShare" />
         <PlanField path="costs.solarPricePerKWh" />
@@ -94,8 +122,19 @@ function planWith({ unit }: { readonly unit: UpsUnit }): Plan | null {
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 1.7fr) minmax(260px, 1fr); }
-.ups { margin-top: 16px; }
-.sentence { font-size: 1.02rem; margin: 6px 0 10px; }
-.figures, .fields { --least: 130px; margin-bottom: 12px; }
+.columns {
+  --page-columns: minmax(0, 1.7fr) minmax(260px, 1fr);
+}
+.ups {
+  margin-top: 16px;
+}
+.sentence {
+  font-size: 1.02rem;
+  margin: 6px 0 10px;
+}
+.figures,
+.fields {
+  --least: 130px;
+  margin-bottom: 12px;
+}
 </style>

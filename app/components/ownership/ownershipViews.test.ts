@@ -7,19 +7,39 @@ import FlipHandle from './FlipHandle.vue'
 import PowerSection from './PowerSection.vue'
 
 const box = { template: '<div><slot /></div>' }
-const stubs = { global: { stubs: { VBtn: { template: '<button><slot /></button>' }, VBtnToggle: box, VProgressLinear: true, VSelect: true, VSwitch: true, PlanField: true, PickList: true } } }
+const stubs = {
+  global: {
+    stubs: {
+      VBtn: { template: '<button><slot /></button>' },
+      VBtnToggle: box,
+      VProgressLinear: true,
+      VSelect: true,
+      VSwitch: true,
+      PlanField: true,
+      PickList: true,
+    },
+  },
+}
 const until = (check: () => void) => vi.waitFor(check, { timeout: 60_000, interval: 50 })
 
 describe('a cloud store instead', () => {
   it('crosses the machine in a month, and follows the steps of an offer', async () => {
     const store = openDemo()
     const cloud = mount(CloudSection, stubs)
-    expect(cloud.find('[data-cloud]').text()).toMatch(/^After \d+ months \(.+ years\) the store has cost as much as the machine\./)
+    expect(cloud.find('[data-cloud]').text()).toMatch(
+      /^After \d+ months \(.+ years\) the store has cost as much as the machine\./,
+    )
     expect(cloud.findAll('[data-course]')).toHaveLength(2)
     store.edit('costs.cloudSteps', [{ sizeTB: 100, pricePerMonth: 1 }])
-    await until(() => expect(cloud.find('[data-cloud]').text()).toMatch(/^Within the horizon the store stays cheaper/))
+    await until(() =>
+      expect(cloud.find('[data-cloud]').text()).toMatch(
+        /^Within the horizon the store stays cheaper/,
+      ),
+    )
     store.edit('costs.cloudSteps', [{ sizeTB: 1, pricePerMonth: 1 }])
-    await until(() => expect(cloud.find('[data-cloud]').text()).toMatch(/^No step of the store holds today's/))
+    await until(() =>
+      expect(cloud.find('[data-cloud]').text()).toMatch(/^No step of the store holds today's/),
+    )
     cloud.unmount()
   })
 })
@@ -28,20 +48,31 @@ describe('power', () => {
   it('names the UPS that holds it for least, and puts it into the plan in place of another', async () => {
     const store = openDemo()
     const power = mount(PowerSection, stubs)
-    expect(power.find('.ups .sentence').text()).toMatch(/^Weight 650 holds machine and router for 13.min, at €92\. It needs 168.W and 224 VA/)
+    expect(power.find('.ups .sentence').text()).toMatch(
+      /^Weight 650 holds machine and router for 13.min, at €92\. It needs 168.W and 224 VA/,
+    )
     await power.find('[data-ups=weight-650] button').trigger('click')
     expect(store.plan?.drives.ups).toBe(true)
     expect(store.plan?.machine.parts.some(({ ref }) => ref === 'weight-650')).toBe(true)
     await power.find('[data-ups=weight-1000] button').trigger('click')
-    expect(store.plan?.machine.parts.filter(({ ref }) => ref.startsWith('weight')).map(({ ref }) => ref)).toEqual(['weight-1000'])
+    expect(
+      store.plan?.machine.parts.filter(({ ref }) => ref.startsWith('weight')).map(({ ref }) => ref),
+    ).toEqual(['weight-1000'])
     store.edit('costs.upsMinutes', 500)
-    await until(() => expect(power.find('.ups .sentence').text()).toMatch(/^No UPS of the catalogue holds it that long/))
+    await until(() =>
+      expect(power.find('.ups .sentence').text()).toMatch(
+        /^No UPS of the catalogue holds it that long/,
+      ),
+    )
     power.unmount()
   })
 })
 
 describe('a chart of money', () => {
-  const courses = [{ id: 'a', label: 'A', sums: [100, 110, 120] }, { id: 'b', label: 'B', sums: [90, 115, 140] }]
+  const courses = [
+    { id: 'a', label: 'A', sums: [100, 110, 120] },
+    { id: 'b', label: 'B', sums: [90, 115, 140] },
+  ]
   it('marks where lines cross, and tells a month by keyboard', async () => {
     openDemo()
     const chart = mount(CourseChart, { props: { title: 'Money', courses, month: 1 } })
@@ -59,12 +90,16 @@ describe('a mark on a bar', () => {
   const props = { label: 'Electricity', value: 0.3, low: 0, high: 1, whole: false, text: '0.3' }
   it('is moved by keys within its ends', async () => {
     const mark = mount(FlipHandle, { props })
-    for (const key of ['ArrowRight', 'PageDown', 'Home', 'End', 'x']) await mark.trigger('keydown', { key })
+    for (const key of ['ArrowRight', 'PageDown', 'Home', 'End', 'x'])
+      await mark.trigger('keydown', { key })
     const values = mark.emitted('set')!.map(([value]) => Number((value as number).toFixed(6)))
     expect(values).toEqual([0.32, 0.2, 0, 1])
   })
   it('is dragged, and snaps to whole years', async () => {
-    const mark = mount(FlipHandle, { props: { ...props, value: 5, low: 1, high: 11, whole: true }, attachTo: document.body })
+    const mark = mount(FlipHandle, {
+      props: { ...props, value: 5, low: 1, high: 11, whole: true },
+      attachTo: document.body,
+    })
     mark.element.parentElement!.getBoundingClientRect = () => ({ left: 0, width: 100 }) as DOMRect
     await mark.trigger('pointermove', { buttons: 0, clientX: 90 })
     expect(mark.emitted('set')).toBeUndefined()

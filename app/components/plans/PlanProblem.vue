@@ -3,7 +3,10 @@ import NumeronMark from '~/components/common/NumeronMark.vue'
 import { downloadText } from '~/composables/planDownload'
 
 /** In place of a plan that cannot be opened: why, and what can be done. */
-defineProps<{ problem: string, /** text of a plan that cannot be read, as it is stored */ raw: string | null }>()
+defineProps<{
+  problem: string
+  /** text of a plan that cannot be read, as it is stored */ raw: string | null
+}>()
 defineEmits<{ retry: [] }>()
 </script>
 
@@ -12,13 +15,7 @@ defineEmits<{ retry: [] }>()
     <NumeronMark />
     <h1>{{ problem }}</h1>
     <div>
-      <VBtn
-        variant="outlined"
-        color="primary"
-        @click="$emit('retry')"
-      >
-        Try again
-      </VBtn>
+      <VBtn variant="outlined" color="primary" @click="$emit('retry')"> Try again </VBtn>
       <VBtn
         v-if="raw !== null"
         variant="outlined"
@@ -27,13 +24,17 @@ defineEmits<{ retry: [] }>()
       >
         Export what is stored
       </VBtn>
-      <VBtn to="/plans">
-        All plans
-      </VBtn>
+      <VBtn to="/plans"> All plans </VBtn>
     </div>
   </div>
 </template>
 
 <style scoped>
-.missing { padding: 40px; display: flex; flex-direction: column; gap: 20px; align-items: flex-start; }
+.missing {
+  padding: 40px;
+  display: flex;
+  flex-direction: column;
+  gap: 20px;
+  align-items: flex-start;
+}
 </style>

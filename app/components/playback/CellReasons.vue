@@ -12,52 +12,68 @@ import WorkingLink from '~/components/common/WorkingLink.vue'
 import RemedyButton from './RemedyButton.vue'
 import { outcomeTexts } from './outcomeTexts'
 
-/** One pair of title and device: what comes of it, all the reasons, the work, and the cheapest way out. */
-const props = defineProps<{ matrix: PlayabilityMatrix, row: number, column: number, hours: number, remedy: ShownRemedy | null, looking: boolean }>()
+/**
+ * One pair of title and device: what comes of it, all the reasons, the work, and the cheapest way
+ * out.
+ */
+const props = defineProps<{
+  matrix: PlayabilityMatrix
+  row: number
+  column: number
+  hours: number
+  remedy: ShownRemedy | null
+  looking: boolean
+}>()
 const { number, format } = useFormat()
 const title = computed(() => props.matrix.rows[props.row])
 const device = computed(() => props.matrix.columns[props.column])
 const plays = computed(() => {
   const cell = props.matrix.cells[props.row]?.[props.column]
   if (!cell) return []
-  const differs = cell.subtitled && (cell.subtitled.outcome !== cell.plain.outcome || cell.subtitled.reasons.length !== cell.plain.reasons.length)
-  return [{ label: differs ? 'Without subtitles' : '', play: cell.plain }, ...(differs ? [{ label: 'With subtitles', play: cell.subtitled! }] : [])]
+  const differs =
+    cell.subtitled &&
+    (cell.subtitled.outcome !== cell.plain.outcome ||
+      cell.subtitled.reasons.length !== cell.plain.reasons.length)
+  return [
+    { label: differs ? 'Without subtitles' : '', play: cell.plain },
+    ...(differs ? [{ label: 'With subtitles', play: cell.subtitled! }] : []),
+  ]
 })
 /** What follows the outcome in its sentence, up to the work. */
 function more(play: Playability): string {
   const copy = play.smallCopy ? ', from its small second copy' : ''
-  const output = play.output ? ` to ${play.output.lines}p at ${number(play.output.mbps, 3)} Mb/s` : ''
-  const work = play.outcome === 'picture' ? ', work' : play.work > 0 && play.outcome !== 'cannot' ? `, work ${number(play.work, 2)} reference streams` : ''
+  const output = play.output
+    ? ` to ${play.output.lines}p at ${number(play.output.mbps, 3)} Mb/s`
+    : ''
+  const work =
+    play.outcome === 'picture'
+      ? ', work'
+      : play.work > 0 && play.outcome !== 'cannot'
+        ? `, work ${number(play.work, 2)} reference streams`
+        : ''
   return copy + output + work
 }
 const isOffered = computed(() => props.matrix.cells[props.row]?.[props.column]?.offered ?? true)
-const isTrouble = computed(() => isOffered.value && plays.value.some(({ play }) => play.outcome === 'picture' || play.outcome === 'cannot'))
+const isTrouble = computed(
+  () =>
+    isOffered.value &&
+    plays.value.some(({ play }) => play.outcome === 'picture' || play.outcome === 'cannot'),
+)
 </script>
 
 <template>
-  <section
-    v-if="title && device"
-    class="sheet reasons"
-    aria-live="polite"
-    data-reasons
-  >
+  <section v-if="title && device" class="sheet reasons" aria-live="polite" data-reasons>
     <h2>{{ title.label }} on {{ device.deviceName }}</h2>
     <p class="soft small">
-      {{ device.placeName }} · {{ device.className }} · {{ number(title.bitrateMbps, 3) }} Mb/s, peaks to {{ number(title.peakMbps, 3) }}<template v-if="hours > 0">
-        · {{ number(hours, 2) }} h a week
-      </template>
+      {{ device.placeName }} · {{ device.className }} · {{ number(title.bitrateMbps, 3) }} Mb/s,
+      peaks to {{ number(title.peakMbps, 3)
+      }}<template v-if="hours > 0"> · {{ number(hours, 2) }} h a week </template>
     </p>
-    <p
-      v-if="!isOffered"
-      data-not-offered
-    >
-      <strong>Not offered here:</strong> these titles are kept away from this device, so its viewers watch something else. If they were offered:
+    <p v-if="!isOffered" data-not-offered>
+      <strong>Not offered here:</strong> these titles are kept away from this device, so its viewers
+      watch something else. If they were offered:
     </p>
-    <div
-      v-for="{ label, play } in plays"
-      :key="label"
-      class="play"
-    >
+    <div v-for="{ label, play } in plays" :key="label" class="play">
       <h3 v-if="label">
         {{ label }}
       </h3>
@@ -72,51 +88,40 @@ const isTrouble = computed(() => isOffered.value && plays.value.some(({ play }) 
         </WorkingLink>
       </p>
       <ul v-if="play.reasons.length">
-        <li
-          v-for="reason in play.reasons"
-          :key="reason.code"
-          :data-reason="reason.code"
-        >
+        <li v-for="reason in play.reasons" :key="reason.code" :data-reason="reason.code">
           {{ reasonText(reason, format) }}
         </li>
       </ul>
-      <p
-        v-else
-        class="soft small"
-      >
-        Container, picture, sound and rate are all taken as they are.
-      </p>
+      <p v-else class="soft small">Container, picture, sound and rate are all taken as they are.</p>
     </div>
-    <FigureValue
-      :id="linkFigureId(device.key)"
-      label="What the link carries for each stream"
-    />
+    <FigureValue :id="linkFigureId(device.key)" label="What the link carries for each stream" />
     <template v-if="isTrouble">
       <h3>Cheapest fix here</h3>
-      <p
-        v-if="looking"
-        class="soft small"
-        role="status"
-      >
-        Searching …
-      </p>
-      <RemedyButton
-        v-else-if="remedy"
-        :remedy="remedy"
-      />
-      <p
-        v-else
-        class="soft small"
-      >
-        No single fix avoids this conversion.
-      </p>
+      <p v-if="looking" class="soft small" role="status">Searching …</p>
+      <RemedyButton v-else-if="remedy" :remedy="remedy" />
+      <p v-else class="soft small">No single fix avoids this conversion.</p>
     </template>
   </section>
 </template>
 
 <style scoped>
-.reasons { display: flex; flex-direction: column; gap: 10px; align-items: flex-start; }
-.outcome { line-height: 1.4; }
-ul { padding-left: 18px; margin-top: 4px; font-size: 0.92rem; line-height: 1.4; }
-h3 { color: rgb(var(--v-theme-ink-soft)); font-size: 0.84rem; }
+.reasons {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  align-items: flex-start;
+}
+.outcome {
+  line-height: 1.4;
+}
+ul {
+  padding-left: 18px;
+  margin-top: 4px;
+  font-size: 0.92rem;
+  line-height: 1.4;
+}
+h3 {
+  color: rgb(var(--v-theme-ink-soft));
+  font-size: 0.84rem;
+}
 </style>

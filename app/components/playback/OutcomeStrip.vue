@@ -5,7 +5,7 @@ import { outcomeTexts } from './outcomeTexts'
 import { useFormat } from '~/composables/useFormat'
 
 /** Watching hours as one strip, by what comes of them. */
-defineProps<{ shares: OutcomeShares | null, height?: number }>()
+defineProps<{ shares: OutcomeShares | null; height?: number }>()
 const { share } = useFormat()
 </script>
 
@@ -14,7 +14,14 @@ const { share } = useFormat()
     class="strip"
     :style="{ height: `${height ?? 8}px` }"
     role="img"
-    :aria-label="shares ? outcomes.filter(outcome => shares![outcome] > 0.0005).map(outcome => `${outcomeTexts[outcome].short} ${share(shares![outcome])}`).join(', ') : 'not watched'"
+    :aria-label="
+      shares
+        ? outcomes
+            .filter(outcome => shares![outcome] > 0.0005)
+            .map(outcome => `${outcomeTexts[outcome].short} ${share(shares![outcome])}`)
+            .join(', ')
+        : 'not watched'
+    "
   >
     <template v-if="shares">
       <i
@@ -29,10 +36,33 @@ const { share } = useFormat()
 </template>
 
 <style scoped>
-.strip { display: flex; width: 100%; border-radius: 2px; overflow: hidden; background: rgb(var(--v-theme-surface-light)); }
-i { flex-basis: 0; min-width: 1px; }
-.playAsIs { background: rgb(var(--v-theme-water)); opacity: 0.55; }
-.repack, .sound { background: rgb(var(--v-theme-water-line)); }
-.picture { background: repeating-linear-gradient(45deg, rgb(var(--v-theme-state-tight)) 0 3px, rgba(var(--v-theme-state-tight), 0.55) 3px 6px); }
-.cannot { background: rgb(var(--v-theme-state-impossible)); }
+.strip {
+  display: flex;
+  width: 100%;
+  border-radius: 2px;
+  overflow: hidden;
+  background: rgb(var(--v-theme-surface-light));
+}
+i {
+  flex-basis: 0;
+  min-width: 1px;
+}
+.playAsIs {
+  background: rgb(var(--v-theme-water));
+  opacity: 0.55;
+}
+.repack,
+.sound {
+  background: rgb(var(--v-theme-water-line));
+}
+.picture {
+  background: repeating-linear-gradient(
+    45deg,
+    rgb(var(--v-theme-state-tight)) 0 3px,
+    rgba(var(--v-theme-state-tight), 0.55) 3px 6px
+  );
+}
+.cannot {
+  background: rgb(var(--v-theme-state-impossible));
+}
 </style>

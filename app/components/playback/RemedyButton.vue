@@ -5,7 +5,10 @@ import StateMark from '~/components/common/StateMark.vue'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 
-/** A remedy: under the pointer or the focus it is tried on the headroom line, pressed it is done, and can be undone. */
+/**
+ * A remedy: under the pointer or the focus it is tried on the headroom line, pressed it is done,
+ * and can be undone.
+ */
 const props = defineProps<{ remedy: ShownRemedy }>()
 const store = usePlanStore()
 const { money, number } = useFormat()
@@ -33,12 +36,18 @@ onBeforeUnmount(leave)
     @focusin="tryOn"
     @focusout="leave"
   >
-    <StateMark
-      :state="remedy.state"
-      small
-    />
-    <span class="what">{{ remedy.label }}
-      <span class="soft small">{{ remedy.price === null ? '' : remedy.price === 0 ? 'costs nothing' : `about ${money(remedy.price)}` }}{{ remedy.extraTB > 0.0005 ? `${number(remedy.extraTB, 2)} TB more space` : '' }}</span>
+    <StateMark :state="remedy.state" small />
+    <span class="what"
+      >{{ remedy.label }}
+      <span class="soft small"
+        >{{
+          remedy.price === null
+            ? ''
+            : remedy.price === 0
+              ? 'costs nothing'
+              : `about ${money(remedy.price)}`
+        }}{{ remedy.extraTB > 0.0005 ? `${number(remedy.extraTB, 2)} TB more space` : '' }}</span
+      >
     </span>
     <VBtn
       size="small"
@@ -53,6 +62,15 @@ onBeforeUnmount(leave)
 </template>
 
 <style scoped>
-.remedy { display: flex; gap: 12px; align-items: center; width: 100%; }
-.what { flex: 1; min-width: 0; text-align: left; }
+.remedy {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  width: 100%;
+}
+.what {
+  flex: 1;
+  min-width: 0;
+  text-align: left;
+}
 </style>

@@ -1,7 +1,9 @@
 import type { Outcome, Playability } from '~~/core/playback/playability'
 
 /** What people read of each outcome; a cell shows the short word. */
-export const outcomeTexts: Readonly<Record<Outcome, { readonly short: string, readonly long: string }>> = {
+export const outcomeTexts: Readonly<
+  Record<Outcome, { readonly short: string; readonly long: string }>
+> = {
   playAsIs: { short: 'as is', long: 'Plays as it is' },
   repack: { short: 'repack', long: 'Repacked: only the container changes' },
   sound: { short: 'sound', long: 'Sound converted, the picture goes through' },

@@ -11,7 +11,10 @@ import RemedyList from './RemedyList.vue'
 
 function opened() {
   const store = openDemo()
-  const { playback: { matrix }, household: { week } } = store.assessment!.domains
+  const {
+    playback: { matrix },
+    household: { week },
+  } = store.assessment!.domains
   return { store, matrix, summaries: matrixSummaries(matrix, week) }
 }
 
@@ -21,15 +24,25 @@ describe('the playability matrix', () => {
     const picture = mount(MatrixPicture, { props: { matrix, summaries, row: 0, column: 0 } })
     const cells = picture.findAll('td')
     expect(cells).toHaveLength(matrix.rows.length * matrix.columns.length)
-    expect(cells.every(cell => /as is|repack|sound|to \d+|cannot|copy/.test(cell.text()))).toBe(true)
-    expect(picture.find('[data-outcome=cannot]').attributes('aria-label')).toContain('Cannot be played')
+    expect(cells.every(cell => /as is|repack|sound|to \d+|cannot|copy/.test(cell.text()))).toBe(
+      true,
+    )
+    expect(picture.find('[data-outcome=cannot]').attributes('aria-label')).toContain(
+      'Cannot be played',
+    )
   })
   it('is walked with the arrow keys, within its edges', async () => {
     const { matrix, summaries } = opened()
     const picture = mount(MatrixPicture, { props: { matrix, summaries, row: 0, column: 0 } })
     const cell = () => picture.find('[tabindex="0"][role=gridcell]')
-    for (const key of ['ArrowDown', 'ArrowRight', 'ArrowUp', 'End']) await cell().trigger('keydown', { key })
-    expect(picture.emitted('choose')).toEqual([[1, 0], [0, 1], [0, 0], [0, matrix.columns.length - 1]])
+    for (const key of ['ArrowDown', 'ArrowRight', 'ArrowUp', 'End'])
+      await cell().trigger('keydown', { key })
+    expect(picture.emitted('choose')).toEqual([
+      [1, 0],
+      [0, 1],
+      [0, 0],
+      [0, matrix.columns.length - 1],
+    ])
   })
 })
 
@@ -38,8 +51,16 @@ describe('one pair', () => {
     const { matrix } = opened()
     const row = matrix.rows.findIndex(entry => entry.quality.id === 'hd1080-hevc')
     const column = matrix.columns.findIndex(entry => entry.deviceName === 'Cabin laptop')
-    const reasons = mount(CellReasons, { props: { matrix, row, column, hours: 3, remedy: null, looking: false } })
-    expect(reasons.findAll('[data-reason]').map(entry => entry.attributes('data-reason'))).toEqual(['CODEC', 'LINK_RATE', 'CAP', 'SOUND', 'CONTAINER'])
+    const reasons = mount(CellReasons, {
+      props: { matrix, row, column, hours: 3, remedy: null, looking: false },
+    })
+    expect(reasons.findAll('[data-reason]').map(entry => entry.attributes('data-reason'))).toEqual([
+      'CODEC',
+      'LINK_RATE',
+      'CAP',
+      'SOUND',
+      'CONTAINER',
+    ])
     expect(reasons.text()).toContain('No single fix avoids')
     await reasons.find('.outcome .working-link').trigger('click')
     expect(useWorkingStore().figureId).toMatch(/^playback\.work\./)
@@ -57,15 +78,21 @@ describe('remedies', () => {
     expect(store.tried).toBe(ranked[0]!.plan)
     await list.find('.remedy').trigger('pointerleave')
     expect(store.tried).toBeNull()
-    const share = store.assessment!.figures['playback.convertedShare']!.value! + store.assessment!.figures['playback.cannotShare']!.value!
+    const share =
+      store.assessment!.figures['playback.convertedShare']!.value! +
+      store.assessment!.figures['playback.cannotShare']!.value!
     await list.find('.remedy button').trigger('click')
-    const after = store.assessment!.figures['playback.convertedShare']!.value! + store.assessment!.figures['playback.cannotShare']!.value!
+    const after =
+      store.assessment!.figures['playback.convertedShare']!.value! +
+      store.assessment!.figures['playback.cannotShare']!.value!
     expect(1 - after / share).toBeCloseTo(ranked[0]!.removedShare, 9)
     store.undo()
     expect(store.plan).toBe(before)
   })
   it('say what to do while nothing can be ranked', () => {
     opened()
-    expect(mount(RemedyList, { props: { ranked: [], working: false, anyHabits: false } }).text()).toContain('Enter habits under Household')
+    expect(
+      mount(RemedyList, { props: { ranked: [], working: false, anyHabits: false } }).text(),
+    ).toContain('Enter habits under Household')
   })
 })

@@ -4,17 +4,20 @@ import type { VerdictState } from '~~/core/verdict'
 import StateMark from '~/components/common/StateMark.vue'
 import { useFormat } from '~/composables/useFormat'
 
-/** One way to meet the need, as a small picture: the machine with its bays, and what it comes to beside what is needed. */
+/**
+ * One way to meet the need, as a small picture: the machine with its bays, and what it comes to
+ * beside what is needed.
+ */
 const props = defineProps<{
   name: string
   detail: string
   bays: number
   drives: number
-  lots: readonly { readonly count: number, readonly sizeTB: number, readonly isOwned: boolean }[]
+  lots: readonly { readonly count: number; readonly sizeTB: number; readonly isOwned: boolean }[]
   toPay: number
   idleW: number
-  conversions: { readonly needed: number, readonly possible: number }
-  room: { readonly needed: number, readonly possible: number }
+  conversions: { readonly needed: number; readonly possible: number }
+  room: { readonly needed: number; readonly possible: number }
   state: VerdictState
   lacks: string
 }>()
@@ -22,14 +25,41 @@ const { money, number } = useFormat()
 const bayCount = computed(() => Math.max(props.bays, props.drives, 1))
 const tower = { width: 108, height: 76 }
 const bayWidth = computed(() => Math.min(16, (tower.width - 12) / bayCount.value))
-const share = (of: { readonly needed: number, readonly possible: number }) => Math.min(1, of.needed / Math.max(of.needed, of.possible, 1e-9))
-const reach = (of: { readonly needed: number, readonly possible: number }) => Math.min(1, of.possible / Math.max(of.needed, of.possible, 1e-9))
-const ownedDrives = computed(() => props.lots.reduce((sum, { count, isOwned }) => isOwned ? sum + count : sum, 0))
-const drivesText = computed(() => props.lots.length > 2 ? `${props.drives} drives` : props.lots.map(({ count, sizeTB }) => `${count} × ${number(sizeTB, 3)}`).join(' + ').concat(props.lots.length ? ' TB' : 'no drives'))
-const ownedText = computed(() => ownedDrives.value === 0 ? '' : ownedDrives.value === props.drives ? 'Your own drives.' : `${ownedDrives.value} of the drives ${ownedDrives.value === 1 ? 'is' : 'are'} yours.`)
+const share = (of: { readonly needed: number; readonly possible: number }) =>
+  Math.min(1, of.needed / Math.max(of.needed, of.possible, 1e-9))
+const reach = (of: { readonly needed: number; readonly possible: number }) =>
+  Math.min(1, of.possible / Math.max(of.needed, of.possible, 1e-9))
+const ownedDrives = computed(() =>
+  props.lots.reduce((sum, { count, isOwned }) => (isOwned ? sum + count : sum), 0),
+)
+const drivesText = computed(() =>
+  props.lots.length > 2
+    ? `${props.drives} drives`
+    : props.lots
+        .map(({ count, sizeTB }) => `${count} × ${number(sizeTB, 3)}`)
+        .join(' + ')
+        .concat(props.lots.length ? ' TB' : 'no drives'),
+)
+const ownedText = computed(() =>
+  ownedDrives.value === 0
+    ? ''
+    : ownedDrives.value === props.drives
+      ? 'Your own drives.'
+      : `${ownedDrives.value} of the drives ${ownedDrives.value === 1 ? 'is' : 'are'} yours.`,
+)
 const rows = computed(() => [
-  { label: 'Conversions', of: props.conversions, text: `${number(props.conversions.possible)} possible, ${number(props.conversions.needed)} needed` },
-  { label: 'Room', of: props.room, text: `${number(props.room.possible, 3)} of ${number(props.room.needed, 3)} TB` },
+  {
+    label: 'Conversions',
+    of: props.conversions,
+    text:
+      `${number(props.conversions.possible)} possible, ${number(props.conversions.needed)} ` +
+      'needed',
+  },
+  {
+    label: 'Room',
+    of: props.room,
+    text: `${number(props.room.possible, 3)} of ${number(props.room.needed, 3)} TB`,
+  },
 ])
 </script>
 
@@ -42,18 +72,8 @@ const rows = computed(() => [
         :height="tower.height"
         aria-hidden="true"
       >
-        <rect
-          x="1"
-          y="1"
-          :width="tower.width - 2"
-          :height="tower.height - 2"
-          rx="5"
-          class="case"
-        />
-        <g
-          v-for="bay in bayCount"
-          :key="bay"
-        >
+        <rect x="1" y="1" :width="tower.width - 2" :height="tower.height - 2" rx="5" class="case" />
+        <g v-for="bay in bayCount" :key="bay">
           <rect
             :x="6 + (bay - 1) * bayWidth"
             y="10"
@@ -63,21 +83,16 @@ const rows = computed(() => [
             :class="bay <= ownedDrives ? 'drive owned' : bay <= drives ? 'drive' : 'bay'"
           />
         </g>
-        <text
-          :x="tower.width / 2"
-          :y="tower.height - 5"
-          text-anchor="middle"
-        >{{ drivesText }}</text>
+        <text :x="tower.width / 2" :y="tower.height - 5" text-anchor="middle">
+          {{ drivesText }}
+        </text>
       </svg>
       <div class="title">
         <h3>{{ name }}</h3>
         <p class="soft small">
           {{ detail }}
         </p>
-        <p
-          v-if="ownedText"
-          class="soft small"
-        >
+        <p v-if="ownedText" class="soft small">
           {{ ownedText }}
         </p>
         <p class="price">
@@ -86,43 +101,22 @@ const rows = computed(() => [
       </div>
     </header>
     <dl>
-      <div
-        v-for="row in rows"
-        :key="row.label"
-      >
+      <div v-for="row in rows" :key="row.label">
         <dt class="soft">
           {{ row.label }}
         </dt>
         <dd>
-          <svg
-            viewBox="0 0 100 8"
-            preserveAspectRatio="none"
-            aria-hidden="true"
-          >
-            <rect
-              width="100"
-              height="8"
-              class="track"
-            />
-            <rect
-              :width="100 * reach(row.of)"
-              height="8"
-              class="reach"
-            />
-            <rect
-              :x="Math.max(0, 100 * share(row.of) - 1.5)"
-              width="1.5"
-              height="8"
-              class="need"
-            />
+          <svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true">
+            <rect width="100" height="8" class="track" />
+            <rect :width="100 * reach(row.of)" height="8" class="reach" />
+            <rect :x="Math.max(0, 100 * share(row.of) - 1.5)" width="1.5" height="8" class="need" />
           </svg>
           {{ row.text }}
         </dd>
       </div>
       <div>
-        <dt class="soft">
-          Idle
-        </dt><dd>{{ number(idleW, 2) }} W</dd>
+        <dt class="soft">Idle</dt>
+        <dd>{{ number(idleW, 2) }} W</dd>
       </div>
     </dl>
     <p class="verdict">
@@ -133,21 +127,80 @@ const rows = computed(() => [
 </template>
 
 <style scoped>
-.build-card { border: 1px solid rgb(var(--v-theme-hairline)); border-radius: 6px; background: rgb(var(--v-theme-surface)); padding: 10px 12px; display: flex; flex-direction: column; gap: 8px; }
-header { display: flex; gap: 12px; }
-header svg { flex: none; }
-.case { fill: rgb(var(--v-theme-surface-light)); stroke: rgb(var(--v-theme-wall)); }
-.drive { fill: rgb(var(--v-theme-water)); stroke: rgb(var(--v-theme-wall)); stroke-width: 0.8; }
-.owned { fill: rgb(var(--v-theme-surface)); }
-.bay { fill: none; stroke: rgb(var(--v-theme-ink-soft)); stroke-dasharray: 2 2; }
-header text { font-size: 10.5px; }
-.price { font-size: 1.25rem; font-weight: 650; font-variant-numeric: tabular-nums; }
-dl { margin: 0; display: flex; flex-direction: column; gap: 3px; font-size: 0.84rem; }
-dl div { display: grid; grid-template-columns: 88px 1fr; gap: 6px; align-items: center; }
-dd { margin: 0; font-variant-numeric: tabular-nums; }
-dd svg { display: block; width: 100%; height: 6px; }
-.track { fill: rgb(var(--v-theme-surface-light)); }
-.reach { fill: rgb(var(--v-theme-wall)); opacity: 0.75; }
-.need { fill: rgb(var(--v-theme-water-line)); }
-.verdict { font-size: 0.86rem; }
+.build-card {
+  border: 1px solid rgb(var(--v-theme-hairline));
+  border-radius: 6px;
+  background: rgb(var(--v-theme-surface));
+  padding: 10px 12px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+header {
+  display: flex;
+  gap: 12px;
+}
+header svg {
+  flex: none;
+}
+.case {
+  fill: rgb(var(--v-theme-surface-light));
+  stroke: rgb(var(--v-theme-wall));
+}
+.drive {
+  fill: rgb(var(--v-theme-water));
+  stroke: rgb(var(--v-theme-wall));
+  stroke-width: 0.8;
+}
+.owned {
+  fill: rgb(var(--v-theme-surface));
+}
+.bay {
+  fill: none;
+  stroke: rgb(var(--v-theme-ink-soft));
+  stroke-dasharray: 2 2;
+}
+header text {
+  font-size: 10.5px;
+}
+.price {
+  font-size: 1.25rem;
+  font-weight: 650;
+  font-variant-numeric: tabular-nums;
+}
+dl {
+  margin: 0;
+  display: flex;
+  flex-direction: column;
+  gap: 3px;
+  font-size: 0.84rem;
+}
+dl div {
+  display: grid;
+  grid-template-columns: 88px 1fr;
+  gap: 6px;
+  align-items: center;
+}
+dd {
+  margin: 0;
+  font-variant-numeric: tabular-nums;
+}
+dd svg {
+  display: block;
+  width: 100%;
+  height: 6px;
+}
+.track {
+  fill: rgb(var(--v-theme-surface-light));
+}
+.reach {
+  fill: rgb(var(--v-theme-wall));
+  opacity: 0.75;
+}
+.need {
+  fill: rgb(var(--v-theme-water-line));
+}
+.verdict {
+  font-size: 0.86rem;
+}
 </style>

@@ -1,15 +1,15 @@
 <script setup lang="ts" generic="Value extends string | number">
 /** A choice of a few answers, of which one may be pressed. */
-defineProps<{ label: string, options: readonly { readonly value: Value, readonly title: string }[], chosen: Value | null }>()
+defineProps<{
+  label: string
+  options: readonly { readonly value: Value; readonly title: string }[]
+  chosen: Value | null
+}>()
 const emit = defineEmits<{ choose: [value: Value] }>()
 </script>
 
 <template>
-  <div
-    class="chips"
-    role="group"
-    :aria-label="label"
-  >
+  <div class="chips" role="group" :aria-label="label">
     <button
       v-for="option in options"
       :key="option.value"
@@ -24,8 +24,24 @@ const emit = defineEmits<{ choose: [value: Value] }>()
 </template>
 
 <style scoped>
-.chips { display: flex; flex-wrap: wrap; gap: 6px; }
-.chip { border: 1px solid rgb(var(--v-theme-hairline)); border-radius: 5px; padding: 4px 12px; min-height: 32px; font-size: 0.9rem; }
-.chip:hover { background: rgb(var(--v-theme-surface-light)); }
-.chip[aria-pressed=true] { border-color: rgb(var(--v-theme-primary)); background: rgba(var(--v-theme-primary), 0.14); font-weight: 600; }
+.chips {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.chip {
+  border: 1px solid rgb(var(--v-theme-hairline));
+  border-radius: 5px;
+  padding: 4px 12px;
+  min-height: 32px;
+  font-size: 0.9rem;
+}
+.chip:hover {
+  background: rgb(var(--v-theme-surface-light));
+}
+.chip[aria-pressed='true'] {
+  border-color: rgb(var(--v-theme-primary));
+  background: rgba(var(--v-theme-primary), 0.14);
+  font-weight: 600;
+}
 </style>

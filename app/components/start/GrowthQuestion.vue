@@ -11,19 +11,26 @@ import StartQuestion from './StartQuestion.vue'
 const store = usePlanStore()
 const { share } = useFormat()
 const words = ['Not at all', 'Slowly', 'Steadily', 'Fast']
-const options = computed(() => growthChoices.map((value, index) => ({ value: value as number, title: value ? `${words[index]}, ${share(value)} a year` : words[index]! })))
-const chosen = computed(() => store.plan ? growthShare(store.plan.library) : null)
-const anything = computed(() => store.plan !== null && (store.plan.library.otherTB > 0 || store.plan.library.holdings.some(holding => holding.titles > 0)))
+const options = computed(() =>
+  growthChoices.map((value, index) => ({
+    value: value as number,
+    title: value ? `${words[index]}, ${share(value)} a year` : words[index]!,
+  })),
+)
+const chosen = computed(() => (store.plan ? growthShare(store.plan.library) : null))
+const anything = computed(
+  () =>
+    store.plan !== null &&
+    (store.plan.library.otherTB > 0 ||
+      store.plan.library.holdings.some(holding => holding.titles > 0)),
+)
 function choose(value: number): void {
   if (store.plan) store.replace({ ...store.plan, library: withGrowth(store.plan.library, value) })
 }
 </script>
 
 <template>
-  <StartQuestion
-    :number="3"
-    question="How does it grow?"
-  >
+  <StartQuestion :number="3" question="How does it grow?">
     <ChoiceChips
       label="Growth of the library"
       :options="options"
@@ -33,10 +40,7 @@ function choose(value: number): void {
     <template #result>
       <span v-if="!anything">Say first what is kept: it grows by a share of that.</span>
       <template v-else>
-        <FigureValue
-          id="library.contentAtHorizonTB"
-          inline
-        />
+        <FigureValue id="library.contentAtHorizonTB" inline />
       </template>
     </template>
   </StartQuestion>

@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { mdiFilmstrip, mdiImageMultipleOutline, mdiMusicNoteOutline, mdiTelevisionPlay, mdiVideoOutline } from '@mdi/js'
+import {
+  mdiFilmstrip,
+  mdiImageMultipleOutline,
+  mdiMusicNoteOutline,
+  mdiTelevisionPlay,
+  mdiVideoOutline,
+} from '@mdi/js'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { keptCount, keptKinds, withKept, type KeptKind } from '~~/core/library/kept'
 import FigureValue from '~/components/common/FigureValue.vue'
@@ -12,7 +18,12 @@ import StartQuestion from './StartQuestion.vue'
 
 /** What is kept, by rough count, or as terabytes. */
 const store = usePlanStore()
-const kinds: Readonly<Record<KeptKind, { readonly label: string, readonly icon: string, readonly some: readonly number[] }>> = {
+const kinds: Readonly<
+  Record<
+    KeptKind,
+    { readonly label: string; readonly icon: string; readonly some: readonly number[] }
+  >
+> = {
   film: { label: 'Films', icon: mdiFilmstrip, some: [50, 300, 1000] },
   series: { label: 'Episodes', icon: mdiTelevisionPlay, some: [200, 1000, 4000] },
   homeVideo: { label: 'Own videos', icon: mdiVideoOutline, some: [50, 300, 1000] },
@@ -20,11 +31,30 @@ const kinds: Readonly<Record<KeptKind, { readonly label: string, readonly icon: 
   music: { label: 'Albums', icon: mdiMusicNoteOutline, some: [100, 500, 2000] },
 }
 const most = 1_000_000
-const tiles = computed(() => keptKinds.map(kind => ({ kind, ...kinds[kind], count: store.plan ? keptCount(store.plan.library, kind) : 0 })))
-const isEmpty = computed(() => store.plan !== null && store.plan.library.otherTB === 0 && store.plan.library.holdings.every(holding => holding.titles === 0 && !holding.sizeGB))
+const tiles = computed(() =>
+  keptKinds.map(kind => ({
+    kind,
+    ...kinds[kind],
+    count: store.plan ? keptCount(store.plan.library, kind) : 0,
+  })),
+)
+const isEmpty = computed(
+  () =>
+    store.plan !== null &&
+    store.plan.library.otherTB === 0 &&
+    store.plan.library.holdings.every(holding => holding.titles === 0 && !holding.sizeGB),
+)
 
 function set(kind: KeptKind, count: number): void {
-  if (store.plan) store.replace({ ...store.plan, library: withKept(store.plan.library, { kind, count: Math.round(Math.max(0, Math.min(most, count))) }, catalogue) })
+  if (store.plan)
+    store.replace({
+      ...store.plan,
+      library: withKept(
+        store.plan.library,
+        { kind, count: Math.round(Math.max(0, Math.min(most, count))) },
+        catalogue,
+      ),
+    })
 }
 function type(kind: KeptKind, event: Event): void {
   const count = parseNumber((event.target as HTMLInputElement).value)
@@ -34,35 +64,20 @@ function type(kind: KeptKind, event: Event): void {
 </script>
 
 <template>
-  <StartQuestion
-    :number="2"
-    question="What is kept?"
-  >
+  <StartQuestion :number="2" question="What is kept?">
     <ul class="kinds">
-      <li
-        v-for="tile in tiles"
-        :key="tile.kind"
-        class="kind"
-        :data-kept="tile.kind"
-      >
+      <li v-for="tile in tiles" :key="tile.kind" class="kind" :data-kept="tile.kind">
         <label class="head">
-          <VIcon
-            :icon="tile.icon"
-            size="22"
-          /><span>{{ tile.label }}</span>
+          <VIcon :icon="tile.icon" size="22" /><span>{{ tile.label }}</span>
           <input
             type="text"
             inputmode="numeric"
             :value="tile.count"
             :aria-label="`${tile.label}, how many`"
             @input="type(tile.kind, $event)"
-          >
+          />
         </label>
-        <span
-          class="some"
-          role="group"
-          :aria-label="`${tile.label}, roughly`"
-        >
+        <span class="some" role="group" :aria-label="`${tile.label}, roughly`">
           <button
             v-for="some in tile.some"
             :key="some"
@@ -70,44 +85,93 @@ function type(kind: KeptKind, event: Event): void {
             class="plain-button"
             :aria-pressed="tile.count === some"
             @click="set(tile.kind, tile.count === some ? 0 : some)"
-          >{{ some.toLocaleString() }}</button>
+          >
+            {{ some.toLocaleString() }}
+          </button>
         </span>
       </li>
     </ul>
     <div class="rest">
-      <PlanField
-        path="library.otherTB"
-        label="Or anything else, as it is now"
-      />
-      <NuxtLink
-        :to="viewAddress(store.id ?? '', 'library', 'scan')"
-        class="small"
-      >
+      <PlanField path="library.otherTB" label="Or anything else, as it is now" />
+      <NuxtLink :to="viewAddress(store.id ?? '', 'library', 'scan')" class="small">
         Or import a scan of your files
       </NuxtLink>
     </div>
     <template #result>
       <span v-if="isEmpty">Nothing is kept yet, so no space is needed.</span>
       <template v-else>
-        <FigureValue
-          id="library.contentTB"
-          inline
-        />
+        <FigureValue id="library.contentTB" inline />
       </template>
     </template>
   </StartQuestion>
 </template>
 
 <style scoped>
-.kinds { list-style: none; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(176px, 1fr)); gap: 8px; }
-.kind { border: 1px solid rgb(var(--v-theme-hairline)); border-radius: 6px; padding: 6px 8px; display: flex; flex-direction: column; gap: 4px; }
-.head { display: flex; align-items: center; gap: 7px; font-size: 0.9rem; }
-.head .v-icon { color: rgb(var(--v-theme-primary)); }
-.head input { font: inherit; font-weight: 600; text-align: right; width: 78px; margin-left: auto; border: 1px solid rgb(var(--v-theme-hairline)); border-radius: 4px; padding: 3px 6px; background: none; color: inherit; font-variant-numeric: tabular-nums; }
-.some { display: flex; gap: 4px; }
-.some button { flex: 1; min-height: 26px; font-size: 0.8rem; text-align: center; border: 1px solid rgb(var(--v-theme-hairline)); border-radius: 4px; font-variant-numeric: tabular-nums; }
-.some button[aria-pressed=true] { background: rgba(var(--v-theme-primary), 0.14); border-color: rgb(var(--v-theme-primary)); font-weight: 600; }
-.rest { display: flex; gap: 18px; align-items: center; flex-wrap: wrap; }
-.rest .plan-field { width: 260px; }
-.rest a { color: rgb(var(--v-theme-primary)); }
+.kinds {
+  list-style: none;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(176px, 1fr));
+  gap: 8px;
+}
+.kind {
+  border: 1px solid rgb(var(--v-theme-hairline));
+  border-radius: 6px;
+  padding: 6px 8px;
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+}
+.head {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+  font-size: 0.9rem;
+}
+.head .v-icon {
+  color: rgb(var(--v-theme-primary));
+}
+.head input {
+  font: inherit;
+  font-weight: 600;
+  text-align: right;
+  width: 78px;
+  margin-left: auto;
+  border: 1px solid rgb(var(--v-theme-hairline));
+  border-radius: 4px;
+  padding: 3px 6px;
+  background: none;
+  color: inherit;
+  font-variant-numeric: tabular-nums;
+}
+.some {
+  display: flex;
+  gap: 4px;
+}
+.some button {
+  flex: 1;
+  min-height: 26px;
+  font-size: 0.8rem;
+  text-align: center;
+  border: 1px solid rgb(var(--v-theme-hairline));
+  border-radius: 4px;
+  font-variant-numeric: tabular-nums;
+}
+.some button[aria-pressed='true'] {
+  background: rgba(var(--v-theme-primary), 0.14);
+  border-color: rgb(var(--v-theme-primary));
+  font-weight: 600;
+}
+.rest {
+  display: flex;
+  gap: 18px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.rest .plan-field {
+  width: 260px;
+}
+.rest a {
+  color: rgb(var(--v-theme-primary));
+}
 </style>

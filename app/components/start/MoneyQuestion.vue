@@ -4,15 +4,9 @@ import StartQuestion from './StartQuestion.vue'
 </script>
 
 <template>
-  <StartQuestion
-    :number="4"
-    question="What may it cost?"
-  >
+  <StartQuestion :number="4" question="What may it cost?">
     <div class="fields">
-      <PlanField
-        path="brief.budget"
-        placeholder="no limit yet"
-      />
+      <PlanField path="brief.budget" placeholder="no limit yet" />
       <PlanField path="brief.currency" />
       <PlanField path="costs.pricePerKWh" />
     </div>

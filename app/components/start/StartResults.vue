@@ -11,40 +11,92 @@ import { viewAddress } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 import BuildCard from './BuildCard.vue'
 
-/** What the answers come to, and the cheapest builds that meet it; a machine that is owned comes first. */
+/**
+ * What the answers come to, and the cheapest builds that meet it; a machine that is owned comes
+ * first.
+ */
 const store = usePlanStore()
 const shown = 3
-const { result, working } = useBackground('compare', () => store.plan, (work, plan) => work.cheapestBuilds(plan, shown), 250)
+const { result, working } = useBackground(
+  'compare',
+  () => store.plan,
+  (work, plan) => work.cheapestBuilds(plan, shown),
+  250,
+)
 const builds = computed(() => result.value ?? [])
 const figure = (id: string) => store.assessment?.figures[id]?.value ?? 0
-const needs = computed(() => ({ conversions: figure('streams.asked'), room: figure('library.contentAtHorizonTB') }))
+const needs = computed(() => ({
+  conversions: figure('streams.asked'),
+  room: figure('library.contentAtHorizonTB'),
+}))
 
 /** What falls short, as clauses; the headrooms are those of the plan as it is, told as short. */
 function lacksText({ lacks }: BuildForNeed, state: VerdictState): string {
-  if (lacks.length) return `${joinClauses(lacks.map(id => verdictClause(shortVerdict(id))))}.`.replace(/^./, first => first.toUpperCase())
-  return `It meets every need${state === 'tight' ? ', with little to spare' : ''}${isEmpty.value ? '; space cannot be judged until you say what is kept' : ''}.`
+  if (lacks.length)
+    return `${joinClauses(lacks.map(id => verdictClause(shortVerdict(id))))}.`.replace(
+      /^./,
+      first => first.toUpperCase(),
+    )
+  return (
+    'It meets every ' +
+    `need${state === 'tight' ? ', with little to spare' : ''}${isEmpty.value ? '; space cannot be judged until you say what is kept' : ''}.`
+  )
 }
-const shortVerdict = (id: string) => ({ ...store.assessment!.verdicts.find(verdict => verdict.id === id)!, state: 'short' as const, asked: null, possible: null })
+const shortVerdict = (id: string) => ({
+  ...store.assessment!.verdicts.find(verdict => verdict.id === id)!,
+  state: 'short' as const,
+  asked: null,
+  possible: null,
+})
 const isEmpty = computed(() => figure('library.contentAtHorizonTB') === 0)
 function stateOf({ evaluation, lacks }: BuildForNeed): VerdictState {
   const { streams, space, survival, home, away, fit, money } = evaluation
-  return lacks.length ? 'short' : [streams, space, survival, home, away, fit, money].reduce(worseState)
+  return lacks.length
+    ? 'short'
+    : [streams, space, survival, home, away, fit, money].reduce(worseState)
 }
-const layoutWords: Readonly<Record<string, string>> = { 'separate': 'drives by themselves', 'mirror': 'a mirror', 'rotating-1': 'one parity drive\'s worth', 'rotating-2': 'two parity drives\' worth' }
-const cardsOf = computed(() => (store.assessment ? builds.value : []).map((entry) => {
-  const { build: { base, converter, pool }, evaluation } = entry
-  const known = base === null ? undefined : entryOf(catalogue.machineBases, base)
-  const parts = [converter.processor && entryOf(catalogue.processors, converter.processor)?.name, converter.card && entryOf(catalogue.videoEngines, converter.card)?.label].filter(Boolean)
-  const kind = base === null ? 'Your own computer' : known?.kind === 'board' ? 'Self-built' : 'Prebuilt'
-  const lots = [...pool.keepsOwned && store.plan ? ownedLots(store.plan).map(lot => ({ ...lot, isOwned: true })) : [], ...pool.count ? [{ count: pool.count, sizeTB: pool.sizeTB, isOwned: false }] : []]
-  const drives = lots.reduce((sum, { count }) => sum + count, 0)
-  const state = stateOf(entry)
-  return {
-    key: base ?? 'owned', entry, state, drives, lots, bays: evaluation.freeBays + drives, lacks: lacksText(entry, state),
-    name: base === null ? store.plan?.machine.name || 'What you have' : known?.label ?? base,
-    detail: `${kind}${parts.length ? `, ${parts.join(', ')}` : ''}, ${layoutWords[pool.layout] ?? pool.layout}`,
-  }
-}))
+const layoutWords: Readonly<Record<string, string>> = {
+  separate: 'drives by themselves',
+  mirror: 'a mirror',
+  'rotating-1': "one parity drive's worth",
+  'rotating-2': "two parity drives' worth",
+}
+const cardsOf = computed(() =>
+  (store.assessment ? builds.value : []).map(entry => {
+    const {
+      build: { base, converter, pool },
+      evaluation,
+    } = entry
+    const known = base === null ? undefined : entryOf(catalogue.machineBases, base)
+    const parts = [
+      converter.processor && entryOf(catalogue.processors, converter.processor)?.name,
+      converter.card && entryOf(catalogue.videoEngines, converter.card)?.label,
+    ].filter(Boolean)
+    const kind =
+      base === null ? 'Your own computer' : known?.kind === 'board' ? 'Self-built' : 'Prebuilt'
+    const lots = [
+      ...(pool.keepsOwned && store.plan
+        ? ownedLots(store.plan).map(lot => ({ ...lot, isOwned: true }))
+        : []),
+      ...(pool.count ? [{ count: pool.count, sizeTB: pool.sizeTB, isOwned: false }] : []),
+    ]
+    const drives = lots.reduce((sum, { count }) => sum + count, 0)
+    const state = stateOf(entry)
+    return {
+      key: base ?? 'owned',
+      entry,
+      state,
+      drives,
+      lots,
+      bays: evaluation.freeBays + drives,
+      lacks: lacksText(entry, state),
+      name: base === null ? store.plan?.machine.name || 'What you have' : (known?.label ?? base),
+      detail:
+        `${kind}${parts.length ? `, ${parts.join(', ')}` : ''}, ` +
+        `${layoutWords[pool.layout] ?? pool.layout}`,
+    }
+  }),
+)
 async function apply({ build }: BuildForNeed): Promise<void> {
   store.tried = null
   if (!store.plan) return
@@ -58,17 +110,22 @@ onBeforeUnmount(() => preview(null))
 </script>
 
 <template>
-  <section
-    class="ways"
-    aria-label="Builds for your answers"
-    data-results
-  >
-    <h2>{{ builds.length && builds.every(entry => entry.lacks.length) ? 'No build in the catalogue meets all of it. The closest:' : 'The cheapest builds that meet it' }}</h2>
-    <p
-      class="soft small"
-      role="status"
-    >
-      {{ working || !result ? 'Searching the catalogue …' : builds.some(entry => entry.build.base === null) ? 'What you have, completed as cheaply as it goes, and the best builds on other machines.' : `The best build on each of ${builds.length} machines.` }}
+  <section class="ways" aria-label="Builds for your answers" data-results>
+    <h2>
+      {{
+        builds.length && builds.every(entry => entry.lacks.length)
+          ? 'No build in the catalogue meets all of it. The closest:'
+          : 'The cheapest builds that meet it'
+      }}
+    </h2>
+    <p class="soft small" role="status">
+      {{
+        working || !result
+          ? 'Searching the catalogue …'
+          : builds.some(entry => entry.build.base === null)
+            ? 'What you have, completed as cheaply as it goes, and the best builds on other machines.'
+            : `The best build on each of ${builds.length} machines.`
+      }}
     </p>
     <div class="cards">
       <BuildCard
@@ -102,19 +159,27 @@ onBeforeUnmount(() => preview(null))
         </VBtn>
       </BuildCard>
     </div>
-    <p
-      v-if="builds.some(entry => entry.build.pool.keepsOwned)"
-      class="small"
-    >
-      Putting drives under another layout erases them: copy what they hold to somewhere else first, and read it back.
+    <p v-if="builds.some(entry => entry.build.pool.keepsOwned)" class="small">
+      Putting drives under another layout erases them: copy what they hold to somewhere else first,
+      and read it back.
     </p>
     <p class="soft small">
-      Models are invented and prices are planning values; drives that you own are used where that is cheaper. Applying a build can be undone, and every answer can be refined later.
+      Models are invented and prices are planning values; drives that you own are used where that is
+      cheaper. Applying a build can be undone, and every answer can be refined later.
     </p>
   </section>
 </template>
 
 <style scoped>
-.ways { display: flex; flex-direction: column; gap: 8px; }
-.cards { display: grid; grid-template-columns: repeat(auto-fit, minmax(250px, 1fr)); gap: 12px; align-items: stretch; }
+.ways {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.cards {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(250px, 1fr));
+  gap: 12px;
+  align-items: stretch;
+}
 </style>

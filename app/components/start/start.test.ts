@@ -9,13 +9,21 @@ import KeptQuestion from './KeptQuestion.vue'
 import ThereQuestion from './ThereQuestion.vue'
 import WatchersQuestion from './WatchersQuestion.vue'
 
-const stubs = { VMenu: { template: '<div><slot name="activator" :props="{}" /><slot /></div>' }, VList: { template: '<div><slot /></div>' }, VListItem: { props: ['title'], template: '<button class="item" :title="title" />' } }
+const stubs = {
+  VMenu: { template: '<div><slot name="activator" :props="{}" /><slot /></div>' },
+  VList: { template: '<div><slot /></div>' },
+  VListItem: { props: ['title'], template: '<button class="item" :title="title" />' },
+}
 function empty() {
   const store = openDemo()
   store.plan = newPlan('New plan')
   return store
 }
-const press = (wrapper: ReturnType<typeof mount>, label: string) => wrapper.findAll('button').find(button => button.attributes('aria-label') === label || button.text() === label)!.trigger('click')
+const press = (wrapper: ReturnType<typeof mount>, label: string) =>
+  wrapper
+    .findAll('button')
+    .find(button => button.attributes('aria-label') === label || button.text() === label)!
+    .trigger('click')
 
 describe('who watches', () => {
   it('says what is assumed until somebody is added, and fills the household', async () => {
@@ -24,7 +32,10 @@ describe('who watches', () => {
     expect(question.text()).toContain('a busy evening is assumed')
     await press(question, 'Add a viewer at home')
     await press(question, 'Add a viewer away')
-    expect(store.plan?.household.viewers.map(viewer => viewer.place === 'home')).toEqual([true, false])
+    expect(store.plan?.household.viewers.map(viewer => viewer.place === 'home')).toEqual([
+      true,
+      false,
+    ])
     expect(store.plan?.household.habits).toHaveLength(2)
     await nextTick()
     expect(question.text()).not.toContain('is assumed')
@@ -36,7 +47,10 @@ describe('who watches', () => {
     const question = mount(WatchersQuestion, { global: { stubs } })
     await press(question, 'Add a viewer at home')
     await nextTick()
-    await question.findAll('.item').find(item => item.attributes('title') === 'Streaming stick, 4K')!.trigger('click')
+    await question
+      .findAll('.item')
+      .find(item => item.attributes('title') === 'Streaming stick, 4K')!
+      .trigger('click')
     expect(store.plan?.household.devices.map(device => device.class)).toEqual(['stick4k'])
     store.undo()
     expect(store.plan?.household.devices.map(device => device.class)).toEqual(['tv2020'])
@@ -71,7 +85,10 @@ describe('what is kept, and how it grows', () => {
     expect(question.text()).toContain('Say first what is kept')
     store.edit('library.otherTB', 12)
     await nextTick()
-    await question.findAll('button').find(button => button.text().startsWith('Steadily'))!.trigger('click')
+    await question
+      .findAll('button')
+      .find(button => button.text().startsWith('Steadily'))!
+      .trigger('click')
     expect(store.plan?.library.otherGrowthGBPerMonth).toBe(150)
     expect(question.find('[aria-pressed=true]').text()).toContain('Steadily')
   })
@@ -100,9 +117,23 @@ describe('what is there already', () => {
 })
 
 describe('a build as a card', () => {
-  const card = (changes: object = {}) => mount(BuildCard, { props: {
-    name: 'Wherry 4', detail: 'Prebuilt', bays: 4, drives: 2, lots: [{ count: 2, sizeTB: 12, isOwned: false }], toPay: 1234, idleW: 20, conversions: { needed: 1, possible: 4 }, room: { needed: 8, possible: 10 }, state: 'enough', lacks: '', ...changes,
-  } })
+  const card = (changes: object = {}) =>
+    mount(BuildCard, {
+      props: {
+        name: 'Wherry 4',
+        detail: 'Prebuilt',
+        bays: 4,
+        drives: 2,
+        lots: [{ count: 2, sizeTB: 12, isOwned: false }],
+        toPay: 1234,
+        idleW: 20,
+        conversions: { needed: 1, possible: 4 },
+        room: { needed: 8, possible: 10 },
+        state: 'enough',
+        lacks: '',
+        ...changes,
+      },
+    })
   it('draws its bays and drives, and tells price, conversions and room', () => {
     openDemo()
     expect(card().findAll('.drive')).toHaveLength(2)
@@ -113,11 +144,19 @@ describe('a build as a card', () => {
   })
   it('tells owned drives from new ones', () => {
     openDemo()
-    const mixed = card({ drives: 3, lots: [{ count: 2, sizeTB: 4, isOwned: true }, { count: 1, sizeTB: 12, isOwned: false }] })
+    const mixed = card({
+      drives: 3,
+      lots: [
+        { count: 2, sizeTB: 4, isOwned: true },
+        { count: 1, sizeTB: 12, isOwned: false },
+      ],
+    })
     expect(mixed.findAll('.owned')).toHaveLength(2)
     expect(mixed.text()).toContain('2 × 4 + 1 × 12 TB')
     expect(mixed.text()).toContain('2 of the drives are yours.')
-    expect(card({ lots: [{ count: 2, sizeTB: 12, isOwned: true }] }).text()).toContain('Your own drives.')
+    expect(card({ lots: [{ count: 2, sizeTB: 12, isOwned: true }] }).text()).toContain(
+      'Your own drives.',
+    )
     expect(card().text()).not.toContain('our')
   })
   it('draws at both ends: no drives, and more than bays', () => {
@@ -125,6 +164,9 @@ describe('a build as a card', () => {
     expect(card({ drives: 0, bays: 0, lots: [] }).text()).toContain('no drives')
     expect(card({ drives: 6 }).findAll('.drive')).toHaveLength(6)
     const need = (of: object) => card({ conversions: of }).find('.need').attributes('x')
-    expect([need({ needed: 0, possible: 0 }), need({ needed: 5, possible: 0 })]).toEqual(['0', '98.5'])
+    expect([need({ needed: 0, possible: 0 }), need({ needed: 5, possible: 0 })]).toEqual([
+      '0',
+      '98.5',
+    ])
   })
 })

@@ -7,31 +7,48 @@ import { useBackground } from '~/composables/useBackground'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 
-/** What would help: devices, copies, cards, a processor; each with its effect, tried under the pointer. */
+/**
+ * What would help: devices, copies, cards, a processor; each with its effect, tried under the
+ * pointer.
+ */
 const store = usePlanStore()
 const { money, number } = useFormat()
-const { result, working } = useBackground('compare', () => store.plan, (work, plan) => work.cures(plan), 400)
+const { result, working } = useBackground(
+  'compare',
+  () => store.plan,
+  (work, plan) => work.cures(plan),
+  400,
+)
 const cures = computed(() => (result.value ?? []).slice(0, 9))
 function cost({ price, extraTB }: ConversionCure): string {
-  return [...(price === null ? [] : [price === 0 ? 'costs nothing' : `about ${money(price)}`]), ...(extraTB > 0.0005 ? [`${number(extraTB, 2)} TB more space`] : [])].join(', ')
+  return [
+    ...(price === null ? [] : [price === 0 ? 'costs nothing' : `about ${money(price)}`]),
+    ...(extraTB > 0.0005 ? [`${number(extraTB, 2)} TB more space`] : []),
+  ].join(', ')
 }
-const band = ({ possible }: ConversionCure) => possible ? possible.low === possible.high ? String(possible.likely) : `${possible.low}–${possible.high}` : '–'
-const columns = [{ id: 'fix', label: 'Fix' }, { id: 'cost', label: 'Cost' }, { id: 'needed', label: 'Needed', isNumber: true }, { id: 'possible', label: 'Possible', isNumber: true }, { id: 'short', label: 'Min short', isNumber: true }, { id: 'then', label: 'Then' }]
+const band = ({ possible }: ConversionCure) =>
+  possible
+    ? possible.low === possible.high
+      ? String(possible.likely)
+      : `${possible.low}–${possible.high}`
+    : '–'
+const columns = [
+  { id: 'fix', label: 'Fix' },
+  { id: 'cost', label: 'Cost' },
+  { id: 'needed', label: 'Needed', isNumber: true },
+  { id: 'possible', label: 'Possible', isNumber: true },
+  { id: 'short', label: 'Min short', isNumber: true },
+  { id: 'then', label: 'Then' },
+]
 </script>
 
 <template>
-  <section
-    class="sheet"
-    :aria-busy="working"
-    data-cures
-  >
+  <section class="sheet" :aria-busy="working" data-cures>
     <h2>What would help</h2>
     <p class="soft small">
-      Fixes that meet the need come first, then by price. Hover or focus to preview it on the headroom line.
-      <span
-        v-if="working"
-        role="status"
-      >Calculating …</span>
+      Fixes that meet the need come first, then by price. Hover or focus to preview it on the
+      headroom line.
+      <span v-if="working" role="status">Calculating …</span>
     </p>
     <ProposalTable
       label="Fixes compared"
@@ -55,13 +72,16 @@ const columns = [{ id: 'fix', label: 'Fix' }, { id: 'cost', label: 'Cost' }, { i
         {{ band(row) }}
       </template>
       <template #short="{ row }">
-        {{ row.minutesShort ? row.minutesShort.likely < 0.1 ? 'under 0.1' : number(row.minutesShort.likely, 2) : '–' }}
+        {{
+          row.minutesShort
+            ? row.minutesShort.likely < 0.1
+              ? 'under 0.1'
+              : number(row.minutesShort.likely, 2)
+            : '–'
+        }}
       </template>
       <template #then="{ row }">
-        <StateMark
-          :state="row.state"
-          small
-        />
+        <StateMark :state="row.state" small />
       </template>
     </ProposalTable>
   </section>

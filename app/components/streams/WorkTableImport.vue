@@ -22,7 +22,8 @@ async function pick(event: Event): Promise<void> {
   }
   const read = readWorkTable(await file.text())
   problems.value = read.ok ? [] : read.problems
-  if (read.ok) problems.value = [store.edit('calibration.workTable', read.file) ?? ''].filter(Boolean)
+  if (read.ok)
+    problems.value = [store.edit('calibration.workTable', read.file) ?? ''].filter(Boolean)
 }
 </script>
 
@@ -37,11 +38,9 @@ async function pick(event: Event): Promise<void> {
     <p class="small">
       {{ own ? 'A table of your own: ' : '' }}{{ own ? own.source : catalogue.workTable.source }}
     </p>
-    <p
-      v-if="own?.modelError?.median !== undefined"
-      class="soft small"
-    >
-      Its median error on its own measured cases is {{ Math.round(own.modelError.median * 1000) / 10 }} %.
+    <p v-if="own?.modelError?.median !== undefined" class="soft small">
+      Its median error on its own measured cases is
+      {{ Math.round(own.modelError.median * 1000) / 10 }} %.
     </p>
     <div class="actions">
       <VBtn
@@ -60,35 +59,37 @@ async function pick(event: Event): Promise<void> {
         accept=".json,application/json"
         aria-label="Choose a work table"
         @change="pick"
-      >
-      <VBtn
-        v-if="own"
-        size="small"
-        @click="store.edit('calibration.workTable', null)"
-      >
+      />
+      <VBtn v-if="own" size="small" @click="store.edit('calibration.workTable', null)">
         Use the built-in table
       </VBtn>
     </div>
-    <ul
-      v-if="problems.length"
-      class="problem small"
-      role="alert"
-    >
-      <li
-        v-for="problem in problems.slice(0, 12)"
-        :key="problem"
-      >
+    <ul v-if="problems.length" class="problem small" role="alert">
+      <li v-for="problem in problems.slice(0, 12)" :key="problem">
         {{ problem }}
       </li>
     </ul>
     <p class="soft small">
-      <code>npm run measure-work</code> measures the coefficients anew on the computer it runs on and writes such a file.
+      <code>npm run measure-work</code> measures the coefficients anew on the computer it runs on
+      and writes such a file.
     </p>
   </section>
 </template>
 
 <style scoped>
-.table { display: flex; flex-direction: column; gap: 8px; align-items: flex-start; }
-.actions { display: flex; gap: 8px; align-items: center; }
-.problem { border-left: 4px solid rgb(var(--v-theme-state-short)); padding: 4px 12px 4px 28px; }
+.table {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  align-items: flex-start;
+}
+.actions {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.problem {
+  border-left: 4px solid rgb(var(--v-theme-state-short));
+  padding: 4px 12px 4px 28px;
+}
 </style>

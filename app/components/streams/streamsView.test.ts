@@ -11,10 +11,14 @@ import CuresList from './CuresList.vue'
 import ProcessorLadder from './ProcessorLadder.vue'
 import WorkTableImport from './WorkTableImport.vue'
 
-const button = (wrapper: ReturnType<typeof mount>, text: string) => wrapper.findAll('button').find(found => found.text() === text)
+const button = (wrapper: ReturnType<typeof mount>, text: string) =>
+  wrapper.findAll('button').find(found => found.text() === text)
 async function shown(component: object, selector: string) {
   const wrapper = mount(component)
-  await vi.waitFor(() => expect(wrapper.find(selector).exists()).toBe(true), { timeout: 20_000, interval: 50 })
+  await vi.waitFor(() => expect(wrapper.find(selector).exists()).toBe(true), {
+    timeout: 20_000,
+    interval: 50,
+  })
   return wrapper
 }
 
@@ -41,7 +45,9 @@ describe('what would help', () => {
   it('says what each costs and comes to; at most nine, those that meet the need first', async () => {
     openDemo()
     const cures = await shown(CuresList, '[data-cure]')
-    const rows = cures.findAll('[data-cure]').map(row => row.findAll('th, td').map(cell => cell.text()))
+    const rows = cures
+      .findAll('[data-cure]')
+      .map(row => row.findAll('th, td').map(cell => cell.text()))
     expect(rows.length).toBeLessThanOrEqual(9)
     const meets = rows.map(([, , , , , state]) => /Ample|Enough|Tight/.test(state!))
     expect(meets).toEqual([...meets].sort((a, b) => Number(b) - Number(a)))
@@ -78,11 +84,14 @@ describe('the smallest processor that is enough', () => {
     await button(ladder, 'All 36 of the catalogue')!.trigger('click')
     for (const row of ladder.findAll('[data-processor]')) {
       const minutes = /([\d,.]+) min short/.exec(row.text())?.[1]
-      if (minutes && Number(minutes.replace(',', '')) > 15) expect(row.find('.state-mark').text()).not.toMatch(/Ample|Enough/)
+      if (minutes && Number(minutes.replace(',', '')) > 15)
+        expect(row.find('.state-mark').text()).not.toMatch(/Ample|Enough/)
     }
   })
   it('is tried under the pointer and put in with a press: price and watts follow', async () => {
-    const store = openDemo({ machine: { base: 'own', processor: 'own', score: 3000, cores: 2, price: 400 } })
+    const store = openDemo({
+      machine: { base: 'own', processor: 'own', score: 3000, cores: 2, price: 400 },
+    })
     const ladder = await shown(ProcessorLadder, '[data-processor]')
     const row = ladder.find('[data-processor]')
     const before = store.assessment!.domains.machine.build.processor
@@ -90,7 +99,9 @@ describe('the smallest processor that is enough', () => {
     expect(store.tried).not.toBeNull()
     await row.trigger('click')
     expect(store.tried).toBeNull()
-    expect(store.assessment!.domains.machine.build.processor?.id).toBe(row.attributes('data-processor'))
+    expect(store.assessment!.domains.machine.build.processor?.id).toBe(
+      row.attributes('data-processor'),
+    )
     expect(before?.id).not.toBe(row.attributes('data-processor'))
     expect(ladder.text()).toContain('In the plan:')
   })
@@ -115,14 +126,27 @@ describe('demand against capacity', () => {
     openDemo()
     const picture = await shown(CapacityPicture, 'svg')
     await button(picture, 'Show as table')!.trigger('click')
-    const minutes = picture.findAll('td').map(cell => cell.text()).filter((_, at) => at % 2 === 1).map(text => text === 'under 0.1' ? 0 : Number(text.replace(',', '')))
+    const minutes = picture
+      .findAll('td')
+      .map(cell => cell.text())
+      .filter((_, at) => at % 2 === 1)
+      .map(text => (text === 'under 0.1' ? 0 : Number(text.replace(',', ''))))
     expect(minutes.length).toBeGreaterThan(3)
     expect(minutes).toEqual([...minutes].sort((a, b) => b - a))
   })
 })
 
 describe('the measurement', () => {
-  const state = (parts: Partial<BenchState>): BenchState => ({ state: 'idle', copies: 0, rounds: [], encoder: 'a made-up encoder', isSimulated: false, result: null, message: '', ...parts })
+  const state = (parts: Partial<BenchState>): BenchState => ({
+    state: 'idle',
+    copies: 0,
+    rounds: [],
+    encoder: 'a made-up encoder',
+    isSimulated: false,
+    result: null,
+    message: '',
+    ...parts,
+  })
   let hear: (state: BenchState) => void
   let lost: () => void
   function mounted() {
@@ -148,10 +172,22 @@ describe('the measurement', () => {
     hear(state({ state: 'preparing' }))
     await panel.vm.$nextTick()
     expect(panel.text()).toContain('Making the clip')
-    hear(state({ state: 'running', copies: 3, rounds: [{ copies: 2, slowest: 1.4, total: 2.9 }, { copies: 3, slowest: 0.9, total: 2.8 }] }))
+    hear(
+      state({
+        state: 'running',
+        copies: 3,
+        rounds: [
+          { copies: 2, slowest: 1.4, total: 2.9 },
+          { copies: 3, slowest: 0.9, total: 2.8 },
+        ],
+      }),
+    )
     await panel.vm.$nextTick()
     expect(panel.text()).toContain('3 at once')
-    expect(panel.findAll('tbody tr').map(row => row.text().includes('falls behind'))).toEqual([false, true])
+    expect(panel.findAll('tbody tr').map(row => row.text().includes('falls behind'))).toEqual([
+      false,
+      true,
+    ])
     await button(panel, 'Cancel')!.trigger('click')
     expect(cancel).toHaveBeenCalledOnce()
     hear(state({ state: 'cancelled', message: 'Cancelled after two rounds.' }))
@@ -161,7 +197,14 @@ describe('the measurement', () => {
   })
   it('is taken over rounded, with how it was measured, and forgotten again', async () => {
     const { panel, store } = mounted()
-    hear(state({ state: 'done', isSimulated: true, encoder: 'a made-up encoder', result: { streams: 3.14159, whole: 3, rounds: [] } }))
+    hear(
+      state({
+        state: 'done',
+        isSimulated: true,
+        encoder: 'a made-up encoder',
+        result: { streams: 3.14159, whole: 3, rounds: [] },
+      }),
+    )
     await panel.vm.$nextTick()
     expect(panel.text()).toContain('3.14 reference streams')
     expect(panel.text()).toContain('Simulated')
@@ -169,7 +212,11 @@ describe('the measurement', () => {
     expect(store.plan?.machine).toMatchObject({ measuredStreams: 3.14, measuredLow: 3 })
     expect(store.plan?.machine.measuredBy).toMatch(/^a made-up encoder, \d{4}-\d\d-\d\d$/)
     await button(panel, 'Remove the measurement')!.trigger('click')
-    expect(store.plan?.machine).toMatchObject({ measuredStreams: null, measuredLow: null, measuredBy: '' })
+    expect(store.plan?.machine).toMatchObject({
+      measuredStreams: null,
+      measuredLow: null,
+      measuredBy: '',
+    })
   })
   it('tells of a refusal, and of a server that does not answer', async () => {
     vi.spyOn(benchApi, 'start').mockResolvedValue('A measurement is under way already.')
@@ -195,10 +242,14 @@ describe('re-encoding the archive', () => {
     expect(rows.length).toBeGreaterThan(0)
     const saved = rows.map(row => Number(/([\d.]+) TB/.exec(row.text())![1]))
     const all = Number(/([\d.]+) TB/.exec(archive.find('tfoot').text())![1])
-    expect(Math.abs(saved.reduce((sum, value) => sum + value, 0) - all)).toBeLessThan(0.06 * all + 0.05)
+    expect(Math.abs(saved.reduce((sum, value) => sum + value, 0) - all)).toBeLessThan(
+      0.06 * all + 0.05,
+    )
     await rows[0]!.trigger('pointerenter')
     const index = Number(rows[0]!.attributes('data-archive-row'))
-    expect(store.tried!.library.holdings[index]!.quality).not.toBe(store.plan!.library.holdings[index]!.quality)
+    expect(store.tried!.library.holdings[index]!.quality).not.toBe(
+      store.plan!.library.holdings[index]!.quality,
+    )
     archive.unmount()
     expect(store.tried).toBeNull()
   })
@@ -212,22 +263,36 @@ describe('re-encoding the archive', () => {
 
 describe('another work table', () => {
   const shipped = readFileSync('core/catalogue/transcodeWork.json', 'utf8')
-  async function pick(panel: ReturnType<typeof mount>, text: string, size = text.length): Promise<void> {
+  async function pick(
+    panel: ReturnType<typeof mount>,
+    text: string,
+    size = text.length,
+  ): Promise<void> {
     const input = panel.find('input[type=file]')
-    Object.defineProperty(input.element, 'files', { configurable: true, value: [{ size, text: async () => text }] })
+    Object.defineProperty(input.element, 'files', {
+      configurable: true,
+      value: [{ size, text: async () => text }],
+    })
     await input.trigger('change')
     await flushPromises()
   }
   it('takes the place of the one that ships, and gives it back', async () => {
     const store = openDemo()
     const panel = mount(WorkTableImport)
-    await pick(panel, shipped.replace(/"source":\s*"[^"]*"/, '"source": "measured at Tide Mill House"'))
+    await pick(
+      panel,
+      shipped.replace(/"source":\s*"[^"]*"/, '"source": "measured at Tide Mill House"'),
+    )
     expect(store.plan?.calibration.workTable?.source).toBe('measured at Tide Mill House')
     expect(panel.text()).toContain('A table of your own: measured at Tide Mill House')
     await button(panel, 'Use the built-in table')!.trigger('click')
     expect(store.plan?.calibration.workTable).toBeNull()
   })
-  it.each([['rubbish', '{"a":', undefined], ['another document', '{"source":"x"}', undefined], ['a huge one', '{}', 1_000_001]])('refuses %s and keeps the plan', async (_, text, size) => {
+  it.each([
+    ['rubbish', '{"a":', undefined],
+    ['another document', '{"source":"x"}', undefined],
+    ['a huge one', '{}', 1_000_001],
+  ])('refuses %s and keeps the plan', async (_, text, size) => {
     const store = openDemo()
     const before = store.plan
     const panel = mount(WorkTableImport)

@@ -6,7 +6,10 @@ import { useSearch } from '~/composables/useSearch'
 import { withBuild } from '~/composables/withBuild'
 import { usePlanStore } from '~/stores/planStore'
 
-/** The cheapest parts and drives that make the plan meet its need: tried under the pointer, applied by a press. What else there is, where there are none. */
+/**
+ * The cheapest parts and drives that make the plan meet its need: tried under the pointer, applied
+ * by a press. What else there is, where there are none.
+ */
 const props = defineProps<{ newLayout: boolean }>()
 const store = usePlanStore()
 const { look, apply } = useProposal()
@@ -14,26 +17,32 @@ const { money } = useFormat()
 const { progress, running, failed } = useSearch('change', () => ({ newLayout: props.newLayout }))
 const found = computed(() => progress.value?.build ?? null)
 const isFree = computed(() => found.value !== null && found.value.price <= 0.005)
-const changed = computed(() => found.value && store.plan && !isFree.value ? withBuild(store.plan, found.value) : null)
+const changed = computed(() =>
+  found.value && store.plan && !isFree.value ? withBuild(store.plan, found.value) : null,
+)
 const sentence = computed(() => {
   const build = found.value
-  if (failed.value) return 'The search for the cheapest change broke off; it starts again with the next change of the plan.'
-  if (!build) return running.value || !progress.value ? 'Parts and drives that could be added are gone through.' : null
+  if (failed.value)
+    return (
+      'The search for the cheapest change broke off; it starts again with the next change of ' +
+      'the plan.'
+    )
+  if (!build)
+    return running.value || !progress.value
+      ? 'Parts and drives that could be added are gone through.'
+      : null
   if (isFree.value) return 'Nothing has to be bought: the plan meets its need.'
   const parts = build.parts ? ` Put in ${build.parts}.` : ''
-  return `${running.value ? 'Cheapest change found so far' : 'The cheapest change that meets the need'}: ${money(build.price)} for parts and drives.${parts} Drives then: ${build.drives}.`
+  return (
+    `${running.value ? 'Cheapest change found so far' : 'The cheapest change that meets the need'}: ` +
+    `${money(build.price)} for parts and drives.${parts} Drives then: ${build.drives}.`
+  )
 })
 </script>
 
 <template>
-  <div
-    data-change
-    :aria-busy="running"
-  >
-    <p
-      v-if="sentence"
-      class="sentence"
-    >
+  <div data-change :aria-busy="running">
+    <p v-if="sentence" class="sentence">
       {{ sentence }}
       <VBtn
         v-if="changed"
@@ -52,7 +61,9 @@ const sentence = computed(() => {
     </p>
     <template v-else>
       <p class="sentence">
-        No set of parts and drives makes the machine that is in the plan meet its need{{ newLayout ? '' : ' under its layout' }}.
+        No set of parts and drives makes the machine that is in the plan meet its need{{
+          newLayout ? '' : ' under its layout'
+        }}.
       </p>
       <slot />
     </template>
@@ -60,6 +71,10 @@ const sentence = computed(() => {
 </template>
 
 <style scoped>
-.sentence { margin: 6px 0; }
-.sentence .v-btn { margin-left: 8px; }
+.sentence {
+  margin: 6px 0;
+}
+.sentence .v-btn {
+  margin-left: 8px;
+}
 </style>

@@ -20,12 +20,8 @@ const model = computed({ get: () => [...ids.value], set: (next: string[]) => cho
     class="no-print"
     data-compared
   />
-  <p
-    v-for="one in otherCurrency"
-    :key="one.id"
-    class="soft"
-    data-other-currency
-  >
-    {{ one.label }} counts in {{ one.plan.brief.currency }} and is left out, because Numeron does not exchange currencies.
+  <p v-for="one in otherCurrency" :key="one.id" class="soft" data-other-currency>
+    {{ one.label }} counts in {{ one.plan.brief.currency }} and is left out, because Numeron does
+    not exchange currencies.
   </p>
 </template>

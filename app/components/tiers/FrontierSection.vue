@@ -24,35 +24,82 @@ const { money, number, share, quantity } = useFormat()
 const points = computed(() => progress.value?.points ?? [])
 const text = computed(() => {
   if (failed.value) return 'The search broke off. Try again.'
-  if (running.value) return `${points.value.length} so far, ${number(progress.value?.nodes ?? 0)} steps looked into.`
-  return cancelled.value ? `Cancelled: ${points.value.length} ${points.value.length === 1 ? 'point was' : 'points were'} found until then.` : `${points.value.length} points, complete.`
+  if (running.value)
+    return `${points.value.length} so far, ${number(progress.value?.nodes ?? 0)} steps looked into.`
+  return cancelled.value
+    ? `Cancelled: ${points.value.length} ` +
+        `${points.value.length === 1 ? 'point was' : 'points were'} found until then.`
+    : `${points.value.length} points, complete.`
 })
-const valueText = (build: WayBuild) => axis.value === 'possible' ? `${number(build.possible)} conversions` : axis.value === 'roomTB' ? quantity(build.roomTB, 'TB') : share(build.lossChanceAtHorizon)
+const valueText = (build: WayBuild) =>
+  axis.value === 'possible'
+    ? `${number(build.possible)} conversions`
+    : axis.value === 'roomTB'
+      ? quantity(build.roomTB, 'TB')
+      : share(build.lossChanceAtHorizon)
 const height = 340
 const margin = { left: 60, right: 22, top: 24, bottom: 40 }
-/** what may be spent: the budget where price now is minimised, otherwise a limit over the years that belongs to this picture */
+/**
+ * what may be spent: the budget where price now is minimised, otherwise a limit over the years that
+ * belongs to this picture
+ */
 const spend = ref<number | null>(null)
-const limit = computed(() => objective.value === 'now' ? store.plan?.brief.budget ?? null : spend.value ?? (points.value.length ? Math.round(Math.max(...points.value.map(priceOf)) * 1.02) : null))
-const priceOf = (build: WayBuild) => objective.value === 'now' ? build.toPay : build.horizonCost
+const limit = computed(() =>
+  objective.value === 'now'
+    ? (store.plan?.brief.budget ?? null)
+    : (spend.value ??
+      (points.value.length ? Math.round(Math.max(...points.value.map(priceOf)) * 1.02) : null)),
+)
+const priceOf = (build: WayBuild) => (objective.value === 'now' ? build.toPay : build.horizonCost)
 function scales(width: number) {
   const costs = points.value.map(priceOf)
   const values = points.value.map(build => build[axis.value])
-  const x = scaleLinear([0, Math.max(500, limit.value ?? 0, ...costs) * 1.06], [margin.left, width - margin.right])
-  const y = scaleLinear([0, Math.max(axis.value === 'lossChanceAtHorizon' ? 0.001 : 1, ...values) * 1.1], [height - margin.bottom, margin.top]).nice(5)
-  const steps = points.value.map((build, at) => `${at === 0 ? 'M' : 'L'}${x(priceOf(build))},${y(at === 0 ? build[axis.value] : points.value[at - 1]![axis.value])}L${x(priceOf(build))},${y(build[axis.value])}`).join('')
+  const x = scaleLinear(
+    [0, Math.max(500, limit.value ?? 0, ...costs) * 1.06],
+    [margin.left, width - margin.right],
+  )
+  const y = scaleLinear(
+    [0, Math.max(axis.value === 'lossChanceAtHorizon' ? 0.001 : 1, ...values) * 1.1],
+    [height - margin.bottom, margin.top],
+  ).nice(5)
+  const steps = points.value
+    .map(
+      (build, at) =>
+        `${at === 0 ? 'M' : 'L'}${x(priceOf(build))},${y(at === 0 ? build[axis.value] : points.value[at - 1]![axis.value])}L${x(priceOf(build))},${y(build[axis.value])}`,
+    )
+    .join('')
   return { x, y, steps }
 }
-const reach = computed(() => limit.value === null ? points.value : points.value.filter(build => priceOf(build) <= limit.value!))
+const reach = computed(() =>
+  limit.value === null
+    ? points.value
+    : points.value.filter(build => priceOf(build) <= limit.value!),
+)
 const sentence = computed(() => {
   const first = points.value[0]
-  if (!first) return running.value ? 'The first point is searched.' : 'No build meets the need, so there is no frontier.'
+  if (!first)
+    return running.value
+      ? 'The first point is searched.'
+      : 'No build meets the need, so there is no frontier.'
   const top = reach.value.at(-1)
-  if (!top) return `Nothing within ${money(limit.value!)}: the first point costs ${money(priceOf(first))}.`
-  return `${limit.value === null ? 'At most' : `Within ${money(limit.value)} ${objective.value === 'now' ? 'now' : 'over the years'} at most`} ${axis.value === 'lossChanceAtHorizon' ? `a chance of loss of ${valueText(top)}` : valueText(top)}: ${top.label} with ${top.drives}. The need itself is met from ${money(priceOf(first))}.`
+  if (!top)
+    return `Nothing within ${money(limit.value!)}: the first point costs ${money(priceOf(first))}.`
+  return (
+    `${limit.value === null ? 'At most' : `Within ${money(limit.value)} ${objective.value === 'now' ? 'now' : 'over the years'} ` + 'at most'} ` +
+    `${axis.value === 'lossChanceAtHorizon' ? `a chance of loss of ${valueText(top)}` : valueText(top)}: ` +
+    `${top.label} with ${top.drives}. The need itself is met from ${money(priceOf(first))}.`
+  )
 })
 const widthNow = ref(760)
 const { handle, follow, release } = usePictureHandle({
-  value: () => limit.value ?? 1000, min: 0, max: 1_000_000, step: 10, coarse: 100, valueAt: ({ x }) => Math.max(0, scales(widthNow.value).x.invert(x)), set: value => objective.value === 'now' ? void store.edit('brief.budget', value) : void (spend.value = value),
+  value: () => limit.value ?? 1000,
+  min: 0,
+  max: 1_000_000,
+  step: 10,
+  coarse: 100,
+  valueAt: ({ x }) => Math.max(0, scales(widthNow.value).x.invert(x)),
+  set: value =>
+    objective.value === 'now' ? void store.edit('brief.budget', value) : void (spend.value = value),
 })
 </script>
 
@@ -61,13 +108,16 @@ const { handle, follow, release } = usePictureHandle({
     <ChartFrame
       title="What more money buys"
       :columns="['Build', 'Cost', frontierAxes[axis]]"
-      :rows="points.map(build => [`${build.label}, ${build.drives}`, money(priceOf(build)), valueText(build)])"
+      :rows="
+        points.map(build => [
+          `${build.label}, ${build.drives}`,
+          money(priceOf(build)),
+          valueText(build),
+        ])
+      "
     >
       <template #default="{ width }">
-        <p
-          class="sentence"
-          data-frontier
-        >
+        <p class="sentence" data-frontier>
           {{ sentence }}
         </p>
         <svg
@@ -76,7 +126,10 @@ const { handle, follow, release } = usePictureHandle({
           :height="height"
           role="group"
           aria-label="Frontier"
-          @pointermove="widthNow = width; follow($event)"
+          @pointermove="
+            widthNow = width
+            follow($event)
+          "
           @pointerup="release"
           @pointercancel="release"
         >
@@ -84,10 +137,7 @@ const { handle, follow, release } = usePictureHandle({
             v-bind="{ scales: scales(width), width, height, margin }"
             :is-share="axis === 'lossChanceAtHorizon'"
           />
-          <path
-            :d="scales(width).steps"
-            class="course"
-          />
+          <path :d="scales(width).steps" class="course" />
           <SpendLine
             v-if="limit !== null"
             :at="scales(width).x(limit)"
@@ -114,18 +164,20 @@ const { handle, follow, release } = usePictureHandle({
             @click="apply(build)"
             @keydown.enter.prevent="apply(build)"
           >
-            <title>{{ build.label }}, {{ build.drives }}: {{ money(priceOf(build)) }}, {{ valueText(build) }}</title>
+            <title>
+              {{ build.label }}, {{ build.drives }}: {{ money(priceOf(build)) }},
+              {{ valueText(build) }}
+            </title>
             <circle r="13" />
-            <circle
-              r="6"
-              class="dot"
-            />
+            <circle r="6" class="dot" />
           </g>
         </svg>
       </template>
       <template #below>
         <p class="soft small">
-          Each point is the cheapest build that is better than the one before it. {{ objective === 'now' ? 'Cost: price now.' : 'Cost: over the horizon.' }} Hover or focus to preview, press to apply.
+          Each point is the cheapest build that is better than the one before it.
+          {{ objective === 'now' ? 'Cost: price now.' : 'Cost: over the horizon.' }} Hover or focus
+          to preview, press to apply.
         </p>
       </template>
     </ChartFrame>
@@ -140,19 +192,16 @@ const { handle, follow, release } = usePictureHandle({
         class="axes"
         aria-label="What the cost is set against"
       >
-        <VBtn
-          v-for="(label, id) in frontierAxes"
-          :key="id"
-          :value="id"
-          size="small"
-        >
+        <VBtn v-for="(label, id) in frontierAxes" :key="id" :value="id" size="small">
           {{ label }}
         </VBtn>
       </VBtnToggle>
       <SearchProgress
         :search="search"
         :running="running"
-        :state="cancelled ? 'cancelled' : failed ? 'failed' : running || !progress ? 'running' : 'done'"
+        :state="
+          cancelled ? 'cancelled' : failed ? 'failed' : running || !progress ? 'running' : 'done'
+        "
         :text="text"
         :share="running ? null : 1"
         class="progress"
@@ -164,14 +213,44 @@ const { handle, follow, release } = usePictureHandle({
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 1.9fr) minmax(240px, 1fr); }
-.sentence { font-size: 1.04rem; margin-bottom: 8px; }
-.progress { margin-bottom: 12px; }
-.axes { margin-bottom: 8px; max-width: 100%; overflow-x: auto; }
-.course { fill: none; stroke: rgb(var(--v-theme-water)); stroke-width: 2.5; }
-.point { cursor: pointer; outline: none; }
-.point circle { fill: transparent; }
-.point .dot { fill: rgb(var(--v-theme-primary)); stroke: rgb(var(--v-theme-surface)); stroke-width: 1.5; }
-.point:hover .dot, .point:focus-visible .dot { r: 9px; }
-.point.beyond .dot { fill: rgb(var(--v-theme-ink-soft)); opacity: 0.6; }
+.columns {
+  --page-columns: minmax(0, 1.9fr) minmax(240px, 1fr);
+}
+.sentence {
+  font-size: 1.04rem;
+  margin-bottom: 8px;
+}
+.progress {
+  margin-bottom: 12px;
+}
+.axes {
+  margin-bottom: 8px;
+  max-width: 100%;
+  overflow-x: auto;
+}
+.course {
+  fill: none;
+  stroke: rgb(var(--v-theme-water));
+  stroke-width: 2.5;
+}
+.point {
+  cursor: pointer;
+  outline: none;
+}
+.point circle {
+  fill: transparent;
+}
+.point .dot {
+  fill: rgb(var(--v-theme-primary));
+  stroke: rgb(var(--v-theme-surface));
+  stroke-width: 1.5;
+}
+.point:hover .dot,
+.point:focus-visible .dot {
+  r: 9px;
+}
+.point.beyond .dot {
+  fill: rgb(var(--v-theme-ink-soft));
+  opacity: 0.6;
+}
 </style>

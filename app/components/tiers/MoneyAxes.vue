@@ -3,24 +3,29 @@ import type { ScaleLinear } from 'd3-scale'
 import { useFormat } from '~/composables/useFormat'
 
 /** Lines and labels of a picture with money to the right and what it gives upwards. */
-withDefaults(defineProps<{
-  scales: { readonly x: ScaleLinear<number, number>, readonly y: ScaleLinear<number, number> }
-  width: number
-  height: number
-  margin: { readonly left: number, readonly right: number, readonly top: number, readonly bottom: number }
-  /** what stands upwards is a share */
-  isShare: boolean
-  name?: string
-}>(), { name: '' })
+withDefaults(
+  defineProps<{
+    scales: { readonly x: ScaleLinear<number, number>; readonly y: ScaleLinear<number, number> }
+    width: number
+    height: number
+    margin: {
+      readonly left: number
+      readonly right: number
+      readonly top: number
+      readonly bottom: number
+    }
+    /** what stands upwards is a share */
+    isShare: boolean
+    name?: string
+  }>(),
+  { name: '' },
+)
 const { money, number, share } = useFormat()
 </script>
 
 <template>
   <g>
-    <g
-      v-for="tick in scales.y.ticks(5)"
-      :key="`y${tick}`"
-    >
+    <g v-for="tick in scales.y.ticks(5)" :key="`y${tick}`">
       <line
         :x1="margin.left"
         :x2="width - margin.right"
@@ -28,12 +33,7 @@ const { money, number, share } = useFormat()
         :y2="scales.y(tick)"
         class="grid"
       />
-      <text
-        :x="margin.left - 8"
-        :y="scales.y(tick) + 4"
-        text-anchor="end"
-        class="soft"
-      >
+      <text :x="margin.left - 8" :y="scales.y(tick) + 4" text-anchor="end" class="soft">
         {{ isShare ? share(tick) : number(tick) }}
       </text>
     </g>
@@ -47,18 +47,14 @@ const { money, number, share } = useFormat()
     >
       {{ money(tick) }}
     </text>
-    <text
-      v-if="name"
-      :x="width - margin.right"
-      :y="height - 4"
-      text-anchor="end"
-      class="soft"
-    >
+    <text v-if="name" :x="width - margin.right" :y="height - 4" text-anchor="end" class="soft">
       {{ name }} →
     </text>
   </g>
 </template>
 
 <style scoped>
-.grid { stroke: rgba(var(--v-theme-hairline), 0.8); }
+.grid {
+  stroke: rgba(var(--v-theme-hairline), 0.8);
+}
 </style>

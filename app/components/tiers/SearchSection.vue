@@ -13,7 +13,10 @@ import CheapestChange from './CheapestChange.vue'
 import SearchState from './SearchState.vue'
 import { waysText } from './waysText'
 
-/** How the answer was found: its proof, the cheapest change to what is there, and, where nothing meets the need, what clashes. */
+/**
+ * How the answer was found: its proof, the cheapest change to what is there, and, where nothing
+ * meets the need, what clashes.
+ */
 const store = usePlanStore()
 const ways = useWays()
 const { best, tiers, costOf } = ways
@@ -21,17 +24,39 @@ const { money, number, quantity } = useFormat()
 const newLayout = ref(false)
 const clash = useSearch('clash', () => null)
 const picked = ref<number | null>(null)
-const names: Readonly<Record<Limit, string>> = { streams: 'the conversions', space: 'the room', survival: 'what must survive', home: 'the home network', away: 'the upload', budget: 'the budget' }
-const list = (limits: readonly Limit[]) => limits.length === 1 ? names[limits[0]!] : `${limits.slice(0, -1).map(limit => names[limit]).join(', ')} and ${names[limits.at(-1)!]}`
+const names: Readonly<Record<Limit, string>> = {
+  streams: 'the conversions',
+  space: 'the room',
+  survival: 'what must survive',
+  home: 'the home network',
+  away: 'the upload',
+  budget: 'the budget',
+}
+const list = (limits: readonly Limit[]) =>
+  limits.length === 1
+    ? names[limits[0]!]
+    : `${limits
+        .slice(0, -1)
+        .map(limit => names[limit])
+        .join(', ')} and ${names[limits.at(-1)!]}`
 const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 const clashText = computed(() => {
   const now = clash.progress.value
   if (clash.running.value) return 'Every part of the need is tried without the others.'
-  if (!now) return store.plan?.brief.budget == null ? 'Nothing clashes: a build meets the whole need.' : 'Nothing clashes: a build meets the whole need within the budget.'
-  const first = now.limits.length === 1 ? `${cap(list(now.limits))} alone cannot be met by anything in the catalogue.` : `${cap(list(now.limits))} cannot be had together.`
+  if (!now)
+    return store.plan?.brief.budget == null
+      ? 'Nothing clashes: a build meets the whole need.'
+      : 'Nothing clashes: a build meets the whole need within the budget.'
+  const first =
+    now.limits.length === 1
+      ? `${cap(list(now.limits))} alone cannot be met by anything in the catalogue.`
+      : `${cap(list(now.limits))} cannot be had together.`
   if (!now.relaxed) return `${first} Giving up one of them is not enough.`
   const { limit, build } = now.relaxed
-  return `${first} The cheapest way out is to move ${names[limit]}: ${limit === 'budget' ? `from ${money(store.plan!.brief.budget!)} to ${money(build.toPay)}` : `then ${build.label} with ${build.drives} does, at ${money(build.toPay)}${limit === 'streams' ? `, with ${number(build.possible)} conversions` : limit === 'space' ? `, with ${quantity(build.roomTB, 'TB')} of room` : ''}`}.`
+  return (
+    `${first} The cheapest way out is to move ${names[limit]}: ` +
+    `${limit === 'budget' ? `from ${money(store.plan!.brief.budget!)} to ${money(build.toPay)}` : `then ${build.label} with ${build.drives} does, at ` + `${money(build.toPay)}${limit === 'streams' ? `, with ${number(build.possible)} conversions` : limit === 'space' ? `, with ${quantity(build.roomTB, 'TB')} of room` : ''}`}.`
+  )
 })
 </script>
 
@@ -39,11 +64,14 @@ const clashText = computed(() => {
   <section class="sheet">
     <h2>The cheapest build, with its proof</h2>
     <p class="sentence">
-      {{ best.length > 0 && (ways.running.value || ways.cancelled.value) ? 'Best so far: ' : '' }}{{ waysText(best, costOf, money) }}
+      {{ best.length > 0 && (ways.running.value || ways.cancelled.value) ? 'Best so far: ' : ''
+      }}{{ waysText(best, costOf, money) }}
     </p>
     <SearchState :ways="ways" />
     <p class="soft small">
-      Branch and bound: choices are made one after the other, and a branch is cut off as soon as nothing in it can cost less than the best so far. When all branches are looked into or cut off, the best is proved. Equal costs are decided by idle watts, then by names.
+      Branch and bound: choices are made one after the other, and a branch is cut off as soon as
+      nothing in it can cost less than the best so far. When all branches are looked into or cut
+      off, the best is proved. Equal costs are decided by idle watts, then by names.
     </p>
   </section>
   <div class="columns">
@@ -61,10 +89,7 @@ const clashText = computed(() => {
     </section>
     <section class="sheet">
       <h2>What clashes</h2>
-      <p
-        class="sentence"
-        data-clash
-      >
+      <p class="sentence" data-clash>
         {{ clashText }}
       </p>
       <PlanField path="brief.budget" />
@@ -73,7 +98,11 @@ const clashText = computed(() => {
   <section class="sheet tiers">
     <h2>Tiers</h2>
     <p class="soft">
-      {{ store.plan?.costs.tiers.length ? 'Builds are sorted by these budgets.' : `Builds are sorted by these budgets unless you enter your own: ${tiers.map(tier => `${tier.name} ${money(tier.cap)}`).join(', ')}.` }}
+      {{
+        store.plan?.costs.tiers.length
+          ? 'Builds are sorted by these budgets.'
+          : `Builds are sorted by these budgets unless you enter your own: ${tiers.map(tier => `${tier.name} ${money(tier.cap)}`).join(', ')}.`
+      }}
     </p>
     <PickList
       :id="fieldElementId('costs.tiers')"
@@ -83,27 +112,50 @@ const clashText = computed(() => {
       add="Add a tier"
       :full="(store.plan?.costs.tiers.length ?? 0) >= mostTiers"
       :name="(tier, index) => tier.name || `Tier ${index + 1}`"
-      @add="store.edit('costs.tiers', [...(store.plan?.costs.tiers ?? []), { name: `Tier ${(store.plan?.costs.tiers.length ?? 0) + 1}`, cap: 1000 }])"
-      @remove="index => store.edit('costs.tiers', store.plan!.costs.tiers.filter((_, other) => other !== index))"
+      @add="
+        store.edit('costs.tiers', [
+          ...(store.plan?.costs.tiers ?? []),
+          { name: `Tier ${(store.plan?.costs.tiers.length ?? 0) + 1}`, cap: 1000 },
+        ])
+      "
+      @remove="
+        index =>
+          store.edit(
+            'costs.tiers',
+            store.plan!.costs.tiers.filter((_, other) => other !== index),
+          )
+      "
     >
       <template #line="{ entry }">
-        <span><strong>{{ entry.name }}</strong> <span class="soft">at most {{ money(entry.cap) }}</span></span>
+        <span
+          ><strong>{{ entry.name }}</strong>
+          <span class="soft">at most {{ money(entry.cap) }}</span></span
+        >
       </template>
       <template #default="{ index }">
         <PlanField :path="`costs.tiers.${index}.name`" />
         <PlanField :path="`costs.tiers.${index}.cap`" />
       </template>
     </PickList>
-    <PlanField
-      path="costs.linkBetween"
-      class="link"
-    />
+    <PlanField path="costs.linkBetween" class="link" />
   </section>
 </template>
 
 <style scoped>
-.sentence { font-size: 1.04rem; margin: 8px 0; }
-.columns, .tiers { margin-top: 16px; }
-.link { margin-top: 14px; max-width: 320px; }
-.sentence + .v-input, .sentence + div { margin-top: 12px; }
+.sentence {
+  font-size: 1.04rem;
+  margin: 8px 0;
+}
+.columns,
+.tiers {
+  margin-top: 16px;
+}
+.link {
+  margin-top: 14px;
+  max-width: 320px;
+}
+.sentence + .v-input,
+.sentence + div {
+  margin-top: 12px;
+}
 </style>

@@ -13,9 +13,14 @@ const text = computed(() => {
   const now = progress.value
   if (failed.value) return 'The search broke off. Try again.'
   if (!now) return cancelled.value ? 'Cancelled before anything was found.' : 'The search begins.'
-  const counted = `${number(now.nodes)} steps looked into, ${number(now.leaves)} whole builds worked out, ${number(now.cut)} branches cut off`
-  if (cancelled.value) return `Cancelled after ${counted}: what is shown is what was found until then.`
-  return running.value ? `${now.at ? `${wayNames[now.at]}: ` : ''}${counted}.` : `Complete: ${counted}. Nothing cheaper is left in the catalogue (gap 0).`
+  const counted =
+    `${number(now.nodes)} steps looked into, ${number(now.leaves)} whole builds worked out, ` +
+    `${number(now.cut)} branches cut off`
+  if (cancelled.value)
+    return `Cancelled after ${counted}: what is shown is what was found until then.`
+  return running.value
+    ? `${now.at ? `${wayNames[now.at]}: ` : ''}${counted}.`
+    : `Complete: ${counted}. Nothing cheaper is left in the catalogue (gap 0).`
 })
 </script>
 

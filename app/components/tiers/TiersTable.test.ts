@@ -5,7 +5,9 @@ import { openDemo } from '../../../tests/stubs/openPlan'
 import TiersTable from './TiersTable.vue'
 
 async function mounted() {
-  const table = mount(TiersTable, { global: { stubs: { VBtn: { template: '<button><slot /></button>' } } } })
+  const table = mount(TiersTable, {
+    global: { stubs: { VBtn: { template: '<button><slot /></button>' } } },
+  })
   await vi.waitFor(() => expect(table.find('[data-way]').exists()).toBe(true))
   return table
 }
@@ -15,7 +17,9 @@ describe('ways of building', () => {
     openDemo()
     const table = await mounted()
     expect(table.findAll('[data-way]')).toHaveLength(6)
-    expect(table.find('[data-way="lean-prebuilt"]').text()).toContain('does not fit into 6.66 TB of room')
+    expect(table.find('[data-way="lean-prebuilt"]').text()).toContain(
+      'does not fit into 6.66 TB of room',
+    )
     expect(table.find('[data-way="middle-built"]').text()).toContain('Meets the need')
   })
   it('are tried under the pointer, adopted with one press and undone', async () => {
@@ -33,9 +37,15 @@ describe('ways of building', () => {
   })
   it('show the working of their own figures', async () => {
     openDemo()
-    await (await mounted()).find('[data-way="large-built"] [data-figure="ownership.purchase"]').trigger('click')
+    await (
+      await mounted()
+    )
+      .find('[data-way="large-built"] [data-figure="ownership.purchase"]')
+      .trigger('click')
     const working = useWorkingStore()
     expect(working.variant?.label).toBe('With Weir')
-    expect(working.figures['ownership.purchase']?.formula).toContain('machine €1,246 + drives €1,410 + extras €85 = €2,741')
+    expect(working.figures['ownership.purchase']?.formula).toContain(
+      'machine €1,246 + drives €1,410 + extras €85 = €2,741',
+    )
   })
 })

@@ -16,13 +16,20 @@ const { look, apply } = useProposal()
 const steps = computed(() => progress.value ?? [])
 const total = computed(() => steps.value.reduce((sum, { price }) => sum + price, 0))
 const width = (ratio: number) => `${Math.min(1, ratio / 2) * 100}%`
-const planOf = ({ plan }: UpgradeStep) => store.plan && { ...store.plan, machine: plan.machine, drives: plan.drives, network: plan.network }
+const planOf = ({ plan }: UpgradeStep) =>
+  store.plan && { ...store.plan, machine: plan.machine, drives: plan.drives, network: plan.network }
 </script>
 
 <template>
   <section class="sheet">
     <p class="sentence">
-      {{ running && !steps.length ? 'Every single change is tried.' : steps.length ? `The limit that binds now is ${steps[0]!.limit.label.toLowerCase()}; ${steps.length === 1 ? 'one step relieves it' : 'two steps ahead'} for ${money(total)}.` : `No single part, drive or layout raises the smallest headroom, or all of them are more than ${plenty} times what is needed.` }}
+      {{
+        running && !steps.length
+          ? 'Every single change is tried.'
+          : steps.length
+            ? `The limit that binds now is ${steps[0]!.limit.label.toLowerCase()}; ${steps.length === 1 ? 'one step relieves it' : 'two steps ahead'} for ${money(total)}.`
+            : `No single part, drive or layout raises the smallest headroom, or all of them are more than ${plenty} times what is needed.`
+      }}
     </p>
     <ol>
       <li
@@ -39,15 +46,15 @@ const planOf = ({ plan }: UpgradeStep) => store.plan && { ...store.plan, machine
           role="img"
           :aria-label="`Possible against needed: ${share(step.before)} before, ${share(step.after)} after`"
         >
-          <span
-            class="after"
-            :style="{ width: width(step.after) }"
-          /><span
+          <span class="after" :style="{ width: width(step.after) }" /><span
             class="before"
             :style="{ width: width(step.before) }"
           /><span class="needed"><small>needed</small></span>
         </div>
-        <p><strong>{{ step.label }}</strong>: {{ money(step.price) }}. From {{ share(step.before) }} of what is needed to {{ share(step.after) }}.</p>
+        <p>
+          <strong>{{ step.label }}</strong>: {{ money(step.price) }}. From
+          {{ share(step.before) }} of what is needed to {{ share(step.after) }}.
+        </p>
         <VBtn
           size="small"
           variant="outlined"
@@ -61,18 +68,54 @@ const planOf = ({ plan }: UpgradeStep) => store.plan && { ...store.plan, machine
       </li>
     </ol>
     <p class="soft small">
-      A step is the cheapest single change that raises the smallest headroom, money apart, and pushes no other below what is needed. Prices of new parts and drives; nothing is counted for what is taken out.
+      A step is the cheapest single change that raises the smallest headroom, money apart, and
+      pushes no other below what is needed. Prices of new parts and drives; nothing is counted for
+      what is taken out.
     </p>
   </section>
 </template>
 
 <style scoped>
-.sentence { font-size: 1.06rem; margin-bottom: 14px; }
-ol { list-style: none; padding: 0; display: grid; grid-template-columns: repeat(auto-fit, minmax(280px, 1fr)); gap: 20px; }
-.track { position: relative; height: 26px; background: rgb(var(--v-theme-surface-light)); border-radius: 3px; margin: 18px 0 8px; }
-.track > span { position: absolute; inset: 0 auto 0 0; border-radius: 3px; }
-.after { background: rgba(var(--v-theme-water), 0.55); }
-.before { background: rgb(var(--v-theme-water)); }
-.track .needed { left: 50%; border-left: 3px solid rgb(var(--v-theme-on-surface)); top: -5px; bottom: -5px; border-radius: 0; }
-.needed small { position: absolute; top: -15px; left: -3px; white-space: nowrap; }
+.sentence {
+  font-size: 1.06rem;
+  margin-bottom: 14px;
+}
+ol {
+  list-style: none;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
+  gap: 20px;
+}
+.track {
+  position: relative;
+  height: 26px;
+  background: rgb(var(--v-theme-surface-light));
+  border-radius: 3px;
+  margin: 18px 0 8px;
+}
+.track > span {
+  position: absolute;
+  inset: 0 auto 0 0;
+  border-radius: 3px;
+}
+.after {
+  background: rgba(var(--v-theme-water), 0.55);
+}
+.before {
+  background: rgb(var(--v-theme-water));
+}
+.track .needed {
+  left: 50%;
+  border-left: 3px solid rgb(var(--v-theme-on-surface));
+  top: -5px;
+  bottom: -5px;
+  border-radius: 0;
+}
+.needed small {
+  position: absolute;
+  top: -15px;
+  left: -3px;
+  white-space: nowrap;
+}
 </style>

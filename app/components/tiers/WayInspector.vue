@@ -12,8 +12,11 @@ import { lacksText } from './lacksText'
 import WayLook from './WayLook.vue'
 import { fieldBuilds, keyOf } from './waysLayout'
 
-/** The build that is picked, beside the field: what it comes to, to apply or to keep as a plan of its own. */
-const props = defineProps<{ ways: ReturnType<typeof useWays>, span: string }>()
+/**
+ * The build that is picked, beside the field: what it comes to, to apply or to keep as a plan of
+ * its own.
+ */
+const props = defineProps<{ ways: ReturnType<typeof useWays>; span: string }>()
 const picked = defineModel<string | null>('picked', { required: true })
 const { rows, apply, fork } = props.ways
 const router = useRouter()
@@ -21,7 +24,10 @@ const { money, quantity, number } = useFormat()
 const builds = computed(() => fieldBuilds(rows.value))
 const at = computed(() => builds.value.findIndex(({ build }) => keyOf(build) === picked.value))
 const shown = computed(() => builds.value[at.value] ?? null)
-const canApply = computed(() => shown.value !== null && shown.value.build.way !== 'stay' && shown.value.build.second === null)
+const canApply = computed(
+  () =>
+    shown.value !== null && shown.value.build.way !== 'stay' && shown.value.build.second === null,
+)
 async function keep(build: WayBuild): Promise<void> {
   const id = await fork(build).catch(() => null)
   if (id) await router.push(viewAddress(id, 'brief'))
@@ -42,16 +48,11 @@ function step(by: number): void {
     @step="step"
   >
     <p>
-      <strong>{{ wayNames[shown.build.way] }}</strong>, {{ shown.build.drives }}. {{ shown.meets ? 'It meets the whole need.' : lacksText(shown.build.lacks) }}
+      <strong>{{ wayNames[shown.build.way] }}</strong>, {{ shown.build.drives }}.
+      {{ shown.meets ? 'It meets the whole need.' : lacksText(shown.build.lacks) }}
     </p>
     <div class="acts">
-      <VBtn
-        v-if="canApply"
-        color="primary"
-        variant="flat"
-        size="small"
-        @click="apply(shown.build)"
-      >
+      <VBtn v-if="canApply" color="primary" variant="flat" size="small" @click="apply(shown.build)">
         Apply
       </VBtn>
       <VBtn
@@ -63,26 +64,25 @@ function step(by: number): void {
         {{ shown.build.second ? 'Keep both as new plans' : 'Keep as a new plan' }}
       </VBtn>
     </div>
-    <dl
-      v-if="shown.build.second"
-      class="facts"
-    >
-      <dt>To pay now</dt><dd>{{ money(shown.build.toPay) }}</dd>
-      <dt>Over {{ span }}</dt><dd>{{ money(shown.build.horizonCost) }}</dd>
-      <dt>Conversions</dt><dd>{{ number(shown.build.possible) }}</dd>
-      <dt>Room</dt><dd>{{ quantity(shown.build.roomTB, 'TB') }}</dd>
-      <dt>Idle</dt><dd>{{ quantity(shown.build.idleW, 'W') }}</dd>
-      <dt>Free bays</dt><dd>{{ number(shown.build.freeBays) }}</dd>
+    <dl v-if="shown.build.second" class="facts">
+      <dt>To pay now</dt>
+      <dd>{{ money(shown.build.toPay) }}</dd>
+      <dt>Over {{ span }}</dt>
+      <dd>{{ money(shown.build.horizonCost) }}</dd>
+      <dt>Conversions</dt>
+      <dd>{{ number(shown.build.possible) }}</dd>
+      <dt>Room</dt>
+      <dd>{{ quantity(shown.build.roomTB, 'TB') }}</dd>
+      <dt>Idle</dt>
+      <dd>{{ quantity(shown.build.idleW, 'W') }}</dd>
+      <dt>Free bays</dt>
+      <dd>{{ number(shown.build.freeBays) }}</dd>
     </dl>
-    <WayLook
-      :build="shown.build"
-      :ways="ways"
-    />
-    <p
-      v-if="shown.build.second"
-      class="soft"
-    >
-      One machine stores, {{ shown.build.second.label }} converts. Work is kept apart; both take power, and {{ money(shown.build.second.linkPrice) }} link them. They are two plans: keep both, and compare them with one machine.
+    <WayLook :build="shown.build" :ways="ways" />
+    <p v-if="shown.build.second" class="soft">
+      One machine stores, {{ shown.build.second.label }} converts. Work is kept apart; both take
+      power, and {{ money(shown.build.second.linkPrice) }} link them. They are two plans: keep both,
+      and compare them with one machine.
     </p>
     <PlanField path="brief.budget" />
     <PlanField path="choices.horizonYears" />
@@ -90,7 +90,20 @@ function step(by: number): void {
 </template>
 
 <style scoped>
-.facts { display: grid; grid-template-columns: 1fr auto; gap: 4px 12px; margin: 12px 0; }
-.facts dd { font-variant-numeric: tabular-nums; font-weight: 600; }
-.acts { display: flex; gap: 8px; flex-wrap: wrap; margin: 12px 0; }
+.facts {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 4px 12px;
+  margin: 12px 0;
+}
+.facts dd {
+  font-variant-numeric: tabular-nums;
+  font-weight: 600;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+  margin: 12px 0;
+}
 </style>

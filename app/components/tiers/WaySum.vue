@@ -5,8 +5,11 @@ import { useFormat } from '~/composables/useFormat'
 import { withBuild } from '~/composables/withBuild'
 import { usePlanStore } from '~/stores/planStore'
 
-/** What a build costs, with its working; of two machines the working of each, and the link between them. */
-const props = defineProps<{ build: WayBuild, of: 'toPay' | 'horizonCost' }>()
+/**
+ * What a build costs, with its working; of two machines the working of each, and the link between
+ * them.
+ */
+const props = defineProps<{ build: WayBuild; of: 'toPay' | 'horizonCost' }>()
 const store = usePlanStore()
 const { money } = useFormat()
 const figureOf = { toPay: 'ownership.purchase', horizonCost: 'years.total' } as const
@@ -14,7 +17,9 @@ const names = { toPay: 'Price now', horizonCost: 'Over the years' } as const
 function variantOf(build: Pick<WayBuild, 'plan' | 'label'>) {
   return { plan: withBuild(store.plan!, build), label: `With ${build.label}` }
 }
-const storing = () => props.build[props.of] - (props.build.second ? props.build.second[props.of] + props.build.second.linkPrice : 0)
+const storing = () =>
+  props.build[props.of] -
+  (props.build.second ? props.build.second[props.of] + props.build.second.linkPrice : 0)
 </script>
 
 <template>
@@ -25,12 +30,16 @@ const storing = () => props.build[props.of] - (props.build.second ? props.build.
         :figure="figureOf[of]"
         :variant="variantOf(build)"
         :name="`${names[of]}, the machine that stores`"
-      >{{ money(storing()) }}</WorkingLink> +
+        >{{ money(storing()) }}</WorkingLink
+      >
+      +
       <WorkingLink
         :figure="figureOf[of]"
         :variant="variantOf(build.second)"
         :name="`${names[of]}, ${build.second.label}`"
-      >{{ money(build.second[of]) }}</WorkingLink> + {{ money(build.second.linkPrice) }} link
+        >{{ money(build.second[of]) }}</WorkingLink
+      >
+      + {{ money(build.second.linkPrice) }} link
     </small>
   </template>
   <WorkingLink
@@ -44,5 +53,8 @@ const storing = () => props.build[props.of] - (props.build.second ? props.build.
 </template>
 
 <style scoped>
-small { display: block; white-space: nowrap; }
+small {
+  display: block;
+  white-space: nowrap;
+}
 </style>

@@ -12,9 +12,16 @@ import MoneyAxes from './MoneyAxes.vue'
 import SpendLine from './SpendLine.vue'
 import { fieldAxes, fieldMargin, waysField, type FieldAxis, type FieldMark } from './waysLayout'
 
-/** Every way of building that was found, price against what it gives. Hover or focus to preview; press to see it beside. */
-const props = defineProps<{ rows: readonly WayRow[], tiers: readonly { readonly name: string, readonly cap: number }[], picked: string | null }>()
-const emit = defineEmits<{ look: [build: WayBuild | null], pick: [mark: FieldMark] }>()
+/**
+ * Every way of building that was found, price against what it gives. Hover or focus to preview;
+ * press to see it beside.
+ */
+const props = defineProps<{
+  rows: readonly WayRow[]
+  tiers: readonly { readonly name: string; readonly cap: number }[]
+  picked: string | null
+}>()
+const emit = defineEmits<{ look: [build: WayBuild | null]; pick: [mark: FieldMark] }>()
 const axis = defineModel<FieldAxis>('axis', { default: 'possible' })
 const store = usePlanStore()
 const { money, number, share, quantity } = useFormat()
@@ -24,17 +31,52 @@ const right = ref<'toPay' | 'horizonCost'>('toPay')
 const isNow = computed(() => right.value === 'toPay')
 const years = computed(() => store.plan?.choices.horizonYears ?? 5)
 const budget = computed(() => store.plan?.brief.budget ?? null)
-const field = (width: number) => waysField({ rows: props.rows, axis: axis.value, money: right.value, tiers: props.tiers, budget: budget.value, width, height })
+const field = (width: number) =>
+  waysField({
+    rows: props.rows,
+    axis: axis.value,
+    money: right.value,
+    tiers: props.tiers,
+    budget: budget.value,
+    width,
+    height,
+  })
 const usual = computed(() => field(760))
-const valueText = (value: number) => axis.value === 'lossChanceAtHorizon' ? share(value) : axis.value === 'roomTB' ? quantity(value, 'TB') : axis.value === 'idleW' ? quantity(value, 'W') : number(value)
-const nameOf = ({ build, meets }: FieldMark) => `${wayNames[build.way]}: ${build.label}, ${build.drives}; ${money(build.toPay)} now, ${valueText(build[axis.value])}${meets ? '' : `. ${lacksText(build.lacks)}`}`
-const tableRows = computed(() => usual.value.marks.map(mark => [`${wayNames[mark.build.way]}: ${mark.build.label}`, money(mark.build.toPay), valueText(mark.build[axis.value]), mark.meets ? 'yes' : lacksText(mark.build.lacks)]))
+const valueText = (value: number) =>
+  axis.value === 'lossChanceAtHorizon'
+    ? share(value)
+    : axis.value === 'roomTB'
+      ? quantity(value, 'TB')
+      : axis.value === 'idleW'
+        ? quantity(value, 'W')
+        : number(value)
+const nameOf = ({ build, meets }: FieldMark) =>
+  `${wayNames[build.way]}: ${build.label}, ${build.drives}; ${money(build.toPay)} now, ` +
+  `${valueText(build[axis.value])}${meets ? '' : `. ${lacksText(build.lacks)}`}`
+const tableRows = computed(() =>
+  usual.value.marks.map(mark => [
+    `${wayNames[mark.build.way]}: ${mark.build.label}`,
+    money(mark.build.toPay),
+    valueText(mark.build[axis.value]),
+    mark.meets ? 'yes' : lacksText(mark.build.lacks),
+  ]),
+)
 const most = computed(() => Math.max(100, Math.ceil(usual.value.x.domain()[1]! / 50) * 50))
 const widthNow = ref(760)
 const { handle, follow, release } = usePictureHandle({
-  value: () => budget.value ?? 1000, min: 0, max: 1_000_000, step: 10, coarse: 100, valueAt: ({ x }) => Math.max(0, field(widthNow.value).x.invert(x)), set: value => void store.edit('brief.budget', value),
+  value: () => budget.value ?? 1000,
+  min: 0,
+  max: 1_000_000,
+  step: 10,
+  coarse: 100,
+  valueAt: ({ x }) => Math.max(0, field(widthNow.value).x.invert(x)),
+  set: value => void store.edit('brief.budget', value),
 })
-async function onKey(event: KeyboardEvent, mark: FieldMark, marks: readonly FieldMark[]): Promise<void> {
+async function onKey(
+  event: KeyboardEvent,
+  mark: FieldMark,
+  marks: readonly FieldMark[],
+): Promise<void> {
   if (event.key === 'Enter' || event.key === ' ') {
     event.preventDefault()
     emit('pick', mark)
@@ -44,11 +86,14 @@ async function onKey(event: KeyboardEvent, mark: FieldMark, marks: readonly Fiel
   if (by === undefined) return
   event.preventDefault()
   const sorted = [...marks].sort((a, b) => a.build.toPay - b.build.toPay)
-  const next = sorted[(sorted.findIndex(({ id }) => id === mark.id) + by + sorted.length) % sorted.length]!
+  const next =
+    sorted[(sorted.findIndex(({ id }) => id === mark.id) + by + sorted.length) % sorted.length]!
   await nextTick()
   svg.value?.querySelector<SVGElement>(`[data-mark-id="${CSS.escape(next.id)}"]`)?.focus()
 }
-const first = computed(() => [...usual.value.marks].sort((a, b) => a.build.toPay - b.build.toPay)[0]?.id ?? null)
+const first = computed(
+  () => [...usual.value.marks].sort((a, b) => a.build.toPay - b.build.toPay)[0]?.id ?? null,
+)
 </script>
 
 <template>
@@ -67,12 +112,7 @@ const first = computed(() => [...usual.value.marks].sort((a, b) => a.build.toPay
           variant="outlined"
           aria-label="What the price is set against"
         >
-          <VBtn
-            v-for="(label, id) in fieldAxes"
-            :key="id"
-            :value="id"
-            size="small"
-          >
+          <VBtn v-for="(label, id) in fieldAxes" :key="id" :value="id" size="small">
             {{ label }}
           </VBtn>
         </VBtnToggle>
@@ -84,19 +124,8 @@ const first = computed(() => [...usual.value.marks].sort((a, b) => a.build.toPay
           variant="outlined"
           aria-label="Which money"
         >
-          <VBtn
-            value="toPay"
-            size="small"
-          >
-            Price now
-          </VBtn>
-          <VBtn
-            value="horizonCost"
-            size="small"
-            data-over-years
-          >
-            Over the years
-          </VBtn>
+          <VBtn value="toPay" size="small"> Price now </VBtn>
+          <VBtn value="horizonCost" size="small" data-over-years> Over the years </VBtn>
         </VBtnToggle>
       </div>
       <svg
@@ -106,17 +135,25 @@ const first = computed(() => [...usual.value.marks].sort((a, b) => a.build.toPay
         :height="height"
         role="group"
         aria-label="The field of ways"
-        @pointermove="widthNow = width; follow($event)"
+        @pointermove="
+          widthNow = width
+          follow($event)
+        "
         @pointerup="release"
         @pointercancel="release"
       >
-        <g
-          v-for="(tier, at) in isNow ? tiers : []"
-          :key="tier.name"
-        >
+        <g v-for="(tier, at) in isNow ? tiers : []" :key="tier.name">
           <rect
             :x="field(width).x(at === 0 ? 0 : Math.min(most, tiers[at - 1]!.cap))"
-            :width="Math.max(0, field(width).x(Math.min(field(width).x.domain()[1]!, tier.cap)) - field(width).x(at === 0 ? 0 : Math.min(field(width).x.domain()[1]!, tiers[at - 1]!.cap)))"
+            :width="
+              Math.max(
+                0,
+                field(width).x(Math.min(field(width).x.domain()[1]!, tier.cap)) -
+                  field(width).x(
+                    at === 0 ? 0 : Math.min(field(width).x.domain()[1]!, tiers[at - 1]!.cap),
+                  ),
+              )
+            "
             :y="fieldMargin.top"
             :height="height - fieldMargin.top - fieldMargin.bottom"
             class="tier"
@@ -127,7 +164,9 @@ const first = computed(() => [...usual.value.marks].sort((a, b) => a.build.toPay
             :x="field(width).x(at === 0 ? 0 : tiers[at - 1]!.cap) + 6"
             :y="fieldMargin.top - 8"
             class="soft"
-          >{{ tier.name }}</text>
+          >
+            {{ tier.name }}
+          </text>
         </g>
         <MoneyAxes
           v-bind="{ scales: field(width), width, height, margin: fieldMargin }"
@@ -149,7 +188,14 @@ const first = computed(() => [...usual.value.marks].sort((a, b) => a.build.toPay
           v-for="mark in field(width).marks"
           :key="mark.id"
           class="mark"
-          :class="[`tier-${Math.min(3, mark.tier)}`, { hollow: !mark.meets, picked: mark.id === picked, beyond: budget !== null && mark.build.toPay > budget }]"
+          :class="[
+            `tier-${Math.min(3, mark.tier)}`,
+            {
+              hollow: !mark.meets,
+              picked: mark.id === picked,
+              beyond: budget !== null && mark.build.toPay > budget,
+            },
+          ]"
           :transform="`translate(${mark.x},${mark.y})`"
           role="button"
           :tabindex="mark.id === (picked ?? first) ? 0 : -1"
@@ -164,10 +210,7 @@ const first = computed(() => [...usual.value.marks].sort((a, b) => a.build.toPay
           @keydown="onKey($event, mark, field(width).marks)"
         >
           <title>{{ nameOf(mark) }}</title>
-          <circle
-            r="14"
-            class="hold"
-          />
+          <circle r="14" class="hold" />
           <path :d="mark.shape" />
         </g>
       </svg>
@@ -188,26 +231,79 @@ const first = computed(() => [...usual.value.marks].sort((a, b) => a.build.toPay
         </div>
       </div>
       <p class="soft small">
-        Round: bought whole. Square: self-built. Diamond: around what is at hand. Pair: two machines. Triangle: as it is now. Filled marks meet the need, hollow ones do not; what is right of the budget is pale. Hover or focus to preview; drag the budget and the horizon.
+        Round: bought whole. Square: self-built. Diamond: around what is at hand. Pair: two
+        machines. Triangle: as it is now. Filled marks meet the need, hollow ones do not; what is
+        right of the budget is pale. Hover or focus to preview; drag the budget and the horizon.
       </p>
     </template>
   </ChartFrame>
 </template>
 
 <style scoped>
-.axis-choice { margin-bottom: 10px; overflow-x: auto; display: flex; gap: 12px; }
-.horizon { display: grid; grid-template-columns: auto minmax(160px, 320px); gap: 20px; align-items: center; justify-content: start; margin: 4px 12px 10px 0; }
-.horizon .bar { position: relative; height: 14px; border-radius: 3px; background: rgba(var(--v-theme-water), 0.5); margin: 6px 0; }
-.tier { fill: rgb(var(--v-theme-surface-light)); opacity: 0.55; }
-.tier.odd { opacity: 0.2; }
-.hold { fill: transparent; }
-.mark { cursor: pointer; outline: none; }
-.mark path { fill: rgb(var(--v-theme-water)); stroke: rgb(var(--v-theme-on-surface)); stroke-width: 1.5; }
-.mark.tier-1 path { fill: rgb(var(--v-theme-primary)); }
-.mark.tier-2 path { fill: rgb(var(--v-theme-wall)); }
-.mark.tier-3 path { fill: rgb(var(--v-theme-ink-soft)); }
-.mark.hollow path { fill: rgb(var(--v-theme-surface)); stroke-dasharray: 3 2; stroke: rgb(var(--v-theme-state-short)); }
-.mark.beyond path { opacity: 0.45; }
-.mark.picked path, .mark:focus-visible path { stroke: rgb(var(--v-theme-primary)); stroke-width: 3.5; opacity: 1; }
-.mark:hover path { opacity: 1; }
+.axis-choice {
+  margin-bottom: 10px;
+  overflow-x: auto;
+  display: flex;
+  gap: 12px;
+}
+.horizon {
+  display: grid;
+  grid-template-columns: auto minmax(160px, 320px);
+  gap: 20px;
+  align-items: center;
+  justify-content: start;
+  margin: 4px 12px 10px 0;
+}
+.horizon .bar {
+  position: relative;
+  height: 14px;
+  border-radius: 3px;
+  background: rgba(var(--v-theme-water), 0.5);
+  margin: 6px 0;
+}
+.tier {
+  fill: rgb(var(--v-theme-surface-light));
+  opacity: 0.55;
+}
+.tier.odd {
+  opacity: 0.2;
+}
+.hold {
+  fill: transparent;
+}
+.mark {
+  cursor: pointer;
+  outline: none;
+}
+.mark path {
+  fill: rgb(var(--v-theme-water));
+  stroke: rgb(var(--v-theme-on-surface));
+  stroke-width: 1.5;
+}
+.mark.tier-1 path {
+  fill: rgb(var(--v-theme-primary));
+}
+.mark.tier-2 path {
+  fill: rgb(var(--v-theme-wall));
+}
+.mark.tier-3 path {
+  fill: rgb(var(--v-theme-ink-soft));
+}
+.mark.hollow path {
+  fill: rgb(var(--v-theme-surface));
+  stroke-dasharray: 3 2;
+  stroke: rgb(var(--v-theme-state-short));
+}
+.mark.beyond path {
+  opacity: 0.45;
+}
+.mark.picked path,
+.mark:focus-visible path {
+  stroke: rgb(var(--v-theme-primary));
+  stroke-width: 3.5;
+  opacity: 1;
+}
+.mark:hover path {
+  opacity: 1;
+}
 </style>

@@ -20,21 +20,48 @@ const { money } = useFormat()
 const picked = ref<string | null>(null)
 const budget = computed(() => store.plan?.brief.budget ?? null)
 const horizon = computed(() => store.plan?.choices.horizonYears ?? 5)
-const affordable = computed(() => best.value.filter(build => budget.value === null || build.toPay <= budget.value))
+const affordable = computed(() =>
+  best.value.filter(build => budget.value === null || build.toPay <= budget.value),
+)
 const span = computed(() => `${horizon.value} year${horizon.value === 1 ? '' : 's'}`)
 const answer = computed(() => {
-  if (store.assessment?.domains.library.empty) return 'Nothing is kept yet, so whatever is built would do: enter who watches and what is kept, and the ways below follow.'
+  if (store.assessment?.domains.library.empty)
+    return (
+      'Nothing is kept yet, so whatever is built would do: enter who watches and what is ' +
+      'kept, and the ways below follow.'
+    )
   const [first, second] = affordable.value
   if (!first) {
     const cheapest = [...best.value].sort((a, b) => a.toPay - b.toPay)[0]
-    if (ways.running.value || rows.value.length === 0) return 'The search goes on; the first build that meets the need will stand here.'
-    return cheapest ? `Nothing within ${money(budget.value!)} meets the need. The least that does is ${cheapest.label} (${withinSentence(wayNames[cheapest.way])}) at ${money(cheapest.toPay)}.` : 'Nothing in the catalogue meets this need. Search says which parts of it clash.'
+    if (ways.running.value || rows.value.length === 0)
+      return 'The search goes on; the first build that meets the need will stand here.'
+    return cheapest
+      ? `Nothing within ${money(budget.value!)} meets the need. The least that does is ` +
+          `${cheapest.label} (${withinSentence(wayNames[cheapest.way])}) at ` +
+          `${money(cheapest.toPay)}.`
+      : 'Nothing in the catalogue meets this need. Search says which parts of it clash.'
   }
   // Before its end, or cancelled, a search knows only the best so far: that is no answer to buy by.
-  if (ways.running.value || ways.cancelled.value) return `Best so far: ${first.label} (${withinSentence(wayNames[first.way])}) with ${first.drives}, ${money(costOf(first))}. ${ways.running.value ? 'The search goes on' : 'The search was cancelled'}, so something cheaper may be left.`
-  const now = objective.value === 'now' ? `it costs least now, ${money(first.toPay)}` : `it costs least over ${span.value}, ${money(first.horizonCost)} with ${money(first.toPay)} to pay now`
-  const rest = second ? ` Next comes ${second.label} (${withinSentence(wayNames[second.way])}), ${money(costOf(second) - costOf(first))} dearer.` : ''
-  return `${first.way === 'stay' ? 'Keep what you have' : `Buy ${first.label} (${withinSentence(wayNames[first.way])}) with ${first.drives}`}, because it meets the whole need and ${now}.${rest}`
+  if (ways.running.value || ways.cancelled.value)
+    return (
+      `Best so far: ${first.label} (${withinSentence(wayNames[first.way])}) with ` +
+      `${first.drives}, ${money(costOf(first))}. ` +
+      `${ways.running.value ? 'The search goes on' : 'The search was cancelled'}, so ` +
+      'something cheaper may be left.'
+    )
+  const now =
+    objective.value === 'now'
+      ? `it costs least now, ${money(first.toPay)}`
+      : `it costs least over ${span.value}, ${money(first.horizonCost)} with ` +
+        `${money(first.toPay)} to pay now`
+  const rest = second
+    ? ` Next comes ${second.label} (${withinSentence(wayNames[second.way])}), ` +
+      `${money(costOf(second) - costOf(first))} dearer.`
+    : ''
+  return (
+    `${first.way === 'stay' ? 'Keep what you have' : `Buy ${first.label} (${withinSentence(wayNames[first.way])}) with ${first.drives}`}, ` +
+    `because it meets the whole need and ${now}.${rest}`
+  )
 })
 function open(build: WayBuild): void {
   picked.value = keyOf(build)
@@ -43,10 +70,7 @@ function open(build: WayBuild): void {
 
 <template>
   <section class="sheet">
-    <p
-      class="answer"
-      data-answer
-    >
+    <p class="answer" data-answer>
       {{ answer }}
     </p>
     <div class="controls no-print">
@@ -58,18 +82,8 @@ function open(build: WayBuild): void {
         variant="outlined"
         aria-label="What is made cheapest"
       >
-        <VBtn
-          value="horizon"
-          size="small"
-        >
-          Cheapest over {{ span }}
-        </VBtn>
-        <VBtn
-          value="now"
-          size="small"
-        >
-          Cheapest now
-        </VBtn>
+        <VBtn value="horizon" size="small"> Cheapest over {{ span }} </VBtn>
+        <VBtn value="now" size="small"> Cheapest now </VBtn>
       </VBtnToggle>
       <VBtn
         v-if="affordable[0] && affordable[0].way !== 'stay' && affordable[0].second === null"
@@ -94,22 +108,25 @@ function open(build: WayBuild): void {
     @look="look"
     @pick="mark => open(mark.build)"
   />
-  <WaysTable
-    :ways="ways"
-    :span="span"
-    :picked="picked"
-    class="table-sheet"
-    @open="open"
-  />
-  <WayInspector
-    v-model:picked="picked"
-    :ways="ways"
-    :span="span"
-  />
+  <WaysTable :ways="ways" :span="span" :picked="picked" class="table-sheet" @open="open" />
+  <WayInspector v-model:picked="picked" :ways="ways" :span="span" />
 </template>
 
 <style scoped>
-.answer { font-size: 1.12rem; margin-bottom: 12px; max-width: 78ch; }
-.controls { display: flex; flex-wrap: wrap; gap: 12px; margin-bottom: 12px; align-items: center; }
-.field, .table-sheet { margin-top: 16px; }
+.answer {
+  font-size: 1.12rem;
+  margin-bottom: 12px;
+  max-width: 78ch;
+}
+.controls {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  margin-bottom: 12px;
+  align-items: center;
+}
+.field,
+.table-sheet {
+  margin-top: 16px;
+}
 </style>

@@ -11,7 +11,13 @@ import SearchProgress from './SearchProgress.vue'
 import SpendLine from './SpendLine.vue'
 
 vi.mock('~/services/longSearch', () => ({ startSearch: vi.fn() }))
-const stubs = { VBtn: { template: '<button><slot /></button>' }, VProgressLinear: { props: ['modelValue', 'indeterminate'], template: '<i :data-share="modelValue" :data-open="indeterminate" />' } }
+const stubs = {
+  VBtn: { template: '<button><slot /></button>' },
+  VProgressLinear: {
+    props: ['modelValue', 'indeterminate'],
+    template: '<i :data-share="modelValue" :data-open="indeterminate" />',
+  },
+}
 const until = (check: () => void) => vi.waitFor(check, { timeout: 5000, interval: 20 })
 /** Searches of plans with unlike horizons are never taken for each other. */
 let horizonYears = 1
@@ -19,27 +25,69 @@ let horizonYears = 1
 /** A search whose reports and end come when the test says so. */
 function searched() {
   const store = openDemo({ choices: { horizonYears: ++horizonYears } })
-  let hooks: { report: (value: unknown) => void, end: (value: unknown) => void, fail: () => void } | null = null
-  vi.mocked(startSearch).mockImplementation(((_: string, { report }: { readonly report: (value: unknown) => void }) => ({
-    answer: new Promise((end, fail) => hooks = { report, end, fail: () => fail(new Error('broken')) }), cancel: vi.fn(),
+  let hooks: {
+    report: (value: unknown) => void
+    end: (value: unknown) => void
+    fail: () => void
+  } | null = null
+  vi.mocked(startSearch).mockImplementation(((
+    _: string,
+    { report }: { readonly report: (value: unknown) => void },
+  ) => ({
+    answer: new Promise(
+      (end, fail) => (hooks = { report, end, fail: () => fail(new Error('broken')) }),
+    ),
+    cancel: vi.fn(),
   })) as never)
-  const build = (extra: object = {}) => ({ way: 'office', label: 'Clerk 17', plan: { ...store.plan!, machine: { ...store.plan!.machine, name: 'Changed' } }, toPay: 640, drives: '2 × 12 TB, mirror', parts: 'Card, entry', price: 120, ...extra }) as unknown as WayBuild
-  return { store, build, begun: () => until(() => expect(hooks).not.toBe(null)), told: (value: unknown) => hooks!.report(value), ended: (value: unknown) => hooks!.end(value), broken: () => hooks!.fail() }
+  const build = (extra: object = {}) =>
+    ({
+      way: 'office',
+      label: 'Clerk 17',
+      plan: { ...store.plan!, machine: { ...store.plan!.machine, name: 'Changed' } },
+      toPay: 640,
+      drives: '2 × 12 TB, mirror',
+      parts: 'Card, entry',
+      price: 120,
+      ...extra,
+    }) as unknown as WayBuild
+  return {
+    store,
+    build,
+    begun: () => until(() => expect(hooks).not.toBe(null)),
+    told: (value: unknown) => hooks!.report(value),
+    ended: (value: unknown) => hooks!.end(value),
+    broken: () => hooks!.fail(),
+  }
 }
 const progress = (build: unknown, done: boolean) => ({ nodes: 9, build, done })
 
 describe('the cheapest change', () => {
   afterEach(() => void vi.mocked(startSearch).mockReset())
-  const change = (newLayout = false) => mount(CheapestChange, { props: { newLayout }, slots: { default: 'Something else' }, global: { stubs } })
+  const change = (newLayout = false) =>
+    mount(CheapestChange, {
+      props: { newLayout },
+      slots: { default: 'Something else' },
+      global: { stubs },
+    })
   it('is the best so far until the search has reached its end', async () => {
     const { store, build, begun, told, ended } = searched()
     const view = change()
     expect(view.text()).toBe('Parts and drives that could be added are gone through.')
     await begun()
     told(progress(build(), false))
-    await until(() => expect(view.text()).toContain('Cheapest change found so far: €120 for parts and drives. Put in Card, entry. Drives then: 2 × 12 TB, mirror.'))
+    await until(() =>
+      expect(view.text()).toContain(
+        'Cheapest change found so far: €120 for parts and drives. Put in Card, entry. ' +
+          'Drives then: 2 × 12 TB, mirror.',
+      ),
+    )
     ended(progress(build({ price: 90, parts: '' }), true))
-    await until(() => expect(view.text()).toContain('The cheapest change that meets the need: €90 for parts and drives. Drives then: 2 × 12 TB, mirror.'))
+    await until(() =>
+      expect(view.text()).toContain(
+        'The cheapest change that meets the need: €90 for parts and drives. Drives then: 2 ' +
+          '× 12 TB, mirror.',
+      ),
+    )
     await view.find('[data-apply-change]').trigger('pointerenter')
     expect(store.tried?.machine.name).toBe('Changed')
     await view.find('[data-apply-change]').trigger('pointerleave')
@@ -51,20 +99,32 @@ describe('the cheapest change', () => {
     const view = change()
     await begun()
     ended(progress(build({ price: 0 }), true))
-    await until(() => expect(view.text()).toBe('Nothing has to be bought: the plan meets its need.'))
+    await until(() =>
+      expect(view.text()).toBe('Nothing has to be bought: the plan meets its need.'),
+    )
     expect(view.find('[data-apply-change]').exists()).toBe(false)
     view.unmount()
   })
-  it.each([[false, 'meet its need under its layout.'], [true, 'meet its need.']])('gives way to what else there is where no change does (another layout: %s)', async (newLayout, end) => {
-    const { begun, ended } = searched()
-    const view = change(newLayout)
-    await begun()
-    expect(view.text()).not.toContain('Something else')
-    ended(progress(null, true))
-    await until(() => expect(view.text()).toContain(`No set of parts and drives makes the machine that is in the plan ${end}`))
-    expect(view.text()).toContain('Something else')
-    view.unmount()
-  })
+  it.each([
+    [false, 'meet its need under its layout.'],
+    [true, 'meet its need.'],
+  ])(
+    'gives way to what else there is where no change does (another layout: %s)',
+    async (newLayout, end) => {
+      const { begun, ended } = searched()
+      const view = change(newLayout)
+      await begun()
+      expect(view.text()).not.toContain('Something else')
+      ended(progress(null, true))
+      await until(() =>
+        expect(view.text()).toContain(
+          `No set of parts and drives makes the machine that is in the plan ${end}`,
+        ),
+      )
+      expect(view.text()).toContain('Something else')
+      view.unmount()
+    },
+  )
   it('says so when its search breaks off', async () => {
     const { begun, broken } = searched()
     const view = change()
@@ -83,15 +143,26 @@ describe('the cheapest build', () => {
     await begun()
     expect(vi.mocked(startSearch).mock.calls.at(-1)![1].question).toEqual({ cap: 1700 })
     told(progress(build(), false))
-    await until(() => expect(view.text()).toBe('The cheapest build found so far is Clerk 17 (refurbished office PC) with 2 × 12 TB, mirror, at €640.'))
+    await until(() =>
+      expect(view.text()).toBe(
+        'The cheapest build found so far is Clerk 17 (refurbished office PC) with 2 × 12 ' +
+          'TB, mirror, at €640.',
+      ),
+    )
     ended(progress(build({ toPay: 600 }), true))
-    await until(() => expect(view.text()).toContain('The cheapest build that meets the need is Clerk 17'))
+    await until(() =>
+      expect(view.text()).toContain('The cheapest build that meets the need is Clerk 17'),
+    )
     view.unmount()
     const none = searched()
     const empty = mount(CheapestBuild)
     await none.begun()
     none.ended(progress(null, true))
-    await until(() => expect(empty.text()).toBe('No build in the catalogue meets the whole need within the budget.'))
+    await until(() =>
+      expect(empty.text()).toBe(
+        'No build in the catalogue meets the whole need within the budget.',
+      ),
+    )
     empty.unmount()
   })
 })
@@ -99,7 +170,16 @@ describe('the cheapest build', () => {
 describe('how far a search is', () => {
   it('is a bar and a sentence, with a way to cancel or to start again', async () => {
     const [start, cancel] = [vi.fn(() => Promise.resolve()), vi.fn()]
-    const view = mount(SearchProgress, { props: { search: { start, cancel }, running: true, state: 'running', text: 'On the way.', share: null }, global: { stubs } })
+    const view = mount(SearchProgress, {
+      props: {
+        search: { start, cancel },
+        running: true,
+        state: 'running',
+        text: 'On the way.',
+        share: null,
+      },
+      global: { stubs },
+    })
     expect(view.find('i').attributes('data-open')).toBe('true')
     await view.find('button').trigger('click')
     expect([cancel, start].map(({ mock }) => mock.calls.length)).toEqual([1, 0])
@@ -115,18 +195,43 @@ describe('how far a search is', () => {
 describe('a picture of money', () => {
   const [x, y] = [scaleLinear([0, 1000], [50, 650]), scaleLinear([0, 0.01], [270, 20])]
   it('has its money below and what it gives at the left, fewer labels where it is narrow', () => {
-    const axes = (width: number, isShare: boolean) => mount(MoneyAxes, { props: { scales: { x, y }, width, height: 300, margin: { left: 50, right: 20, top: 20, bottom: 30 }, isShare, name: 'Price now' } })
+    const axes = (width: number, isShare: boolean) =>
+      mount(MoneyAxes, {
+        props: {
+          scales: { x, y },
+          width,
+          height: 300,
+          margin: { left: 50, right: 20, top: 20, bottom: 30 },
+          isShare,
+          name: 'Price now',
+        },
+      })
     openDemo()
     const wide = axes(670, true)
-    expect(wide.findAll('text').map(text => text.text())).toEqual(expect.arrayContaining(['€0', '€1,000', '0 %', 'Price now →'].map(text => expect.stringMatching(new RegExp(`^${text.replace(' ', '.')}$`)) as string)))
+    expect(wide.findAll('text').map(text => text.text())).toEqual(
+      expect.arrayContaining(
+        ['€0', '€1,000', '0 %', 'Price now →'].map(
+          text => expect.stringMatching(new RegExp(`^${text.replace(' ', '.')}$`)) as string,
+        ),
+      ),
+    )
     expect(axes(400, false).findAll('text').length).toBeLessThan(wide.findAll('text').length)
   })
   it('has what may be spent as a slider, its words on the side that has room', () => {
     openDemo()
-    const line = (at: number) => mount(SpendLine, { props: { at, value: 900, most: 2000, label: 'Budget', top: 20, bottom: 270, handle: {} } })
-    expect(line(400).attributes()).toMatchObject({ 'role': 'slider', 'aria-valuenow': '900', 'aria-valuetext': '€900', 'aria-valuemax': '2000', 'aria-label': 'Budget' })
-    expect(line(400).find('text').attributes()).toMatchObject({ 'text-anchor': 'end', 'x': '394' })
-    expect(line(100).find('text').attributes()).toMatchObject({ 'text-anchor': 'start', 'x': '106' })
+    const line = (at: number) =>
+      mount(SpendLine, {
+        props: { at, value: 900, most: 2000, label: 'Budget', top: 20, bottom: 270, handle: {} },
+      })
+    expect(line(400).attributes()).toMatchObject({
+      role: 'slider',
+      'aria-valuenow': '900',
+      'aria-valuetext': '€900',
+      'aria-valuemax': '2000',
+      'aria-label': 'Budget',
+    })
+    expect(line(400).find('text').attributes()).toMatchObject({ 'text-anchor': 'end', x: '394' })
+    expect(line(100).find('text').attributes()).toMatchObject({ 'text-anchor': 'start', x: '106' })
     expect(line(100).find('text').text()).toBe('budget €900')
   })
 })

@@ -11,9 +11,25 @@ import SearchSection from './SearchSection.vue'
 import UpgradeSection from './UpgradeSection.vue'
 import WaysSection from './WaysSection.vue'
 
-vi.mock('vue-router', async original => ({ ...await original<object>(), useRouter: () => ({ push: vi.fn() }) }))
+vi.mock('vue-router', async original => ({
+  ...(await original<object>()),
+  useRouter: () => ({ push: vi.fn() }),
+}))
 const button = { template: '<button><slot /></button>' }
-const stubs = { global: { stubs: { VBtn: button, VBtnToggle: { template: '<div><slot /></div>' }, VProgressLinear: true, VSelect: true, VSwitch: true, PickList: true, PlanField: true, InspectorPanel: { template: '<aside><slot /></aside>' } } } }
+const stubs = {
+  global: {
+    stubs: {
+      VBtn: button,
+      VBtnToggle: { template: '<div><slot /></div>' },
+      VProgressLinear: true,
+      VSelect: true,
+      VSwitch: true,
+      PickList: true,
+      PlanField: true,
+      InspectorPanel: { template: '<aside><slot /></aside>' },
+    },
+  },
+}
 const until = (check: () => void) => vi.waitFor(check, { timeout: 60_000, interval: 50 })
 
 describe('the ways of building', () => {
@@ -21,7 +37,9 @@ describe('the ways of building', () => {
     const store = openDemo()
     const ways = mount(WaysSection, stubs)
     await until(() => expect(ways.find('[data-search=done]').exists()).toBe(true))
-    expect(ways.find('[data-answer]').text()).toMatch(/^Buy .+, because it meets the whole need and it costs least over 5 years/)
+    expect(ways.find('[data-answer]').text()).toMatch(
+      /^Buy .+, because it meets the whole need and it costs least over 5 years/,
+    )
     expect(ways.findAll('[data-way-row]')).toHaveLength(11)
     await ways.find('[data-way-row=miniPc]').trigger('pointerenter')
     expect(store.tried?.machine.base).toBe('pebble-18')
@@ -33,29 +51,49 @@ describe('the ways of building', () => {
     expect(store.plan?.machine.name).toBe('Old workshop tower')
     // What an appliance costs beyond the cheapest other, and what that buys.
     await ways.find('[data-way-row=appliance] .link').trigger('click')
-    await until(() => expect(ways.find('[data-premium]').text()).toMatch(/^Beside .+ its premium is €\d+, €[\d.]+ for each month that it is to serve\. That buys its maker's system .+ It spares you about \d+.h: worth it from €[\d.]+ an hour on\.$/))
-    expect(ways.find('[data-unit-prices]').text()).toMatch(/Per TB of room€\d+Machine, per bay€\d+Machine, per data port€\d+/)
+    await until(() =>
+      expect(ways.find('[data-premium]').text()).toMatch(
+        /^Beside .+ its premium is €\d+, €[\d.]+ for each month that it is to serve\. That buys its maker's system .+ It spares you about \d+.h: worth it from €[\d.]+ an hour on\.$/,
+      ),
+    )
+    expect(ways.find('[data-unit-prices]').text()).toMatch(
+      /Per TB of room€\d+Machine, per bay€\d+Machine, per data port€\d+/,
+    )
     // Two machines are two plans; each half of their price has its working.
     const pair = ways.find('[data-way-row=twoMachines]')
     expect(pair.text()).toMatch(/€[\d,]+ €[\d,]+ \+ €[\d,]+ \+ €25 link/)
     expect(pair.find('button[aria-label^="Apply"]').exists()).toBe(false)
     await pair.find('.link').trigger('click')
     expect(ways.find('[data-premium]').exists()).toBe(false)
-    const create = vi.spyOn(planApi, 'create').mockImplementation(plan => Promise.resolve({ id: plan.name, version: 1, plan } as never))
-    await ways.findAll('button').find(one => one.text() === 'Keep both as new plans')!.trigger('click')
+    const create = vi
+      .spyOn(planApi, 'create')
+      .mockImplementation(plan => Promise.resolve({ id: plan.name, version: 1, plan } as never))
+    await ways
+      .findAll('button')
+      .find(one => one.text() === 'Keep both as new plans')!
+      .trigger('click')
     await until(() => expect(create).toHaveBeenCalledTimes(2))
-    expect(create.mock.calls.map(([plan]) => plan.name)).toEqual(['Tide Mill House: stores', 'Tide Mill House: converts'])
+    expect(create.mock.calls.map(([plan]) => plan.name)).toEqual([
+      'Tide Mill House: stores',
+      'Tide Mill House: converts',
+    ])
     expect(create.mock.calls[1]![0].drives!.lots).toEqual([])
     create.mockRestore()
     // The budget is no part of the search: the answer follows it at once.
     store.edit('brief.budget', 200)
-    await until(() => expect(ways.find('[data-answer]').text()).toMatch(/^Nothing within €200 meets the need\. The least that does is/))
+    await until(() =>
+      expect(ways.find('[data-answer]').text()).toMatch(
+        /^Nothing within €200 meets the need\. The least that does is/,
+      ),
+    )
     ways.unmount()
   }, 120_000)
   it('are compared with differences first and a verdict with reasons', async () => {
     openDemo()
     const compare = mount(CompareSection, stubs)
-    await until(() => expect(compare.find('[data-verdict-sentence]').text()).toContain('is the one to take'))
+    await until(() =>
+      expect(compare.find('[data-verdict-sentence]').text()).toContain('is the one to take'),
+    )
     expect(compare.find('[data-compare=streams]').exists()).toBe(true)
     expect(compare.find('[data-compare="years.total"]').exists()).toBe(true)
     expect(compare.find('details summary').text()).toMatch(/\d+ rows are the same for all/)
@@ -77,7 +115,11 @@ describe('old or new, and carbon', () => {
   it('say when the one has caught up with the other, once the ways are found', async () => {
     openDemo()
     const oldNew = mount(OldNewSection, stubs)
-    await until(() => expect(oldNew.find('[data-old-new]').text()).toMatch(/costs €[\d,]+ more and saves .+ on average: by electricity it has paid for itself after .+ years\./))
+    await until(() =>
+      expect(oldNew.find('[data-old-new]').text()).toMatch(
+        /costs €[\d,]+ more and saves .+ on average: by electricity it has paid for itself after .+ years\./,
+      ),
+    )
     expect(oldNew.findAll('[data-course]')).toHaveLength(2)
     oldNew.unmount()
     const carbon = mount(CarbonSection, stubs)
@@ -91,9 +133,15 @@ describe('the search', () => {
   it('show the cheapest change with its price, and that nothing clashes', async () => {
     const store = openDemo()
     const search = mount(SearchSection, stubs)
-    await until(() => expect(search.find('[data-clash]').text()).toBe('Nothing clashes: a build meets the whole need within the budget.'))
+    await until(() =>
+      expect(search.find('[data-clash]').text()).toBe(
+        'Nothing clashes: a build meets the whole need within the budget.',
+      ),
+    )
     await until(() => expect(search.find('[data-apply-change]').exists()).toBe(true))
-    expect(search.text()).toMatch(/The cheapest change that meets the need: €485 for parts and drives\. Put in .+\. Drives then: /)
+    expect(search.text()).toMatch(
+      /The cheapest change that meets the need: €485 for parts and drives\. Put in .+\. Drives then: /,
+    )
     await search.find('[data-apply-change]').trigger('pointerenter')
     expect(store.tried).not.toBeNull()
     await search.find('[data-apply-change]').trigger('click')
@@ -107,7 +155,9 @@ describe('ownership', () => {
     openDemo()
     const years = mount(YearsSection, stubs)
     await until(() => expect(years.findAll('[data-course]').length).toBeGreaterThan(1))
-    expect(years.find('[data-years]').text()).toMatch(/€1,245 over 5 years, €21 a month: €415 to buy it and €830 afterwards/)
+    expect(years.find('[data-years]').text()).toMatch(
+      /€1,245 over 5 years, €21 a month: €415 to buy it and €830 afterwards/,
+    )
     await years.find('svg[role=slider]').trigger('keydown', { key: 'ArrowRight' })
     expect(years.text()).toContain('Month 1')
     expect(years.text()).toContain('Electricity')
@@ -117,11 +167,17 @@ describe('ownership', () => {
     const store = openDemo()
     const flips = mount(FlipSection, stubs)
     await until(() => expect(flips.findAll('[data-flip]').length).toBe(8))
-    expect(flips.find('[data-left-out]').text()).toContain('does not meet its whole need, so it wins nowhere here')
+    expect(flips.find('[data-left-out]').text()).toContain(
+      'does not meet its whole need, so it wins nowhere here',
+    )
     const before = store.plan
     await flips.find('[data-flip=added] [role=slider]').trigger('keydown', { key: 'ArrowRight' })
     await flips.find('[data-flip=added] [role=slider]').trigger('keydown', { key: 'ArrowRight' })
-    expect(store.plan!.library.holdings.some(({ addedPerMonth }, at) => addedPerMonth > before!.library.holdings[at]!.addedPerMonth)).toBe(true)
+    expect(
+      store.plan!.library.holdings.some(
+        ({ addedPerMonth }, at) => addedPerMonth > before!.library.holdings[at]!.addedPerMonth,
+      ),
+    ).toBe(true)
     store.undo()
     expect(store.plan).toEqual(before)
     await flips.find('[data-flip=pricePerKWh] [role=slider]').trigger('keydown', { key: 'End' })

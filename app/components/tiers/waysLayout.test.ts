@@ -7,20 +7,52 @@ import { waysText } from './waysText'
 
 const plan = planSchema.parse({ name: 'x' })
 const build = (label: string, toPay: number, extra: Partial<WayBuild> = {}): WayBuild => ({
-  way: 'appliance', label, plan, toPay, horizonCost: toPay + 500, possible: 4, roomTB: 20, lossChanceAtHorizon: 0.001, idleW: 20, freeBays: 1, drives: '2 × 8 TB', lacks: [], second: null, ...extra,
+  way: 'appliance',
+  label,
+  plan,
+  toPay,
+  horizonCost: toPay + 500,
+  possible: 4,
+  roomTB: 20,
+  lossChanceAtHorizon: 0.001,
+  idleW: 20,
+  freeBays: 1,
+  drives: '2 × 8 TB',
+  lacks: [],
+  second: null,
+  ...extra,
 })
-const tiers = [{ name: 'Lean', cap: 700 }, { name: 'Middle', cap: 1700 }]
-const row = (best: WayBuild | null, closest: WayBuild | null = null): WayRow => ({ way: 'appliance', best, closest, tiers: tiers.map(tier => ({ tier, build: best && best.toPay <= tier.cap ? best : null })) })
+const tiers = [
+  { name: 'Lean', cap: 700 },
+  { name: 'Middle', cap: 1700 },
+]
+const row = (best: WayBuild | null, closest: WayBuild | null = null): WayRow => ({
+  way: 'appliance',
+  best,
+  closest,
+  tiers: tiers.map(tier => ({ tier, build: best && best.toPay <= tier.cap ? best : null })),
+})
 
 describe('the field of ways', () => {
   it('holds each build once, filled where it meets the need', () => {
     const [a, b, c] = [build('a', 500), build('b', 900), build('c', 300, { lacks: ['space'] })]
     const found = fieldBuilds([row(a), row(b), row(null, c)])
-    expect(found.map(({ build: { label }, meets }) => [label, meets])).toEqual([['a', true], ['b', true], ['c', false]])
+    expect(found.map(({ build: { label }, meets }) => [label, meets])).toEqual([
+      ['a', true],
+      ['b', true],
+      ['c', false],
+    ])
     expect(new Set(found.map(({ build: one }) => keyOf(one))).size).toBe(3)
   })
   it('stands by price and by what is set against it, within its frame', () => {
-    const field = waysField({ rows: [row(build('a', 500, { possible: 2 })), row(build('b', 1900, { possible: 9 }))], axis: 'possible', tiers, budget: 1000, width: 700, height: 300 })
+    const field = waysField({
+      rows: [row(build('a', 500, { possible: 2 })), row(build('b', 1900, { possible: 9 }))],
+      axis: 'possible',
+      tiers,
+      budget: 1000,
+      width: 700,
+      height: 300,
+    })
     const [a, b] = field.marks
     expect(a!.x).toBeLessThan(b!.x)
     expect(a!.y).toBeGreaterThan(b!.y)
@@ -31,25 +63,47 @@ describe('the field of ways', () => {
       expect(y).toBeLessThanOrEqual(300 - fieldMargin.bottom)
     }
     expect(field.marks.map(({ tier }) => tier)).toEqual([0, 2])
-    expect(waysField({ rows: [], axis: 'roomTB', tiers, budget: null, width: 300, height: 300 }).marks).toEqual([])
+    expect(
+      waysField({ rows: [], axis: 'roomTB', tiers, budget: null, width: 300, height: 300 }).marks,
+    ).toEqual([])
   })
   it('stands by what the years cost where that is asked, without the budget', () => {
-    const rows = [row(build('a', 500, { horizonCost: 3000 })), row(build('b', 1900, { horizonCost: 2000 }))]
-    const options = { rows, axis: 'possible', tiers, budget: 90_000, width: 700, height: 300 } as const
+    const rows = [
+      row(build('a', 500, { horizonCost: 3000 })),
+      row(build('b', 1900, { horizonCost: 2000 })),
+    ]
+    const options = {
+      rows,
+      axis: 'possible',
+      tiers,
+      budget: 90_000,
+      width: 700,
+      height: 300,
+    } as const
     const [a, b] = waysField({ ...options, money: 'horizonCost' }).marks
     expect(a!.x).toBeGreaterThan(b!.x)
-    expect(waysField({ ...options, money: 'horizonCost' }).x.domain()[1]).toBeCloseTo(3000 * 1.08, 6)
+    expect(waysField({ ...options, money: 'horizonCost' }).x.domain()[1]).toBeCloseTo(
+      3000 * 1.08,
+      6,
+    )
     expect(waysField(options).x.domain()[1]).toBeCloseTo(90_000 * 1.08, 6)
   })
   it('knows the tier of a price, and shapes by kind', () => {
     expect([700, 700.01, 1700, 1701].map(price => tierOf(price, tiers))).toEqual([0, 1, 1, 2])
-    expect(new Set((['stay', 'appliance', 'selfBuilt', 'atHand', 'twoMachines'] as const).map(shapeOf)).size).toBe(5)
+    expect(
+      new Set((['stay', 'appliance', 'selfBuilt', 'atHand', 'twoMachines'] as const).map(shapeOf))
+        .size,
+    ).toBe(5)
     expect(shapeOf('office')).toBe(shapeOf('appliance'))
   })
   it('says what is lacking, and what is cheapest, in sentences', () => {
     expect(lacksText([])).toBe('')
-    expect(lacksText(['streams', 'space'])).toBe('It converts too little and it has too little room.')
+    expect(lacksText(['streams', 'space'])).toBe(
+      'It converts too little and it has too little room.',
+    )
     expect(waysText([], ({ toPay }) => toPay, String)).toContain('No build')
-    expect(waysText([build('Alder', 500)], ({ toPay }) => toPay, String)).toBe('Alder (appliance) with 2 × 8 TB: 500.')
+    expect(waysText([build('Alder', 500)], ({ toPay }) => toPay, String)).toBe(
+      'Alder (appliance) with 2 × 8 TB: 500.',
+    )
   })
 })

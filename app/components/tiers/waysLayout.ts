@@ -3,14 +3,30 @@ import type { WayId } from '~~/core/tiers/search/frames'
 import type { WayBuild, WayRow } from '~~/core/tiers/search/wayRows'
 
 /** What money is set against in the field. */
-export const fieldAxes = { possible: 'Conversions at once', roomTB: 'Room, TB', lossChanceAtHorizon: 'Chance of loss to the horizon', idleW: 'Idle watts' } as const
+export const fieldAxes = {
+  possible: 'Conversions at once',
+  roomTB: 'Room, TB',
+  lossChanceAtHorizon: 'Chance of loss to the horizon',
+  idleW: 'Idle watts',
+} as const
 export type FieldAxis = keyof typeof fieldAxes
 
 /** A build in the field of ways. */
-export interface FieldMark { readonly id: string, readonly build: WayBuild, readonly meets: boolean, readonly tier: number, readonly x: number, readonly y: number, readonly shape: string }
+export interface FieldMark {
+  readonly id: string
+  readonly build: WayBuild
+  readonly meets: boolean
+  readonly tier: number
+  readonly x: number
+  readonly y: number
+  readonly shape: string
+}
 
 const size = 8
-/** Shapes by kind of way: whole machines round, self-built square, what is there already a diamond, two machines a pair. */
+/**
+ * Shapes by kind of way: whole machines round, self-built square, what is there already a diamond,
+ * two machines a pair.
+ */
 const shapes: Readonly<Record<'round' | 'square' | 'diamond' | 'pair' | 'flag', string>> = {
   round: `M${-size},0a${size},${size} 0 1,0 ${2 * size},0a${size},${size} 0 1,0 ${-2 * size},0z`,
   square: `M${-size + 1},${-size + 1}h${2 * size - 2}v${2 * size - 2}h${-2 * size + 2}z`,
@@ -19,7 +35,18 @@ const shapes: Readonly<Record<'round' | 'square' | 'diamond' | 'pair' | 'flag', 
   flag: `M0,${-size - 1}L${size + 2},${size - 1}H${-size - 2}z`,
 }
 const kinds: Readonly<Record<WayId, keyof typeof shapes>> = {
-  stay: 'flag', appliance: 'round', office: 'round', miniPc: 'round', singleBoard: 'round', laptop: 'round', router: 'round', rack: 'round', selfBuilt: 'square', atHand: 'diamond', shared: 'diamond', twoMachines: 'pair',
+  stay: 'flag',
+  appliance: 'round',
+  office: 'round',
+  miniPc: 'round',
+  singleBoard: 'round',
+  laptop: 'round',
+  router: 'round',
+  rack: 'round',
+  selfBuilt: 'square',
+  atHand: 'diamond',
+  shared: 'diamond',
+  twoMachines: 'pair',
 }
 export const shapeOf = (way: WayId): string => shapes[kinds[way]]
 
@@ -33,16 +60,24 @@ export interface FieldOptions {
   readonly width: number
   readonly height: number
 }
-export interface Field { readonly x: ScaleLinear<number, number>, readonly y: ScaleLinear<number, number>, readonly marks: readonly FieldMark[] }
+export interface Field {
+  readonly x: ScaleLinear<number, number>
+  readonly y: ScaleLinear<number, number>
+  readonly marks: readonly FieldMark[]
+}
 
 export const fieldMargin = { left: 52, right: 20, top: 26, bottom: 40 } as const
 
 /** Builds of the rows, each once: best, by tier, and what comes closest. */
-export function fieldBuilds(rows: readonly WayRow[]): { readonly build: WayBuild, readonly meets: boolean }[] {
-  const found = new Map<string, { readonly build: WayBuild, readonly meets: boolean }>()
+export function fieldBuilds(
+  rows: readonly WayRow[],
+): { readonly build: WayBuild; readonly meets: boolean }[] {
+  const found = new Map<string, { readonly build: WayBuild; readonly meets: boolean }>()
   for (const { best, tiers, closest } of rows) {
-    for (const build of [best, ...tiers.map(tier => tier.build)]) if (build) found.set(keyOf(build), { build, meets: true })
-    if (closest && !found.has(keyOf(closest))) found.set(keyOf(closest), { build: closest, meets: false })
+    for (const build of [best, ...tiers.map(tier => tier.build)])
+      if (build) found.set(keyOf(build), { build, meets: true })
+    if (closest && !found.has(keyOf(closest)))
+      found.set(keyOf(closest), { build: closest, meets: false })
   }
   return [...found.values()]
 }
@@ -57,15 +92,39 @@ export function tierOf(toPay: number, tiers: readonly { readonly cap: number }[]
 }
 
 /** Scales and marks of the field: money to the right, the axis upwards. */
-export function waysField({ rows, axis, money = 'toPay', tiers, budget, width, height }: FieldOptions): Field {
+export function waysField({
+  rows,
+  axis,
+  money = 'toPay',
+  tiers,
+  budget,
+  width,
+  height,
+}: FieldOptions): Field {
   const builds = fieldBuilds(rows)
   const { left, right, top, bottom } = fieldMargin
-  const mostPrice = Math.max(500, money === 'toPay' ? budget ?? 0 : 0, ...builds.map(({ build }) => build[money])) * 1.08
-  const mostValue = Math.max(axis === 'lossChanceAtHorizon' ? 0.01 : 1, ...builds.map(({ build }) => build[axis])) * 1.1
+  const mostPrice =
+    Math.max(
+      500,
+      money === 'toPay' ? (budget ?? 0) : 0,
+      ...builds.map(({ build }) => build[money]),
+    ) * 1.08
+  const mostValue =
+    Math.max(axis === 'lossChanceAtHorizon' ? 0.01 : 1, ...builds.map(({ build }) => build[axis])) *
+    1.1
   const x = scaleLinear([0, mostPrice], [left, Math.max(left + 1, width - right)])
   const y = scaleLinear([0, mostValue], [height - bottom, top]).nice(5)
   return {
-    x, y,
-    marks: builds.map(({ build, meets }) => ({ id: keyOf(build), build, meets, tier: tierOf(build.toPay, tiers), x: x(build[money]), y: y(build[axis]), shape: shapeOf(build.way) })),
+    x,
+    y,
+    marks: builds.map(({ build, meets }) => ({
+      id: keyOf(build),
+      build,
+      meets,
+      tier: tierOf(build.toPay, tiers),
+      x: x(build[money]),
+      y: y(build[axis]),
+      shape: shapeOf(build.way),
+    })),
   }
 }

@@ -21,7 +21,8 @@ import { usePlanStore } from '~/stores/planStore'
 
 const store = usePlanStore()
 const cards = usePlanCards()
-const { entries, search, order, archived, archivedCount, page, pages, found, shown, readings } = cards
+const { entries, search, order, archived, archivedCount, page, pages, found, shown, readings } =
+  cards
 const message = ref('')
 const importIssues = ref<readonly PlanIssue[]>([])
 const importName = ref('')
@@ -35,9 +36,11 @@ async function attempt(work: () => Promise<void>): Promise<void> {
   message.value = ''
   try {
     await work()
-  }
-  catch (error) {
-    message.value = error instanceof ApiProblem ? (error.errors[0]?.message ?? error.message) : 'Something went wrong in this page; reload it.'
+  } catch (error) {
+    message.value =
+      error instanceof ApiProblem
+        ? (error.errors[0]?.message ?? error.message)
+        : 'Something went wrong in this page; reload it.'
   }
 }
 
@@ -50,51 +53,63 @@ onMounted(async () => {
   await load()
 })
 
-const nameError = computed(() => newName.value.trim().length >= 1 && newName.value.trim().length <= 80 ? null : 'Name must be 1 to 80 characters long.')
+const nameError = computed(() =>
+  newName.value.trim().length >= 1 && newName.value.trim().length <= 80
+    ? null
+    : 'Name must be 1 to 80 characters long.',
+)
 
-const make = () => attempt(async () => {
-  const startsOn = new Date().toISOString().slice(0, 7)
-  const stored = await planApi.create({ name: 'New plan', library: { startsOn } })
-  await navigateTo(`/plans/${stored.id}/start`)
-})
-const makeDemo = () => attempt(async () => {
-  const stored = await planApi.create(tideMillHouse)
-  await navigateTo(`/plans/${stored.id}`)
-})
-const copy = (entry: PlanEntry) => attempt(async () => {
-  const { plan } = await planApi.get(entry.id)
-  await planApi.create({ ...plan, name: `${plan.name.slice(0, 72)} (copy)` })
-  await load()
-})
-const remove = (entry: PlanEntry) => attempt(async () => {
-  await planApi.remove(entry.id)
-  deleted.value = entry
-  await cards.load()
-})
-const restore = () => attempt(async () => {
-  if (!deleted.value) return
-  await planApi.restore(deleted.value.id)
-  deleted.value = null
-  await cards.load()
-})
-const archive = (entry: PlanEntry) => attempt(async () => {
-  await planApi.archive(entry.id, !entry.archived)
-  await cards.load()
-})
-const exportPlan = (entry: PlanEntry) => attempt(async () => downloadPlan((await planApi.get(entry.id)).plan))
+const make = () =>
+  attempt(async () => {
+    const startsOn = new Date().toISOString().slice(0, 7)
+    const stored = await planApi.create({ name: 'New plan', library: { startsOn } })
+    await navigateTo(`/plans/${stored.id}/start`)
+  })
+const makeDemo = () =>
+  attempt(async () => {
+    const stored = await planApi.create(tideMillHouse)
+    await navigateTo(`/plans/${stored.id}`)
+  })
+const copy = (entry: PlanEntry) =>
+  attempt(async () => {
+    const { plan } = await planApi.get(entry.id)
+    await planApi.create({ ...plan, name: `${plan.name.slice(0, 72)} (copy)` })
+    await load()
+  })
+const remove = (entry: PlanEntry) =>
+  attempt(async () => {
+    await planApi.remove(entry.id)
+    deleted.value = entry
+    await cards.load()
+  })
+const restore = () =>
+  attempt(async () => {
+    if (!deleted.value) return
+    await planApi.restore(deleted.value.id)
+    deleted.value = null
+    await cards.load()
+  })
+const archive = (entry: PlanEntry) =>
+  attempt(async () => {
+    await planApi.archive(entry.id, !entry.archived)
+    await cards.load()
+  })
+const exportPlan = (entry: PlanEntry) =>
+  attempt(async () => downloadPlan((await planApi.get(entry.id)).plan))
 
 function startRename(entry: PlanEntry): void {
   renaming.value = entry
   newName.value = entry.name
 }
-const rename = () => attempt(async () => {
-  const entry = renaming.value
-  if (!entry || nameError.value) return
-  const stored = await planApi.get(entry.id)
-  await planApi.save(entry.id, stored.version, { ...stored.plan, name: newName.value.trim() })
-  renaming.value = null
-  await load()
-})
+const rename = () =>
+  attempt(async () => {
+    const entry = renaming.value
+    if (!entry || nameError.value) return
+    const stored = await planApi.get(entry.id)
+    await planApi.save(entry.id, stored.version, { ...stored.plan, name: newName.value.trim() })
+    renaming.value = null
+    await load()
+  })
 
 async function importFile(file: File | undefined): Promise<void> {
   if (!file) return
@@ -139,23 +154,12 @@ function drop(event: DragEvent): void {
       </header>
       <h1>Plans</h1>
       <p class="soft">
-        A plan is one machine for one household. To import a plan, drop its file anywhere on this page.
+        A plan is one machine for one household. To import a plan, drop its file anywhere on this
+        page.
       </p>
       <div class="actions">
-        <VBtn
-          :prepend-icon="mdiPlus"
-          color="primary"
-          variant="flat"
-          @click="make"
-        >
-          New plan
-        </VBtn>
-        <VBtn
-          :prepend-icon="mdiUpload"
-          variant="outlined"
-          tag="label"
-          for="import-file"
-        >
+        <VBtn :prepend-icon="mdiPlus" color="primary" variant="flat" @click="make"> New plan </VBtn>
+        <VBtn :prepend-icon="mdiUpload" variant="outlined" tag="label" for="import-file">
           Import
         </VBtn>
         <input
@@ -165,64 +169,30 @@ function drop(event: DragEvent): void {
           accept=".json,application/json"
           aria-label="Import a plan from a file"
           @change="pick"
-        >
-        <VBtn
-          variant="outlined"
-          @click="makeDemo"
-        >
-          Open the demo: Tide Mill House
-        </VBtn>
+        />
+        <VBtn variant="outlined" @click="makeDemo"> Open the demo: Tide Mill House </VBtn>
       </div>
-      <p
-        v-if="message"
-        class="problem"
-        role="alert"
-      >
-        {{ message }} <button
-          type="button"
-          class="plain-button link"
-          @click="load"
-        >
-          Try again
-        </button>
+      <p v-if="message" class="problem" role="alert">
+        {{ message }}
+        <button type="button" class="plain-button link" @click="load">Try again</button>
       </p>
-      <div
-        v-if="importIssues.length"
-        class="problem"
-        role="alert"
-      >
-        <p><strong>{{ importName }}</strong> was not imported; nothing was changed.</p>
+      <div v-if="importIssues.length" class="problem" role="alert">
+        <p>
+          <strong>{{ importName }}</strong> was not imported; nothing was changed.
+        </p>
         <ul>
-          <li
-            v-for="issue in importIssues.slice(0, 20)"
-            :key="issue.path + issue.message"
-          >
+          <li v-for="issue in importIssues.slice(0, 20)" :key="issue.path + issue.message">
             <code v-if="issue.path">{{ issue.path }}</code> {{ issue.message }}
           </li>
-          <li v-if="importIssues.length > 20">
-            … and {{ importIssues.length - 20 }} more.
-          </li>
+          <li v-if="importIssues.length > 20">… and {{ importIssues.length - 20 }} more.</li>
         </ul>
       </div>
-      <p
-        v-if="asideNotice"
-        role="status"
-        class="notice"
-      >
+      <p v-if="asideNotice" role="status" class="notice">
         {{ asideNotice }}
       </p>
-      <p
-        v-if="deleted"
-        role="status"
-        class="notice"
-      >
-        "{{ deleted.name }}" was deleted. <button
-          type="button"
-          class="plain-button link"
-          @click="restore"
-        >
-          Undo
-        </button>
+      <p v-if="deleted" role="status" class="notice">
+        "{{ deleted.name }}" was deleted.
+        <button type="button" class="plain-button link" @click="restore">Undo</button>
       </p>
       <DraftList
         v-if="drafts.drafts.value.length"
@@ -230,28 +200,18 @@ function drop(event: DragEvent): void {
         @save-as-new="entry => attempt(() => drafts.saveAsNew(entry))"
         @discard="drafts.discard"
       />
-      <p
-        v-if="entries && !entries.length"
-        class="sheet"
-      >
-        There are no plans yet. Start a new one, or open the demo: a household that has outgrown its old machine.
+      <p v-if="entries && !entries.length" class="sheet">
+        There are no plans yet. Start a new one, or open the demo: a household that has outgrown its
+        old machine.
       </p>
-      <div
-        v-if="entries && entries.length"
-        class="find sheet"
-      >
+      <div v-if="entries && entries.length" class="find sheet">
         <VTextField
           v-model="search"
           label="Search by name"
           :append-inner-icon="mdiMagnify"
           hide-details
         />
-        <VSelect
-          v-model="order"
-          :items="planOrders"
-          label="Order"
-          hide-details
-        />
+        <VSelect v-model="order" :items="planOrders" label="Order" hide-details />
         <VSwitch
           v-if="archivedCount || archived"
           v-model="archived"
@@ -261,17 +221,17 @@ function drop(event: DragEvent): void {
           hide-details
         />
       </div>
-      <p
-        v-if="entries && entries.length && !found.length"
-        role="status"
-      >
-        {{ search ? 'No plan has that name.' : archived ? 'Nothing is archived.' : 'All plans are archived.' }}
+      <p v-if="entries && entries.length && !found.length" role="status">
+        {{
+          search
+            ? 'No plan has that name.'
+            : archived
+              ? 'Nothing is archived.'
+              : 'All plans are archived.'
+        }}
       </p>
       <ul class="list">
-        <li
-          v-for="entry in shown"
-          :key="entry.id"
-        >
+        <li v-for="entry in shown" :key="entry.id">
           <PlanCard
             :entry="entry"
             :reading="readings.get(entry.id) ?? null"
@@ -283,26 +243,12 @@ function drop(event: DragEvent): void {
           />
         </li>
       </ul>
-      <nav
-        v-if="pages > 1"
-        class="pages"
-        aria-label="Pages of plans"
-      >
-        <VBtn
-          variant="outlined"
-          size="small"
-          :disabled="page === 0"
-          @click="page--"
-        >
+      <nav v-if="pages > 1" class="pages" aria-label="Pages of plans">
+        <VBtn variant="outlined" size="small" :disabled="page === 0" @click="page--">
           Previous
         </VBtn>
         <span>Page {{ page + 1 }} of {{ pages }}, {{ found.length }} plans</span>
-        <VBtn
-          variant="outlined"
-          size="small"
-          :disabled="page >= pages - 1"
-          @click="page++"
-        >
+        <VBtn variant="outlined" size="small" :disabled="page >= pages - 1" @click="page++">
           Next
         </VBtn>
       </nav>
@@ -312,27 +258,12 @@ function drop(event: DragEvent): void {
         aria-label="Rename the plan"
         @update:model-value="renaming = null"
       >
-        <form
-          class="sheet dialog"
-          @submit.prevent="rename"
-        >
+        <form class="sheet dialog" @submit.prevent="rename">
           <h2>Rename the plan</h2>
-          <VTextField
-            v-model="newName"
-            label="Name"
-            autofocus
-            :error-messages="nameError ?? []"
-          />
+          <VTextField v-model="newName" label="Name" autofocus :error-messages="nameError ?? []" />
           <div class="dialog-buttons">
-            <VBtn @click="renaming = null">
-              Keep the old name
-            </VBtn>
-            <VBtn
-              type="submit"
-              color="primary"
-              variant="flat"
-              :disabled="nameError !== null"
-            >
+            <VBtn @click="renaming = null"> Keep the old name </VBtn>
+            <VBtn type="submit" color="primary" variant="flat" :disabled="nameError !== null">
               Rename
             </VBtn>
           </div>
@@ -343,21 +274,88 @@ function drop(event: DragEvent): void {
 </template>
 
 <style scoped>
-.plans { max-width: 1180px; margin: 0 auto; padding: 20px 20px 60px; display: flex; flex-direction: column; gap: 14px; min-height: 100vh; }
-.plans.dropping { outline: 3px dashed rgb(var(--v-theme-primary)); outline-offset: -8px; }
-header { display: flex; align-items: center; gap: 8px; }
-header > :first-child { margin-right: auto; }
-.actions { display: flex; flex-wrap: wrap; gap: 10px; }
-.find { display: grid; grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) auto; gap: 10px; align-items: center; }
-.list { list-style: none; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(300px, 1fr)); gap: 12px; align-items: stretch; }
-.list li { display: grid; }
-.pages { display: flex; gap: 14px; align-items: center; justify-content: center; }
-.problem { border-left: 4px solid rgb(var(--v-theme-state-short)); padding: 8px 14px; background: rgb(var(--v-theme-surface)); }
-.problem ul { padding-left: 18px; }
-.notice { border-left: 4px solid rgb(var(--v-theme-primary)); padding: 8px 14px; background: rgb(var(--v-theme-surface)); }
-.link { color: rgb(var(--v-theme-primary)); text-decoration: underline; }
-.dialog { display: flex; flex-direction: column; gap: 14px; }
-.dialog-buttons { display: flex; justify-content: flex-end; gap: 8px; }
-#import-file:focus-visible + .v-btn { outline: 2px solid rgb(var(--v-theme-primary)); }
-@media (max-width: 600px) { .find { grid-template-columns: minmax(0, 1fr); } }
+.plans {
+  max-width: 1180px;
+  margin: 0 auto;
+  padding: 20px 20px 60px;
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+  min-height: 100vh;
+}
+.plans.dropping {
+  outline: 3px dashed rgb(var(--v-theme-primary));
+  outline-offset: -8px;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+header > :first-child {
+  margin-right: auto;
+}
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+.find {
+  display: grid;
+  grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) auto;
+  gap: 10px;
+  align-items: center;
+}
+.list {
+  list-style: none;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+  gap: 12px;
+  align-items: stretch;
+}
+.list li {
+  display: grid;
+}
+.pages {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  justify-content: center;
+}
+.problem {
+  border-left: 4px solid rgb(var(--v-theme-state-short));
+  padding: 8px 14px;
+  background: rgb(var(--v-theme-surface));
+}
+.problem ul {
+  padding-left: 18px;
+}
+.notice {
+  border-left: 4px solid rgb(var(--v-theme-primary));
+  padding: 8px 14px;
+  background: rgb(var(--v-theme-surface));
+}
+.link {
+  color: rgb(var(--v-theme-primary));
+  text-decoration: underline;
+}
+.dialog {
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+}
+.dialog-buttons {
+  display: flex;
+  justify-content: flex-end;
+  gap: 8px;
+}
+#import-file:focus-visible + .v-btn {
+  outline: 2px solid rgb(var(--v-theme-primary));
+}
+@media (max-width: 600px) {
+  .find {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

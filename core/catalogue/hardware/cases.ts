@@ -1,15 +1,32 @@
 import type { Case } from './hardwarePart'
 
 export const plainCase = {
-  kind: 'case', bays25: 1, bays525: 0, hotSwap: 0, bayLights: false, reach: 'side', cardSlots: 4, fullHeight: true, coolerMm: 155, cardMm: 300, supplyForm: 'ATX', fans: [{ sizeMm: 120, rpm: 1100 }], fanMounts: 2,
-  airflow: 'slow', rackUnits: 0, idleW: 0, loadW: 0,
+  kind: 'case',
+  bays25: 1,
+  bays525: 0,
+  hotSwap: 0,
+  bayLights: false,
+  reach: 'side',
+  cardSlots: 4,
+  fullHeight: true,
+  coolerMm: 155,
+  cardMm: 300,
+  supplyForm: 'ATX',
+  fans: [{ sizeMm: 120, rpm: 1100 }],
+  fanMounts: 2,
+  airflow: 'slow',
+  rackUnits: 0,
+  idleW: 0,
+  loadW: 0,
 } as const satisfies Partial<Case>
 
 const micro = ['mini-ITX', 'microATX'] as const
 const full = ['mini-ITX', 'microATX', 'ATX'] as const
-const quiet = (count: number, sizeMm = 120, rpm = 900) => Array.from({ length: count }, () => ({ sizeMm, rpm }))
+const quiet = (count: number, sizeMm = 120, rpm = 900) =>
+  Array.from({ length: count }, () => ({ sizeMm, rpm }))
 
 /** Cases that are sold by themselves, the smallest first. */
+// prettier-ignore
 export const cases: readonly Case[] = [
   { ...plainCase, id: 'creel-2', label: 'Creel 2', forms: ['mini-ITX'], bays35: 2, bays25: 2, cardSlots: 1, fullHeight: false, coolerMm: 65, cardMm: 170, widthMm: 230, heightMm: 130, depthMm: 280, supplyForm: 'brick', fans: quiet(1, 120, 1100), fanMounts: 1, reach: 'dismantle', weightKg: 3, price: 55, notes: 'Very small; a drive is changed by taking it apart.' },
   { ...plainCase, id: 'creel-4', label: 'Creel 4', forms: ['mini-ITX'], bays35: 4, hotSwap: 4, bayLights: true, cardSlots: 1, fullHeight: false, coolerMm: 70, cardMm: 180, widthMm: 220, heightMm: 260, depthMm: 260, supplyForm: 'SFX', fans: quiet(1, 140), fanMounts: 1, airflow: 'across', weightKg: 5, price: 135, notes: 'Four front trays with lamps.' },

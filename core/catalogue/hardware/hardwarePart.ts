@@ -1,5 +1,6 @@
 /*
- * What a machine is put together from, besides processors, video engines, memory and drives, which have lists of their own.
+ * What a machine is put together from, besides processors, video engines, memory and drives, which
+ * have lists of their own.
  * Models are invented; prices are planning values in the plan's currency, watts DC.
  */
 
@@ -17,7 +18,13 @@ interface Common {
 }
 
 /** Sizes of boards, mm, from the smallest; 'own' fits one case only, its maker's. */
-export const boardForms = { 'mini-ITX': [170, 170], 'microATX': [244, 244], 'ATX': [305, 244], 'extended': [305, 330], 'own': [200, 200] } as const
+export const boardForms = {
+  'mini-ITX': [170, 170],
+  microATX: [244, 244],
+  ATX: [305, 244],
+  extended: [305, 330],
+  own: [200, 200],
+} as const
 export type BoardForm = keyof typeof boardForms
 
 export type MemoryType = 'DDR2' | 'DDR3' | 'DDR4' | 'DDR5'
@@ -47,7 +54,8 @@ export interface BoardPlace {
 export type PlaceUser = 'data' | 'nvme' | 'sata' | 'slot'
 
 /**
- * What a place costs elsewhere on the board when it is taken: places that go dead, and slots that are left with fewer lanes.
+ * What a place costs elsewhere on the board when it is taken: places that go dead, and slots that
+ * are left with fewer lanes.
  * Boards list it in their manual only.
  */
 export interface SharingRule {
@@ -55,7 +63,7 @@ export interface SharingRule {
   /** counts only for an SSD of this kind in an M.2 place */
   readonly by?: 'nvme' | 'sata'
   readonly off?: readonly string[]
-  readonly narrows?: { readonly place: string, readonly lanes: number }
+  readonly narrows?: { readonly place: string; readonly lanes: number }
 }
 
 export interface Board extends Common {
@@ -66,7 +74,13 @@ export interface Board extends Common {
   readonly socket: string | null
   /** id of the processor that is soldered to it */
   readonly processor: string | null
-  readonly memory: { readonly type: MemoryType, readonly shape: MemoryShape, readonly slots: number, readonly maxGB: number, readonly ecc: boolean }
+  readonly memory: {
+    readonly type: MemoryType
+    readonly shape: MemoryShape
+    readonly slots: number
+    readonly maxGB: number
+    readonly ecc: boolean
+  }
   readonly places: readonly BoardPlace[]
   readonly sharing: readonly SharingRule[]
   /** network ports, Mb/s */
@@ -102,7 +116,7 @@ export interface Case extends Common {
   readonly depthMm: number
   readonly supplyForm: SupplyForm
   /** fans that it comes with */
-  readonly fans: readonly { readonly sizeMm: number, readonly rpm: number }[]
+  readonly fans: readonly { readonly sizeMm: number; readonly rpm: number }[]
   readonly fanMounts: number
   /** what air does at the drives */
   readonly airflow: 'across' | 'slow' | 'none'
@@ -112,8 +126,17 @@ export interface Case extends Common {
 }
 
 export type SupplyForm = 'ATX' | 'SFX' | 'rack' | 'brick' | 'own'
-export const efficiencyClasses = ['none', 'white', 'bronze', 'silver', 'gold', 'platinum', 'titanium', 'brick'] as const
-export type EfficiencyClass = typeof efficiencyClasses[number]
+export const efficiencyClasses = [
+  'none',
+  'white',
+  'bronze',
+  'silver',
+  'gold',
+  'platinum',
+  'titanium',
+  'brick',
+] as const
+export type EfficiencyClass = (typeof efficiencyClasses)[number]
 
 export interface Supply extends Common {
   readonly kind: 'supply'
@@ -231,11 +254,33 @@ export interface OpticalDrive extends Common {
   readonly link: 'data' | 'usb'
 }
 
-export type HardwarePart = Board | Case | Supply | Cooler | Controller | NetworkCard | SystemDisk | Fan | Cable | Enclosure | UpsUnit | OpticalDrive
+export type HardwarePart =
+  | Board
+  | Case
+  | Supply
+  | Cooler
+  | Controller
+  | NetworkCard
+  | SystemDisk
+  | Fan
+  | Cable
+  | Enclosure
+  | UpsUnit
+  | OpticalDrive
 export type HardwareKind = HardwarePart['kind']
 
 /** What people call each kind, as a group of parts. */
 export const hardwareKinds: Readonly<Record<HardwareKind, string>> = {
-  board: 'Board', case: 'Case', supply: 'Power supply', cooler: 'Cooler', controller: 'Controller card', networkCard: 'Network card', ssd: 'System SSD', fan: 'Fan',
-  cable: 'Cables and adapters', enclosure: 'Drive enclosure', ups: 'UPS', optical: 'Disc drive',
+  board: 'Board',
+  case: 'Case',
+  supply: 'Power supply',
+  cooler: 'Cooler',
+  controller: 'Controller card',
+  networkCard: 'Network card',
+  ssd: 'System SSD',
+  fan: 'Fan',
+  cable: 'Cables and adapters',
+  enclosure: 'Drive enclosure',
+  ups: 'UPS',
+  optical: 'Disc drive',
 }

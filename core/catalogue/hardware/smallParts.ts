@@ -1,7 +1,25 @@
-import type { Cable, Controller, Cooler, Enclosure, Fan, NetworkCard, OpticalDrive, SystemDisk, UpsUnit, VideoCardShape } from './hardwarePart'
+import type {
+  Cable,
+  Controller,
+  Cooler,
+  Enclosure,
+  Fan,
+  NetworkCard,
+  OpticalDrive,
+  SystemDisk,
+  UpsUnit,
+  VideoCardShape,
+} from './hardwarePart'
 
 const desktopSockets = ['L2', 'L3', 'L4', 'R1', 'R2', 'R3']
-const cooler = { kind: 'cooler', sockets: desktopSockets, passive: false, idleW: 1, loadW: 2 } as const
+const cooler = {
+  kind: 'cooler',
+  sockets: desktopSockets,
+  passive: false,
+  idleW: 1,
+  loadW: 2,
+} as const
+// prettier-ignore
 export const coolers: readonly Cooler[] = [
   { ...cooler, id: 'fern-low', label: 'Fern, low', heightMm: 37, carriesW: 65, noiseDb: 27, price: 28 },
   { ...cooler, id: 'fern-flat', label: 'Fern, flat', heightMm: 60, carriesW: 80, noiseDb: 24, price: 38 },
@@ -13,7 +31,15 @@ export const coolers: readonly Cooler[] = [
   { ...cooler, id: 'fern-rack', label: 'Fern, for racks', sockets: ['B1', 'B2', 'B3', ...desktopSockets], heightMm: 62, carriesW: 130, noiseDb: 40, price: 48 },
 ]
 
-const controller = { kind: 'controller', mode: 'plain', breakouts: 0, lowHeight: true, lengthMm: 170, knownTo: 'all' } as const
+const controller = {
+  kind: 'controller',
+  mode: 'plain',
+  breakouts: 0,
+  lowHeight: true,
+  lengthMm: 170,
+  knownTo: 'all',
+} as const
+// prettier-ignore
 export const controllers: readonly Controller[] = [
   { ...controller, id: 'knot-2', label: 'Knot 2', ports: 2, lanes: 1, length: 1, generation: 3, idleW: 1.5, loadW: 2, price: 18, notes: 'One lane for both drives.' },
   { ...controller, id: 'knot-5', label: 'Knot 5', ports: 5, lanes: 1, length: 1, generation: 3, idleW: 2, loadW: 3, price: 30, notes: 'Five ports on one lane: slow when all are read at once.' },
@@ -25,6 +51,7 @@ export const controllers: readonly Controller[] = [
 ]
 
 const networkCard = { kind: 'networkCard', lowHeight: true, lengthMm: 130, knownTo: 'all' } as const
+// prettier-ignore
 export const networkCards: readonly NetworkCard[] = [
   { ...networkCard, id: 'heron-1', label: 'Heron 1 G', mbps: 1000, medium: 'copper', lanes: 1, length: 1, generation: 2, idleW: 1, loadW: 2, price: 15 },
   { ...networkCard, id: 'heron-2', label: 'Heron 2.5 G', mbps: 2500, medium: 'copper', lanes: 1, length: 1, generation: 2, idleW: 1.5, loadW: 2.5, price: 25 },
@@ -34,6 +61,7 @@ export const networkCards: readonly NetworkCard[] = [
 ]
 
 /** Video cards as cards, by the id of their engine. */
+// prettier-ignore
 export const videoCardShapes: readonly VideoCardShape[] = [
   { engine: 'cardEntry', lanes: 16, length: 16, generation: 3, lengthMm: 170, lowHeight: true, plugs: 0 },
   { engine: 'cardWorkstation', lanes: 16, length: 16, generation: 3, lengthMm: 170, lowHeight: true, plugs: 0 },
@@ -42,6 +70,7 @@ export const videoCardShapes: readonly VideoCardShape[] = [
 ]
 
 const ssd = { kind: 'ssd' } as const
+// prettier-ignore
 export const systemDisks: readonly SystemDisk[] = [
   { ...ssd, id: 'flint-120', label: 'Flint 120 GB, SATA', link: 'sata', shape: '2.5', sizeGB: 120, idleW: 0.5, loadW: 3, price: 18 },
   { ...ssd, id: 'flint-250', label: 'Flint 250 GB, SATA', link: 'sata', shape: '2.5', sizeGB: 250, idleW: 0.5, loadW: 3, price: 26 },
@@ -53,6 +82,7 @@ export const systemDisks: readonly SystemDisk[] = [
 ]
 
 const fan = { kind: 'fan' } as const
+// prettier-ignore
 export const fans: readonly Fan[] = [
   { ...fan, id: 'sedge-120s', label: 'Sedge 120 mm, slow', sizeMm: 120, rpm: 700, idleW: 0.6, loadW: 0.6, price: 12 },
   { ...fan, id: 'sedge-120', label: 'Sedge 120 mm', sizeMm: 120, rpm: 1100, idleW: 1, loadW: 1, price: 10 },
@@ -61,6 +91,7 @@ export const fans: readonly Fan[] = [
 ]
 
 const cable = { kind: 'cable', idleW: 0, loadW: 0 } as const
+// prettier-ignore
 export const cables: readonly Cable[] = [
   { ...cable, id: 'twine-data', label: 'Data cable', use: 'data', gives: 1, price: 3 },
   { ...cable, id: 'twine-breakout', label: 'Breakout cable, four data ports', use: 'breakout', gives: 4, price: 12 },
@@ -73,6 +104,7 @@ export const cables: readonly Cable[] = [
 ]
 
 const enclosure = { kind: 'enclosure' } as const
+// prettier-ignore
 export const enclosures: readonly Enclosure[] = [
   { ...enclosure, id: 'trug-1', label: 'Trug 1, fed by the port', link: 'usb', bays: 1, throughputMBps: 400, ownSupply: false, noiseDb: 0, idleW: 0.5, loadW: 1, price: 20, notes: 'For 2.5" drives only.' },
   { ...enclosure, id: 'trug-2', label: 'Trug 2', link: 'usb', bays: 2, throughputMBps: 430, ownSupply: true, noiseDb: 26, idleW: 2, loadW: 3, price: 75 },
@@ -82,6 +114,7 @@ export const enclosures: readonly Enclosure[] = [
 ]
 
 const ups = { kind: 'ups', idleW: 0, loadW: 0 } as const
+// prettier-ignore
 export const upsUnits: readonly UpsUnit[] = [
   { ...ups, id: 'weight-400', label: 'Weight 400', ratingVA: 400, ratingW: 240, energyWh: 60, battery: 'lead', price: 62 },
   { ...ups, id: 'weight-650', label: 'Weight 650', ratingVA: 650, ratingW: 390, energyWh: 84, battery: 'lead', price: 92 },
@@ -91,6 +124,22 @@ export const upsUnits: readonly UpsUnit[] = [
 ]
 
 export const opticalDrives: readonly OpticalDrive[] = [
-  { kind: 'optical', id: 'dew-in', label: 'Disc drive, 5.25"', link: 'data', idleW: 1, loadW: 12, price: 55 },
-  { kind: 'optical', id: 'dew-usb', label: 'Disc drive, USB', link: 'usb', idleW: 0.5, loadW: 5, price: 70 },
+  {
+    kind: 'optical',
+    id: 'dew-in',
+    label: 'Disc drive, 5.25"',
+    link: 'data',
+    idleW: 1,
+    loadW: 12,
+    price: 55,
+  },
+  {
+    kind: 'optical',
+    id: 'dew-usb',
+    label: 'Disc drive, USB',
+    link: 'usb',
+    idleW: 0.5,
+    loadW: 5,
+    price: 70,
+  },
 ]

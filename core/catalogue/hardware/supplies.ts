@@ -1,8 +1,19 @@
 import type { Supply } from './hardwarePart'
 
-export const plainSupply = { kind: 'supply', form: 'ATX', fourPinPlugs: 2, cardPlugs: 1, leadMm: 450, noiseDb: 24, ownPlugs: false, idleW: 0, loadW: 0 } as const satisfies Partial<Supply>
+export const plainSupply = {
+  kind: 'supply',
+  form: 'ATX',
+  fourPinPlugs: 2,
+  cardPlugs: 1,
+  leadMm: 450,
+  noiseDb: 24,
+  ownPlugs: false,
+  idleW: 0,
+  loadW: 0,
+} as const satisfies Partial<Supply>
 
 /** Power supplies that are sold by themselves, by rating. */
+// prettier-ignore
 export const supplies: readonly Supply[] = [
   { ...plainSupply, id: 'mole-90b', label: 'Mole 90 W brick', form: 'brick', ratingW: 90, amps12: 7.5, efficiency: 'brick', driveLeads: [2], fourPinPlugs: 0, cardPlugs: 0, noiseDb: 0, price: 28 },
   { ...plainSupply, id: 'mole-150b', label: 'Mole 150 W brick', form: 'brick', ratingW: 150, amps12: 12.5, efficiency: 'brick', driveLeads: [2, 2], fourPinPlugs: 0, cardPlugs: 0, noiseDb: 0, price: 42 },

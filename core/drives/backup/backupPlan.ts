@@ -7,7 +7,7 @@ import { rebuildShareOfOuter } from '../rebuildHours'
 import { averagePricePerKWh } from '../../plan/energyPrice'
 
 export const placeIds = ['secondBox', 'offlineCopy', 'awayCopy'] as const
-export type PlaceId = typeof placeIds[number]
+export type PlaceId = (typeof placeIds)[number]
 
 /** One holding, as a copy sees it. */
 export interface BackupHolding {
@@ -43,11 +43,24 @@ export interface PlaceCopy {
   /** MB/s at which it is read back, and hours until it is at hand */
   readonly backMBps: number
   readonly fetchHours: number
-  /** drives that are bought for it, all sets together; 0 where it lies on a machine or in a store */
+  /**
+   * drives that are bought for it, all sets together; 0 where it lies on a machine or in a store
+   */
   readonly media: number
-  /** over the internet line: GB a night, and nights until the first copy is whole; null where more changes than gets through */
-  readonly line: { readonly perNightGB: number, readonly changedGBPerDay: number, readonly nights: number | null } | null
-  readonly pricePerYear: { readonly media: number, readonly store: number, readonly electricity: number }
+  /**
+   * over the internet line: GB a night, and nights until the first copy is whole; null where more
+   * changes than gets through
+   */
+  readonly line: {
+    readonly perNightGB: number
+    readonly changedGBPerDay: number
+    readonly nights: number | null
+  } | null
+  readonly pricePerYear: {
+    readonly media: number
+    readonly store: number
+    readonly electricity: number
+  }
 }
 
 export interface BackupPlan {
@@ -62,32 +75,67 @@ export const mediumFill = 0.9
 /** External drives are counted as used up within so many years. */
 export const mediumYears = 5
 /** Hours until a copy is at hand. */
-export const fetchHours: Readonly<Record<'secondBox' | 'offlineCopy' | 'carried' | 'line' | 'store', number>> = { secondBox: 0, offlineCopy: 1, carried: 24, line: 24, store: 0 }
+export const fetchHours: Readonly<
+  Record<'secondBox' | 'offlineCopy' | 'carried' | 'line' | 'store', number>
+> = { secondBox: 0, offlineCopy: 1, carried: 24, line: 24, store: 0 }
 const daysPerMonth = 30.44
 const daysPerYear = 365.25
 
-/** Sizes and changes of a plan's holdings as their copies see them; second copies of titles go with their holding. */
-export function backupHoldings({ library, drives }: Pick<Plan, 'library' | 'drives'>, qualities: Qualities): BackupHolding[] {
+/**
+ * Sizes and changes of a plan's holdings as their copies see them; second copies of titles go with
+ * their holding.
+ */
+export function backupHoldings(
+  { library, drives }: Pick<Plan, 'library' | 'drives'>,
+  qualities: Qualities,
+): BackupHolding[] {
   const sizes = holdingSizes(library, qualities)
   const own = library.holdings.map((holding, index): BackupHolding => {
     const parts = sizes.filter(size => size.index === index)
     const sizeTB = parts.reduce((sum, { amount, todayTB }) => sum + amount.likely * todayTB, 0)
-    const perMonth = parts.reduce((sum, { amount, addedTB, removedTB }) => sum + amount.likely * (addedTB + removedTB), 0)
-    const grown = Math.abs(holding.growthPerYear) * sizeTB / daysPerYear
-    return { index, name: parts[0]!.name, sizeTB, changedTBPerDay: perMonth / daysPerMonth + grown, irreplaceable: isIrreplaceable(holding), copies: holding.copies }
+    const perMonth = parts.reduce(
+      (sum, { amount, addedTB, removedTB }) => sum + amount.likely * (addedTB + removedTB),
+      0,
+    )
+    const grown = (Math.abs(holding.growthPerYear) * sizeTB) / daysPerYear
+    return {
+      index,
+      name: parts[0]!.name,
+      sizeTB,
+      changedTBPerDay: perMonth / daysPerMonth + grown,
+      irreplaceable: isIrreplaceable(holding),
+      copies: holding.copies,
+    }
   })
-  const rest: BackupHolding[] = library.otherTB > 0
-    ? [{ index: null, name: 'Anything else', sizeTB: library.otherTB, changedTBPerDay: library.otherGrowthGBPerMonth / 1000 / daysPerMonth, irreplaceable: false, copies: 'asSet' }]
-    : []
+  const rest: BackupHolding[] =
+    library.otherTB > 0
+      ? [
+          {
+            index: null,
+            name: 'Anything else',
+            sizeTB: library.otherTB,
+            changedTBPerDay: library.otherGrowthGBPerMonth / 1000 / daysPerMonth,
+            irreplaceable: false,
+            copies: 'asSet',
+          },
+        ]
+      : []
   const holdings = [...own, ...rest]
   const total = holdings.reduce((sum, { sizeTB }) => sum + sizeTB, 0)
   // What is overwritten in a month is not known by holding: it is shared out by size.
   const overwritten = drives.changedGBPerMonth / 1000 / daysPerMonth
-  return holdings.map(holding => ({ ...holding, changedTBPerDay: holding.changedTBPerDay + (total > 0 ? overwritten * holding.sizeTB / total : 0) }))
+  return holdings.map(holding => ({
+    ...holding,
+    changedTBPerDay:
+      holding.changedTBPerDay + (total > 0 ? (overwritten * holding.sizeTB) / total : 0),
+  }))
 }
 
 /** Whether a copy that is set to hold so much holds a holding. */
-export function isCopied({ irreplaceable, copies }: Pick<BackupHolding, 'irreplaceable' | 'copies'>, held: Drives['secondBox']): boolean {
+export function isCopied(
+  { irreplaceable, copies }: Pick<BackupHolding, 'irreplaceable' | 'copies'>,
+  held: Drives['secondBox'],
+): boolean {
   if (held === 'nothing' || copies === 'nowhere') return false
   return copies === 'everywhere' || held === 'everything' || irreplaceable
 }
@@ -102,52 +150,138 @@ export interface BackupQuestion {
 /** What the copies that a plan keeps take, holding by holding. */
 export function backupPlan({ plan, qualities, linkMBps }: BackupQuestion): BackupPlan {
   const holdings = backupHoldings(plan, qualities)
-  const places = placeIds.flatMap(id => plan.drives[id] === 'nothing' ? [] : [placeCopy(id, holdings, { plan, linkMBps })])
+  const places = placeIds.flatMap(id =>
+    plan.drives[id] === 'nothing' ? [] : [placeCopy(id, holdings, { plan, linkMBps })],
+  )
   return { holdings, places }
 }
 
-interface Way { readonly everyDays: number, readonly kept: number, readonly rateMBps: number, readonly backMBps: number, readonly fetch: number, readonly sets: number, readonly mediumTB: number | null }
-
-function wayOf(id: PlaceId, { plan: { drives, network }, linkMBps }: Pick<BackupQuestion, 'plan' | 'linkMBps'>): Way {
-  const versions = (kept: number) => drives.copiesWithVersions ? kept : 0
-  if (id === 'secondBox') return { everyDays: drives.secondBoxEveryDays, kept: versions(drives.secondBoxKept), rateMBps: linkMBps, backMBps: linkMBps, fetch: fetchHours.secondBox, sets: 1, mediumTB: null }
-  const drive = { rateMBps: externalMBps, backMBps: externalMBps }
-  if (id === 'offlineCopy') return { ...drive, everyDays: drives.offlineEveryDays, kept: versions(drives.offlineKept), fetch: fetchHours.offlineCopy, sets: drives.offlineSets, mediumTB: drives.offlineMediumTB }
-  const away = { everyDays: drives.awayEveryDays, kept: versions(drives.awayKept) }
-  if (drives.awayBy === 'carried') return { ...away, ...drive, fetch: fetchHours.carried, sets: drives.awaySets, mediumTB: drives.awayMediumTB }
-  const rateMBps = network.uploadMbps * drives.awayUploadShare / 8
-  // From a machine elsewhere the drives themselves are fetched; a store can only be read over the line.
-  return drives.awayBy === 'line'
-    ? { ...away, rateMBps, backMBps: externalMBps, fetch: fetchHours.line, sets: 1, mediumTB: drives.awayMediumTB }
-    : { ...away, rateMBps, backMBps: network.downloadMbps / 8, fetch: fetchHours.store, sets: 1, mediumTB: null }
+interface Way {
+  readonly everyDays: number
+  readonly kept: number
+  readonly rateMBps: number
+  readonly backMBps: number
+  readonly fetch: number
+  readonly sets: number
+  readonly mediumTB: number | null
 }
 
-const hoursFor = (sizeTB: number, rateMBps: number) => sizeTB === 0 ? 0 : rateMBps > 0 ? sizeTB * 1e6 / rateMBps / 3600 : Infinity
+function wayOf(
+  id: PlaceId,
+  { plan: { drives, network }, linkMBps }: Pick<BackupQuestion, 'plan' | 'linkMBps'>,
+): Way {
+  const versions = (kept: number) => (drives.copiesWithVersions ? kept : 0)
+  if (id === 'secondBox')
+    return {
+      everyDays: drives.secondBoxEveryDays,
+      kept: versions(drives.secondBoxKept),
+      rateMBps: linkMBps,
+      backMBps: linkMBps,
+      fetch: fetchHours.secondBox,
+      sets: 1,
+      mediumTB: null,
+    }
+  const drive = { rateMBps: externalMBps, backMBps: externalMBps }
+  if (id === 'offlineCopy')
+    return {
+      ...drive,
+      everyDays: drives.offlineEveryDays,
+      kept: versions(drives.offlineKept),
+      fetch: fetchHours.offlineCopy,
+      sets: drives.offlineSets,
+      mediumTB: drives.offlineMediumTB,
+    }
+  const away = { everyDays: drives.awayEveryDays, kept: versions(drives.awayKept) }
+  if (drives.awayBy === 'carried')
+    return {
+      ...away,
+      ...drive,
+      fetch: fetchHours.carried,
+      sets: drives.awaySets,
+      mediumTB: drives.awayMediumTB,
+    }
+  const rateMBps = (network.uploadMbps * drives.awayUploadShare) / 8
+  // From a machine elsewhere the drives themselves are fetched; a store can only be read over the
+  // line.
+  return drives.awayBy === 'line'
+    ? {
+        ...away,
+        rateMBps,
+        backMBps: externalMBps,
+        fetch: fetchHours.line,
+        sets: 1,
+        mediumTB: drives.awayMediumTB,
+      }
+    : {
+        ...away,
+        rateMBps,
+        backMBps: network.downloadMbps / 8,
+        fetch: fetchHours.store,
+        sets: 1,
+        mediumTB: null,
+      }
+}
 
-function placeCopy(id: PlaceId, holdings: readonly BackupHolding[], parts: Pick<BackupQuestion, 'plan' | 'linkMBps'>): PlaceCopy {
+const hoursFor = (sizeTB: number, rateMBps: number) =>
+  sizeTB === 0 ? 0 : rateMBps > 0 ? (sizeTB * 1e6) / rateMBps / 3600 : Infinity
+
+function placeCopy(
+  id: PlaceId,
+  holdings: readonly BackupHolding[],
+  parts: Pick<BackupQuestion, 'plan' | 'linkMBps'>,
+): PlaceCopy {
   const { drives, network, costs } = parts.plan
   const { everyDays, kept, rateMBps, backMBps, fetch, sets, mediumTB } = wayOf(id, parts)
-  const rows = holdings.filter(holding => isCopied(holding, drives[id])).map((holding): HoldingCopy => {
-    const changedTB = holding.changedTBPerDay * everyDays
-    return {
-      holding, copyTB: holding.sizeTB + changedTB * kept, fullHours: hoursFor(holding.sizeTB, rateMBps), incrementHours: hoursFor(changedTB, rateMBps),
-      ageDays: everyDays * sets, backHours: fetch + hoursFor(holding.sizeTB, backMBps),
-    }
-  })
+  const rows = holdings
+    .filter(holding => isCopied(holding, drives[id]))
+    .map((holding): HoldingCopy => {
+      const changedTB = holding.changedTBPerDay * everyDays
+      return {
+        holding,
+        copyTB: holding.sizeTB + changedTB * kept,
+        fullHours: hoursFor(holding.sizeTB, rateMBps),
+        incrementHours: hoursFor(changedTB, rateMBps),
+        ageDays: everyDays * sets,
+        backHours: fetch + hoursFor(holding.sizeTB, backMBps),
+      }
+    })
   const sum = (of: (row: HoldingCopy) => number) => rows.reduce((all, row) => all + of(row), 0)
   const copyTB = sum(row => row.copyTB)
-  const media = mediumTB === null || copyTB === 0 ? 0 : Math.ceil(copyTB / (mediumTB * mediumFill) - 1e-9) * sets
+  const media =
+    mediumTB === null || copyTB === 0
+      ? 0
+      : Math.ceil(copyTB / (mediumTB * mediumFill) - 1e-9) * sets
   const isOverLine = id === 'awayCopy' && drives.awayBy !== 'carried'
-  const perNightGB = network.uploadMbps * drives.awayUploadShare * drives.awayNightHours * gbPerMbpsHour
+  const perNightGB =
+    network.uploadMbps * drives.awayUploadShare * drives.awayNightHours * gbPerMbpsHour
   const changedGBPerDay = sum(row => row.holding.changedTBPerDay) * 1000
   const firstGB = sum(row => row.holding.sizeTB) * 1000
   return {
-    id, rows, copyTB, rateMBps, backMBps, fetchHours: fetch, media,
-    line: isOverLine ? { perNightGB, changedGBPerDay, nights: perNightGB > changedGBPerDay ? Math.ceil(firstGB / (perNightGB - changedGBPerDay) - 1e-9) : null } : null,
+    id,
+    rows,
+    copyTB,
+    rateMBps,
+    backMBps,
+    fetchHours: fetch,
+    media,
+    line: isOverLine
+      ? {
+          perNightGB,
+          changedGBPerDay,
+          nights:
+            perNightGB > changedGBPerDay
+              ? Math.ceil(firstGB / (perNightGB - changedGBPerDay) - 1e-9)
+              : null,
+        }
+      : null,
     pricePerYear: {
-      media: media * (mediumTB ?? 0) * drives.copyPricePerTB / mediumYears,
-      store: isOverLine && drives.awayBy === 'store' ? copyTB * drives.storePricePerTBMonth * monthsPerYear : 0,
-      electricity: id === 'secondBox' ? drives.secondBoxW * kWhPerWattYear * averagePricePerKWh(costs) : 0,
+      media: (media * (mediumTB ?? 0) * drives.copyPricePerTB) / mediumYears,
+      store:
+        isOverLine && drives.awayBy === 'store'
+          ? copyTB * drives.storePricePerTBMonth * monthsPerYear
+          : 0,
+      electricity:
+        id === 'secondBox' ? drives.secondBoxW * kWhPerWattYear * averagePricePerKWh(costs) : 0,
     },
   }
 }

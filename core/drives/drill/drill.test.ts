@@ -5,20 +5,81 @@ import { plainFormat } from '../../units/format'
 import { failureRatePerHour } from '../failureRate'
 import { longestRebuildHours } from '../layoutRisk'
 import { poolOf, type Pool } from '../poolOf'
-import { badDayFailures, badDaySector, beginDrill, drillAftermath, drillHours, drillStep, endDrill, isAllLost, isWhole, missing, type DrillAction, type DrillGround, type DrillState } from './drill'
-import { debrief, driveName, entryText, mistakeTexts, reportText, serialOf, standText } from './tellDrill'
+import {
+  badDayFailures,
+  badDaySector,
+  beginDrill,
+  drillAftermath,
+  drillHours,
+  drillStep,
+  endDrill,
+  isAllLost,
+  isWhole,
+  missing,
+  type DrillAction,
+  type DrillGround,
+  type DrillState,
+} from './drill'
+import {
+  debrief,
+  driveName,
+  entryText,
+  mistakeTexts,
+  reportText,
+  serialOf,
+  standText,
+} from './tellDrill'
 
 function groundOf(drives: PlanInput['drives'], changes: Partial<DrillGround> = {}): DrillGround {
   const plan = planSchema.parse({ name: 'x', drives })
-  const pool = poolOf({ drives: plan.drives, choices: plan.choices, catalogue, contentTB: 0, layoutId: plan.drives.layout }) as Pool
-  return { pool, leadHours: 48, irreplaceableTB: 1, hasCopy: false, heldTB: 10, copyMBps: 135, readErrorEndsRebuild: false, pace: 'true', seed: 7, ...changes }
+  const pool = poolOf({
+    drives: plan.drives,
+    choices: plan.choices,
+    catalogue,
+    contentTB: 0,
+    layoutId: plan.drives.layout,
+  }) as Pool
+  return {
+    pool,
+    leadHours: 48,
+    irreplaceableTB: 1,
+    hasCopy: false,
+    heldTB: 10,
+    copyMBps: 135,
+    readErrorEndsRebuild: false,
+    pace: 'true',
+    seed: 7,
+    ...changes,
+  }
 }
-const four = { lots: [{ count: 4, sizeTB: 8 }], layout: 'rotating-1', sheetReadErrorBits: 1e15 as const }
-const play = (ground: DrillGround, from: DrillState, ...steps: (DrillAction | DrillAction['do'])[]) =>
-  steps.reduce((state, step) => drillStep(ground, state, typeof step === 'string' ? { do: step } as DrillAction : step), from)
+const four = {
+  lots: [{ count: 4, sizeTB: 8 }],
+  layout: 'rotating-1',
+  sheetReadErrorBits: 1e15 as const,
+}
+const play = (
+  ground: DrillGround,
+  from: DrillState,
+  ...steps: (DrillAction | DrillAction['do'])[]
+) =>
+  steps.reduce(
+    (state, step) =>
+      drillStep(ground, state, typeof step === 'string' ? ({ do: step } as DrillAction) : step),
+    from,
+  )
 const events = (state: DrillState) => state.log.map(({ event }) => event)
-const mistakes = (state: DrillState) => state.log.flatMap(({ mistake }) => mistake ? [mistake] : [])
-const right = (place: number): (DrillAction | DrillAction['do'])[] => ['read', 'copy', 'order', { do: 'pull', place }, 'insert', 'rebuild', 'scrub', 'record']
+const mistakes = (state: DrillState) =>
+  state.log.flatMap(({ mistake }) => (mistake ? [mistake] : []))
+const right = (place: number): (DrillAction | DrillAction['do'])[] => [
+  'read',
+  'copy',
+  'order',
+  { do: 'pull', place },
+  'insert',
+  'rebuild',
+  'scrub',
+  'record',
+]
 
 describe('a drill played right', () => {
   const ground = groundOf(four)
@@ -26,26 +87,54 @@ describe('a drill played right', () => {
   it('makes the pool whole without a mistake', () => {
     expect(mistakes(end)).toEqual([])
     expect([isWhole(end), end.lostShare, end.isOver]).toEqual([true, 0, true])
-    expect(events(end)).toEqual(['failed', 'read', 'copied', 'ordered', 'pulled', 'waited', 'inserted', 'rebuilt', 'scrubbed', 'recorded'])
+    expect(events(end)).toEqual([
+      'failed',
+      'read',
+      'copied',
+      'ordered',
+      'pulled',
+      'waited',
+      'inserted',
+      'rebuilt',
+      'scrubbed',
+      'recorded',
+    ])
   })
   it('takes the hours that its steps take', () => {
-    const rebuild = longestRebuildHours(ground.pool.layout, ground.pool.arrangement, ground.pool.conditions)!
+    const rebuild = longestRebuildHours(
+      ground.pool.layout,
+      ground.pool.arrangement,
+      ground.pool.conditions,
+    )!
     const copy = 1e6 / 135 / 3600
-    expect(drillHours).toEqual({ read: 0.25, order: 0.5, pull: 0.25, insert: 0.25, putBack: 1, record: 0.25 })
+    expect(drillHours).toEqual({
+      read: 0.25,
+      order: 0.5,
+      pull: 0.25,
+      insert: 0.25,
+      putBack: 1,
+      record: 0.25,
+    })
     expect(end.clockHours).toBeCloseTo(0.25 + copy + 0.5 + 48 + 0.25 + 2 * rebuild + 0.25, 9)
   })
   it('waits for nothing with a hot spare', () => {
     const spare = groundOf({ ...four, lots: [{ count: 5, sizeTB: 8 }], hotSpares: 1 })
     const place = spare.pool.arrangement.memberPlaces[0]!
     const state = play(spare, beginDrill(spare, place), 'read', { do: 'pull', place }, 'insert')
-    expect([state.spares, events(state).includes('waited'), state.fresh]).toEqual([0, false, [place]])
+    expect([state.spares, events(state).includes('waited'), state.fresh]).toEqual([
+      0,
+      false,
+      [place],
+    ])
   })
   it('is the same again from the same seed, wherever it is taken up', () => {
     const bad = groundOf(four, { pace: 'badDay' })
     for (let seed = 0; seed < 20; seed++) {
       const seeded = { ...bad, seed }
       const once = play(seeded, beginDrill(seeded, null), ...right(0))
-      const half = JSON.parse(JSON.stringify(play(seeded, beginDrill(seeded, null), ...right(0).slice(0, 4)))) as DrillState
+      const half = JSON.parse(
+        JSON.stringify(play(seeded, beginDrill(seeded, null), ...right(0).slice(0, 4))),
+      ) as DrillState
       expect(play(seeded, half, ...right(0).slice(4))).toEqual(once)
     }
   })
@@ -54,28 +143,60 @@ describe('a drill played right', () => {
 describe('a drill played wrong', () => {
   const ground = groundOf(four)
   const begun = beginDrill(ground, 2)
-  it('names a pull without reading, and a pull of a good drive, which stops the pool until it is back', () => {
-    const wrong = play(ground, begun, { do: 'pull', place: 0 })
-    expect(mistakes(wrong)).toEqual(['PULLED_UNREAD', 'PULLED_GOOD'])
-    expect(drillAftermath(ground, wrong).lostShare).toBe(1)
-    expect([wrong.lostShare, standText(wrong, ground, plainFormat)]).toEqual([0, 'The pool has stopped, because a good drive is out. Put it back.'])
-    const back = play(ground, wrong, 'putBack')
-    expect([drillAftermath(ground, back).lostShare, back.clockHours]).toEqual([0, 1.25])
-    // No second good one, while one is out.
-    expect(play(ground, wrong, { do: 'pull', place: 1 }).pulledGood).toBe(0)
-  })
+  it(
+    'names a pull without reading, and a pull of a good drive, which stops the pool until it ' +
+      'is back',
+    () => {
+      const wrong = play(ground, begun, { do: 'pull', place: 0 })
+      expect(mistakes(wrong)).toEqual(['PULLED_UNREAD', 'PULLED_GOOD'])
+      expect(drillAftermath(ground, wrong).lostShare).toBe(1)
+      expect([wrong.lostShare, standText(wrong, ground, plainFormat)]).toEqual([
+        0,
+        'The pool has stopped, because a good drive is out. Put it back.',
+      ])
+      const back = play(ground, wrong, 'putBack')
+      expect([drillAftermath(ground, back).lostShare, back.clockHours]).toEqual([0, 1.25])
+      // No second good one, while one is out.
+      expect(play(ground, wrong, { do: 'pull', place: 1 }).pulledGood).toBe(0)
+    },
+  )
   it('names what was left out', () => {
     expect(mistakes(play(ground, begun, 'insert'))).toEqual(['NO_EMPTY_BAY'])
     expect(mistakes(play(ground, begun, 'rebuild'))).toEqual(['NOTHING_TO_REBUILD'])
-    expect(mistakes(play(ground, begun, 'read', { do: 'pull', place: 2 }, 'insert'))).toEqual(['NOTHING_ORDERED'])
-    expect(mistakes(play(ground, begun, 'read', 'order', { do: 'pull', place: 2 }, 'insert', 'rebuild', 'record'))).toEqual(['NOT_COPIED', 'NOT_SCRUBBED'])
+    expect(mistakes(play(ground, begun, 'read', { do: 'pull', place: 2 }, 'insert'))).toEqual([
+      'NOTHING_ORDERED',
+    ])
+    expect(
+      mistakes(
+        play(
+          ground,
+          begun,
+          'read',
+          'order',
+          { do: 'pull', place: 2 },
+          'insert',
+          'rebuild',
+          'record',
+        ),
+      ),
+    ).toEqual(['NOT_COPIED', 'NOT_SCRUBBED'])
     expect(mistakes(endDrill(begun))).toEqual(['NOT_RECORDED'])
     expect(mistakes(play(ground, begun, 'restore'))).toEqual(['NO_COPY'])
   })
   it('asks for no fresh copy where there is one, or redundancy is left', () => {
     const uncopied = (changes: Partial<DrillGround>, drives: PlanInput['drives'] = four) => {
       const own = groundOf(drives, changes)
-      return mistakes(play(own, beginDrill(own, 2), 'read', 'order', { do: 'pull', place: 2 }, 'insert', 'rebuild'))
+      return mistakes(
+        play(
+          own,
+          beginDrill(own, 2),
+          'read',
+          'order',
+          { do: 'pull', place: 2 },
+          'insert',
+          'rebuild',
+        ),
+      )
     }
     expect(uncopied({ hasCopy: true })).toEqual([])
     expect(uncopied({ irreplaceableTB: 0 })).toEqual([])
@@ -95,7 +216,17 @@ describe('what may happen meanwhile', () => {
     const seeds = 3000
     for (let seed = 0; seed < seeds; seed++) {
       const own = { ...ground, seed }
-      if (play(own, beginDrill(own, 0), 'read', 'order', { do: 'pull', place: 0 }, 'insert').log.filter(({ event }) => event === 'failed').length > 1) further++
+      if (
+        play(
+          own,
+          beginDrill(own, 0),
+          'read',
+          'order',
+          { do: 'pull', place: 0 },
+          'insert',
+        ).log.filter(({ event }) => event === 'failed').length > 1
+      )
+        further++
     }
     const hours = 0.25 + 0.5 + 48 + 0.25
     const expected = -Math.expm1(-3 * 3 * failureRatePerHour(0.5) * hours)
@@ -117,9 +248,22 @@ describe('what may happen meanwhile', () => {
   })
   it('may end a rebuild where a read error does', () => {
     for (let seed = 0; ; seed++) {
-      const own = groundOf({ ...four, layout: 'rotating-2' }, { pace: 'badDay', seed, readErrorEndsRebuild: true })
+      const own = groundOf(
+        { ...four, layout: 'rotating-2' },
+        { pace: 'badDay', seed, readErrorEndsRebuild: true },
+      )
       const begun = beginDrill(own, 0)
-      const end = play(own, { ...begun, dead: [0, 1] }, 'read', { do: 'pull', place: 0 }, { do: 'pull', place: 1 }, 'order', 'insert', 'insert', 'rebuild')
+      const end = play(
+        own,
+        { ...begun, dead: [0, 1] },
+        'read',
+        { do: 'pull', place: 0 },
+        { do: 'pull', place: 1 },
+        'order',
+        'insert',
+        'insert',
+        'rebuild',
+      )
       if (!events(end).includes('sectorEnds')) continue
       expect(end.lostShare).toBe(1)
       break
@@ -131,7 +275,17 @@ describe('what may happen meanwhile', () => {
     const second = play(ground, { ...begun, dead: [0, 1], lostShare: 1 }, 'read')
     expect(isAllLost(ground, second)).toBe(true)
     expect(standText(second, ground, plainFormat)).toContain('The pool is lost.')
-    const restored = play(ground, second, 'order', { do: 'pull', place: 0 }, { do: 'pull', place: 1 }, 'insert', 'insert', 'rebuild', 'restore')
+    const restored = play(
+      ground,
+      second,
+      'order',
+      { do: 'pull', place: 0 },
+      { do: 'pull', place: 1 },
+      'insert',
+      'insert',
+      'rebuild',
+      'restore',
+    )
     expect([missing(restored).size, restored.lostShare]).toEqual([0, 1])
     expect(restored.log.at(-1)).toMatchObject({ event: 'restored', hours: 10e6 / 135 / 3600 })
   })
@@ -140,7 +294,9 @@ describe('what may happen meanwhile', () => {
     const begun = beginDrill(ground, 1)
     expect(begun.lostShare).toBeCloseTo(0.25, 12)
     expect(isAllLost(ground, begun)).toBe(false)
-    expect(standText(begun, ground, plainFormat)).toBe('25 % of the library is lost. The rest plays on.')
+    expect(standText(begun, ground, plainFormat)).toBe(
+      '25 % of the library is lost. The rest plays on.',
+    )
   })
 })
 
@@ -158,23 +314,45 @@ describe('what is told of a drill', () => {
     expect(driveName(7, 2)).toBe(`bay 3 (serial …${serialOf(7, 2)})`)
   })
   it('has a sentence for everything that happens, and a right way for every mistake', () => {
-    for (const { wrong, right: way } of Object.values(mistakeTexts)) expect([wrong.endsWith('.'), way.endsWith('.')]).toEqual([true, true])
-    const end = play(ground, beginDrill(ground, 2), { do: 'pull', place: 1 }, 'putBack', ...right(2))
-    for (const entry of end.log) expect(entryText(entry, ground, plainFormat)).toMatch(/^[A-Z].*\.$/)
+    for (const { wrong, right: way } of Object.values(mistakeTexts))
+      expect([wrong.endsWith('.'), way.endsWith('.')]).toEqual([true, true])
+    const end = play(
+      ground,
+      beginDrill(ground, 2),
+      { do: 'pull', place: 1 },
+      'putBack',
+      ...right(2),
+    )
+    for (const entry of end.log)
+      expect(entryText(entry, ground, plainFormat)).toMatch(/^[A-Z].*\.$/)
   })
   it('compares with what the plan promised', () => {
     const end = play(ground, beginDrill(ground, 2), ...right(2))
     const told = debrief(end, ground, plainFormat)
     expect(told.verdict).toBe('Nothing was lost. Every step was right.')
-    expect(told.rows.map(({ label }) => label)).toEqual(['Whole again after', 'Lost', 'More drives failed', 'Unreadable sector'])
-    expect(told.rows[1]).toMatchObject({ promised: 'nothing by one failed drive', happened: 'nothing' })
-    const wrong = debrief(endDrill(play(ground, beginDrill(ground, 2), { do: 'pull', place: 1 })), ground, plainFormat)
+    expect(told.rows.map(({ label }) => label)).toEqual([
+      'Whole again after',
+      'Lost',
+      'More drives failed',
+      'Unreadable sector',
+    ])
+    expect(told.rows[1]).toMatchObject({
+      promised: 'nothing by one failed drive',
+      happened: 'nothing',
+    })
+    const wrong = debrief(
+      endDrill(play(ground, beginDrill(ground, 2), { do: 'pull', place: 1 })),
+      ground,
+      plainFormat,
+    )
     expect(wrong.verdict).toBe('Nothing was lost. The pool is not whole again. 3 steps were wrong.')
     expect(wrong.mistakes.map(({ times }) => times)).toEqual([1, 1, 1])
   })
   it('begins anywhere in the pool, and nowhere else', () => {
     expect(() => beginDrill(ground, 9)).toThrow('DRILL_DRIVE')
-    const places = new Set(Array.from({ length: 60 }, (_, seed) => beginDrill({ ...ground, seed }, null).dead[0]))
+    const places = new Set(
+      Array.from({ length: 60 }, (_, seed) => beginDrill({ ...ground, seed }, null).dead[0]),
+    )
     expect(places).toEqual(new Set([0, 1, 2, 3]))
   })
 })

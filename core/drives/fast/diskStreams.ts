@@ -20,21 +20,42 @@ export const readAheadMB = 4
 export const busyAtMost = 0.7
 
 /**
- * Streams that drives carry at once: 0.7 ÷ ((Mb/s ÷ 8 ÷ B) · (seek + B ÷ (k · S))), times what goes on side by side, floored.
+ * Streams that drives carry at once: 0.7 ÷ ((Mb/s ÷ 8 ÷ B) · (seek + B ÷ (k · S))), times what goes
+ * on side by side, floored.
  * @throws {CoreRangeError} DISK_STREAM, DISK_RATE
- * @example diskStreams({ streamMbps: 8, outerMBps: 180, together: 1, sideBySide: 1, spinning: true }) // 65
+ * @example diskStreams({ streamMbps: 8, outerMBps: 180, together: 1, sideBySide: 1, spinning: true
+ *   }) // 65
  */
-export function diskStreams({ streamMbps, outerMBps, together, sideBySide, spinning }: DiskStreams): number {
+export function diskStreams({
+  streamMbps,
+  outerMBps,
+  together,
+  sideBySide,
+  spinning,
+}: DiskStreams): number {
   requireWithin('DISK_STREAM', streamMbps, { min: 1e-6 })
   requireWithin('DISK_RATE', outerMBps, { min: 1e-6 })
   const readsPerS = streamMbps / 8 / readAheadMB
-  const readS = (spinning ? seekS.spinning : seekS.ssd) + readAheadMB / (together * outerMBps * rebuildShareOfOuter)
-  return Math.floor(busyAtMost / (readsPerS * readS) * sideBySide)
+  const readS =
+    (spinning ? seekS.spinning : seekS.ssd) +
+    readAheadMB / (together * outerMBps * rebuildShareOfOuter)
+  return Math.floor((busyAtMost / (readsPerS * readS)) * sideBySide)
 }
 
-/** How the reads of a layout spread over its drives: how many work together on one, and how many reads go on side by side. */
-export function readsOf(layoutId: string, { members, survives, dataDrives }: { readonly members: number, readonly survives: number, readonly dataDrives: number }): { readonly together: number, readonly sideBySide: number } {
-  if (/^rotating-|^sliced-/.test(layoutId)) return { together: Math.max(1, members - survives), sideBySide: 1 }
+/**
+ * How the reads of a layout spread over its drives: how many work together on one, and how many
+ * reads go on side by side.
+ */
+export function readsOf(
+  layoutId: string,
+  {
+    members,
+    survives,
+    dataDrives,
+  }: { readonly members: number; readonly survives: number; readonly dataDrives: number },
+): { readonly together: number; readonly sideBySide: number } {
+  if (/^rotating-|^sliced-/.test(layoutId))
+    return { together: Math.max(1, members - survives), sideBySide: 1 }
   if (layoutId === 'stripe') return { together: members, sideBySide: 1 }
   if (layoutId === 'mirror') return { together: 1, sideBySide: members }
   if (layoutId === 'pairs') return { together: Math.max(1, Math.floor(members / 2)), sideBySide: 2 }
@@ -43,14 +64,15 @@ export function readsOf(layoutId: string, { members, survives, dataDrives }: { r
 }
 
 /**
- * Seconds until a page of the library with its pictures is there: a seek for each of them, longer while the drives are busy.
+ * Seconds until a page of the library with its pictures is there: a seek for each of them, longer
+ * while the drives are busy.
  * @param busyShare of the drives' time, 0..1
  * @example browsingS(0.7, true) // 2.6
  */
 export function browsingS(busyShare: number, spinning: boolean): number {
   requireWithin('BUSY_SHARE', busyShare, { min: 0, max: 1 })
   if (!spinning) return ssdBrowsingS
-  return picturesOfPage * seekS.spinning / (1 - Math.min(mostBusy, busyShare))
+  return (picturesOfPage * seekS.spinning) / (1 - Math.min(mostBusy, busyShare))
 }
 /** Pictures of a page of the library. */
 export const picturesOfPage = 60

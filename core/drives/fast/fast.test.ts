@@ -3,24 +3,68 @@ import { catalogue } from '../../catalogue/catalogue'
 import { tideMillHouse } from '../../catalogue/tideMillHouse'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { plainFormat } from '../../units/format'
-import { browsingS, busyAtMost, diskStreams, picturesOfPage, readAheadMB, readsOf, seekS, ssdBrowsingS } from './diskStreams'
+import {
+  browsingS,
+  busyAtMost,
+  diskStreams,
+  picturesOfPage,
+  readAheadMB,
+  readsOf,
+  seekS,
+  ssdBrowsingS,
+} from './diskStreams'
 import { gbPerMbpsHour } from '../../units/dataSize'
 import { rebuildShareOfOuter } from '../rebuildHours'
-import { arrivalRuns, cacheSlack, fastStorage, frontShare, overlapHours, scratchGB, ssdFill, usualWritesPerTB, wearGBPerDay } from './fastStorage'
-import { dataDrivesCarry, fastFigures, fastNotes, fastSentence, longestWearYears, plannedStreamMbps, ssdMBps, type FastTale } from './tellFast'
+import {
+  arrivalRuns,
+  cacheSlack,
+  fastStorage,
+  frontShare,
+  overlapHours,
+  scratchGB,
+  ssdFill,
+  usualWritesPerTB,
+  wearGBPerDay,
+} from './fastStorage'
+import {
+  dataDrivesCarry,
+  fastFigures,
+  fastNotes,
+  fastSentence,
+  longestWearYears,
+  plannedStreamMbps,
+  ssdMBps,
+  type FastTale,
+} from './tellFast'
 
 const planned = (changes: Partial<PlanInput> = {}) => planSchema.parse({ name: 'x', ...changes })
-const fastOf = (changes: Partial<PlanInput> = {}, conversions = 1, sentMbps = 8) => fastStorage({ plan: planned(changes), catalogue, conversions, sentMbps })
-const films = (sizeGB: number, pool: 'spinning' | 'ssd' | 'front' = 'spinning') => ({ kind: 'film' as const, name: 'Films', quality: 'given', sizeGB, pool })
+const fastOf = (changes: Partial<PlanInput> = {}, conversions = 1, sentMbps = 8) =>
+  fastStorage({ plan: planned(changes), catalogue, conversions, sentMbps })
+const films = (sizeGB: number, pool: 'spinning' | 'ssd' | 'front' = 'spinning') => ({
+  kind: 'film' as const,
+  name: 'Films',
+  quality: 'given',
+  sizeGB,
+  pool,
+})
 
 describe('streams from a disk', () => {
   it('are 65 of 8 Mb/s from a drive of the 5400 class', () => {
-    expect([seekS, readAheadMB, busyAtMost, rebuildShareOfOuter]).toEqual([{ spinning: 0.013, ssd: 0.0001 }, 4, 0.7, 0.75])
-    expect(diskStreams({ streamMbps: 8, outerMBps: 180, together: 1, sideBySide: 1, spinning: true })).toBe(65)
+    expect([seekS, readAheadMB, busyAtMost, rebuildShareOfOuter]).toEqual([
+      { spinning: 0.013, ssd: 0.0001 },
+      4,
+      0.7,
+      0.75,
+    ])
+    expect(
+      diskStreams({ streamMbps: 8, outerMBps: 180, together: 1, sideBySide: 1, spinning: true }),
+    ).toBe(65)
   })
   it('are more from an SSD, from mirrors, and from drives that read together', () => {
     const one = { streamMbps: 8, outerMBps: 180, together: 1, sideBySide: 1, spinning: true }
-    expect(diskStreams({ ...one, outerMBps: 530, spinning: false })).toBe(Math.floor(0.7 / (0.25 * (0.0001 + 4 / 397.5))))
+    expect(diskStreams({ ...one, outerMBps: 530, spinning: false })).toBe(
+      Math.floor(0.7 / (0.25 * (0.0001 + 4 / 397.5))),
+    )
     expect(diskStreams({ ...one, sideBySide: 2 })).toBe(131)
     expect(diskStreams({ ...one, together: 3 })).toBe(Math.floor(0.7 / (0.25 * (0.013 + 4 / 405))))
     expect(() => diskStreams({ ...one, outerMBps: 0 })).toThrow('DISK_RATE')
@@ -29,8 +73,14 @@ describe('streams from a disk', () => {
   it('spread over a layout as its reads do', () => {
     const five = { members: 5, survives: 1, dataDrives: 4 }
     expect(readsOf('rotating-1', five)).toEqual({ together: 4, sideBySide: 1 })
-    expect(readsOf('mirror', { members: 2, survives: 1, dataDrives: 1 })).toEqual({ together: 1, sideBySide: 2 })
-    expect(readsOf('pairs', { members: 6, survives: 1, dataDrives: 3 })).toEqual({ together: 3, sideBySide: 2 })
+    expect(readsOf('mirror', { members: 2, survives: 1, dataDrives: 1 })).toEqual({
+      together: 1,
+      sideBySide: 2,
+    })
+    expect(readsOf('pairs', { members: 6, survives: 1, dataDrives: 3 })).toEqual({
+      together: 3,
+      sideBySide: 2,
+    })
     expect(readsOf('stripe', five)).toEqual({ together: 5, sideBySide: 1 })
     expect(readsOf('dedicated-1', five)).toEqual({ together: 1, sideBySide: 4 })
     const pool = { ...five, outerMBps: 180, spinning: true }
@@ -38,56 +88,95 @@ describe('streams from a disk', () => {
     expect(dataDrivesCarry({ pool: null, layoutId: 'dedicated-1' })).toBeNull()
     expect(plannedStreamMbps).toBe(8)
   })
-  it('let a page of the library wait: 0.8 s from an idle drive, 2.6 s beside 70 % of streams, nothing from an SSD', () => {
-    expect(picturesOfPage).toBe(60)
-    expect(browsingS(0, true)).toBeCloseTo(0.78, 9)
-    expect(browsingS(0.7, true)).toBeCloseTo(2.6, 9)
-    expect(Number.isFinite(browsingS(1, true))).toBe(true)
-    expect([browsingS(0.9, false), ssdBrowsingS]).toEqual([0.01, 0.01])
-    expect(() => browsingS(1.1, true)).toThrow('BUSY_SHARE')
-  })
+  it(
+    'let a page of the library wait: 0.8 s from an idle drive, 2.6 s beside 70 % of streams, ' +
+      'nothing from an SSD',
+    () => {
+      expect(picturesOfPage).toBe(60)
+      expect(browsingS(0, true)).toBeCloseTo(0.78, 9)
+      expect(browsingS(0.7, true)).toBeCloseTo(2.6, 9)
+      expect(Number.isFinite(browsingS(1, true))).toBe(true)
+      expect([browsingS(0.9, false), ssdBrowsingS]).toEqual([0.01, 0.01])
+      expect(() => browsingS(1.1, true)).toThrow('BUSY_SHARE')
+    },
+  )
 })
 
 describe('fast storage', () => {
-  it('keeps 5.4 GB of a stream of 8 Mb/s over 90 minutes, and writes 14.4 GB in 4 h, 5.3 TB a year', () => {
-    expect(gbPerMbpsHour).toBe(0.45)
-    expect(scratchGB(8, 90)).toBeCloseTo(5.4, 9)
-    expect(wearGBPerDay(8, 4)).toBeCloseTo(14.4, 9)
-    expect(wearGBPerDay(8, 4) * 365.25 / 1000).toBeCloseTo(5.26, 2)
-    expect(fastOf({}, 2.4).scratchGB).toBeCloseTo(3 * 5.4, 9)
-    expect(fastOf({}, 0).scratchGB).toBeCloseTo(5.4, 9)
-  })
+  it(
+    'keeps 5.4 GB of a stream of 8 Mb/s over 90 minutes, and writes 14.4 GB in 4 h, 5.3 TB a ' +
+      'year',
+    () => {
+      expect(gbPerMbpsHour).toBe(0.45)
+      expect(scratchGB(8, 90)).toBeCloseTo(5.4, 9)
+      expect(wearGBPerDay(8, 4)).toBeCloseTo(14.4, 9)
+      expect((wearGBPerDay(8, 4) * 365.25) / 1000).toBeCloseTo(5.26, 2)
+      expect(fastOf({}, 2.4).scratchGB).toBeCloseTo(3 * 5.4, 9)
+      expect(fastOf({}, 0).scratchGB).toBeCloseTo(5.4, 9)
+    },
+  )
   it('holds the biggest day of arrivals, the days between moves, and three tenths more', () => {
     expect(cacheSlack).toBe(1.3)
-    const arrivals = [{ gbPerDay: 20, daysPerWeek: 7 }, { gbPerDay: 50, daysPerWeek: 1 }]
-    expect(fastOf({ drives: { arrivals, daysBetweenMoves: 2 } }).cacheGB).toBeCloseTo(70 * 2 * 1.3, 9)
+    const arrivals = [
+      { gbPerDay: 20, daysPerWeek: 7 },
+      { gbPerDay: 50, daysPerWeek: 1 },
+    ]
+    expect(fastOf({ drives: { arrivals, daysBetweenMoves: 2 } }).cacheGB).toBeCloseTo(
+      70 * 2 * 1.3,
+      9,
+    )
   })
-  it('sums what lies on the SSD, with a tenth of what lies behind it, to four fifths of its size', () => {
-    expect([ssdFill, frontShare]).toEqual([0.8, 0.1])
-    const found = fastOf({ library: { holdings: [films(1000, 'ssd'), films(2000, 'front'), films(4000)] }, drives: { systemGB: 50, indexOn: 'spinning', scratchOn: 'spinning' } })
-    expect(found.ssdGB).toBeCloseTo(1000 + 200 + 50, 9)
-    expect(found.ssdNeededTB).toBeCloseTo(1.25 / 0.8, 9)
-    expect(fastOf({ library: { holdings: [films(1020)] } }).indexGB).toBeCloseTo(20, 9)
-  })
+  it(
+    'sums what lies on the SSD, with a tenth of what lies behind it, to four fifths of its ' +
+      'size',
+    () => {
+      expect([ssdFill, frontShare]).toEqual([0.8, 0.1])
+      const found = fastOf({
+        library: { holdings: [films(1000, 'ssd'), films(2000, 'front'), films(4000)] },
+        drives: { systemGB: 50, indexOn: 'spinning', scratchOn: 'spinning' },
+      })
+      expect(found.ssdGB).toBeCloseTo(1000 + 200 + 50, 9)
+      expect(found.ssdNeededTB).toBeCloseTo(1.25 / 0.8, 9)
+      expect(fastOf({ library: { holdings: [films(1020)] } }).indexGB).toBeCloseTo(20, 9)
+    },
+  )
   it('wears by its data sheet, or 600 TB for each TB', () => {
     expect(usualWritesPerTB).toBe(600)
-    const worn = fastOf({ drives: { ssdTB: 1, cacheOn: 'ssd', arrivals: [{ gbPerDay: 70, daysPerWeek: 1 }] }, choices: { convertingHoursPerDay: 4 } })
+    const worn = fastOf({
+      drives: { ssdTB: 1, cacheOn: 'ssd', arrivals: [{ gbPerDay: 70, daysPerWeek: 1 }] },
+      choices: { convertingHoursPerDay: 4 },
+    })
     expect(worn.writtenGBPerDay).toBeCloseTo(14.4 + 10, 9)
     expect(worn.wearYears).toBeCloseTo(600_000 / (24.4 * 365.25), 6)
-    expect(fastOf({ drives: { ssdTB: 1, ssdWritesTB: 300 }, choices: { convertingHoursPerDay: 4 } }).ratedTB).toBe(300)
+    expect(
+      fastOf({ drives: { ssdTB: 1, ssdWritesTB: 300 }, choices: { convertingHoursPerDay: 4 } })
+        .ratedTB,
+    ).toBe(300)
     expect(fastOf({ drives: { scratchOn: 'spinning' } }).wearYears).toBeNull()
     expect(fastOf({ drives: { ssdTB: 0 } }).wearYears).toBeNull()
   })
 })
 
 describe('arrivals', () => {
-  const ways = { wiredMbps: 941, wifiMbps: 200, downloadMbps: 50, drivesMBps: 150, watching: { from: 19 * 60, to: 24 * 60 } }
-  const [arrival] = planned({ drives: { arrivals: [{ gbPerDay: 9, from: 60, hours: 4, link: 'internet' }] } }).drives.arrivals
+  const ways = {
+    wiredMbps: 941,
+    wifiMbps: 200,
+    downloadMbps: 50,
+    drivesMBps: 150,
+    watching: { from: 19 * 60, to: 24 * 60 },
+  }
+  const [arrival] = planned({
+    drives: { arrivals: [{ gbPerDay: 9, from: 60, hours: 4, link: 'internet' }] },
+  }).drives.arrivals
   const run = (changes: object) => arrivalRuns([{ ...arrival!, ...changes }], ways)[0]!
   it('need their GB in their hours, and can have what the way and its limit leave', () => {
     expect(run({})).toMatchObject({ neededMbps: 5, possibleMbps: 50, inTime: true, minutes: 24 })
     expect(run({ limitMbps: 4 })).toMatchObject({ possibleMbps: 4, inTime: false, minutes: 240 })
-    expect([run({ link: 'wifi' }).possibleMbps, run({ link: 'wired' }).possibleMbps, run({ link: 'here' }).possibleMbps]).toEqual([200, 941, 1200])
+    expect([
+      run({ link: 'wifi' }).possibleMbps,
+      run({ link: 'wired' }).possibleMbps,
+      run({ link: 'here' }).possibleMbps,
+    ]).toEqual([200, 941, 1200])
   })
   it('that pause have only the hours in which nobody watches', () => {
     expect(run({ from: 18 * 60, hours: 2, pauses: true }).neededMbps).toBeCloseTo(20, 9)
@@ -105,10 +194,16 @@ describe('arrivals', () => {
 
 describe('what is told of fast storage', () => {
   const tale = (changes: Partial<PlanInput> = {}): FastTale => ({
-    plan: planned({ ...tideMillHouse, ...changes }), sentMbps: 4, conversions: 3, watching: 3, layoutId: 'dedicated-1', format: plainFormat,
+    plan: planned({ ...tideMillHouse, ...changes }),
+    sentMbps: 4,
+    conversions: 3,
+    watching: 3,
+    layoutId: 'dedicated-1',
+    format: plainFormat,
     pool: { members: 3, survives: 1, dataDrives: 2, outerMBps: 210, spinning: true },
   })
-  const fast = (of: FastTale) => fastStorage({ plan: of.plan, catalogue, conversions: of.conversions, sentMbps: of.sentMbps })
+  const fast = (of: FastTale) =>
+    fastStorage({ plan: of.plan, catalogue, conversions: of.conversions, sentMbps: of.sentMbps })
   it('are figures with their working, finite, and never for a pool that is not there', () => {
     for (const own of [tale(), { ...tale(), pool: null }]) {
       for (const { id, value, formula } of fastFigures(fast(own), own)) {
@@ -125,7 +220,10 @@ describe('what is told of fast storage', () => {
     expect(longestWearYears).toBe(25)
     // 4 Mb/s over 10 h are 18 GB a day.
     expect(wear(100).value).toBeCloseTo(100_000 / (18 * 365.25), 6)
-    expect([wear(200).value, wear(200).note]).toEqual([null, 'Not within 25 years: other parts fail before.'])
+    expect([wear(200).value, wear(200).note]).toEqual([
+      null,
+      'Not within 25 years: other parts fail before.',
+    ])
   })
   it('says whether the SSD is large enough', () => {
     const told = (drives: PlanInput['drives']) => {
@@ -135,12 +233,21 @@ describe('what is told of fast storage', () => {
     expect(told({ ssdTB: 1 })).toContain('would be enough')
     expect(told({ ssdTB: 0.1 })).toContain('too small')
     expect(told({ ssdTB: 0 })).toContain('There is no SSD, but')
-    expect(told({ ssdTB: 0, systemOn: 'spinning', indexOn: 'spinning', scratchOn: 'spinning' })).toBe('There is no SSD, and nothing is to lie on one.')
-    expect(told({ ssdTB: 1, systemOn: 'spinning', indexOn: 'spinning', scratchOn: 'spinning' })).toContain('Nothing lies on the SSD')
+    expect(
+      told({ ssdTB: 0, systemOn: 'spinning', indexOn: 'spinning', scratchOn: 'spinning' }),
+    ).toBe('There is no SSD, and nothing is to lie on one.')
+    expect(
+      told({ ssdTB: 1, systemOn: 'spinning', indexOn: 'spinning', scratchOn: 'spinning' }),
+    ).toContain('Nothing lies on the SSD')
   })
   it('names what a faster network card pays for, and what is in the cache alone', () => {
-    const own = tale({ library: { holdings: [films(100, 'ssd')] }, drives: { cacheOn: 'ssd', arrivals: [{ gbPerDay: 5 }] } })
-    expect(fastNotes(fast(own), { ...own, linkMBps: 117 }).join(' ')).toMatch(/no second copy until it is moved.*read at about 158 MB\/s, faster than the 117 MB\/s.*pays most for Films/)
+    const own = tale({
+      library: { holdings: [films(100, 'ssd')] },
+      drives: { cacheOn: 'ssd', arrivals: [{ gbPerDay: 5 }] },
+    })
+    expect(fastNotes(fast(own), { ...own, linkMBps: 117 }).join(' ')).toMatch(
+      /no second copy until it is moved.*read at about 158 MB\/s, faster than the 117 MB\/s.*pays most for Films/,
+    )
     expect(fastNotes(fast(tale()), { ...tale(), linkMBps: 294 })[0]).toContain('pays for nothing')
     expect(ssdMBps).toBe(530)
   })

@@ -7,7 +7,7 @@ import { gbPerMbpsHour } from '../../units/dataSize'
 import { backupHoldings } from '../backup/backupPlan'
 
 export const useIds = ['system', 'index', 'scratch', 'cache', 'work'] as const
-export type UseId = typeof useIds[number]
+export type UseId = (typeof useIds)[number]
 
 /** Something that lies on a pool: a holding, or a use besides the library. */
 export interface Placed {
@@ -68,33 +68,103 @@ export function wearGBPerDay(sentMbps: number, hoursPerDay: number): number {
 }
 
 /** What lies where, what the SSD must hold, and how fast it wears. */
-export function fastStorage({ plan, catalogue, conversions, sentMbps }: FastStorageParts): FastStorage {
+export function fastStorage({
+  plan,
+  catalogue,
+  conversions,
+  sentMbps,
+}: FastStorageParts): FastStorage {
   const { drives, library, choices } = plan
   const holdings = backupHoldings(plan, catalogue)
-  const videoTB = holdings.reduce((sum, { index, sizeTB }) => index !== null && holdingKind(library.holdings[index]!.kind).sized === 'video' ? sum + sizeTB : sum, 0)
+  const videoTB = holdings.reduce(
+    (sum, { index, sizeTB }) =>
+      index !== null && holdingKind(library.holdings[index]!.kind).sized === 'video'
+        ? sum + sizeTB
+        : sum,
+    0,
+  )
   const biggestDayGB = drives.arrivals.reduce((sum, arrival) => sum + arrival.gbPerDay, 0)
   const scratch = scratchGB(sentMbps, drives.scratchMinutes) * Math.max(1, Math.ceil(conversions))
   const cacheGB = biggestDayGB * drives.daysBetweenMoves * cacheSlack
-  const indexGB = videoTB * extrasShare / (1 + extrasShare) * 1000
+  const indexGB = ((videoTB * extrasShare) / (1 + extrasShare)) * 1000
   const uses: Placed[] = [
-    { id: 'system', label: 'System and services', path: 'drives.systemOn', pool: drives.systemOn, sizeGB: drives.systemGB },
-    { id: 'index', label: 'Library index with pictures', path: 'drives.indexOn', pool: drives.indexOn, sizeGB: indexGB },
-    { id: 'scratch', label: 'Conversion scratch', path: 'drives.scratchOn', pool: drives.scratchOn, sizeGB: scratch },
-    { id: 'cache', label: 'Write cache', path: 'drives.cacheOn', pool: drives.cacheOn, sizeGB: cacheGB },
-    { id: 'work', label: 'Work in progress', path: 'drives.workOn', pool: drives.workOn, sizeGB: drives.workGB },
+    {
+      id: 'system',
+      label: 'System and services',
+      path: 'drives.systemOn',
+      pool: drives.systemOn,
+      sizeGB: drives.systemGB,
+    },
+    {
+      id: 'index',
+      label: 'Library index with pictures',
+      path: 'drives.indexOn',
+      pool: drives.indexOn,
+      sizeGB: indexGB,
+    },
+    {
+      id: 'scratch',
+      label: 'Conversion scratch',
+      path: 'drives.scratchOn',
+      pool: drives.scratchOn,
+      sizeGB: scratch,
+    },
+    {
+      id: 'cache',
+      label: 'Write cache',
+      path: 'drives.cacheOn',
+      pool: drives.cacheOn,
+      sizeGB: cacheGB,
+    },
+    {
+      id: 'work',
+      label: 'Work in progress',
+      path: 'drives.workOn',
+      pool: drives.workOn,
+      sizeGB: drives.workGB,
+    },
   ]
-  const own = holdings.flatMap(({ index, name, sizeTB }): Placed[] => index === null
-    ? []
-    : [{ id: `holding-${index}`, label: name, path: `library.holdings.${index}.pool`, pool: library.holdings[index]!.pool, sizeGB: sizeTB * 1000 }])
+  const own = holdings.flatMap(({ index, name, sizeTB }): Placed[] =>
+    index === null
+      ? []
+      : [
+          {
+            id: `holding-${index}`,
+            label: name,
+            path: `library.holdings.${index}.pool`,
+            pool: library.holdings[index]!.pool,
+            sizeGB: sizeTB * 1000,
+          },
+        ],
+  )
   const placed = [...uses, ...own]
-  const ssdGB = placed.reduce((sum, { pool, sizeGB }) => sum + (pool === 'ssd' ? sizeGB : pool === 'front' ? sizeGB * frontShare : 0), 0)
+  const ssdGB = placed.reduce(
+    (sum, { pool, sizeGB }) =>
+      sum + (pool === 'ssd' ? sizeGB : pool === 'front' ? sizeGB * frontShare : 0),
+    0,
+  )
   const isOnSsd = (pool: PoolId) => pool !== 'spinning'
-  const dailyGB = drives.arrivals.reduce((sum, arrival) => sum + arrival.gbPerDay * arrival.daysPerWeek / 7, 0)
-  const writtenGBPerDay = (isOnSsd(drives.scratchOn) ? wearGBPerDay(sentMbps, choices.convertingHoursPerDay) : 0) + (isOnSsd(drives.cacheOn) ? dailyGB : 0)
+  const dailyGB = drives.arrivals.reduce(
+    (sum, arrival) => sum + (arrival.gbPerDay * arrival.daysPerWeek) / 7,
+    0,
+  )
+  const writtenGBPerDay =
+    (isOnSsd(drives.scratchOn) ? wearGBPerDay(sentMbps, choices.convertingHoursPerDay) : 0) +
+    (isOnSsd(drives.cacheOn) ? dailyGB : 0)
   const ratedTB = drives.ssdWritesTB ?? drives.ssdTB * usualWritesPerTB
   return {
-    placed, ssdGB, scratchGB: scratch, cacheGB, indexGB, biggestDayGB, writtenGBPerDay, ratedTB,
-    wearYears: writtenGBPerDay > 0 && ratedTB > 0 ? ratedTB * 1000 / (writtenGBPerDay * daysPerYear) : null,
+    placed,
+    ssdGB,
+    scratchGB: scratch,
+    cacheGB,
+    indexGB,
+    biggestDayGB,
+    writtenGBPerDay,
+    ratedTB,
+    wearYears:
+      writtenGBPerDay > 0 && ratedTB > 0
+        ? (ratedTB * 1000) / (writtenGBPerDay * daysPerYear)
+        : null,
     ssdNeededTB: ssdGB / 1000 / ssdFill,
   }
 }
@@ -119,25 +189,57 @@ export interface ArrivalWays {
   /** MB/s of the data drives */
   readonly drivesMBps: number
   /** minutes of the day in which the household usually watches */
-  readonly watching: { readonly from: number, readonly to: number } | null
+  readonly watching: { readonly from: number; readonly to: number } | null
 }
 
 /** Hours of one span of a day that lie within another; both may run past midnight. */
-export function overlapHours(from: number, hours: number, other: { readonly from: number, readonly to: number }): number {
+export function overlapHours(
+  from: number,
+  hours: number,
+  other: { readonly from: number; readonly to: number },
+): number {
   const [start, end] = [from, from + hours * 60]
   const length = (other.to - other.from + 1440) % 1440 || 1440
-  return [-1440, 0, 1440].reduce((sum, shift) => sum + Math.max(0, Math.min(end, other.from + shift + length) - Math.max(start, other.from + shift)), 0) / 60
+  return (
+    [-1440, 0, 1440].reduce(
+      (sum, shift) =>
+        sum +
+        Math.max(
+          0,
+          Math.min(end, other.from + shift + length) - Math.max(start, other.from + shift),
+        ),
+      0,
+    ) / 60
+  )
 }
 
 /** When arrivals run and whether they get through: what waits for viewers has fewer hours. */
 export function arrivalRuns(arrivals: readonly Arrival[], ways: ArrivalWays): ArrivalRun[] {
-  const link = { wired: ways.wiredMbps, wifi: ways.wifiMbps, internet: ways.downloadMbps, here: ways.drivesMBps * 8 }
-  return arrivals.map((arrival) => {
-    const lost = arrival.pauses && ways.watching ? overlapHours(arrival.from, arrival.hours, ways.watching) : 0
+  const link = {
+    wired: ways.wiredMbps,
+    wifi: ways.wifiMbps,
+    internet: ways.downloadMbps,
+    here: ways.drivesMBps * 8,
+  }
+  return arrivals.map(arrival => {
+    const lost =
+      arrival.pauses && ways.watching ? overlapHours(arrival.from, arrival.hours, ways.watching) : 0
     const hours = Math.max(0, arrival.hours - lost)
-    const neededMbps = hours > 0 ? arrival.gbPerDay * 8000 / (hours * 3600) : Infinity
-    const possibleMbps = Math.min(link[arrival.link], ways.drivesMBps * 8, arrival.limitMbps ?? Infinity)
-    const runs = possibleMbps > 0 ? arrival.gbPerDay * 8000 / possibleMbps / 60 : arrival.hours * 60
-    return { arrival, from: arrival.from, minutes: Math.min(arrival.hours * 60, runs + lost * 60), neededMbps, possibleMbps, inTime: neededMbps <= possibleMbps + 1e-9 }
+    const neededMbps = hours > 0 ? (arrival.gbPerDay * 8000) / (hours * 3600) : Infinity
+    const possibleMbps = Math.min(
+      link[arrival.link],
+      ways.drivesMBps * 8,
+      arrival.limitMbps ?? Infinity,
+    )
+    const runs =
+      possibleMbps > 0 ? (arrival.gbPerDay * 8000) / possibleMbps / 60 : arrival.hours * 60
+    return {
+      arrival,
+      from: arrival.from,
+      minutes: Math.min(arrival.hours * 60, runs + lost * 60),
+      neededMbps,
+      possibleMbps,
+      inTime: neededMbps <= possibleMbps + 1e-9,
+    }
   })
 }

@@ -29,37 +29,61 @@ export interface PricedPurchase extends Purchase {
 }
 
 /** What may be bought next, by the layout's rule and within the bays. */
-export function possiblePurchases({ layout, hotSpares, bays, expandsParity, offers }: GrowthQuestion, drives: readonly LayoutDrive[]): Omit<Purchase, 'month'>[] {
+export function possiblePurchases(
+  { layout, hotSpares, bays, expandsParity, offers }: GrowthQuestion,
+  drives: readonly LayoutDrive[],
+): Omit<Purchase, 'month'>[] {
   const free = bays - drives.length
   const isMade = drives.length - hotSpares >= layout.minimumDrives
   const smallest = Math.min(...drives.map(drive => drive.sizeTB))
   return offers.flatMap(({ sizeTB }): Omit<Purchase, 'month'>[] => {
-    const add = (count: number): Omit<Purchase, 'month'>[] => count <= free ? [{ count, sizeTB, how: 'added' }] : []
+    const add = (count: number): Omit<Purchase, 'month'>[] =>
+      count <= free ? [{ count, sizeTB, how: 'added' }] : []
     // So many drives as are not there yet come first, whatever the layout grows by then.
     if (!isMade) return add(1)
     const smaller = drives.filter(drive => drive.sizeTB < sizeTB).length
-    const all: Omit<Purchase, 'month'>[] = smaller > 0 ? [{ count: smaller, sizeTB, how: 'allSmaller' }] : []
-    const smallestOnes = (count: number): Omit<Purchase, 'month'>[] => sizeTB > smallest && drives.length >= count ? [{ count, sizeTB, how: 'smallest' }] : []
+    const all: Omit<Purchase, 'month'>[] =
+      smaller > 0 ? [{ count: smaller, sizeTB, how: 'allSmaller' }] : []
+    const smallestOnes = (count: number): Omit<Purchase, 'month'>[] =>
+      sizeTB > smallest && drives.length >= count ? [{ count, sizeTB, how: 'smallest' }] : []
     switch (layout.grows) {
-      case 'one': return free > 0 ? add(1) : smallestOnes(1)
-      case 'pair': return free > 1 ? add(2) : smallestOnes(2)
+      case 'one':
+        return free > 0 ? add(1) : smallestOnes(1)
+      case 'pair':
+        return free > 1 ? add(2) : smallestOnes(2)
       case 'parityGroup': {
         if (expandsParity) return [...add(1), ...all]
-        const groups = Array.from({ length: Math.max(0, free - layout.minimumDrives + 1) }, (_, more): Omit<Purchase, 'month'> => ({ count: layout.minimumDrives + more, sizeTB, how: 'newGroup' }))
+        const groups = Array.from(
+          { length: Math.max(0, free - layout.minimumDrives + 1) },
+          (_, more): Omit<Purchase, 'month'> => ({
+            count: layout.minimumDrives + more,
+            sizeTB,
+            how: 'newGroup',
+          }),
+        )
         return [...groups, ...all]
       }
-      case 'startOver': return [...add(1), ...all]
-      case 'replaceAll': return all
+      case 'startOver':
+        return [...add(1), ...all]
+      case 'replaceAll':
+        return all
     }
   })
 }
 
-interface Rest { readonly cost: number, readonly purchase: PricedPurchase | null, readonly after: readonly LayoutDrive[] }
+interface Rest {
+  readonly cost: number
+  readonly purchase: PricedPurchase | null
+  readonly after: readonly LayoutDrive[]
+}
 
 /**
- * The cheapest purchases that keep the library within the room in every month, within the bays and by the layout's rule.
- * Exact, by dynamic programming over the drives that are there: while prices fall, buying earlier than a month in which the
- * room would be too small never pays, and while they rise everything is bought at once. Of equal prices the fewer steps.
+ * The cheapest purchases that keep the library within the room in every month, within the bays and
+ * by the layout's rule.
+ * Exact, by dynamic programming over the drives that are there: while prices fall, buying earlier
+ * than a month in which the
+ * room would be too small never pays, and while they rise everything is bought at once. Of equal
+ * prices the fewer steps.
  * @returns in their order; null where no purchases are enough
  * @throws {CoreRangeError} GROWTH_FALL: prices fall by everything
  */
@@ -89,7 +113,9 @@ export function cheapestPurchases(question: GrowthQuestion): PricedPurchase[] | 
     let fewest = Infinity
     for (const purchase of possiblePurchases(question, drives)) {
       const { drives: after, replaced } = drivesAfter(drives, purchase)
-      const price = purchase.count * priceIn(priceOf.get(purchase.sizeTB)!, month, fallPerYear) - replaced.length * replacedWorth
+      const price =
+        purchase.count * priceIn(priceOf.get(purchase.sizeTB)!, month, fallPerYear) -
+        replaced.length * replacedWorth
       const next = rest(after, month)
       const cost = price + next.cost
       const count = 1 + (next.purchase ? steps.get(keyOf(after, next.purchase.month))! : 0)
@@ -114,7 +140,10 @@ export function cheapestPurchases(question: GrowthQuestion): PricedPurchase[] | 
 }
 
 function keyOf(drives: readonly LayoutDrive[], month: number): string {
-  return `${month}|${drives.map(({ sizeTB, role, group }) => `${sizeTB}${role === 'any' ? '' : role}${group ?? ''}`).sort().join(' ')}`
+  return `${month}|${drives
+    .map(({ sizeTB, role, group }) => `${sizeTB}${role === 'any' ? '' : role}${group ?? ''}`)
+    .sort()
+    .join(' ')}`
 }
 
 /** Purchases of the same kind in the same month are one. */
@@ -122,26 +151,51 @@ function joined(purchases: readonly PricedPurchase[]): PricedPurchase[] {
   const result: PricedPurchase[] = []
   for (const purchase of purchases) {
     const last = result.at(-1)
-    if (last && last.month === purchase.month && last.sizeTB === purchase.sizeTB && last.how === purchase.how && (purchase.how === 'added' || purchase.how === 'smallest')) {
-      result[result.length - 1] = { ...last, count: last.count + purchase.count, price: last.price + purchase.price }
-    }
-    else result.push(purchase)
+    if (
+      last &&
+      last.month === purchase.month &&
+      last.sizeTB === purchase.sizeTB &&
+      last.how === purchase.how &&
+      (purchase.how === 'added' || purchase.how === 'smallest')
+    ) {
+      result[result.length - 1] = {
+        ...last,
+        count: last.count + purchase.count,
+        price: last.price + purchase.price,
+      }
+    } else result.push(purchase)
   }
   return result
 }
 
 /** Everything at once: the cheapest purchases today that last to the horizon. */
 export function purchasesNow(question: GrowthQuestion): PricedPurchase[] | null {
-  return cheapestPurchases({ ...question, contentTB: [Math.max(...question.contentTB)], fallPerYear: 0 })
+  return cheapestPurchases({
+    ...question,
+    contentTB: [Math.max(...question.contentTB)],
+    fallPerYear: 0,
+  })
 }
 
 /**
  * The yearly fall of prices at which steps cost as much as everything today: above it waiting wins.
- * @param steps with their prices at today's level and what replaced drives bring, in the order of their months
+ * @param steps with their prices at today's level and what replaced drives bring, in the order of
+ *   their months
  * @returns within −10 % to 15 %; null where the one or the other always wins
  */
-export function fallWhereStepsWin(steps: readonly { readonly month: number, readonly priceToday: number, readonly brings: number }[], costNow: number): number | null {
-  const difference = (fall: number) => steps.reduce((sum, { month, priceToday, brings }) => sum + priceIn(priceToday, month, fall) - brings, 0) - costNow
+export function fallWhereStepsWin(
+  steps: readonly {
+    readonly month: number
+    readonly priceToday: number
+    readonly brings: number
+  }[],
+  costNow: number,
+): number | null {
+  const difference = (fall: number) =>
+    steps.reduce(
+      (sum, { month, priceToday, brings }) => sum + priceIn(priceToday, month, fall) - brings,
+      0,
+    ) - costNow
   let [low, high] = fallBounds
   if (difference(low) < -1e-9 || difference(high) > 1e-9) return null
   for (let round = 0; round < 60; round++) {

@@ -11,7 +11,10 @@ export interface RoomRule {
 }
 
 /** The room that drives give; nothing while they do not make the layout. */
-export function roomOfDrives({ layout, hotSpares, roomOf }: RoomRule, drives: readonly LayoutDrive[]): number {
+export function roomOfDrives(
+  { layout, hotSpares, roomOf }: RoomRule,
+  drives: readonly LayoutDrive[],
+): number {
   const arrangement = arrangeDrives(layout, drives, hotSpares)
   return isRefusal(arrangement) ? 0 : roomOf(arrangement.usableTB)
 }
@@ -20,7 +23,11 @@ export function roomOfDrives({ layout, hotSpares, roomOf }: RoomRule, drives: re
  * The room in each month as purchases come in, TB.
  * @param months how many from today on, today with them
  */
-export function plannedRoom(rule: RoomRule, drives: readonly LayoutDrive[], { purchases, months }: { readonly purchases: readonly Purchase[], readonly months: number }): number[] {
+export function plannedRoom(
+  rule: RoomRule,
+  drives: readonly LayoutDrive[],
+  { purchases, months }: { readonly purchases: readonly Purchase[]; readonly months: number },
+): number[] {
   let present = drives
   let room = roomOfDrives(rule, drives)
   const rooms: number[] = []

@@ -10,14 +10,28 @@ export interface Purchase {
 }
 
 /**
- * The drives after a purchase. What replaces the smallest replaces as many as are bought; new drives join the group of the last
+ * The drives after a purchase. What replaces the smallest replaces as many as are bought; new
+ * drives join the group of the last
  * drive, or of what they replace, or are a group of their own.
  * @example drivesAfter([8, 8, 4], one of 12 TB in the place of the smallest) // 8, 8, 12
  */
-export function drivesAfter(drives: readonly LayoutDrive[], { count, sizeTB, how }: Omit<Purchase, 'month'>): { readonly drives: LayoutDrive[], readonly replaced: LayoutDrive[] } {
-  const bySize = drives.map((_, place) => place).sort((a, b) => drives[a]!.sizeTB - drives[b]!.sizeTB)
-  const gone = how === 'added' || how === 'newGroup' ? [] : how === 'smallest' ? bySize.slice(0, count) : bySize.filter(place => drives[place]!.sizeTB < sizeTB)
-  const group = how === 'newGroup' ? 1 + Math.max(0, ...drives.map(drive => drive.group ?? 1)) : drives.at(-1)?.group
+export function drivesAfter(
+  drives: readonly LayoutDrive[],
+  { count, sizeTB, how }: Omit<Purchase, 'month'>,
+): { readonly drives: LayoutDrive[]; readonly replaced: LayoutDrive[] } {
+  const bySize = drives
+    .map((_, place) => place)
+    .sort((a, b) => drives[a]!.sizeTB - drives[b]!.sizeTB)
+  const gone =
+    how === 'added' || how === 'newGroup'
+      ? []
+      : how === 'smallest'
+        ? bySize.slice(0, count)
+        : bySize.filter(place => drives[place]!.sizeTB < sizeTB)
+  const group =
+    how === 'newGroup'
+      ? 1 + Math.max(0, ...drives.map(drive => drive.group ?? 1))
+      : drives.at(-1)?.group
   const bought = Array.from({ length: count }, (_, at): LayoutDrive => {
     const old = drives[gone[at] ?? -1]
     const joins = old ? old.group : group
@@ -28,7 +42,10 @@ export function drivesAfter(drives: readonly LayoutDrive[], { count, sizeTB, how
     const at = gone.indexOf(place)
     return at < 0 ? [drive] : bought[at] ? [bought[at]] : []
   })
-  return { drives: [...after, ...bought.slice(gone.length)], replaced: gone.map(place => drives[place]!) }
+  return {
+    drives: [...after, ...bought.slice(gone.length)],
+    replaced: gone.map(place => drives[place]!),
+  }
 }
 
 /**

@@ -6,7 +6,8 @@ export function dedicatedParity(parityDrives: 1 | 2): Layout {
   return {
     id: `dedicated-${parityDrives}`,
     label: `Dedicated parity, ${parityDrives === 1 ? 'one drive' : 'two drives'}`,
-    description: 'Separate disks of any size, with parity on drives of its own; each disk can be read alone.',
+    description:
+      'Separate disks of any size, with parity on drives of its own; each disk can be read alone.',
     minimumDrives: parityDrives + 1,
     survives: () => parityDrives,
     loss: 'failedDrivesOnly',
@@ -14,7 +15,9 @@ export function dedicatedParity(parityDrives: 1 | 2): Layout {
     growsBy: 'one drive',
     grows: 'one',
     becomes: {
-      ...(parityDrives === 1 ? { 'dedicated-2': 'Add a second parity drive; it is computed while everything plays.' } : {}),
+      ...(parityDrives === 1
+        ? { 'dedicated-2': 'Add a second parity drive; it is computed while everything plays.' }
+        : {}),
       [`snapshot-${parityDrives}`]: 'Switch the parity to a nightly run; it is computed anew.',
       separate: 'Take the parity out of use; the data drives stay as they are.',
     },

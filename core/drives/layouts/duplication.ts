@@ -30,7 +30,15 @@ export const duplication: Layout = {
         const filledTB = Math.min(sizeTB, rawTB - sizeTB)
         return partsOf(sizeTB, { dataTB: filledTB / 2, copyTB: filledTB / 2 })
       }),
-      groups: [{ members: placesDescending(drives), sizesTB, survives: 1, rebuiltTB: sizesTB[0]!, readsTB: sizesTB.slice(1) }],
+      groups: [
+        {
+          members: placesDescending(drives),
+          sizesTB,
+          survives: 1,
+          rebuiltTB: sizesTB[0]!,
+          readsTB: sizesTB.slice(1),
+        },
+      ],
     }
   },
 }

@@ -8,7 +8,8 @@ export interface LayoutDrive {
 }
 
 /**
- * Drives whose failures are counted together: the group is lost when more than `survives` of them have failed at once.
+ * Drives whose failures are counted together: the group is lost when more than `survives` of them
+ * have failed at once.
  * A pool is lost when any of its groups is.
  */
 export interface RiskGroup {
@@ -18,7 +19,10 @@ export interface RiskGroup {
   readonly survives: number
   /** TB that a rebuild has to write to one new drive, when that is all of it */
   readonly rebuiltTB: number
-  /** TB that the last rebuild has to read from each survivor, when the largest drives are the failed ones */
+  /**
+   * TB that the last rebuild has to read from each survivor, when the largest drives are the failed
+   * ones
+   */
   readonly readsTB: readonly number[]
 }
 
@@ -39,17 +43,26 @@ export interface LayoutSpace {
   /** space that the layout cannot use because sizes differ */
   readonly mismatchTB: number
   readonly groups: readonly RiskGroup[]
-  /** by drive, in the order in which they were given; over all drives: data = usable, copies and parity = redundancy, unused = mismatch */
+  /**
+   * by drive, in the order in which they were given; over all drives: data = usable, copies and
+   * parity = redundancy, unused = mismatch
+   */
   readonly parts: readonly DriveParts[]
 }
 
 /** Why a layout cannot be made of these drives, as a code with its numbers. */
-export type LayoutRefusal = ({ readonly refused: 'UNKNOWN_LAYOUT', readonly layout: string }
-  | { readonly refused: 'TOO_FEW_DRIVES' | 'TOO_MANY_DRIVES', readonly takes: number, readonly have: number, readonly besideSpares: boolean }
-  | { readonly refused: 'PARITY_MARKED', readonly takes: number, readonly marked: number }
-  | { readonly refused: 'PARITY_NOT_LEFT', readonly takes: number }
-  | { readonly refused: 'PARITY_TOO_SMALL', readonly parityTB: number, readonly dataTB: number })
-& {
+export type LayoutRefusal = (
+  | { readonly refused: 'UNKNOWN_LAYOUT'; readonly layout: string }
+  | {
+      readonly refused: 'TOO_FEW_DRIVES' | 'TOO_MANY_DRIVES'
+      readonly takes: number
+      readonly have: number
+      readonly besideSpares: boolean
+    }
+  | { readonly refused: 'PARITY_MARKED'; readonly takes: number; readonly marked: number }
+  | { readonly refused: 'PARITY_NOT_LEFT'; readonly takes: number }
+  | { readonly refused: 'PARITY_TOO_SMALL'; readonly parityTB: number; readonly dataTB: number }
+) & {
   /** the group of drives that refuses, where there is more than one */
   readonly group?: number
 }
@@ -66,12 +79,21 @@ export interface Layout {
   /** failures that any set of drives is sure to survive, for n drives */
   readonly survives: (drives: number) => number
   readonly loss: LossKind
-  /** while failed drives are survived, everything plays on by itself; otherwise what lay on them plays again once it is rebuilt or switched over */
+  /**
+   * while failed drives are survived, everything plays on by itself; otherwise what lay on them
+   * plays again once it is rebuilt or switched over
+   */
   readonly runsOn: boolean
   readonly growsBy: string
-  /** what a purchase is made of: one drive, a pair, or bigger drives in the place of all smaller ones; a stripe starts over with any */
+  /**
+   * what a purchase is made of: one drive, a pair, or bigger drives in the place of all smaller
+   * ones; a stripe starts over with any
+   */
   readonly grows: 'one' | 'pair' | 'parityGroup' | 'replaceAll' | 'startOver'
-  /** layouts that it can be turned into with the data on it, by id, with how; all others mean emptying the pool */
+  /**
+   * layouts that it can be turned into with the data on it, by id, with how; all others mean
+   * emptying the pool
+   */
   readonly becomes?: Readonly<Record<string, string>>
   /** can one drive be read alone in another computer? */
   readonly readableAlone: 'yes' | 'no' | 'on a plain file system'

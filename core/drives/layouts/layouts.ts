@@ -11,7 +11,9 @@ import { slicedHybrid } from './slicedHybrid'
 import { span } from './span'
 import { stripe } from './stripe'
 
-/** Every layout a plan can choose, in the order they are shown. A new one is a file and a line here. */
+/**
+ * Every layout a plan can choose, in the order they are shown. A new one is a file and a line here.
+ */
 export const layouts: readonly Layout[] = [
   span,
   separateDisks,

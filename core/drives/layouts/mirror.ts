@@ -12,7 +12,10 @@ export const mirror: Layout = {
   runsOn: true,
   growsBy: 'replacing every drive with a bigger one',
   grows: 'replaceAll',
-  becomes: { pairs: 'Add a pair, where the system joins mirrors into one pool.', separate: 'Split the mirror; one drive keeps the data, the others are empty.' },
+  becomes: {
+    pairs: 'Add a pair, where the system joins mirrors into one pool.',
+    separate: 'Split the mirror; one drive keeps the data, the others are empty.',
+  },
   readableAlone: 'on a plain file system',
   tiedTo: 'nothing on a plain file system',
   fileAware: false,
@@ -26,8 +29,18 @@ export const mirror: Layout = {
       usableTB: smallest,
       redundancyTB,
       mismatchTB: sumTB(sizesTB) - smallest - redundancyTB,
-      parts: drives.map(({ sizeTB }, place) => partsOf(sizeTB, place === members[0] ? { dataTB: smallest } : { copyTB: smallest })),
-      groups: [{ members, sizesTB, survives: sizesTB.length - 1, rebuiltTB: sizesTB[0]!, readsTB: [sizesTB[1]!] }],
+      parts: drives.map(({ sizeTB }, place) =>
+        partsOf(sizeTB, place === members[0] ? { dataTB: smallest } : { copyTB: smallest }),
+      ),
+      groups: [
+        {
+          members,
+          sizesTB,
+          survives: sizesTB.length - 1,
+          rebuiltTB: sizesTB[0]!,
+          readsTB: [sizesTB[1]!],
+        },
+      ],
     }
   },
 }

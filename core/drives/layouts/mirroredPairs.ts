@@ -1,7 +1,10 @@
 import type { DriveParts, Layout, RiskGroup } from './layout'
 import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
-/** Sorted drives mirrored two by two; usable Σ of the smaller of each pair; with an odd count the smallest is unused. */
+/**
+ * Sorted drives mirrored two by two; usable Σ of the smaller of each pair; with an odd count the
+ * smallest is unused.
+ */
 export const mirroredPairs: Layout = {
   id: 'pairs',
   label: 'Mirrored pairs (RAID 10)',
@@ -24,11 +27,23 @@ export const mirroredPairs: Layout = {
     for (let i = 0; i + 1 < places.length; i += 2) {
       const members = [places[i]!, places[i + 1]!]
       const [larger, smaller] = [sizesTB[i]!, sizesTB[i + 1]!]
-      groups.push({ members, sizesTB: [larger, smaller], survives: 1, rebuiltTB: larger, readsTB: [smaller] })
+      groups.push({
+        members,
+        sizesTB: [larger, smaller],
+        survives: 1,
+        rebuiltTB: larger,
+        readsTB: [smaller],
+      })
       parts[members[0]!] = partsOf(larger, { dataTB: smaller })
       parts[members[1]!] = partsOf(smaller, { copyTB: smaller })
     }
     const usableTB = sumTB(groups.map(group => group.sizesTB[1]!))
-    return { usableTB, redundancyTB: usableTB, mismatchTB: sumTB(sizesTB) - 2 * usableTB, groups, parts }
+    return {
+      usableTB,
+      redundancyTB: usableTB,
+      mismatchTB: sumTB(sizesTB) - 2 * usableTB,
+      groups,
+      parts,
+    }
   },
 }

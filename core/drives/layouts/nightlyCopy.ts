@@ -27,7 +27,9 @@ export const nightlyCopy: Layout = {
       usableTB: smallest,
       redundancyTB: smallest,
       mismatchTB: sumTB(sizesTB) - 2 * smallest,
-      parts: drives.map(({ sizeTB }, place) => partsOf(sizeTB, place === members[0] ? { dataTB: smallest } : { copyTB: smallest })),
+      parts: drives.map(({ sizeTB }, place) =>
+        partsOf(sizeTB, place === members[0] ? { dataTB: smallest } : { copyTB: smallest }),
+      ),
       groups: [{ members, sizesTB, survives: 1, rebuiltTB: sizesTB[0]!, readsTB: [sizesTB[1]!] }],
     }
   },

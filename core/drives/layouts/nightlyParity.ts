@@ -14,8 +14,11 @@ export function nightlyParity(parityDrives: 1 | 2): Layout {
     growsBy: 'one drive',
     grows: 'one',
     becomes: {
-      ...(parityDrives === 1 ? { 'snapshot-2': 'Add a second parity drive; the next nightly run computes it.' } : {}),
-      [`dedicated-${parityDrives}`]: 'Switch the parity to the moment of writing; it is computed anew.',
+      ...(parityDrives === 1
+        ? { 'snapshot-2': 'Add a second parity drive; the next nightly run computes it.' }
+        : {}),
+      [`dedicated-${parityDrives}`]:
+        'Switch the parity to the moment of writing; it is computed anew.',
       separate: 'Take the parity out of use; the data drives stay as they are.',
     },
     readableAlone: 'yes',

@@ -1,21 +1,35 @@
 import type { Layout } from './layout'
 import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
-const names = { 1: 'Rotating parity, one drive (RAID 5)', 2: 'Rotating parity, two drives (RAID 6)', 3: 'Rotating parity, three drives' } as const
+const names = {
+  1: 'Rotating parity, one drive (RAID 5)',
+  2: 'Rotating parity, two drives (RAID 6)',
+  3: 'Rotating parity, three drives',
+} as const
 
 /** Parity spread over all drives; usable (n−p)·min. */
 export function rotatingParity(parityDrives: 1 | 2 | 3): Layout {
   return {
     id: `rotating-${parityDrives}`,
     label: names[parityDrives],
-    description: `The space of ${parityDrives === 1 ? 'one drive' : `${parityDrives} drives`} holds parity, spread over all of them; the smallest drive counts for each.`,
+    description:
+      `The space of ${parityDrives === 1 ? 'one drive' : `${parityDrives} drives`} holds ` +
+      'parity, spread over all of them; the smallest drive counts for each.',
     minimumDrives: parityDrives + 2,
     survives: () => parityDrives,
     loss: 'everything',
     runsOn: true,
     growsBy: 'one drive where the system can expand, otherwise a whole new group',
     grows: 'parityGroup',
-    ...(parityDrives < 3 ? { becomes: { [`rotating-${parityDrives + 1}`]: 'Add a drive for the further parity, where the system can reshape the group; it takes days.' } } : {}),
+    ...(parityDrives < 3
+      ? {
+          becomes: {
+            [`rotating-${parityDrives + 1}`]:
+              'Add a drive for the further parity, where the system can reshape the group; ' +
+              'it takes days.',
+          },
+        }
+      : {}),
     readableAlone: 'no',
     tiedTo: 'the program or controller that made it',
     fileAware: false,
@@ -30,8 +44,21 @@ export function rotatingParity(parityDrives: 1 | 2 | 3): Layout {
         usableTB,
         redundancyTB,
         mismatchTB: sumTB(sizesTB) - usableTB - redundancyTB,
-        parts: drives.map(({ sizeTB }) => partsOf(sizeTB, { dataTB: usableTB / drives.length, parityTB: redundancyTB / drives.length })),
-        groups: [{ members: placesDescending(drives), sizesTB, survives: parityDrives, rebuiltTB: smallest, readsTB: Array<number>(dataDrives).fill(smallest) }],
+        parts: drives.map(({ sizeTB }) =>
+          partsOf(sizeTB, {
+            dataTB: usableTB / drives.length,
+            parityTB: redundancyTB / drives.length,
+          }),
+        ),
+        groups: [
+          {
+            members: placesDescending(drives),
+            sizesTB,
+            survives: parityDrives,
+            rebuiltTB: smallest,
+            readsTB: Array<number>(dataDrives).fill(smallest),
+          },
+        ],
       }
     },
   }

@@ -13,8 +13,17 @@ export const separateDisks: Layout = {
   growsBy: 'one drive',
   grows: 'one',
   becomes: {
-    ...Object.fromEntries([1, 2].flatMap(parities => ['dedicated', 'snapshot'].map(kind => [`${kind}-${parities}`, `Add ${parities === 1 ? 'a drive' : 'two drives'} at least as large as the largest for parity.`]))),
-    duplication: 'Where half of the space is free, the second copies are made while everything plays.',
+    ...Object.fromEntries(
+      [1, 2].flatMap(parities =>
+        ['dedicated', 'snapshot'].map(kind => [
+          `${kind}-${parities}`,
+          `Add ${parities === 1 ? 'a drive' : 'two drives'} at least as large as the ` +
+            'largest for parity.',
+        ]),
+      ),
+    ),
+    duplication:
+      'Where half of the space is free, the second copies are made while everything plays.',
   },
   readableAlone: 'yes',
   tiedTo: 'nothing',
@@ -23,9 +32,19 @@ export const separateDisks: Layout = {
   arrange(drives) {
     const sizesTB = sizesDescending(drives)
     return {
-      usableTB: sumTB(sizesTB), redundancyTB: 0, mismatchTB: 0,
+      usableTB: sumTB(sizesTB),
+      redundancyTB: 0,
+      mismatchTB: 0,
       parts: drives.map(({ sizeTB }) => partsOf(sizeTB, { dataTB: sizeTB })),
-      groups: [{ members: placesDescending(drives), sizesTB, survives: 0, rebuiltTB: sizesTB[0]!, readsTB: [] }],
+      groups: [
+        {
+          members: placesDescending(drives),
+          sizesTB,
+          survives: 0,
+          rebuiltTB: sizesTB[0]!,
+          readsTB: [],
+        },
+      ],
     }
   },
 }

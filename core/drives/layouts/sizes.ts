@@ -15,6 +15,9 @@ export function placesDescending(drives: readonly LayoutDrive[]): number[] {
 }
 
 /** Parts of a drive from those that are not nothing; the rest of it is unused. */
-export function partsOf(sizeTB: number, { dataTB = 0, copyTB = 0, parityTB = 0 }: Partial<DriveParts>): DriveParts {
+export function partsOf(
+  sizeTB: number,
+  { dataTB = 0, copyTB = 0, parityTB = 0 }: Partial<DriveParts>,
+): DriveParts {
   return { dataTB, copyTB, parityTB, unusedTB: Math.max(0, sizeTB - dataTB - copyTB - parityTB) }
 }

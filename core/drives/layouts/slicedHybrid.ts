@@ -3,7 +3,8 @@ import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
 /**
  * Drives cut into slices at each other's sizes, each slice a parity group of its own:
- * usable Σ over slices max(0, m−p)·thickness, where m drives reach into the slice; slices with m ≤ p stay unused.
+ * usable Σ over slices max(0, m−p)·thickness, where m drives reach into the slice; slices with m ≤
+ * p stay unused.
  */
 export function slicedHybrid(parityDrives: 1 | 2): Layout {
   return {
@@ -16,7 +17,14 @@ export function slicedHybrid(parityDrives: 1 | 2): Layout {
     runsOn: true,
     growsBy: 'one drive',
     grows: 'one',
-    ...(parityDrives === 1 ? { becomes: { 'sliced-2': 'Add a drive for the second parity, where the system can reshape its slices.' } } : {}),
+    ...(parityDrives === 1
+      ? {
+          becomes: {
+            'sliced-2':
+              'Add a drive for the second parity, where the system can reshape its slices.',
+          },
+        }
+      : {}),
     readableAlone: 'no',
     tiedTo: 'the program that made it',
     fileAware: false,
@@ -36,16 +44,29 @@ export function slicedHybrid(parityDrives: 1 | 2): Layout {
         usableTB += (reaching - parityDrives) * thickness
         redundancyTB += parityDrives * thickness
         for (let at = 0; at < reaching; at++) {
-          data[at]! += (reaching - parityDrives) * thickness / reaching
-          parity[at]! += parityDrives * thickness / reaching
+          data[at]! += ((reaching - parityDrives) * thickness) / reaching
+          parity[at]! += (parityDrives * thickness) / reaching
         }
       })
       return {
         usableTB,
         redundancyTB,
         mismatchTB: sumTB(sizesTB) - usableTB - redundancyTB,
-        parts: drives.map(({ sizeTB }, place) => partsOf(sizeTB, { dataTB: data[members.indexOf(place)]!, parityTB: parity[members.indexOf(place)]! })),
-        groups: [{ members, sizesTB, survives: parityDrives, rebuiltTB: sizesTB[0]!, readsTB: sizesTB.slice(parityDrives) }],
+        parts: drives.map(({ sizeTB }, place) =>
+          partsOf(sizeTB, {
+            dataTB: data[members.indexOf(place)]!,
+            parityTB: parity[members.indexOf(place)]!,
+          }),
+        ),
+        groups: [
+          {
+            members,
+            sizesTB,
+            survives: parityDrives,
+            rebuiltTB: sizesTB[0]!,
+            readsTB: sizesTB.slice(parityDrives),
+          },
+        ],
       }
     },
   }

@@ -19,9 +19,19 @@ export const span: Layout = {
   arrange(drives) {
     const sizesTB = sizesDescending(drives)
     return {
-      usableTB: sumTB(sizesTB), redundancyTB: 0, mismatchTB: 0,
+      usableTB: sumTB(sizesTB),
+      redundancyTB: 0,
+      mismatchTB: 0,
       parts: drives.map(({ sizeTB }) => partsOf(sizeTB, { dataTB: sizeTB })),
-      groups: [{ members: placesDescending(drives), sizesTB, survives: 0, rebuiltTB: sizesTB[0]!, readsTB: [] }],
+      groups: [
+        {
+          members: placesDescending(drives),
+          sizesTB,
+          survives: 0,
+          rebuiltTB: sizesTB[0]!,
+          readsTB: [],
+        },
+      ],
     }
   },
 }

@@ -21,9 +21,19 @@ export const stripe: Layout = {
     const smallest = sizesTB.at(-1)!
     const usableTB = sizesTB.length * smallest
     return {
-      usableTB, redundancyTB: 0, mismatchTB: sumTB(sizesTB) - usableTB,
+      usableTB,
+      redundancyTB: 0,
+      mismatchTB: sumTB(sizesTB) - usableTB,
       parts: drives.map(({ sizeTB }) => partsOf(sizeTB, { dataTB: smallest })),
-      groups: [{ members: placesDescending(drives), sizesTB, survives: 0, rebuiltTB: sizesTB[0]!, readsTB: [] }],
+      groups: [
+        {
+          members: placesDescending(drives),
+          sizesTB,
+          survives: 0,
+          rebuiltTB: sizesTB[0]!,
+          readsTB: [],
+        },
+      ],
     }
   },
 }

@@ -7,59 +7,172 @@ import type { WayOut, WayOutQuestion, WayStep } from './wayOut'
 /** 'drives 1, 2 and 4'. */
 function drivesText(places: readonly number[]): string {
   const names = places.map(place => String(place + 1))
-  const list = names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names[0] ?? ''
+  const list =
+    names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : (names[0] ?? '')
   return `${places.length === 1 ? 'drive' : 'drives'} ${list}`
 }
 
 /** A step as an instruction. */
-export function stepText({ kind, places, sizeTB }: WayStep, { from, to }: { readonly from: Layout, readonly to: Layout }, { quantity }: Pick<Format, 'quantity'>): string {
+export function stepText(
+  { kind, places, sizeTB }: WayStep,
+  { from, to }: { readonly from: Layout; readonly to: Layout },
+  { quantity }: Pick<Format, 'quantity'>,
+): string {
   switch (kind) {
-    case 'release': return from.survives(places.length + 1) > 0 ? `Take ${drivesText(places)} out of the old pool: it has no redundancy from here on.` : `Take ${drivesText(places)} out of the old pool: no data lie on ${places.length === 1 ? 'it' : 'them'}.`
-    case 'make': return `Make the new pool, ${to.label}, of ${drivesText(places)}: ${quantity(sizeTB, 'TB')} usable.`
-    case 'grow': return `Add ${drivesText(places)} to the new pool: ${quantity(sizeTB, 'TB')} usable.`
-    case 'move': return `Move ${quantity(sizeTB, 'TB')} from ${drivesText(places)} into the new pool, compare, then delete ${places.length === 1 ? 'it there' : 'them there'}.`
-    case 'consolidate': return `Empty ${drivesText(places)}: move ${quantity(sizeTB, 'TB')} to the free space of the other old drives.`
-    case 'toBorrowed': return `Copy ${quantity(sizeTB, 'TB')} from ${drivesText(places)} to the borrowed drives, and compare.`
-    case 'fromBorrowed': return `Copy ${quantity(sizeTB, 'TB')} back from the borrowed drives into the new pool, and compare.`
-    case 'giveBack': return 'Wipe the borrowed drives and give them back, once a scrub of the new pool has found nothing.'
+    case 'release':
+      return from.survives(places.length + 1) > 0
+        ? `Take ${drivesText(places)} out of the old pool: it has no redundancy from here on.`
+        : `Take ${drivesText(places)} out of the old pool: no data lie on ` +
+            `${places.length === 1 ? 'it' : 'them'}.`
+    case 'make':
+      return (
+        `Make the new pool, ${to.label}, of ${drivesText(places)}: ${quantity(sizeTB, 'TB')} ` +
+        'usable.'
+      )
+    case 'grow':
+      return `Add ${drivesText(places)} to the new pool: ${quantity(sizeTB, 'TB')} usable.`
+    case 'move':
+      return (
+        `Move ${quantity(sizeTB, 'TB')} from ${drivesText(places)} into the new pool, ` +
+        `compare, then delete ${places.length === 1 ? 'it there' : 'them there'}.`
+      )
+    case 'consolidate':
+      return (
+        `Empty ${drivesText(places)}: move ${quantity(sizeTB, 'TB')} to the free space of ` +
+        'the other old drives.'
+      )
+    case 'toBorrowed':
+      return (
+        `Copy ${quantity(sizeTB, 'TB')} from ${drivesText(places)} to the borrowed drives, ` +
+        'and compare.'
+      )
+    case 'fromBorrowed':
+      return (
+        `Copy ${quantity(sizeTB, 'TB')} back from the borrowed drives into the new pool, and ` +
+        'compare.'
+      )
+    case 'giveBack':
+      return (
+        'Wipe the borrowed drives and give them back, once a scrub of the new pool has found ' +
+        'nothing.'
+      )
   }
 }
 
 /** What a way comes to, in a sentence. */
-export function wayText(way: WayOut | null, { to, format }: { readonly to: Layout, readonly format: Pick<Format, 'quantity' | 'hours' | 'number'> }): string {
-  if (!way) return `These drives do not make ${to.label} with room for what is kept: it takes other drives.`
+export function wayText(
+  way: WayOut | null,
+  {
+    to,
+    format,
+  }: { readonly to: Layout; readonly format: Pick<Format, 'quantity' | 'hours' | 'number'> },
+): string {
+  if (!way)
+    return `These drives do not make ${to.label} with room for what is kept: it takes other drives.`
   const { borrowed, borrowedTB, hours, steps } = way
-  const borrow = borrowed === 0 ? 'without any borrowed drive' : `with ${borrowed === 1 ? '1 borrowed drive' : `${format.number(borrowed)} borrowed drives`} of ${format.quantity(borrowedTB / borrowed, 'TB')}`
+  const borrow =
+    borrowed === 0
+      ? 'without any borrowed drive'
+      : 'with ' +
+        `${borrowed === 1 ? '1 borrowed drive' : `${format.number(borrowed)} borrowed drives`} ` +
+        `of ${format.quantity(borrowedTB / borrowed, 'TB')}`
   const bare = steps.filter(step => step.unprotectedTB > 1e-9).length
-  return `It can be done ${borrow} in about ${format.hours(hours)} of copying. ${bare === 0 ? 'Nothing stands without redundancy meanwhile.' : `In ${bare === steps.length ? 'all' : format.number(bare)} of ${format.number(steps.length)} steps data stand without redundancy: copy what is irreplaceable first.`}`
+  return (
+    `It can be done ${borrow} in about ${format.hours(hours)} of copying. ` +
+    `${bare === 0 ? 'Nothing stands without redundancy meanwhile.' : `In ${bare === steps.length ? 'all' : format.number(bare)} of ` + `${format.number(steps.length)} steps data stand without redundancy: copy what is ` + 'irreplaceable first.'}`
+  )
 }
 
 /** Figures of a way, each with its working. */
-export function wayFigures(way: WayOut | null, { question, temporary, format }: { readonly question: WayOutQuestion, readonly temporary: { readonly sizeTB: number, readonly price: number, readonly hours: number }, readonly format: Format }): Figure[] {
+export function wayFigures(
+  way: WayOut | null,
+  {
+    question,
+    temporary,
+    format,
+  }: {
+    readonly question: WayOutQuestion
+    readonly temporary: { readonly sizeTB: number; readonly price: number; readonly hours: number }
+    readonly format: Format
+  },
+): Figure[] {
   const { number: n, money, quantity, hours } = format
-  const inputs = ['drives.lots', 'drives.layout', 'drives.outerMBps', 'library.contentTB', 'drives.expandsParity']
+  const inputs = [
+    'drives.lots',
+    'drives.layout',
+    'drives.outerMBps',
+    'library.contentTB',
+    'drives.expandsParity',
+  ]
   const largest = Math.max(0, ...question.drives.map(({ sizeTB }) => sizeTB))
   const copy = figure(temporary.price, {
-    id: 'wayOut.temporaryCopy', label: 'A temporary copy of everything instead', unit: 'money', inputs: ['library.contentTB', 'drives.copyPricePerTB'],
-    formula: `${n(temporary.sizeTB, 3)} TB of external drives = ${money(temporary.price)}; ${hours(temporary.hours)} to copy there and back`,
+    id: 'wayOut.temporaryCopy',
+    label: 'A temporary copy of everything instead',
+    unit: 'money',
+    inputs: ['library.contentTB', 'drives.copyPricePerTB'],
+    formula:
+      `${n(temporary.sizeTB, 3)} TB of external drives = ${money(temporary.price)}; ` +
+      `${hours(temporary.hours)} to copy there and back`,
   })
   if (!way) {
     const none = 'The new layout has no room for what is kept.'
-    return [noFigure(none, { id: 'wayOut.borrowed', label: 'Borrowed drives', unit: 'drives', inputs, formula: '–' }), noFigure(none, { id: 'wayOut.hours', label: 'Hours of copying', unit: 'h', inputs, formula: '–' }), copy]
+    return [
+      noFigure(none, {
+        id: 'wayOut.borrowed',
+        label: 'Borrowed drives',
+        unit: 'drives',
+        inputs,
+        formula: '–',
+      }),
+      noFigure(none, {
+        id: 'wayOut.hours',
+        label: 'Hours of copying',
+        unit: 'h',
+        inputs,
+        formula: '–',
+      }),
+      copy,
+    ]
   }
   return [
     figure(way.borrowed, {
-      id: 'wayOut.borrowed', label: 'Borrowed drives', unit: 'drives', inputs,
-      formula: way.borrowed === 0 ? 'the free drives are enough to begin with' : `the fewest of ${quantity(largest, 'TB')} with which the steps come to an end`,
-      note: question.emptiesOneByOne ? 'The old drives can be emptied one by one.' : `${question.from.label} lets no single drive go: all data leave it before a drive is free.`,
+      id: 'wayOut.borrowed',
+      label: 'Borrowed drives',
+      unit: 'drives',
+      inputs,
+      formula:
+        way.borrowed === 0
+          ? 'the free drives are enough to begin with'
+          : `the fewest of ${quantity(largest, 'TB')} with which the steps come to an end`,
+      note: question.emptiesOneByOne
+        ? 'The old drives can be emptied one by one.'
+        : `${question.from.label} lets no single drive go: all data leave it before a drive ` +
+          'is free.',
     }),
-    figure(way.hours, { id: 'wayOut.hours', label: 'Hours of copying', unit: 'h', inputs, formula: `${way.steps.filter(step => step.hours > 0).map(step => hours(step.hours)).join(' + ') || '0'} at ${n(question.rateMBps, 3)} MB/s`, note: 'Comparing reads everything once more.' }),
+    figure(way.hours, {
+      id: 'wayOut.hours',
+      label: 'Hours of copying',
+      unit: 'h',
+      inputs,
+      formula: `${
+        way.steps
+          .filter(step => step.hours > 0)
+          .map(step => hours(step.hours))
+          .join(' + ') || '0'
+      } at ${n(question.rateMBps, 3)} MB/s`,
+      note: 'Comparing reads everything once more.',
+    }),
     copy,
   ]
 }
 
 /** How a layout ties the data, in a sentence. */
 export function tieText({ readableAlone, tiedTo, label }: Layout): string {
-  const alone = readableAlone === 'yes' ? 'Each data drive can be read alone in another computer' : readableAlone === 'no' ? 'No drive can be read alone' : 'A drive can be read alone if it has a plain file system'
+  const alone =
+    readableAlone === 'yes'
+      ? 'Each data drive can be read alone in another computer'
+      : readableAlone === 'no'
+        ? 'No drive can be read alone'
+        : 'A drive can be read alone if it has a plain file system'
   return `${label}: ${withinSentence(alone)}. It is tied to ${tiedTo}.`
 }

@@ -11,12 +11,28 @@ import { growsByDrives, wayOut, type WayOutQuestion } from './wayOut'
 
 const layoutOf = (id: string) => layouts.find(layout => layout.id === id)!
 function poolFor(layoutId: string, sizes: readonly number[], hotSpares = 0): Pool {
-  const { drives, choices } = planSchema.parse({ name: 'x', drives: { lots: sizes.map(sizeTB => ({ sizeTB })), layout: layoutId, hotSpares, outerMBps: 200 }, choices: { watchingHoursPerDay: 0 } })
+  const { drives, choices } = planSchema.parse({
+    name: 'x',
+    drives: {
+      lots: sizes.map(sizeTB => ({ sizeTB })),
+      layout: layoutId,
+      hotSpares,
+      outerMBps: 200,
+    },
+    choices: { watchingHoursPerDay: 0 },
+  })
   return poolOf({ drives, choices, catalogue, contentTB: 0, layoutId }) as Pool
 }
-const question = (from: string, sizes: readonly number[], { to, heldTB, expands = true }: { to: string, heldTB: number, expands?: boolean }): WayOutQuestion =>
+const question = (
+  from: string,
+  sizes: readonly number[],
+  { to, heldTB, expands = true }: { to: string; heldTB: number; expands?: boolean },
+): WayOutQuestion =>
   wayOutQuestion(poolFor(from, sizes), { heldTB, toId: to, expandsParity: expands })!
-const told = (asked: WayOutQuestion) => wayOut(asked)!.steps.map(step => `${step.kind} ${step.places.join('')} ${Number(step.sizeTB.toFixed(2))}`.trim())
+const told = (asked: WayOutQuestion) =>
+  wayOut(asked)!.steps.map(step =>
+    `${step.kind} ${step.places.join('')} ${Number(step.sizeTB.toFixed(2))}`.trim(),
+  )
 
 describe('the way out of a pool', () => {
   it('gives up the parity, begins small, and lets every emptied drive join', () => {
@@ -29,16 +45,34 @@ describe('the way out of a pool', () => {
   it('turns a full mirror into separate disks, and back only with a borrowed drive', () => {
     expect(wayOut(question('mirror', [8, 8], { to: 'separate', heldTB: 7 }))!.borrowed).toBe(0)
     const back = wayOut(question('separate', [8, 8], { to: 'mirror', heldTB: 7 }))!
-    expect([back.borrowed, back.steps.map(({ kind }) => kind)]).toEqual([1, ['consolidate', 'toBorrowed', 'make', 'fromBorrowed', 'giveBack']])
+    expect([back.borrowed, back.steps.map(({ kind }) => kind)]).toEqual([
+      1,
+      ['consolidate', 'toBorrowed', 'make', 'fromBorrowed', 'giveBack'],
+    ])
   })
-  it('needs all data on borrowed drives where no drive can be let go, or the new pool cannot begin small', () => {
-    const whole = wayOut(question('rotating-1', [8, 8, 8, 8], { to: 'dedicated-1', heldTB: 20 }))!
-    // 20 TB at 95 % of 8 TB each are three drives.
-    expect([whole.borrowed, whole.steps.map(({ kind }) => kind)]).toEqual([3, ['toBorrowed', 'make', 'fromBorrowed', 'giveBack']])
-    expect(wayOut(question('separate', [8, 8, 8, 8], { to: 'stripe', heldTB: 20 }))!.borrowed).toBe(3)
-    expect(wayOut(question('separate', [8, 8, 8, 8], { to: 'rotating-1', heldTB: 20, expands: false }))!.borrowed).toBe(3)
-    expect(wayOut(question('separate', [8, 8, 8, 8], { to: 'rotating-1', heldTB: 10 }))!.borrowed).toBeLessThan(3)
-  })
+  it(
+    'needs all data on borrowed drives where no drive can be let go, or the new pool cannot ' +
+      'begin small',
+    () => {
+      const whole = wayOut(question('rotating-1', [8, 8, 8, 8], { to: 'dedicated-1', heldTB: 20 }))!
+      // 20 TB at 95 % of 8 TB each are three drives.
+      expect([whole.borrowed, whole.steps.map(({ kind }) => kind)]).toEqual([
+        3,
+        ['toBorrowed', 'make', 'fromBorrowed', 'giveBack'],
+      ])
+      expect(
+        wayOut(question('separate', [8, 8, 8, 8], { to: 'stripe', heldTB: 20 }))!.borrowed,
+      ).toBe(3)
+      expect(
+        wayOut(
+          question('separate', [8, 8, 8, 8], { to: 'rotating-1', heldTB: 20, expands: false }),
+        )!.borrowed,
+      ).toBe(3)
+      expect(
+        wayOut(question('separate', [8, 8, 8, 8], { to: 'rotating-1', heldTB: 10 }))!.borrowed,
+      ).toBeLessThan(3)
+    },
+  )
   it('lets the freed halves of pairs hold everything where they can', () => {
     const asked = question('pairs', [8, 8, 8, 8], { to: 'separate', heldTB: 14 })
     expect(told(asked)).toEqual(['release 13 16', 'make 13 16', 'move 02 14', 'grow 02 32'])
@@ -47,7 +81,9 @@ describe('the way out of a pool', () => {
   it('is none where the new layout has no room, or cannot be made', () => {
     expect(wayOut(question('separate', [8, 8], { to: 'mirror', heldTB: 12 }))).toBeNull()
     expect(wayOut(question('separate', [8, 8], { to: 'rotating-2', heldTB: 1 }))).toBeNull()
-    expect(wayOutQuestion(poolFor('separate', [8, 8]), { heldTB: 1, toId: 'gone', expandsParity: true })).toBeNull()
+    expect(
+      wayOutQuestion(poolFor('separate', [8, 8]), { heldTB: 1, toId: 'gone', expandsParity: true }),
+    ).toBeNull()
   })
   it('takes the hours of what it moves, and of computing parity', () => {
     const asked = question('dedicated-1', [8, 8, 8], { to: 'separate', heldTB: 6 })
@@ -58,33 +94,68 @@ describe('the way out of a pool', () => {
     expect(movingFill).toBe(0.95)
   })
   it('loses and makes up nothing, takes in every drive, and needs each borrowed one', () => {
-    fc.assert(fc.property(fc.record({
-      from: fc.constantFrom('separate', 'dedicated-1', 'dedicated-2', 'snapshot-1', 'mirror', 'pairs', 'rotating-1', 'sliced-1', 'duplication', 'stripe', 'span'),
-      to: fc.constantFrom(...layouts.map(({ id }) => id)), sizes: fc.array(fc.constantFrom(4, 8, 12), { minLength: 2, maxLength: 6 }), share: fc.double({ min: 0, max: 0.85, noNaN: true }), expands: fc.boolean(),
-    }), ({ from, to, sizes, share, expands }) => {
-      const pool = poolFor(from, sizes)
-      if ('refused' in pool) return
-      const heldTB = Math.round(pool.arrangement.usableTB * share * 100) / 100
-      const asked = wayOutQuestion(pool, { heldTB, toId: to, expandsParity: expands })!
-      const way = wayOut(asked)
-      if (!way) return
-      const sum = (...kinds: string[]) => way.steps.filter(step => kinds.includes(step.kind)).reduce((all, step) => all + step.sizeTB, 0)
-      expect(sum('move', 'fromBorrowed')).toBeCloseTo(heldTB, 6)
-      expect(sum('toBorrowed')).toBeCloseTo(sum('fromBorrowed'), 6)
-      const taken = way.steps.filter(({ kind }) => kind === 'make' || kind === 'grow').flatMap(({ places }) => places)
-      expect(new Set(taken).size).toBe(taken.length)
-      expect(sizes.length - taken.length).toBeLessThanOrEqual(to === 'pairs' ? 1 : 0)
-      expect(sum('toBorrowed')).toBeLessThanOrEqual(way.borrowedTB * movingFill + 1e-6)
-      if (way.borrowed > 0) expect(sum('toBorrowed')).toBeGreaterThan(0)
-      for (const { hours, unprotectedTB } of way.steps) expect(hours >= 0 && unprotectedTB >= -1e-9 && unprotectedTB <= heldTB + 1e-6).toBe(true)
-    }), { numRuns: 400 })
+    fc.assert(
+      fc.property(
+        fc.record({
+          from: fc.constantFrom(
+            'separate',
+            'dedicated-1',
+            'dedicated-2',
+            'snapshot-1',
+            'mirror',
+            'pairs',
+            'rotating-1',
+            'sliced-1',
+            'duplication',
+            'stripe',
+            'span',
+          ),
+          to: fc.constantFrom(...layouts.map(({ id }) => id)),
+          sizes: fc.array(fc.constantFrom(4, 8, 12), { minLength: 2, maxLength: 6 }),
+          share: fc.double({ min: 0, max: 0.85, noNaN: true }),
+          expands: fc.boolean(),
+        }),
+        ({ from, to, sizes, share, expands }) => {
+          const pool = poolFor(from, sizes)
+          if ('refused' in pool) return
+          const heldTB = Math.round(pool.arrangement.usableTB * share * 100) / 100
+          const asked = wayOutQuestion(pool, { heldTB, toId: to, expandsParity: expands })!
+          const way = wayOut(asked)
+          if (!way) return
+          const sum = (...kinds: string[]) =>
+            way.steps
+              .filter(step => kinds.includes(step.kind))
+              .reduce((all, step) => all + step.sizeTB, 0)
+          expect(sum('move', 'fromBorrowed')).toBeCloseTo(heldTB, 6)
+          expect(sum('toBorrowed')).toBeCloseTo(sum('fromBorrowed'), 6)
+          const taken = way.steps
+            .filter(({ kind }) => kind === 'make' || kind === 'grow')
+            .flatMap(({ places }) => places)
+          expect(new Set(taken).size).toBe(taken.length)
+          expect(sizes.length - taken.length).toBeLessThanOrEqual(to === 'pairs' ? 1 : 0)
+          expect(sum('toBorrowed')).toBeLessThanOrEqual(way.borrowedTB * movingFill + 1e-6)
+          if (way.borrowed > 0) expect(sum('toBorrowed')).toBeGreaterThan(0)
+          for (const { hours, unprotectedTB } of way.steps)
+            expect(hours >= 0 && unprotectedTB >= -1e-9 && unprotectedTB <= heldTB + 1e-6).toBe(
+              true,
+            )
+        },
+      ),
+      { numRuns: 400 },
+    )
   })
 })
 
 describe('what can begin small', () => {
   it('are layouts that grow by drives or pairs, and parity that can be expanded', () => {
-    expect(layouts.filter(layout => growsByDrives(layout, false)).map(({ id }) => id)).toEqual(expect.arrayContaining(['separate', 'dedicated-1', 'pairs', 'sliced-1']))
-    expect([growsByDrives(layoutOf('rotating-1'), true), growsByDrives(layoutOf('rotating-1'), false), growsByDrives(layoutOf('mirror'), true)]).toEqual([true, false, false])
+    expect(layouts.filter(layout => growsByDrives(layout, false)).map(({ id }) => id)).toEqual(
+      expect.arrayContaining(['separate', 'dedicated-1', 'pairs', 'sliced-1']),
+    )
+    expect([
+      growsByDrives(layoutOf('rotating-1'), true),
+      growsByDrives(layoutOf('rotating-1'), false),
+      growsByDrives(layoutOf('mirror'), true),
+    ]).toEqual([true, false, false])
   })
 })
 
@@ -92,18 +163,32 @@ describe('what is told of the way out', () => {
   const asked = question('dedicated-1', [8, 8, 8], { to: 'separate', heldTB: 6 })
   const way = wayOut(asked)!
   it('are steps as instructions, with what stands without redundancy', () => {
-    expect(stepText(way.steps[0]!, asked, plainFormat)).toBe('Take drive 1 out of the old pool: it has no redundancy from here on.')
-    expect(stepText(way.steps[2]!, asked, plainFormat)).toMatch(/^Move 6\sTB from drives 2 and 3 into the new pool, compare, then delete them there\.$/)
-    expect(wayText(way, { to: asked.to, format: plainFormat })).toContain('without any borrowed drive')
-    expect(wayText(way, { to: asked.to, format: plainFormat })).toContain('In all of 4 steps data stand without redundancy')
+    expect(stepText(way.steps[0]!, asked, plainFormat)).toBe(
+      'Take drive 1 out of the old pool: it has no redundancy from here on.',
+    )
+    expect(stepText(way.steps[2]!, asked, plainFormat)).toMatch(
+      /^Move 6\sTB from drives 2 and 3 into the new pool, compare, then delete them there\.$/,
+    )
+    expect(wayText(way, { to: asked.to, format: plainFormat })).toContain(
+      'without any borrowed drive',
+    )
+    expect(wayText(way, { to: asked.to, format: plainFormat })).toContain(
+      'In all of 4 steps data stand without redundancy',
+    )
     expect(wayText(null, { to: layoutOf('mirror'), format: plainFormat })).toContain('other drives')
     for (const layout of layouts) expect(tieText(layout)).toMatch(/^.+: .+\. It is tied to .+\.$/)
   })
   it('are figures with their working, and a temporary copy beside them', () => {
     const temporary = temporaryCopy(9.5, 20)
     expect([temporary.sizeTB, temporary.price]).toEqual([10, 200])
-    expect(temporary.hours).toBeCloseTo(2 * 9.5e6 / 135 / 3600, 9)
-    for (const one of [way, null]) for (const { id, formula, value } of wayFigures(one, { question: asked, temporary, format: plainFormat })) expect(formula.length > 0 && (value === null || Number.isFinite(value)), id).toBe(true)
+    expect(temporary.hours).toBeCloseTo((2 * 9.5e6) / 135 / 3600, 9)
+    for (const one of [way, null])
+      for (const { id, formula, value } of wayFigures(one, {
+        question: asked,
+        temporary,
+        format: plainFormat,
+      }))
+        expect(formula.length > 0 && (value === null || Number.isFinite(value)), id).toBe(true)
   })
   it('puts the ways with the fewest borrowed drives first', () => {
     const ways = waysOut(poolFor('dedicated-1', [8, 8, 8, 8]), { heldTB: 15, expandsParity: true })

@@ -27,7 +27,8 @@ export interface WayOutQuestion {
   readonly rateMBps: number
 }
 
-export type WayStepKind = 'release' | 'make' | 'grow' | 'move' | 'consolidate' | 'toBorrowed' | 'fromBorrowed' | 'giveBack'
+export type WayStepKind =
+  'release' | 'make' | 'grow' | 'move' | 'consolidate' | 'toBorrowed' | 'fromBorrowed' | 'giveBack'
 
 export interface WayStep {
   readonly kind: WayStepKind
@@ -57,46 +58,87 @@ export function growsByDrives({ grows }: Pick<Layout, 'grows'>, expandsParity: b
 }
 
 /**
- * The steps from one layout to another over the same drives, with the fewest borrowed drives: redundancy is given up, the new
- * pool is begun with the drives that are free, data are moved into it, and every drive that is empty then joins it. Where the
- * old drives cannot be emptied one by one, or the new pool cannot be begun small, all data lie on borrowed drives meanwhile.
- * @returns null where the new layout has no room for the data, or cannot be made of these drives at all
+ * The steps from one layout to another over the same drives, with the fewest borrowed drives:
+ * redundancy is given up, the new
+ * pool is begun with the drives that are free, data are moved into it, and every drive that is
+ * empty then joins it. Where the
+ * old drives cannot be emptied one by one, or the new pool cannot be begun small, all data lie on
+ * borrowed drives meanwhile.
+ * @returns null where the new layout has no room for the data, or cannot be made of these drives at
+ *   all
  */
 export function wayOut(question: WayOutQuestion): WayOut | null {
   const { drives, to, fillShare } = question
   const largest = Math.max(0, ...drives.map(({ sizeTB }) => sizeTB))
   const contentTB = drives.reduce((sum, drive) => sum + drive.contentTB, 0)
-  const whole = usableOf(to, drives.map(({ sizeTB }) => sizeTB))
+  const whole = usableOf(
+    to,
+    drives.map(({ sizeTB }) => sizeTB),
+  )
   if (whole === null || whole * fillShare < contentTB - nearly) return null
   for (let borrowed = 0; borrowed <= mostBorrowed; borrowed++) {
     const steps = tryWith(question, borrowed * largest)
-    if (steps) return { borrowed, borrowedTB: borrowed * largest, steps, hours: steps.reduce((sum, step) => sum + step.hours, 0) }
+    if (steps)
+      return {
+        borrowed,
+        borrowedTB: borrowed * largest,
+        steps,
+        hours: steps.reduce((sum, step) => sum + step.hours, 0),
+      }
   }
   return null
 }
 
 function usableOf(layout: Layout, sizesTB: readonly number[]): number | null {
   if (sizesTB.length === 0) return null
-  const arranged = arrangeDrives(layout, sizesTB.map((sizeTB): LayoutDrive => ({ sizeTB, role: 'any' })))
+  const arranged = arrangeDrives(
+    layout,
+    sizesTB.map((sizeTB): LayoutDrive => ({ sizeTB, role: 'any' })),
+  )
   return isRefusal(arranged) ? null : arranged.usableTB
 }
 
 /** One try with so much borrowed space; null where it comes to a stop. */
-function tryWith({ drives, to, emptiesOneByOne, hadRedundancy, expandsParity, fillShare, rateMBps }: WayOutQuestion, borrowedTB: number): WayStep[] | null {
-  const hoursFor = (sizeTB: number) => sizeTB * 1e6 / rateMBps / 3600
+function tryWith(
+  {
+    drives,
+    to,
+    emptiesOneByOne,
+    hadRedundancy,
+    expandsParity,
+    fillShare,
+    rateMBps,
+  }: WayOutQuestion,
+  borrowedTB: number,
+): WayStep[] | null {
+  const hoursFor = (sizeTB: number) => (sizeTB * 1e6) / rateMBps / 3600
   const steps: WayStep[] = []
   const old = drives.filter(drive => !drive.isSpare).map(drive => ({ ...drive }))
   let free = drives.filter(drive => drive.isSpare).map(({ place, sizeTB }) => ({ place, sizeTB }))
-  const made: { place: number, sizeTB: number }[] = []
+  const made: { place: number; sizeTB: number }[] = []
   let [movedTB, onBorrowedTB] = [0, 0]
   const isSafe = () => to.survives(Math.max(to.minimumDrives, made.length)) > 0
   const inOld = () => old.reduce((sum, drive) => sum + drive.contentTB, 0)
   const unprotected = () => inOld() + onBorrowedTB + (isSafe() ? 0 : movedTB)
-  const note = (kind: WayStepKind, { places, sizeTB, moves = sizeTB }: { readonly places: readonly number[], readonly sizeTB: number, readonly moves?: number }): void => {
+  const note = (
+    kind: WayStepKind,
+    {
+      places,
+      sizeTB,
+      moves = sizeTB,
+    }: { readonly places: readonly number[]; readonly sizeTB: number; readonly moves?: number },
+  ): void => {
     steps.push({ kind, places, sizeTB, hours: hoursFor(moves), unprotectedTB: unprotected() })
   }
   const total = inOld()
-  if (free.length > 0) steps.push({ kind: 'release', places: free.map(({ place }) => place), sizeTB: free.reduce((sum, { sizeTB }) => sum + sizeTB, 0), hours: 0, unprotectedTB: hadRedundancy ? total : 0 })
+  if (free.length > 0)
+    steps.push({
+      kind: 'release',
+      places: free.map(({ place }) => place),
+      sizeTB: free.reduce((sum, { sizeTB }) => sum + sizeTB, 0),
+      hours: 0,
+      unprotectedTB: hadRedundancy ? total : 0,
+    })
   const begunSmall = growsByDrives(to, expandsParity)
 
   const emptied = (): void => {
@@ -109,7 +151,7 @@ function tryWith({ drives, to, emptiesOneByOne, hadRedundancy, expandsParity, fi
     }
   }
   /** Moves from the drives with the least on them, so that whole drives become free. */
-  const take = (roomTB: number): { places: number[], sizeTB: number } => {
+  const take = (roomTB: number): { places: number[]; sizeTB: number } => {
     let left = roomTB
     const places: number[] = []
     for (const drive of old.toSorted((a, b) => a.contentTB - b.contentTB)) {
@@ -126,17 +168,36 @@ function tryWith({ drives, to, emptiesOneByOne, hadRedundancy, expandsParity, fi
     if (free.length === 0) return false
     const isBegun = made.length > 0
     const all = [...made, ...free]
-    const count = to.grows === 'pair' && isBegun ? Math.floor(free.length / 2) * 2 : to.grows === 'pair' ? (all.length >= to.minimumDrives ? all.length - all.length % 2 : 0) : free.length
+    const count =
+      to.grows === 'pair' && isBegun
+        ? Math.floor(free.length / 2) * 2
+        : to.grows === 'pair'
+          ? all.length >= to.minimumDrives
+            ? all.length - (all.length % 2)
+            : 0
+          : free.length
     if (count === 0) return false
     const joining = free.slice(0, count)
-    const usable = usableOf(to, [...made, ...joining].map(({ sizeTB }) => sizeTB))
+    const usable = usableOf(
+      to,
+      [...made, ...joining].map(({ sizeTB }) => sizeTB),
+    )
     if (usable === null || (!isBegun && !begunSmall && old.length > 0)) return false
-    const before = isBegun ? usableOf(to, made.map(({ sizeTB }) => sizeTB)) ?? 0 : 0
+    const before = isBegun
+      ? (usableOf(
+          to,
+          made.map(({ sizeTB }) => sizeTB),
+        ) ?? 0)
+      : 0
     if (isBegun && usable < before - nearly) return false
     free = free.slice(count)
     made.push(...joining)
     // Parity is computed over what is there: as long as the largest drive takes to read.
-    note(isBegun ? 'grow' : 'make', { places: joining.map(({ place }) => place), sizeTB: usable, moves: to.parity ? Math.max(...made.map(({ sizeTB }) => sizeTB)) : 0 })
+    note(isBegun ? 'grow' : 'make', {
+      places: joining.map(({ place }) => place),
+      sizeTB: usable,
+      moves: to.parity ? Math.max(...made.map(({ sizeTB }) => sizeTB)) : 0,
+    })
     return true
   }
   for (;;) {
@@ -146,7 +207,18 @@ function tryWith({ drives, to, emptiesOneByOne, hadRedundancy, expandsParity, fi
       for (const drive of old.splice(0)) free.push({ place: drive.place, sizeTB: drive.sizeTB })
     }
     const joined = join()
-    const room = made.length > 0 ? Math.max(0, (usableOf(to, made.map(({ sizeTB }) => sizeTB)) ?? 0) * fillShare - movedTB) : 0
+    const room =
+      made.length > 0
+        ? Math.max(
+            0,
+            (usableOf(
+              to,
+              made.map(({ sizeTB }) => sizeTB),
+            ) ?? 0) *
+              fillShare -
+              movedTB,
+          )
+        : 0
     if (onBorrowedTB > nearly && room > nearly && inOld() <= nearly) {
       const back = Math.min(room, onBorrowedTB)
       onBorrowedTB -= back
@@ -172,13 +244,22 @@ function tryWith({ drives, to, emptiesOneByOne, hadRedundancy, expandsParity, fi
       continue
     }
     if (joined) continue
-    if (emptiesOneByOne && consolidate(old, fillShare, (places, sizeTB) => note('consolidate', { places, sizeTB }))) continue
+    if (
+      emptiesOneByOne &&
+      consolidate(old, fillShare, (places, sizeTB) => note('consolidate', { places, sizeTB }))
+    )
+      continue
     const space = borrowedTB * fillShare - onBorrowedTB
-    if (emptiesOneByOne ? space > nearly && inOld() > nearly : space >= inOld() - nearly && inOld() > nearly) {
+    if (
+      emptiesOneByOne
+        ? space > nearly && inOld() > nearly
+        : space >= inOld() - nearly && inOld() > nearly
+    ) {
       const { places, sizeTB } = take(space)
       onBorrowedTB += sizeTB
       note('toBorrowed', { places, sizeTB })
-      if (!emptiesOneByOne) for (const drive of old.splice(0)) free.push({ place: drive.place, sizeTB: drive.sizeTB })
+      if (!emptiesOneByOne)
+        for (const drive of old.splice(0)) free.push({ place: drive.place, sizeTB: drive.sizeTB })
       continue
     }
     return null
@@ -188,11 +269,20 @@ function tryWith({ drives, to, emptiesOneByOne, hadRedundancy, expandsParity, fi
 }
 
 /** Empties the drive with the least on it into the others, where they have room for all of it. */
-function consolidate(old: { readonly place: number, readonly sizeTB: number, contentTB: number }[], fillShare: number, done: (places: readonly number[], sizeTB: number) => void): boolean {
-  const filled = old.filter(drive => drive.contentTB > nearly).sort((a, b) => a.contentTB - b.contentTB)
+function consolidate(
+  old: { readonly place: number; readonly sizeTB: number; contentTB: number }[],
+  fillShare: number,
+  done: (places: readonly number[], sizeTB: number) => void,
+): boolean {
+  const filled = old
+    .filter(drive => drive.contentTB > nearly)
+    .sort((a, b) => a.contentTB - b.contentTB)
   const [least, ...others] = filled
   if (!least || others.length === 0) return false
-  const spaceTB = others.reduce((sum, drive) => sum + Math.max(0, drive.sizeTB * fillShare - drive.contentTB), 0)
+  const spaceTB = others.reduce(
+    (sum, drive) => sum + Math.max(0, drive.sizeTB * fillShare - drive.contentTB),
+    0,
+  )
   if (spaceTB < least.contentTB - nearly) return false
   const moved = least.contentTB
   for (const drive of others) {

@@ -10,63 +10,194 @@ import { sharingOf } from './sharing'
 
 const noDrives = { count: 0, spinning: 0, nvme: 0, idleW: 0, activeW: 0 }
 function put(parts: NonNullable<NonNullable<PlanInput['machine']>['parts']>, drives = noDrives) {
-  return assembly(machineBuild(planSchema.parse({ name: 'x', machine: { base: 'parts', parts } }).machine, catalogue), drives)
+  return assembly(
+    machineBuild(
+      planSchema.parse({ name: 'x', machine: { base: 'parts', parts } }).machine,
+      catalogue,
+    ),
+    drives,
+  )
 }
-const held = (whole: ReturnType<typeof put>) => Object.fromEntries(whole.places.filter(({ holds }) => holds).map(({ place, holds }) => [place.id, holds!.label]))
-const dead = (whole: ReturnType<typeof put>) => whole.places.filter(({ offBy }) => offBy).map(({ place, offBy }) => `${place.id} by ${offBy}`)
+const held = (whole: ReturnType<typeof put>) =>
+  Object.fromEntries(
+    whole.places.filter(({ holds }) => holds).map(({ place, holds }) => [place.id, holds!.label]),
+  )
+const dead = (whole: ReturnType<typeof put>) =>
+  whole.places.filter(({ offBy }) => offBy).map(({ place, offBy }) => `${place.id} by ${offBy}`)
 const boards = catalogue.hardware.filter((part): part is Board => part.kind === 'board')
 
 describe('a machine put together', () => {
   it('an NVMe SSD in the M.2 place switches two data ports off, one by SATA another one', () => {
-    expect(dead(put([{ ref: 'lych-15' }, { ref: 'flint-500n' }]))).toEqual(['data-5 by m2-1', 'data-6 by m2-1'])
+    expect(dead(put([{ ref: 'lych-15' }, { ref: 'flint-500n' }]))).toEqual([
+      'data-5 by m2-1',
+      'data-6 by m2-1',
+    ])
     expect(dead(put([{ ref: 'lych-15' }, { ref: 'flint-250m' }]))).toEqual(['data-1 by m2-1'])
     expect(put([{ ref: 'lych-15' }, { ref: 'flint-500n' }]).boardPorts).toBe(4)
   })
   it('a card narrows another slot, and says which', () => {
-    const two = put([{ ref: 'stile-13w' }, { ref: 'cardEntry', at: 'slot-1' }, { ref: 'splice-8', at: 'slot-3' }])
-    expect(two.places.find(({ place }) => place.id === 'slot-1')).toMatchObject({ lanes: 8, narrowedBy: 'slot-3' })
+    const two = put([
+      { ref: 'stile-13w' },
+      { ref: 'cardEntry', at: 'slot-1' },
+      { ref: 'splice-8', at: 'slot-3' },
+    ])
+    expect(two.places.find(({ place }) => place.id === 'slot-1')).toMatchObject({
+      lanes: 8,
+      narrowedBy: 'slot-3',
+    })
   })
   it('what sits in a dead place takes nothing from others', () => {
     // Slot 3 kills M.2 place 2, which then no longer kills the two data ports.
-    expect(dead(put([{ ref: 'hatch-20' }, { ref: 'flint-500n', at: 'm2-2' }, { ref: 'heron-10c', at: 'slot-3' }]))).toEqual(['m2-2 by slot-3'])
-    expect(dead(put([{ ref: 'hatch-20' }, { ref: 'flint-500n', at: 'm2-2' }]))).toEqual(['data-5 by m2-2', 'data-6 by m2-2'])
+    expect(
+      dead(
+        put([
+          { ref: 'hatch-20' },
+          { ref: 'flint-500n', at: 'm2-2' },
+          { ref: 'heron-10c', at: 'slot-3' },
+        ]),
+      ),
+    ).toEqual(['m2-2 by slot-3'])
+    expect(dead(put([{ ref: 'hatch-20' }, { ref: 'flint-500n', at: 'm2-2' }]))).toEqual([
+      'data-5 by m2-2',
+      'data-6 by m2-2',
+    ])
   })
   it('left open, pieces go where they cost least elsewhere', () => {
-    expect(held(put([{ ref: 'hatch-20' }, { ref: 'flint-500n' }, { ref: 'heron-2' }]))).toEqual({ 'm2-1': 'Flint 500 GB, NVMe', 'slot-2': 'Heron 2.5 G' })
-    expect(held(put([{ ref: 'lych-20' }, { ref: 'cardEntry' }, { ref: 'knot-6' }]))).toEqual({ 'slot-1': 'Card, entry', 'slot-3': 'Knot 6' })
+    expect(held(put([{ ref: 'hatch-20' }, { ref: 'flint-500n' }, { ref: 'heron-2' }]))).toEqual({
+      'm2-1': 'Flint 500 GB, NVMe',
+      'slot-2': 'Heron 2.5 G',
+    })
+    expect(held(put([{ ref: 'lych-20' }, { ref: 'cardEntry' }, { ref: 'knot-6' }]))).toEqual({
+      'slot-1': 'Card, entry',
+      'slot-3': 'Knot 6',
+    })
   })
-  it('dead ports weigh more than a slot that is longer than it need be, missing lanes more than a lost one', () => {
-    expect(held(put([{ ref: 'lych-20' }, { ref: 'knot-6' }]))).toEqual({ 'slot-1': 'Knot 6' })
-    // An M.2 place that kills two free ports, or one with two lanes that kills none: the ports are worth more.
-    expect(held(put([{ ref: 'lych-17' }, { ref: 'flint-500n' }]))).toEqual({ 'm2-2': 'Flint 500 GB, NVMe' })
-    // The ×16 card takes the slot with all lanes, though both are as long.
-    expect(held(put([{ ref: 'hatch-17' }, { ref: 'cardEntry' }]))).toEqual({ 'slot-1': 'Card, entry' })
-    // What is taken already is not switched off while anything else is open.
-    expect(held(put([{ ref: 'postern-24' }, { ref: 'heron-10c', at: 'slot-2' }, { ref: 'flint-500n', count: 2 }]))).toEqual({ 'slot-2': 'Heron 10 G, copper', 'm2-1': 'Flint 500 GB, NVMe', 'm2-2': 'Flint 500 GB, NVMe' })
-  })
+  it(
+    'dead ports weigh more than a slot that is longer than it need be, missing lanes more ' +
+      'than a lost one',
+    () => {
+      expect(held(put([{ ref: 'lych-20' }, { ref: 'knot-6' }]))).toEqual({ 'slot-1': 'Knot 6' })
+      // An M.2 place that kills two free ports, or one with two lanes that kills none: the ports
+      // are worth more.
+      expect(held(put([{ ref: 'lych-17' }, { ref: 'flint-500n' }]))).toEqual({
+        'm2-2': 'Flint 500 GB, NVMe',
+      })
+      // The ×16 card takes the slot with all lanes, though both are as long.
+      expect(held(put([{ ref: 'hatch-17' }, { ref: 'cardEntry' }]))).toEqual({
+        'slot-1': 'Card, entry',
+      })
+      // What is taken already is not switched off while anything else is open.
+      expect(
+        held(
+          put([
+            { ref: 'postern-24' },
+            { ref: 'heron-10c', at: 'slot-2' },
+            { ref: 'flint-500n', count: 2 },
+          ]),
+        ),
+      ).toEqual({
+        'slot-2': 'Heron 10 G, copper',
+        'm2-1': 'Flint 500 GB, NVMe',
+        'm2-2': 'Flint 500 GB, NVMe',
+      })
+    },
+  )
   it('a card that takes an M.2 SSD brings a place, as long as there is a slot for it', () => {
-    expect(put([{ ref: 'stile-13w' }, { ref: 'twine-m2' }, { ref: 'flint-500n' }]).homeless).toEqual([])
-    expect(put([{ ref: 'stile-13w' }, { ref: 'flint-500n' }]).homeless.map(({ item }) => item.label)).toEqual(['Flint 500 GB, NVMe'])
-    expect(put([{ ref: 'lych-18m' }, { ref: 'cardEntry' }, { ref: 'twine-m2' }, { ref: 'flint-500n', count: 2 }]).homeless.map(({ item }) => item.label)).toEqual(['Card that takes an M.2 SSD in a slot', 'Flint 500 GB, NVMe'])
+    expect(
+      put([{ ref: 'stile-13w' }, { ref: 'twine-m2' }, { ref: 'flint-500n' }]).homeless,
+    ).toEqual([])
+    expect(
+      put([{ ref: 'stile-13w' }, { ref: 'flint-500n' }]).homeless.map(({ item }) => item.label),
+    ).toEqual(['Flint 500 GB, NVMe'])
+    expect(
+      put([
+        { ref: 'lych-18m' },
+        { ref: 'cardEntry' },
+        { ref: 'twine-m2' },
+        { ref: 'flint-500n', count: 2 },
+      ]).homeless.map(({ item }) => item.label),
+    ).toEqual(['Card that takes an M.2 SSD in a slot', 'Flint 500 GB, NVMe'])
   })
-  it('drives hang on the board\'s live ports and on controllers; those in enclosures need none', () => {
-    const whole = put([{ ref: 'lych-15' }, { ref: 'coffer-4' }, { ref: 'splice-8' }, { ref: 'trug-4' }, { ref: 'flint-120' }], { ...noDrives, count: 7, spinning: 7 })
-    expect(whole).toMatchObject({ boardPorts: 6, controllerPorts: 8, otherPorts: 1, enclosedDrives: 3, bays35: 4 })
+  it("drives hang on the board's live ports and on controllers; those in enclosures need none", () => {
+    const whole = put(
+      [
+        { ref: 'lych-15' },
+        { ref: 'coffer-4' },
+        { ref: 'splice-8' },
+        { ref: 'trug-4' },
+        { ref: 'flint-120' },
+      ],
+      { ...noDrives, count: 7, spinning: 7 },
+    )
+    expect(whole).toMatchObject({
+      boardPorts: 6,
+      controllerPorts: 8,
+      otherPorts: 1,
+      enclosedDrives: 3,
+      bays35: 4,
+    })
     expect(drivesOnPorts(whole)).toBe(4)
   })
-  it('of any board and pieces: each piece in one place that takes it or told as homeless, and the same every time', () => {
-    const refs = ['cardEntry', 'cardModern', 'splice-8', 'knot-5', 'heron-10c', 'heron-2', 'flint-500n', 'flint-250m', 'flint-120', 'twine-m2', 'dew-in']
-    fc.assert(fc.property(fc.constantFrom(...boards), fc.array(fc.record({ ref: fc.constantFrom(...refs), at: fc.constantFrom('', 'slot-1', 'slot-3', 'm2-1', 'm2-2', 'data-1') }), { maxLength: 8 }), (board, parts) => {
-      const whole = put([{ ref: board.id }, ...parts])
-      const placed = whole.places.flatMap(({ holds }) => holds ?? [])
-      expect(new Set([...placed, ...whole.homeless.map(({ item }) => item)].map(({ key }) => key)).size).toBe(parts.length)
-      expect(placed.length + whole.homeless.length).toBe(parts.length)
-      for (const { place, holds } of whole.places) if (holds) expect(takes(place, holds)).toBe(true)
-      // Nothing that could have had a live place is without one.
-      for (const { item } of whole.homeless) expect(whole.places.some(({ place, holds, offBy }) => !holds && offBy === null && takes(place, item) && !place.id.startsWith('card-'))).toBe(false)
-      const again = sharingOf({ sharing: board.sharing }, new Map(whole.places.flatMap(({ place, holds }) => holds ? [[place.id, holds] as const] : [])))
-      for (const { place, offBy } of whole.places) expect(again.off.get(place.id) ?? null).toBe(offBy)
-      expect(put([{ ref: board.id }, ...parts])).toEqual(whole)
-    }), { numRuns: 200 })
-  })
+  it(
+    'of any board and pieces: each piece in one place that takes it or told as homeless, and ' +
+      'the same every time',
+    () => {
+      const refs = [
+        'cardEntry',
+        'cardModern',
+        'splice-8',
+        'knot-5',
+        'heron-10c',
+        'heron-2',
+        'flint-500n',
+        'flint-250m',
+        'flint-120',
+        'twine-m2',
+        'dew-in',
+      ]
+      fc.assert(
+        fc.property(
+          fc.constantFrom(...boards),
+          fc.array(
+            fc.record({
+              ref: fc.constantFrom(...refs),
+              at: fc.constantFrom('', 'slot-1', 'slot-3', 'm2-1', 'm2-2', 'data-1'),
+            }),
+            { maxLength: 8 },
+          ),
+          (board, parts) => {
+            const whole = put([{ ref: board.id }, ...parts])
+            const placed = whole.places.flatMap(({ holds }) => holds ?? [])
+            expect(
+              new Set([...placed, ...whole.homeless.map(({ item }) => item)].map(({ key }) => key))
+                .size,
+            ).toBe(parts.length)
+            expect(placed.length + whole.homeless.length).toBe(parts.length)
+            for (const { place, holds } of whole.places)
+              if (holds) expect(takes(place, holds)).toBe(true)
+            // Nothing that could have had a live place is without one.
+            for (const { item } of whole.homeless)
+              expect(
+                whole.places.some(
+                  ({ place, holds, offBy }) =>
+                    !holds && offBy === null && takes(place, item) && !place.id.startsWith('card-'),
+                ),
+              ).toBe(false)
+            const again = sharingOf(
+              { sharing: board.sharing },
+              new Map(
+                whole.places.flatMap(({ place, holds }) =>
+                  holds ? [[place.id, holds] as const] : [],
+                ),
+              ),
+            )
+            for (const { place, offBy } of whole.places)
+              expect(again.off.get(place.id) ?? null).toBe(offBy)
+            expect(put([{ ref: board.id }, ...parts])).toEqual(whole)
+          },
+        ),
+        { numRuns: 200 },
+      )
+    },
+  )
 })

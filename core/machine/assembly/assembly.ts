@@ -1,4 +1,11 @@
-import type { Board, BoardPlace, Case, Cooler, PlaceUser, Supply } from '../../catalogue/hardware/hardwarePart'
+import type {
+  Board,
+  BoardPlace,
+  Case,
+  Cooler,
+  PlaceUser,
+  Supply,
+} from '../../catalogue/hardware/hardwarePart'
 import type { MemoryModule } from '../../catalogue/memoryModules'
 import type { Processor } from '../../catalogue/processors'
 import { adapterBays, enclosureBays, partsOfKind, type MachineBuild } from '../machineBuild'
@@ -6,14 +13,22 @@ import { dataUsers, cardsAndDisks, type DriveLoad, type Item } from './items'
 import { placeItems, type PlaceState } from './placement'
 
 /** Something of the machine for which the board has no place left. */
-export interface Homeless { readonly item: Item, readonly wants: PlaceUser }
+export interface Homeless {
+  readonly item: Item
+  readonly wants: PlaceUser
+}
 
 /** A stick of memory; those that came with the base have no part. */
-export interface MemoryStick { readonly partIndex: number | null, readonly module: MemoryModule }
+export interface MemoryStick {
+  readonly partIndex: number | null
+  readonly module: MemoryModule
+}
 
 /**
- * The machine put together: what sits in which place of the board, what that switches off elsewhere, and what finds no place.
- * Without a board of which anything is known, its places are empty and most rules of fit cannot be judged.
+ * The machine put together: what sits in which place of the board, what that switches off
+ * elsewhere, and what finds no place.
+ * Without a board of which anything is known, its places are empty and most rules of fit cannot be
+ * judged.
  */
 export interface Assembly {
   readonly build: MachineBuild
@@ -44,7 +59,9 @@ export function isKnown({ board }: Pick<Assembly, 'board'>): boolean {
 }
 
 function sticksOf(build: MachineBuild): MemoryStick[] {
-  return partsOfKind(build.parts, 'memory').flatMap(({ index, part, entry }) => Array.from({ length: part.count }, () => ({ partIndex: index, module: entry })))
+  return partsOfKind(build.parts, 'memory').flatMap(({ index, part, entry }) =>
+    Array.from({ length: part.count }, () => ({ partIndex: index, module: entry })),
+  )
 }
 
 export function assembly(build: MachineBuild, drives: DriveLoad): Assembly {
@@ -52,21 +69,42 @@ export function assembly(build: MachineBuild, drives: DriveLoad): Assembly {
   const items = cardsAndDisks(build, drives)
   const { places, homeless } = placeItems(board, items)
   const cooler = partsOfKind(parts, 'cooler').at(-1)?.entry ?? null
-  const inside = (housing ? (base && housing === base.inside.case ? base.bays : housing.bays35) : 0) + adapterBays(housing, parts)
-  const alive = (place: BoardPlace, state: PlaceState) => place.kind === 'data' && state.offBy === null
-  const controllers = places.flatMap(({ holds, offBy }) => holds?.kind === 'controller' && offBy === null ? [holds.ports] : [])
+  const inside =
+    (housing ? (base && housing === base.inside.case ? base.bays : housing.bays35) : 0) +
+    adapterBays(housing, parts)
+  const alive = (place: BoardPlace, state: PlaceState) =>
+    place.kind === 'data' && state.offBy === null
+  const controllers = places.flatMap(({ holds, offBy }) =>
+    holds?.kind === 'controller' && offBy === null ? [holds.ports] : [],
+  )
   return {
-    build, board, housing, supply, cooler, processor, places, homeless, drives, bays35: inside, sticks: sticksOf(build),
+    build,
+    board,
+    housing,
+    supply,
+    cooler,
+    processor,
+    places,
+    homeless,
+    drives,
+    bays35: inside,
+    sticks: sticksOf(build),
     coolsW: cooler?.carriesW ?? (board && base?.inside.board === board ? base.coolsW : null),
     boardPorts: places.filter(state => alive(state.place, state)).length,
     controllerPorts: controllers.reduce((sum, ports) => sum + ports, 0),
     otherPorts: dataUsers(items).length,
-    enclosedDrives: Math.min(enclosureBays(parts), Math.max(0, drives.count - drives.nvme - inside)),
+    enclosedDrives: Math.min(
+      enclosureBays(parts),
+      Math.max(0, drives.count - drives.nvme - inside),
+    ),
   }
 }
 
 /** Drives that need a data port inside. */
-export function drivesOnPorts({ drives, enclosedDrives }: Pick<Assembly, 'drives' | 'enclosedDrives'>): number {
+export function drivesOnPorts({
+  drives,
+  enclosedDrives,
+}: Pick<Assembly, 'drives' | 'enclosedDrives'>): number {
   return Math.max(0, drives.count - drives.nvme - enclosedDrives)
 }
 

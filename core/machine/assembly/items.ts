@@ -37,29 +37,98 @@ export interface Item {
   readonly at: string
 }
 
-const plain = { lanes: 0, length: 0, generation: 3, lengthMm: 0, lowHeight: true, cardPlugs: 0, ports: 0 } as const
+const plain = {
+  lanes: 0,
+  length: 0,
+  generation: 3,
+  lengthMm: 0,
+  lowHeight: true,
+  cardPlugs: 0,
+  ports: 0,
+} as const
 
-/** Everything but memory, processor and what hangs beside that takes a place of the board: cards, SSDs, disc drives, NVMe data drives. */
+/**
+ * Everything but memory, processor and what hangs beside that takes a place of the board: cards,
+ * SSDs, disc drives, NVMe data drives.
+ */
 export function cardsAndDisks(build: MachineBuild, drives: DriveLoad): Item[] {
   const items = build.parts.flatMap((known): Item[] => {
     const { index, part } = known
-    const one = (shape: Omit<Item, 'key' | 'partIndex' | 'label' | 'at'>): Item[] => Array.from({ length: part.count }, (_, copy) => ({
-      key: `${index}.${copy}`, partIndex: index, label: partLabel(known), at: copy === 0 ? part.at : '', ...shape,
-    }))
+    const one = (shape: Omit<Item, 'key' | 'partIndex' | 'label' | 'at'>): Item[] =>
+      Array.from({ length: part.count }, (_, copy) => ({
+        key: `${index}.${copy}`,
+        partIndex: index,
+        label: partLabel(known),
+        at: copy === 0 ? part.at : '',
+        ...shape,
+      }))
     switch (known.kind) {
       case 'card': {
         const shape = videoCardShapes.find(({ engine }) => engine === known.entry.id)
-        return one({ ...plain, kind: 'card', wants: 'slot', lanes: shape?.lanes ?? 16, length: 16, generation: shape?.generation ?? 3, lengthMm: shape?.lengthMm ?? 200, lowHeight: shape?.lowHeight ?? false, cardPlugs: shape?.plugs ?? 0 })
+        return one({
+          ...plain,
+          kind: 'card',
+          wants: 'slot',
+          lanes: shape?.lanes ?? 16,
+          length: 16,
+          generation: shape?.generation ?? 3,
+          lengthMm: shape?.lengthMm ?? 200,
+          lowHeight: shape?.lowHeight ?? false,
+          cardPlugs: shape?.plugs ?? 0,
+        })
       }
-      case 'controller': return one({ ...plain, kind: 'controller', wants: 'slot', lanes: known.entry.lanes, length: known.entry.length, generation: known.entry.generation, lengthMm: known.entry.lengthMm, lowHeight: known.entry.lowHeight, ports: known.entry.ports })
-      case 'networkCard': return one({ ...plain, kind: 'networkCard', wants: 'slot', lanes: known.entry.lanes, length: known.entry.length, generation: known.entry.generation, lengthMm: known.entry.lengthMm, lowHeight: known.entry.lowHeight })
-      case 'cable': return known.entry.use === 'm2Card' ? one({ ...plain, kind: 'm2Card', wants: 'slot', lanes: 4, length: 4, lengthMm: 120 }) : []
-      case 'ssd': return known.entry.shape === 'stick' ? [] : one({ ...plain, kind: 'ssd', wants: known.entry.shape === 'm2' ? known.entry.link : 'data', lanes: known.entry.shape === 'm2' && known.entry.link === 'nvme' ? 4 : 0 })
-      case 'optical': return known.entry.link === 'data' ? one({ ...plain, kind: 'optical', wants: 'data' }) : []
-      default: return []
+      case 'controller':
+        return one({
+          ...plain,
+          kind: 'controller',
+          wants: 'slot',
+          lanes: known.entry.lanes,
+          length: known.entry.length,
+          generation: known.entry.generation,
+          lengthMm: known.entry.lengthMm,
+          lowHeight: known.entry.lowHeight,
+          ports: known.entry.ports,
+        })
+      case 'networkCard':
+        return one({
+          ...plain,
+          kind: 'networkCard',
+          wants: 'slot',
+          lanes: known.entry.lanes,
+          length: known.entry.length,
+          generation: known.entry.generation,
+          lengthMm: known.entry.lengthMm,
+          lowHeight: known.entry.lowHeight,
+        })
+      case 'cable':
+        return known.entry.use === 'm2Card'
+          ? one({ ...plain, kind: 'm2Card', wants: 'slot', lanes: 4, length: 4, lengthMm: 120 })
+          : []
+      case 'ssd':
+        return known.entry.shape === 'stick'
+          ? []
+          : one({
+              ...plain,
+              kind: 'ssd',
+              wants: known.entry.shape === 'm2' ? known.entry.link : 'data',
+              lanes: known.entry.shape === 'm2' && known.entry.link === 'nvme' ? 4 : 0,
+            })
+      case 'optical':
+        return known.entry.link === 'data' ? one({ ...plain, kind: 'optical', wants: 'data' }) : []
+      default:
+        return []
     }
   })
-  const nvme = Array.from({ length: drives.nvme }, (_, copy): Item => ({ ...plain, key: `drive.${copy}`, partIndex: null, label: 'NVMe data drive', kind: 'drive', wants: 'nvme', lanes: 4, at: '' }))
+  const nvme = Array.from({ length: drives.nvme }, (_, copy): Item => ({
+    ...plain,
+    key: `drive.${copy}`,
+    partIndex: null,
+    label: 'NVMe data drive',
+    kind: 'drive',
+    wants: 'nvme',
+    lanes: 4,
+    at: '',
+  }))
   return [...items, ...nvme]
 }
 

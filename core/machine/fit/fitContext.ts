@@ -27,8 +27,29 @@ export interface FitContext extends Assembly {
   readonly heat: HeatFacts
 }
 
-export interface NoiseFacts { readonly sources: readonly { readonly what: 'drives' | 'fans' | 'supply' | 'cooler' | 'enclosure', readonly count: number, readonly db: number }[], readonly sumDb: number | null, readonly atEarDb: number, readonly ceilingDb: number }
-export interface HeatFacts { readonly averageW: number, readonly riseK: number, readonly driveRiseK: number, readonly warmestC: number, readonly coldestC: number }
+export interface NoiseFacts {
+  readonly sources: readonly {
+    readonly what: 'drives' | 'fans' | 'supply' | 'cooler' | 'enclosure'
+    readonly count: number
+    readonly db: number
+  }[]
+  readonly sumDb: number | null
+  readonly atEarDb: number
+  readonly ceilingDb: number
+}
+export interface HeatFacts {
+  readonly averageW: number
+  readonly riseK: number
+  readonly driveRiseK: number
+  readonly warmestC: number
+  readonly coldestC: number
+}
 
 /** MB/s of one lane, by generation. */
-export const laneMBps: Readonly<Record<number, number>> = { 1: 250, 2: 500, 3: 985, 4: 1969, 5: 3938 }
+export const laneMBps: Readonly<Record<number, number>> = {
+  1: 250,
+  2: 500,
+  3: 985,
+  4: 1969,
+  5: 3938,
+}

@@ -12,43 +12,106 @@ function fixesOf(rule: string, input: Omit<PlanInput, 'name'>) {
   const slice = fitSlice(plan, assessor.facts(plan, catalogue, ['machine', 'drives', 'streams']))
   const stateIn = (machine: typeof plan.machine) => {
     const changed = planSchema.parse({ ...plan, machine })
-    const context = fitContext(fitSlice(changed, assessor.facts(changed, catalogue, ['machine', 'drives', 'streams'])))
-    return Object.fromEntries(judgeFit(context).map(({ rule: { id }, judgement }) => [id, judgement.state]))
+    const context = fitContext(
+      fitSlice(changed, assessor.facts(changed, catalogue, ['machine', 'drives', 'streams'])),
+    )
+    return Object.fromEntries(
+      judgeFit(context).map(({ rule: { id }, judgement }) => [id, judgement.state]),
+    )
   }
-  return { plan, fixes: fitFixes(slice, rule, { machine: plan.machine, lists: catalogue }), stateIn }
+  return {
+    plan,
+    fixes: fitFixes(slice, rule, { machine: plan.machine, lists: catalogue }),
+    stateIn,
+  }
 }
-const sound = [{ ref: 'leat-17' }, { ref: 'fern-tower' }, { ref: 'memory-16' }, { ref: 'coffer-6' }, { ref: 'mole-450' }]
+const sound = [
+  { ref: 'leat-17' },
+  { ref: 'fern-tower' },
+  { ref: 'memory-16' },
+  { ref: 'coffer-6' },
+  { ref: 'mole-450' },
+]
 
 describe('fixes of what does not fit', () => {
   it('the M.2 place that kills two data ports: an SSD by cable, or a controller', () => {
-    const { fixes, stateIn } = fixesOf('dataPorts', { machine: { base: 'parts', parts: [{ ref: 'lych-15' }, ...sound, { ref: 'flint-500n' }] }, drives: { lots: [{ count: 6 }] } })
+    const { fixes, stateIn } = fixesOf('dataPorts', {
+      machine: { base: 'parts', parts: [{ ref: 'lych-15' }, ...sound, { ref: 'flint-500n' }] },
+      drives: { lots: [{ count: 6 }] },
+    })
     expect(fixes.length).toBeGreaterThan(1)
     expect(fixes.map(({ ref }) => ref)).toContain('knot-2')
-    expect(fixes.map(({ price }) => price)).toEqual(fixes.map(({ price }) => price).toSorted((a, b) => a - b))
+    expect(fixes.map(({ price }) => price)).toEqual(
+      fixes.map(({ price }) => price).toSorted((a, b) => a - b),
+    )
     for (const { machine } of fixes) expect(stateIn(machine).dataPorts).toBe('pass')
   })
   it.each([
     ['socket', { machine: { base: 'towpath', parts: [{ ref: 'race-20' }] } }],
-    ['supplyForm', { machine: { base: 'parts', parts: [{ ref: 'lych-18m' }, { ref: 'leat-17' }, { ref: 'creel-6' }, { ref: 'mole-450' }] } }],
-    ['boardInCase', { machine: { base: 'parts', parts: [{ ref: 'lych-17' }, { ref: 'creel-6' }] } }],
+    [
+      'supplyForm',
+      {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'lych-18m' }, { ref: 'leat-17' }, { ref: 'creel-6' }, { ref: 'mole-450' }],
+        },
+      },
+    ],
+    [
+      'boardInCase',
+      { machine: { base: 'parts', parts: [{ ref: 'lych-17' }, { ref: 'creel-6' }] } },
+    ],
     ['bootDevice', { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }] } }],
     ['mouldedPlugs', { machine: { base: 'towpath', parts: [{ ref: 'twine-moulded' }] } }],
-    ['supplyStart', { machine: { base: 'parts', parts: [{ ref: 'mole-300' }, { ref: 'turnpike-14' }, { ref: 'bore-14' }, { ref: 'coffer-6' }] }, drives: { lots: [{ count: 6 }] } }],
-  ] satisfies [string, Omit<PlanInput, 'name'>][])('%s: each makes the rule pass in a whole assessment and no other worse', (rule, input) => {
-    const { plan, fixes, stateIn } = fixesOf(rule, input)
-    const before = stateIn(plan.machine)
-    const rank = { pass: 0, notKnown: 0, warning: 1, fail: 2 }
-    expect(fixes.length).toBeGreaterThan(0)
-    expect(fixes.length).toBeLessThanOrEqual(mostFixes)
-    for (const { machine } of fixes) {
-      const after = stateIn(machine)
-      expect(rank[after[rule] ?? 'pass']).toBeLessThan(rank[before[rule]!])
-      for (const [id, state] of Object.entries(after)) expect(rank[state], id).toBeLessThanOrEqual(rank[before[id] ?? 'pass'])
-    }
-  })
-  it('of a rule that passes there are none, and a hopeless machine gets none that helps nothing', () => {
-    expect(fixesOf('socket', { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }] } }).fixes).toEqual([])
-    expect(fixesOf('bays', { machine: { base: 'clerk-17' }, drives: { lots: [{ count: 60 }] } }).fixes).toEqual([])
-  })
-  it('names what goes out', () => expect(namesOf(['leat-17', 'cardEntry', 'memory-8', 'mole-450', 'gone'], catalogue)).toEqual(['Leat 17', 'Card, entry', 'Memory, 8 GB', 'Mole 450', 'gone']))
+    [
+      'supplyStart',
+      {
+        machine: {
+          base: 'parts',
+          parts: [
+            { ref: 'mole-300' },
+            { ref: 'turnpike-14' },
+            { ref: 'bore-14' },
+            { ref: 'coffer-6' },
+          ],
+        },
+        drives: { lots: [{ count: 6 }] },
+      },
+    ],
+  ] satisfies [string, Omit<PlanInput, 'name'>][])(
+    '%s: each makes the rule pass in a whole assessment and no other worse',
+    (rule, input) => {
+      const { plan, fixes, stateIn } = fixesOf(rule, input)
+      const before = stateIn(plan.machine)
+      const rank = { pass: 0, notKnown: 0, warning: 1, fail: 2 }
+      expect(fixes.length).toBeGreaterThan(0)
+      expect(fixes.length).toBeLessThanOrEqual(mostFixes)
+      for (const { machine } of fixes) {
+        const after = stateIn(machine)
+        expect(rank[after[rule] ?? 'pass']).toBeLessThan(rank[before[rule]!])
+        for (const [id, state] of Object.entries(after))
+          expect(rank[state], id).toBeLessThanOrEqual(rank[before[id] ?? 'pass'])
+      }
+    },
+  )
+  it(
+    'of a rule that passes there are none, and a hopeless machine gets none that helps ' +
+      'nothing',
+    () => {
+      expect(
+        fixesOf('socket', { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }] } }).fixes,
+      ).toEqual([])
+      expect(
+        fixesOf('bays', { machine: { base: 'clerk-17' }, drives: { lots: [{ count: 60 }] } }).fixes,
+      ).toEqual([])
+    },
+  )
+  it('names what goes out', () =>
+    expect(namesOf(['leat-17', 'cardEntry', 'memory-8', 'mole-450', 'gone'], catalogue)).toEqual([
+      'Leat 17',
+      'Card, entry',
+      'Memory, 8 GB',
+      'Mole 450',
+      'gone',
+    ]))
 })

@@ -23,15 +23,38 @@ export interface FitFix {
   readonly machine: Machine
 }
 
-type Entry = { readonly id: string, readonly price: number | null, readonly kind: PartKind, readonly label: string, readonly whole: KnownPart['entry'] & Partial<HardwarePart> }
+type Entry = {
+  readonly id: string
+  readonly price: number | null
+  readonly kind: PartKind
+  readonly label: string
+  readonly whole: KnownPart['entry'] & Partial<HardwarePart>
+}
 
-function entriesOf(kind: PartKind, { processors, videoEngines, memoryModules, hardware }: PartLists): Entry[] {
-  const as = (whole: KnownPart['entry'], label: string): Entry => ({ id: whole.id, price: whole.price, kind, label, whole: whole as Entry['whole'] })
+function entriesOf(
+  kind: PartKind,
+  { processors, videoEngines, memoryModules, hardware }: PartLists,
+): Entry[] {
+  const as = (whole: KnownPart['entry'], label: string): Entry => ({
+    id: whole.id,
+    price: whole.price,
+    kind,
+    label,
+    whole: whole as Entry['whole'],
+  })
   switch (kind) {
-    case 'processor': return processors.filter(({ price }) => price > 0).map(entry => as(entry, entry.name))
-    case 'card': return videoEngines.filter(engine => engine.kind === 'card').map(entry => as(entry, entry.label))
-    case 'memory': return memoryModules.map(entry => as(entry, entry.label))
-    default: return hardware.filter(entry => entry.kind === kind && entry.comesWith === undefined).map(entry => as(entry, entry.label))
+    case 'processor':
+      return processors.filter(({ price }) => price > 0).map(entry => as(entry, entry.name))
+    case 'card':
+      return videoEngines
+        .filter(engine => engine.kind === 'card')
+        .map(entry => as(entry, entry.label))
+    case 'memory':
+      return memoryModules.map(entry => as(entry, entry.label))
+    default:
+      return hardware
+        .filter(entry => entry.kind === kind && entry.comesWith === undefined)
+        .map(entry => as(entry, entry.label))
   }
 }
 
@@ -39,29 +62,93 @@ function entriesOf(kind: PartKind, { processors, videoEngines, memoryModules, ha
 export function withMachine(slice: FitSlice, machine: Machine, lists: PartLists): FitSlice {
   const build = machineBuild(machine, lists)
   const power = machinePower(machine, build, slice.brief.mainsVolts)
-  const states = powerStates(power, { idleW: exactly(slice.drives.idleW), activeW: exactly(slice.drives.activeW) }, slice.states[1].hoursPerDay)
+  const states = powerStates(
+    power,
+    { idleW: exactly(slice.drives.idleW), activeW: exactly(slice.drives.activeW) },
+    slice.states[1].hoursPerDay,
+  )
   const { startTogether, memoryGB, monitorAtHand, wantsEcc } = machine
-  return { ...slice, machine: { ...slice.machine, startTogether, memoryGB, monitorAtHand, wantsEcc }, build, power, states, freeBays: build.bays - slice.drives.count }
+  return {
+    ...slice,
+    machine: { ...slice.machine, startTogether, memoryGB, monitorAtHand, wantsEcc },
+    build,
+    power,
+    states,
+    freeBays: build.bays - slice.drives.count,
+  }
 }
 
 /** Machines that a trial makes of one, each with what is put in. */
-function machinesOf(trial: Trial, machine: Machine, lists: PartLists): Pick<FitFix, 'how' | 'ref' | 'label' | 'count' | 'price' | 'out' | 'machine'>[] {
-  const kindOf = (ref: string) => machineBuild({ ...machine, parts: [{ ...newPart(ref) }] }, lists).parts[0]?.kind
+function machinesOf(
+  trial: Trial,
+  machine: Machine,
+  lists: PartLists,
+): Pick<FitFix, 'how' | 'ref' | 'label' | 'count' | 'price' | 'out' | 'machine'>[] {
+  const kindOf = (ref: string) =>
+    machineBuild({ ...machine, parts: [{ ...newPart(ref) }] }, lists).parts[0]?.kind
   const nothing = { how: trial.how, ref: null, label: '', count: 0, price: 0, out: [] }
   switch (trial.how) {
-    case 'remove': return [{ ...nothing, out: [machine.parts[trial.partIndex]!.ref], machine: { ...machine, parts: machine.parts.filter((_, index) => index !== trial.partIndex) } }]
-    case 'move': return [{ ...nothing, out: [machine.parts[trial.partIndex]!.ref], machine: { ...machine, parts: machine.parts.map((part, index) => index === trial.partIndex ? { ...part, at: '' } : part) } }]
-    case 'startTogether': return [{ ...nothing, count: trial.drives, machine: { ...machine, startTogether: trial.drives } }]
-    case 'add': case 'replace': {
+    case 'remove':
+      return [
+        {
+          ...nothing,
+          out: [machine.parts[trial.partIndex]!.ref],
+          machine: {
+            ...machine,
+            parts: machine.parts.filter((_, index) => index !== trial.partIndex),
+          },
+        },
+      ]
+    case 'move':
+      return [
+        {
+          ...nothing,
+          out: [machine.parts[trial.partIndex]!.ref],
+          machine: {
+            ...machine,
+            parts: machine.parts.map((part, index) =>
+              index === trial.partIndex ? { ...part, at: '' } : part,
+            ),
+          },
+        },
+      ]
+    case 'startTogether':
+      return [
+        { ...nothing, count: trial.drives, machine: { ...machine, startTogether: trial.drives } },
+      ]
+    case 'add':
+    case 'replace': {
       const { kind, count = 1, only } = trial
-      const kept = trial.how === 'replace' ? machine.parts.filter(part => part.purpose !== 'fitted' || kindOf(part.ref) !== kind) : machine.parts
-      const out = trial.how === 'replace' ? machine.parts.filter(part => !kept.includes(part)).map(part => part.ref) : []
+      const kept =
+        trial.how === 'replace'
+          ? machine.parts.filter(part => part.purpose !== 'fitted' || kindOf(part.ref) !== kind)
+          : machine.parts
+      const out =
+        trial.how === 'replace'
+          ? machine.parts.filter(part => !kept.includes(part)).map(part => part.ref)
+          : []
       // What is there already is no fix: only another count of it would be.
-      const same = (id: string) => trial.how === 'replace' && machine.parts.some(part => part.ref === id && part.count === count && part.purpose === 'fitted')
-      const candidates = entriesOf(kind, lists).filter(entry => entry.price !== null && !same(entry.id) && (only === undefined || only(entry.whole)))
-      return candidates.sort((a, b) => a.price! - b.price!).slice(0, mostTried).map(entry => ({
-        how: trial.how, ref: entry.id, label: entry.label, count, price: entry.price! * count, out, machine: { ...machine, parts: [...kept, { ...newPart(entry.id), count }] },
-      }))
+      const same = (id: string) =>
+        trial.how === 'replace' &&
+        machine.parts.some(
+          part => part.ref === id && part.count === count && part.purpose === 'fitted',
+        )
+      const candidates = entriesOf(kind, lists).filter(
+        entry =>
+          entry.price !== null && !same(entry.id) && (only === undefined || only(entry.whole)),
+      )
+      return candidates
+        .sort((a, b) => a.price! - b.price!)
+        .slice(0, mostTried)
+        .map(entry => ({
+          how: trial.how,
+          ref: entry.id,
+          label: entry.label,
+          count,
+          price: entry.price! * count,
+          out,
+          machine: { ...machine, parts: [...kept, { ...newPart(entry.id), count }] },
+        }))
     }
   }
 }
@@ -72,32 +159,55 @@ export const mostTried = 300
 export const mostFixes = 4
 
 /**
- * Fixes of what a rule finds: every trial of the rule with every entry of the catalogue, put through all rules. What stays is what
- * makes this rule pass (or at least better) and no other worse, the cheapest first; of one trial the cheapest two.
+ * Fixes of what a rule finds: every trial of the rule with every entry of the catalogue, put
+ * through all rules. What stays is what
+ * makes this rule pass (or at least better) and no other worse, the cheapest first; of one trial
+ * the cheapest two.
  */
-export function fitFixes(slice: FitSlice, ruleId: string, { machine, lists }: { readonly machine: Machine, readonly lists: PartLists }): FitFix[] {
+export function fitFixes(
+  slice: FitSlice,
+  ruleId: string,
+  { machine, lists }: { readonly machine: Machine; readonly lists: PartLists },
+): FitFix[] {
   const before = judgeFit(fitContext(slice))
   const own = before.find(({ rule }) => rule.id === ruleId)
   if (!own?.rule.trials || own.judgement.state === 'pass') return []
-  const worse = (state: (typeof fitStates)[number]) => fitStates.indexOf(state === 'notKnown' ? 'pass' : state)
+  const worse = (state: (typeof fitStates)[number]) =>
+    fitStates.indexOf(state === 'notKnown' ? 'pass' : state)
   const states = new Map(before.map(({ rule, judgement }) => [rule.id, worse(judgement.state)]))
-  const fixes = own.rule.trials(fitContext(slice), own.judgement.values).flatMap((trial) => {
+  const fixes = own.rule.trials(fitContext(slice), own.judgement.values).flatMap(trial => {
     const good = machinesOf(trial, machine, lists).flatMap((change): FitFix[] => {
       const after = judgeFit(fitContext(withMachine(slice, change.machine, lists)))
       const now = worse(after.find(({ rule }) => rule.id === ruleId)?.judgement.state ?? 'pass')
-      const spoils = after.some(({ rule, judgement }) => rule.id !== ruleId && worse(judgement.state) > (states.get(rule.id) ?? 0))
+      const spoils = after.some(
+        ({ rule, judgement }) =>
+          rule.id !== ruleId && worse(judgement.state) > (states.get(rule.id) ?? 0),
+      )
       return now < states.get(ruleId)! && !spoils ? [{ rule: ruleId, ...change }] : []
     })
     return good.sort((a, b) => a.price - b.price).slice(0, 2)
   })
   const seen = new Set<string>()
-  return fixes.sort((a, b) => a.price - b.price).filter(({ ref, how, count }) => {
-    const key = `${how} ${ref} ${count}`
-    return seen.has(key) ? false : seen.add(key)
-  }).slice(0, mostFixes)
+  return fixes
+    .sort((a, b) => a.price - b.price)
+    .filter(({ ref, how, count }) => {
+      const key = `${how} ${ref} ${count}`
+      return seen.has(key) ? false : seen.add(key)
+    })
+    .slice(0, mostFixes)
 }
 
 /** What the parts of a list are called, by their ids. */
-export function namesOf(refs: readonly string[], { processors, videoEngines, memoryModules, hardware }: PartLists): string[] {
-  return refs.map(ref => entryOf(processors, ref)?.name ?? entryOf(videoEngines, ref)?.label ?? entryOf(memoryModules, ref)?.label ?? entryOf(hardware, ref)?.label ?? ref)
+export function namesOf(
+  refs: readonly string[],
+  { processors, videoEngines, memoryModules, hardware }: PartLists,
+): string[] {
+  return refs.map(
+    ref =>
+      entryOf(processors, ref)?.name ??
+      entryOf(videoEngines, ref)?.label ??
+      entryOf(memoryModules, ref)?.label ??
+      entryOf(hardware, ref)?.label ??
+      ref,
+  )
 }

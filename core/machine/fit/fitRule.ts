@@ -6,38 +6,64 @@ import type { FitContext } from './fitContext'
 
 /** Whether something goes together; notKnown where the plan does not say enough. */
 export const fitStates = ['pass', 'warning', 'fail', 'notKnown'] as const
-export type FitState = typeof fitStates[number]
+export type FitState = (typeof fitStates)[number]
 
 /** What a rule is about, as the report is divided. */
-export const fitGroups = { parts: 'Parts that go together', places: 'Slots, ports and bays', power: 'Power', running: 'Running it', place: 'Where it stands' } as const
+export const fitGroups = {
+  parts: 'Parts that go together',
+  places: 'Slots, ports and bays',
+  power: 'Power',
+  running: 'Running it',
+  place: 'Where it stands',
+} as const
 export type FitGroup = keyof typeof fitGroups
 
-/** A change of parts that may cure what does not fit; each is tried on the whole machine before it is offered. */
-export type Trial
+/**
+ * A change of parts that may cure what does not fit; each is tried on the whole machine before it
+ * is offered.
+ */
+export type Trial =
   /** every entry of this kind that fits the condition, so many of it, beside what is there */
-  = | { readonly how: 'add', readonly kind: PartKind, readonly count?: number, readonly only?: (entry: KnownPart['entry'] & Partial<HardwarePart>) => boolean }
-    /** every entry of this kind in place of what is there of it */
-    | { readonly how: 'replace', readonly kind: PartKind, readonly count?: number, readonly only?: (entry: KnownPart['entry'] & Partial<HardwarePart>) => boolean }
-    | { readonly how: 'remove', readonly partIndex: number }
-    /** the place it was put into is left open again */
-    | { readonly how: 'move', readonly partIndex: number }
-    | { readonly how: 'startTogether', readonly drives: number }
+  | {
+      readonly how: 'add'
+      readonly kind: PartKind
+      readonly count?: number
+      readonly only?: (entry: KnownPart['entry'] & Partial<HardwarePart>) => boolean
+    }
+  /** every entry of this kind in place of what is there of it */
+  | {
+      readonly how: 'replace'
+      readonly kind: PartKind
+      readonly count?: number
+      readonly only?: (entry: KnownPart['entry'] & Partial<HardwarePart>) => boolean
+    }
+  | { readonly how: 'remove'; readonly partIndex: number }
+  /** the place it was put into is left open again */
+  | { readonly how: 'move'; readonly partIndex: number }
+  | { readonly how: 'startTogether'; readonly drives: number }
 
 /** What a rule says of a machine. `values` are plain numbers and names for its sentence. */
 export interface Judgement<Values extends object = object> {
   readonly state: FitState
   readonly values: Values
   /** ids of places of the board, and indices of parts, that clash */
-  readonly clash?: { readonly places?: readonly string[], readonly parts?: readonly number[] }
+  readonly clash?: { readonly places?: readonly string[]; readonly parts?: readonly number[] }
 }
 
 /** A machine and what is around it, as a part of a plan, with what the rule says of it. */
-export interface FitCase { readonly state: FitState, readonly plan: Omit<PlanInput, 'name'> }
+export interface FitCase {
+  readonly state: FitState
+  readonly plan: Omit<PlanInput, 'name'>
+}
 /** A passing and a failing case of a rule; the failing one fails or warns. */
-export interface FitCases { readonly passing: FitCase, readonly failing: FitCase }
+export interface FitCases {
+  readonly passing: FitCase
+  readonly failing: FitCase
+}
 
 /**
- * One rule of fit. A rule that has nothing to say of a machine answers null. Another rule is a file in rules/ with its two cases, and
+ * One rule of fit. A rule that has nothing to say of a machine answers null. Another rule is a file
+ * in rules/ with its two cases, and
  * a line in fitRules.ts.
  */
 export interface FitRule<Values extends object = object> {

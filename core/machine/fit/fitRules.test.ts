@@ -20,50 +20,127 @@ import { mostOnLead, plugsOf } from './plugs'
 const assessor = planAssessor()
 function contextOf(input: Omit<PlanInput, 'name'>) {
   const plan = planSchema.parse({ name: 'x', ...input })
-  return fitContext(fitSlice(plan, assessor.facts(plan, catalogue, ['machine', 'drives', 'streams'])))
+  return fitContext(
+    fitSlice(plan, assessor.facts(plan, catalogue, ['machine', 'drives', 'streams'])),
+  )
 }
 const files = readdirSync('core/machine/fit/rules').map(file => file.replace('.ts', ''))
-const modules = await Promise.all(files.map(async file => ({ file, module: await import(`./rules/${file}.ts`) as Record<string, unknown> })))
-const rules = modules.map(({ file, module }) => ({ file, rule: Object.values(module).find((value): value is FitRule => typeof value === 'object' && value !== null && 'judge' in value)!, cases: module.cases as FitCases }))
+const modules = await Promise.all(
+  files.map(async file => ({
+    file,
+    module: (await import(`./rules/${file}.ts`)) as Record<string, unknown>,
+  })),
+)
+const rules = modules.map(({ file, module }) => ({
+  file,
+  rule: Object.values(module).find(
+    (value): value is FitRule => typeof value === 'object' && value !== null && 'judge' in value,
+  )!,
+  cases: module.cases as FitCases,
+}))
 
 describe('every rule of fit', () => {
   it('stands in the list, once, with a name and a group', () => {
     expect(fitRules).toHaveLength(files.length)
     for (const { rule, file } of rules) expect(fitRules, file).toContain(rule)
     expect(new Set(fitRules.map(({ id }) => id)).size).toBe(fitRules.length)
-    for (const { label, group } of fitRules) expect([label.length > 3, group in fitGroups]).toEqual([true, true])
+    for (const { label, group } of fitRules)
+      expect([label.length > 3, group in fitGroups]).toEqual([true, true])
   })
-  it.each(rules)('$file passes its passing case and fails its failing one, each in a whole sentence', ({ rule, cases: { passing, failing } }) => {
-    for (const { state, plan } of [passing, failing]) {
-      const judgement = rule.judge(contextOf(plan))
-      expect(judgement, rule.id).not.toBeNull()
-      const sentence = rule.say(judgement!.values, plainFormat, judgement!.state)
-      expect(judgement!.state, sentence).toBe(state)
-      expect(sentence).toMatch(/^[A-Z0-9].*\.$/)
-      expect(sentence).not.toMatch(/undefined|NaN|null/)
-    }
-    expect(passing.state).toBe('pass')
-    expect(['warning', 'fail']).toContain(failing.state)
-  })
+  it.each(rules)(
+    '$file passes its passing case and fails its failing one, each in a whole sentence',
+    ({ rule, cases: { passing, failing } }) => {
+      for (const { state, plan } of [passing, failing]) {
+        const judgement = rule.judge(contextOf(plan))
+        expect(judgement, rule.id).not.toBeNull()
+        const sentence = rule.say(judgement!.values, plainFormat, judgement!.state)
+        expect(judgement!.state, sentence).toBe(state)
+        expect(sentence).toMatch(/^[A-Z0-9].*\.$/)
+        expect(sentence).not.toMatch(/undefined|NaN|null/)
+      }
+      expect(passing.state).toBe('pass')
+      expect(['warning', 'fail']).toContain(failing.state)
+    },
+  )
   it('has its thresholds where they were set', () => {
-    expect({ baseCoolerDb, leastCooling, lampsFrom, longSwapMinutes, manyDrives, plugToPlugMm, wayShare, usbPortW, driveKg, homeRackMm, shelfKg, mostOnLead, wants }).toEqual({
-      baseCoolerDb: 22, leastCooling: 0.6, lampsFrom: 4, longSwapMinutes: 30, manyDrives: 4, plugToPlugMm: 150, wayShare: 0.7, usbPortW: 4.5, driveKg: 0.7, homeRackMm: 600, shelfKg: 25, mostOnLead: 4,
+    expect({
+      baseCoolerDb,
+      leastCooling,
+      lampsFrom,
+      longSwapMinutes,
+      manyDrives,
+      plugToPlugMm,
+      wayShare,
+      usbPortW,
+      driveKg,
+      homeRackMm,
+      shelfKg,
+      mostOnLead,
+      wants,
+    }).toEqual({
+      baseCoolerDb: 22,
+      leastCooling: 0.6,
+      lampsFrom: 4,
+      longSwapMinutes: 30,
+      manyDrives: 4,
+      plugToPlugMm: 150,
+      wayShare: 0.7,
+      usbPortW: 4.5,
+      driveKg: 0.7,
+      homeRackMm: 600,
+      shelfKg: 25,
+      mostOnLead: 4,
       wants: { driveMBps: 250, ssdMBps: 1500, mbpsPerMBps: 8 },
     })
   })
 })
 
 describe('plugs for drives', () => {
-  const plugs = (parts: string[], count: number) => plugsOf(contextOf({ machine: { base: 'parts', parts: parts.map(ref => ({ ref })) }, drives: { lots: [{ count }] } }))
-  it('are those of the supply and of splitters; old four-pin plugs make one more lead where something fits them', () => {
-    expect(plugs(['mole-400', 'turnpike-14', 'coffer-14'], 8)).toEqual({ needed: 8, own: 6, split: 0, leads: 2, fullest: 4 })
-    expect(plugs(['mole-400', 'turnpike-14', 'coffer-14', 'twine-split4'], 9)).toEqual({ needed: 9, own: 6, split: 3, leads: 3, fullest: 3 })
-    expect(plugs(['mole-150b', 'turnpike-14', 'coffer-14', 'twine-split4'], 3)).toMatchObject({ leads: 2, fullest: 2 })
-    expect(plugs(['mole-400', 'lych-15', 'coffer-6', 'flint-120', 'dew-in', 'flint-500n'], 2)).toMatchObject({ needed: 4 })
-  })
-  it('a machine\'s own cooler sounds, a passive one does not', () => {
-    expect(contextOf({ machine: { base: 'wherry-4' } }).noise.sources).toContainEqual({ what: 'cooler', count: 1, db: 22 })
-    expect(contextOf({ machine: { base: 'wherry-4', passivelyCooled: true } }).noise.sources.some(({ what }) => what === 'cooler')).toBe(false)
+  const plugs = (parts: string[], count: number) =>
+    plugsOf(
+      contextOf({
+        machine: { base: 'parts', parts: parts.map(ref => ({ ref })) },
+        drives: { lots: [{ count }] },
+      }),
+    )
+  it(
+    'are those of the supply and of splitters; old four-pin plugs make one more lead where ' +
+      'something fits them',
+    () => {
+      expect(plugs(['mole-400', 'turnpike-14', 'coffer-14'], 8)).toEqual({
+        needed: 8,
+        own: 6,
+        split: 0,
+        leads: 2,
+        fullest: 4,
+      })
+      expect(plugs(['mole-400', 'turnpike-14', 'coffer-14', 'twine-split4'], 9)).toEqual({
+        needed: 9,
+        own: 6,
+        split: 3,
+        leads: 3,
+        fullest: 3,
+      })
+      expect(plugs(['mole-150b', 'turnpike-14', 'coffer-14', 'twine-split4'], 3)).toMatchObject({
+        leads: 2,
+        fullest: 2,
+      })
+      expect(
+        plugs(['mole-400', 'lych-15', 'coffer-6', 'flint-120', 'dew-in', 'flint-500n'], 2),
+      ).toMatchObject({ needed: 4 })
+    },
+  )
+  it("a machine's own cooler sounds, a passive one does not", () => {
+    expect(contextOf({ machine: { base: 'wherry-4' } }).noise.sources).toContainEqual({
+      what: 'cooler',
+      count: 1,
+      db: 22,
+    })
+    expect(
+      contextOf({ machine: { base: 'wherry-4', passivelyCooled: true } }).noise.sources.some(
+        ({ what }) => what === 'cooler',
+      ),
+    ).toBe(false)
   })
 })
 
@@ -71,24 +148,75 @@ describe('fit at its ends', () => {
   const judged = (input: Omit<PlanInput, 'name'>) => {
     const context = contextOf(input)
     const found = judgeFit(context)
-    return { context, state: stateOfFit(found, context), failing: found.filter(({ judgement }) => judgement.state === 'fail').map(({ rule }) => rule.id) }
+    return {
+      context,
+      state: stateOfFit(found, context),
+      failing: found
+        .filter(({ judgement }) => judgement.state === 'fail')
+        .map(({ rule }) => rule.id),
+    }
   }
-  it.each(catalogue.machineBases.filter(base => base.kind === 'prebuilt'))('a prebuilt one passes its own rules, empty and with every bay full: $id', ({ id, bays, portMbps }) => {
-    const around = { brief: { place: 'cellar' as const }, household: { converted: 0 }, network: { serverPortMbps: portMbps }, machine: { base: id } }
-    expect(judged(around).failing).toEqual([])
-    if (bays > 0) expect(judged({ ...around, drives: { lots: [{ count: bays, sizeTB: 8 }] } })).toMatchObject({ failing: [], state: 'tight' })
-  })
+  it.each(catalogue.machineBases.filter(base => base.kind === 'prebuilt'))(
+    'a prebuilt one passes its own rules, empty and with every bay full: $id',
+    ({ id, bays, portMbps }) => {
+      const around = {
+        brief: { place: 'cellar' as const },
+        household: { converted: 0 },
+        network: { serverPortMbps: portMbps },
+        machine: { base: id },
+      }
+      expect(judged(around).failing).toEqual([])
+      if (bays > 0)
+        expect(judged({ ...around, drives: { lots: [{ count: bays, sizeTB: 8 }] } })).toMatchObject(
+          { failing: [], state: 'tight' },
+        )
+    },
+  )
   it('nothing at all from parts is impossible, and says what is missing', () => {
-    expect(judged({ machine: { base: 'parts' }, drives: { lots: [{ count: 1 }] } })).toMatchObject({ state: 'impossible', failing: ['boardInCase', 'supplyForm', 'bays', 'memoryEnough'] })
+    expect(judged({ machine: { base: 'parts' }, drives: { lots: [{ count: 1 }] } })).toMatchObject({
+      state: 'impossible',
+      failing: ['boardInCase', 'supplyForm', 'bays', 'memoryEnough'],
+    })
   })
   it('a sound machine of parts has no failing rule, a palace neither', () => {
-    const sound = [{ ref: 'postern-21' }, { ref: 'leat-22' }, { ref: 'fern-tower' }, { ref: 'memory-16' }, { ref: 'coffer-6' }, { ref: 'mole-450' }, { ref: 'flint-500n' }]
-    expect(judged({ machine: { base: 'parts', parts: sound }, drives: { lots: [{ count: 3, sizeTB: 12 }] } })).toMatchObject({ failing: [], state: 'ample' })
-    const palace = [{ ref: 'turnpike-21' }, { ref: 'bore-21' }, { ref: 'fern-server' }, { ref: 'memory-32e', count: 4 }, { ref: 'ladder-4x' }, { ref: 'mole-800r' }, { ref: 'splice-16' }, { ref: 'flint-500n' }, { ref: 'twine-breakout', count: 4 }]
-    expect(judged({ brief: { place: 'cellar', roomHighC: 22 }, machine: { base: 'parts', startTogether: 6, parts: palace }, drives: { lots: [{ count: 23, sizeTB: 20 }] } })).toMatchObject({ failing: [], state: 'enough' })
+    const sound = [
+      { ref: 'postern-21' },
+      { ref: 'leat-22' },
+      { ref: 'fern-tower' },
+      { ref: 'memory-16' },
+      { ref: 'coffer-6' },
+      { ref: 'mole-450' },
+      { ref: 'flint-500n' },
+    ]
+    expect(
+      judged({
+        machine: { base: 'parts', parts: sound },
+        drives: { lots: [{ count: 3, sizeTB: 12 }] },
+      }),
+    ).toMatchObject({ failing: [], state: 'ample' })
+    const palace = [
+      { ref: 'turnpike-21' },
+      { ref: 'bore-21' },
+      { ref: 'fern-server' },
+      { ref: 'memory-32e', count: 4 },
+      { ref: 'ladder-4x' },
+      { ref: 'mole-800r' },
+      { ref: 'splice-16' },
+      { ref: 'flint-500n' },
+      { ref: 'twine-breakout', count: 4 },
+    ]
+    expect(
+      judged({
+        brief: { place: 'cellar', roomHighC: 22 },
+        machine: { base: 'parts', startTogether: 6, parts: palace },
+        drives: { lots: [{ count: 23, sizeTB: 20 }] },
+      }),
+    ).toMatchObject({ failing: [], state: 'enough' })
   })
-  it('of one\'s own entries only bays and memory are judged', () => {
-    expect(judged({ machine: { bays: 4, memoryGB: 8 }, drives: { lots: [{ count: 5 }] } })).toMatchObject({ failing: ['bays'], state: 'impossible' })
+  it("of one's own entries only bays and memory are judged", () => {
+    expect(
+      judged({ machine: { bays: 4, memoryGB: 8 }, drives: { lots: [{ count: 5 }] } }),
+    ).toMatchObject({ failing: ['bays'], state: 'impossible' })
     expect(judged({ machine: {} })).toMatchObject({ failing: [], state: 'unknown' })
   })
 })

@@ -45,7 +45,9 @@ import { usbParity } from './rules/usbParity'
 import { warmDrives } from './rules/warmDrives'
 import { wifiOnly } from './rules/wifiOnly'
 
-/** Every rule of fit, in the order of the report. Another one is a file in rules/ and a line here. */
+/**
+ * Every rule of fit, in the order of the report. Another one is a file in rules/ and a line here.
+ */
 export const fitRules: readonly FitRule[] = [
   socket,
   boardInCase,

@@ -15,13 +15,25 @@ export interface Plugs {
   readonly fullest: number
 }
 
-export function plugsOf(assembly: Pick<Assembly, 'supply' | 'drives' | 'enclosedDrives' | 'build'>): Plugs {
-  const { supply, build: { parts } } = assembly
-  const disks = partsOfKind(parts, 'ssd').filter(({ entry }) => entry.shape === '2.5').reduce((sum, { part }) => sum + part.count, 0)
-  const optical = partsOfKind(parts, 'optical').filter(({ entry }) => entry.link === 'data').reduce((sum, { part }) => sum + part.count, 0)
-  const split = partsOfKind(parts, 'cable').filter(({ entry }) => entry.use === 'splitter').reduce((sum, { part, entry }) => sum + part.count * entry.gives, 0)
+export function plugsOf(
+  assembly: Pick<Assembly, 'supply' | 'drives' | 'enclosedDrives' | 'build'>,
+): Plugs {
+  const {
+    supply,
+    build: { parts },
+  } = assembly
+  const disks = partsOfKind(parts, 'ssd')
+    .filter(({ entry }) => entry.shape === '2.5')
+    .reduce((sum, { part }) => sum + part.count, 0)
+  const optical = partsOfKind(parts, 'optical')
+    .filter(({ entry }) => entry.link === 'data')
+    .reduce((sum, { part }) => sum + part.count, 0)
+  const split = partsOfKind(parts, 'cable')
+    .filter(({ entry }) => entry.use === 'splitter')
+    .reduce((sum, { part, entry }) => sum + part.count * entry.gives, 0)
   const needed = drivesOnPorts(assembly) + disks + optical
-  // Four-pin plugs feed a drive through an adapter, so they count where a splitter is there for them.
+  // Four-pin plugs feed a drive through an adapter, so they count where a splitter is there for
+  // them.
   const own = (supply?.driveLeads ?? []).reduce((sum, plugs) => sum + plugs, 0)
   const leads = (supply?.driveLeads.length ?? 0) + Math.min(split, supply?.fourPinPlugs ? 1 : 0)
   return { needed, own, split, leads, fullest: leads > 0 ? Math.ceil(needed / leads) : 0 }

@@ -2,7 +2,15 @@ import { requireWithin } from '../../errors'
 import type { Service } from '../../plan/system'
 
 /** GB of each use, floors. */
-export const memoryUses = { makersSystem: 1, plainSystem: 2, copyOnWritePool: 6, mediaSoftware: 1.5, conversion: 0.3, container: 0.05, guest: 1.5 } as const
+export const memoryUses = {
+  makersSystem: 1,
+  plainSystem: 2,
+  copyOnWritePool: 6,
+  mediaSoftware: 1.5,
+  conversion: 0.3,
+  container: 0.05,
+  guest: 1.5,
+} as const
 /** What is wanted, as a factor on the sum of the floors. */
 export const wantedFactor = 1.5
 /** GB that the old rule gives for each raw terabyte. */
@@ -21,7 +29,10 @@ export interface MemoryQuestion {
 }
 
 export interface MemoryNeed {
-  readonly uses: readonly { readonly id: 'system' | 'mediaSoftware' | 'conversions' | 'services' | 'guests' | 'engine', readonly gb: number }[]
+  readonly uses: readonly {
+    readonly id: 'system' | 'mediaSoftware' | 'conversions' | 'services' | 'guests' | 'engine'
+    readonly gb: number
+  }[]
   readonly sumGB: number
   /** the least, and what is wanted: sizes that are sold */
   readonly floorGB: number
@@ -30,8 +41,13 @@ export interface MemoryNeed {
   readonly byRawTB: number
 }
 
-/** GB of the system before media software and sessions: what a built-in engine has to leave alone. */
-export function systemMemoryGB({ makersSystem, copyOnWrite }: Pick<MemoryQuestion, 'makersSystem' | 'copyOnWrite'>): number {
+/**
+ * GB of the system before media software and sessions: what a built-in engine has to leave alone.
+ */
+export function systemMemoryGB({
+  makersSystem,
+  copyOnWrite,
+}: Pick<MemoryQuestion, 'makersSystem' | 'copyOnWrite'>): number {
   if (makersSystem) return memoryUses.makersSystem
   return copyOnWrite ? memoryUses.copyOnWritePool : memoryUses.plainSystem
 }
@@ -46,18 +62,33 @@ export function soldGB(gb: number): number {
 }
 
 /**
- * Memory by use: system + media software + 0.3 a conversion + services + guests + a built-in engine's sessions, as a floor, rounded up
+ * Memory by use: system + media software + 0.3 a conversion + services + guests + a built-in
+ * engine's sessions, as a floor, rounded up
  * to a size that is sold; wanted is 1.5 times the sum.
- * @example copy-on-write, 3 conversions, nothing else: 6 + 1.5 + 0.9 = 8.4, floor 16, wanted 12.6, so 16
+ * @example copy-on-write, 3 conversions, nothing else: 6 + 1.5 + 0.9 = 8.4, floor 16, wanted 12.6,
+ *   so 16
  */
 export function memoryNeed(question: MemoryQuestion): MemoryNeed {
   const { conversions, services, engineGB, rawTB } = question
   const guests = services.filter(({ on }) => on === 'guest').length * memoryUses.guest
-  const own = services.reduce((sum, { on, memoryGB }) => sum + memoryGB + (on === 'container' ? memoryUses.container : 0), 0)
+  const own = services.reduce(
+    (sum, { on, memoryGB }) => sum + memoryGB + (on === 'container' ? memoryUses.container : 0),
+    0,
+  )
   const uses: MemoryNeed['uses'] = [
-    { id: 'system', gb: systemMemoryGB(question) }, { id: 'mediaSoftware', gb: memoryUses.mediaSoftware }, { id: 'conversions', gb: memoryUses.conversion * conversions },
-    { id: 'services', gb: own }, { id: 'guests', gb: guests }, { id: 'engine', gb: engineGB },
+    { id: 'system', gb: systemMemoryGB(question) },
+    { id: 'mediaSoftware', gb: memoryUses.mediaSoftware },
+    { id: 'conversions', gb: memoryUses.conversion * conversions },
+    { id: 'services', gb: own },
+    { id: 'guests', gb: guests },
+    { id: 'engine', gb: engineGB },
   ]
   const sumGB = uses.reduce((sum, { gb }) => sum + gb, 0)
-  return { uses, sumGB, floorGB: soldGB(sumGB), wantedGB: soldGB(wantedFactor * sumGB), byRawTB: gbPerRawTB * rawTB }
+  return {
+    uses,
+    sumGB,
+    floorGB: soldGB(sumGB),
+    wantedGB: soldGB(wantedFactor * sumGB),
+    byRawTB: gbPerRawTB * rawTB,
+  }
 }

@@ -7,35 +7,97 @@ import { mostParts } from '../../plan/constants'
 import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { forgottenExtras, smallestUps, upsFactors } from './forgotten'
-import { mostProblems, mostRows, ownPartsCsv, partsCsv, readOwnPartsCsv, readPartsCsv } from './partsCsv'
+import {
+  mostProblems,
+  mostRows,
+  ownPartsCsv,
+  partsCsv,
+  readOwnPartsCsv,
+  readPartsCsv,
+} from './partsCsv'
 import { partLines, partTotals } from './partsList'
 
 const planOf = (input: Partial<PlanInput>) => planSchema.parse({ name: 'x', ...input })
 const linesOf = (input: Partial<PlanInput>) => {
   const plan = planOf(input)
-  const drives = plan.drives.lots.map(({ count, sizeTB, condition, priceEach }) => ({ label: `${sizeTB} TB`, count, condition, priceEach: priceEach ?? 20 * sizeTB, isUsual: priceEach === null }))
-  return { plan, lines: partLines(plan.machine, assess(plan, catalogue).domains.machine.build, drives) }
+  const drives = plan.drives.lots.map(({ count, sizeTB, condition, priceEach }) => ({
+    label: `${sizeTB} TB`,
+    count,
+    condition,
+    priceEach: priceEach ?? 20 * sizeTB,
+    isUsual: priceEach === null,
+  }))
+  return {
+    plan,
+    lines: partLines(plan.machine, assess(plan, catalogue).domains.machine.build, drives),
+  }
 }
 
 describe('a parts list', () => {
   it('has both sums: to pay now, and as if everything were bought', () => {
-    const { lines } = linesOf({ machine: { base: 'millrace', parts: [{ ref: 'leat-22' }, { ref: 'memory-16', condition: 'owned', count: 2 }, { ref: 'cardEntry', purpose: 'spare', price: 60 }] }, drives: { lots: [{ count: 3, sizeTB: 8, priceEach: 150 }, { count: 1, sizeTB: 4, condition: 'owned' }] } })
-    expect(partTotals(lines, { extras: 25, diagnosisFee: 30 })).toEqual({ risk: 0, toPay: 350 + 180 + 60 + 450 + 25, toPayWithoutDrives: 350 + 180 + 60 + 25, asIfBought: 350 + 180 + 80 + 60 + 450 + 80 + 25, unpriced: 0 })
-    expect(lines.map(({ group }) => group)).toEqual(['core', 'core', 'core', 'storage', 'storage', 'cards'])
+    const { lines } = linesOf({
+      machine: {
+        base: 'millrace',
+        parts: [
+          { ref: 'leat-22' },
+          { ref: 'memory-16', condition: 'owned', count: 2 },
+          { ref: 'cardEntry', purpose: 'spare', price: 60 },
+        ],
+      },
+      drives: {
+        lots: [
+          { count: 3, sizeTB: 8, priceEach: 150 },
+          { count: 1, sizeTB: 4, condition: 'owned' },
+        ],
+      },
+    })
+    expect(partTotals(lines, { extras: 25, diagnosisFee: 30 })).toEqual({
+      risk: 0,
+      toPay: 350 + 180 + 60 + 450 + 25,
+      toPayWithoutDrives: 350 + 180 + 60 + 25,
+      asIfBought: 350 + 180 + 80 + 60 + 450 + 80 + 25,
+      unpriced: 0,
+    })
+    expect(lines.map(({ group }) => group)).toEqual([
+      'core',
+      'core',
+      'core',
+      'storage',
+      'storage',
+      'cards',
+    ])
   })
   it('of parts alone has no line for a base, and its sum to pay is that of Ownership', () => {
     const { plan, lines } = linesOf(tideMillHouse)
     expect(lines.filter(({ isDrives }) => !isDrives).every(({ toPay }) => toPay === 0)).toBe(true)
-    expect(lines.some(({ ref }) => ref === '' && !lines.find(line => line.ref === '')?.isDrives)).toBe(false)
-    expect(partTotals(lines, { extras: plan.costs.extras, diagnosisFee: 0 }).toPay).toBe(assess(plan, catalogue).figures['ownership.purchase']!.value)
-    expect(linesOf({ machine: { base: 'parts', parts: [{ ref: 'gone' }] } }).lines[0]).toMatchObject({ label: 'gone', toPay: null })
+    expect(
+      lines.some(({ ref }) => ref === '' && !lines.find(line => line.ref === '')?.isDrives),
+    ).toBe(false)
+    expect(partTotals(lines, { extras: plan.costs.extras, diagnosisFee: 0 }).toPay).toBe(
+      assess(plan, catalogue).figures['ownership.purchase']!.value,
+    )
+    expect(
+      linesOf({ machine: { base: 'parts', parts: [{ ref: 'gone' }] } }).lines[0],
+    ).toMatchObject({ label: 'gone', toPay: null })
   })
 })
 
 describe('untested parts', () => {
   it('cost their chance of being dead, times a like part and finding out', () => {
-    const { lines } = linesOf({ machine: { base: 'parts', parts: [{ ref: 'mole-400', condition: 'owned', deadChance: 0.2 }, { ref: 'memory-8', condition: 'owned', count: 2, deadChance: 0.1 }, { ref: 'gone', deadChance: 0.5 }] } })
-    expect(partTotals(lines, { extras: 0, diagnosisFee: 30 }).risk).toBeCloseTo(0.2 * (42 + 30) + 2 * 0.1 * (22 + 30) + 0.5 * 30, 9)
+    const { lines } = linesOf({
+      machine: {
+        base: 'parts',
+        parts: [
+          { ref: 'mole-400', condition: 'owned', deadChance: 0.2 },
+          { ref: 'memory-8', condition: 'owned', count: 2, deadChance: 0.1 },
+          { ref: 'gone', deadChance: 0.5 },
+        ],
+      },
+    })
+    expect(partTotals(lines, { extras: 0, diagnosisFee: 30 }).risk).toBeCloseTo(
+      0.2 * (42 + 30) + 2 * 0.1 * (22 + 30) + 0.5 * 30,
+      9,
+    )
   })
 })
 
@@ -43,27 +105,95 @@ describe('what is easily forgotten', () => {
   const forgotten = (input: Partial<PlanInput>, more: object = {}) => {
     const plan = planOf(input)
     const { domains } = assess(plan, catalogue)
-    return forgottenExtras(domains.fitting.context, { hardware: catalogue.hardware, loadWallW: domains.machine.states[1].watts.likely, hasUps: false, rebuilds: true, driveCount: domains.drives.count, uncopiedTB: 0, pricePerTB: 20, ...more }).map(({ id, count }) => [id, count])
+    return forgottenExtras(domains.fitting.context, {
+      hardware: catalogue.hardware,
+      loadWallW: domains.machine.states[1].watts.likely,
+      hasUps: false,
+      rebuilds: true,
+      driveCount: domains.drives.count,
+      uncopiedTB: 0,
+      pricePerTB: 20,
+      ...more,
+    }).map(({ id, count }) => [id, count])
   }
   it('cables, breakouts, splitters, a system disk, a fan, a UPS, labels', () => {
-    expect(forgotten({ machine: { base: 'parts', parts: [{ ref: 'lych-15' }, { ref: 'leat-17' }, { ref: 'coffer-4' }, { ref: 'mole-300' }, { ref: 'splice-8' }] }, drives: { lots: [{ count: 6 }] } })).toEqual([['dataCables', 6], ['breakouts', 2], ['splitters', 2], ['systemDisk', 1], ['fan', 1], ['ups', 1], ['labels', 6]])
-    expect(forgotten({ machine: { base: 'parts', parts: [{ ref: 'lych-15' }, { ref: 'leat-17' }, { ref: 'coffer-6' }, { ref: 'mole-450' }, { ref: 'twine-data', count: 4 }, { ref: 'flint-120' }] }, drives: { lots: [{ count: 3 }] } }, { hasUps: true })).toEqual([['labels', 3]])
+    expect(
+      forgotten({
+        machine: {
+          base: 'parts',
+          parts: [
+            { ref: 'lych-15' },
+            { ref: 'leat-17' },
+            { ref: 'coffer-4' },
+            { ref: 'mole-300' },
+            { ref: 'splice-8' },
+          ],
+        },
+        drives: { lots: [{ count: 6 }] },
+      }),
+    ).toEqual([
+      ['dataCables', 6],
+      ['breakouts', 2],
+      ['splitters', 2],
+      ['systemDisk', 1],
+      ['fan', 1],
+      ['ups', 1],
+      ['labels', 6],
+    ])
+    expect(
+      forgotten(
+        {
+          machine: {
+            base: 'parts',
+            parts: [
+              { ref: 'lych-15' },
+              { ref: 'leat-17' },
+              { ref: 'coffer-6' },
+              { ref: 'mole-450' },
+              { ref: 'twine-data', count: 4 },
+              { ref: 'flint-120' },
+            ],
+          },
+          drives: { lots: [{ count: 3 }] },
+        },
+        { hasUps: true },
+      ),
+    ).toEqual([['labels', 3]])
   })
   it('a fan from four drives in slow air on, a drive for the copy with a fifth to spare', () => {
     const parts = ['lych-15', 'leat-17', 'coffer-4', 'mole-450', 'flint-120'].map(ref => ({ ref }))
-    const fan = (count: number) => forgotten({ machine: { base: 'parts', parts }, drives: { lots: [{ count }] } }).some(([id]) => id === 'fan')
+    const fan = (count: number) =>
+      forgotten({ machine: { base: 'parts', parts }, drives: { lots: [{ count }] } }).some(
+        ([id]) => id === 'fan',
+      )
     expect([fan(3), fan(4)]).toEqual([false, true])
     const copy = (uncopiedTB: number) => {
       const { domains } = assess(planOf({ machine: { base: 'wherry-4' } }), catalogue)
-      return forgottenExtras(domains.fitting.context, { hardware: catalogue.hardware, loadWallW: 20, hasUps: true, rebuilds: true, driveCount: 1, uncopiedTB, pricePerTB: 20 }).map(({ label, price }) => [label, price])
+      return forgottenExtras(domains.fitting.context, {
+        hardware: catalogue.hardware,
+        loadWallW: 20,
+        hasUps: true,
+        rebuilds: true,
+        driveCount: 1,
+        uncopiedTB,
+        pricePerTB: 20,
+      }).map(({ label, price }) => [label, price])
     }
     expect(copy(1.6)).toEqual([['A drive of 2 TB for the copy of what is irreplaceable', 40]])
     expect(copy(1.7)).toEqual([['A drive of 3 TB for the copy of what is irreplaceable', 60]])
     expect([copy(0.05), copy(0.06).length]).toEqual([[], 1])
   })
   it('of an appliance with front trays nothing but the UPS and labels', () => {
-    expect(forgotten({ machine: { base: 'wherry-4' }, drives: { lots: [{ count: 4 }] } })).toEqual([['ups', 1], ['labels', 4]])
-    expect(forgotten({ machine: { base: 'wherry-4' }, drives: { lots: [{ count: 1 }] } }, { rebuilds: false, uncopiedTB: 1.4 })).toEqual([['copyDrives', 1]])
+    expect(forgotten({ machine: { base: 'wherry-4' }, drives: { lots: [{ count: 4 }] } })).toEqual([
+      ['ups', 1],
+      ['labels', 4],
+    ])
+    expect(
+      forgotten(
+        { machine: { base: 'wherry-4' }, drives: { lots: [{ count: 1 }] } },
+        { rebuilds: false, uncopiedTB: 1.4 },
+      ),
+    ).toEqual([['copyDrives', 1]])
   })
   it('a UPS carries the watts with the router: W ÷ 0.6 VA and 1.25 W', () => {
     expect(upsFactors).toEqual({ vaPerW: 1 / 0.6, wattsFactor: 1.25, routerW: 10 })
@@ -77,69 +207,171 @@ describe('what is easily forgotten', () => {
 describe('a parts list as a file', () => {
   it('comes back as it went out', () => {
     const refs = ['leat-17', 'memory-16', 'splice-8', 'flint-500n', 'mole-450', 'cardEntry']
-    const part = fc.record({ ref: fc.constantFrom(...refs), count: fc.integer({ min: 1, max: 16 }), condition: fc.constantFrom('new' as const, 'refurbished' as const, 'owned' as const), purpose: fc.constantFrom('fitted' as const, 'spare' as const, 'later' as const), price: fc.option(fc.integer({ min: 0, max: 900 })), at: fc.constantFrom('', 'slot-1', 'm2-1'), deadChance: fc.constantFrom(0, 0.2, 1), note: fc.string({ maxLength: 40 }).map(text => text.replace(/^'+|[\r\uFEFF]/g, '').trim()) })
-    fc.assert(fc.property(fc.array(part, { maxLength: 8 }), (parts) => {
-      const { plan, lines } = linesOf({ machine: { base: 'millrace', parts } })
-      const text = partsCsv(lines, { currency: 'EUR', placeOf: index => plan.machine.parts[index]!.at })
-      const read = readPartsCsv(text, catalogue, 'EUR')
-      expect(read.problems).toEqual([])
-      const sorted = (list: readonly object[]) => list.map(entry => JSON.stringify(Object.entries(entry).sort())).sort()
-      // A price that was not entered comes back as the one that stood in the list.
-      const expected = plan.machine.parts.map(entry => ({ ...entry, price: entry.price ?? lines.find(line => line.ref === entry.ref && line.isUsual)?.priceEach ?? null }))
-      expect(sorted(read.parts)).toEqual(sorted(expected))
-    }))
+    const part = fc.record({
+      ref: fc.constantFrom(...refs),
+      count: fc.integer({ min: 1, max: 16 }),
+      condition: fc.constantFrom('new' as const, 'refurbished' as const, 'owned' as const),
+      purpose: fc.constantFrom('fitted' as const, 'spare' as const, 'later' as const),
+      price: fc.option(fc.integer({ min: 0, max: 900 })),
+      at: fc.constantFrom('', 'slot-1', 'm2-1'),
+      deadChance: fc.constantFrom(0, 0.2, 1),
+      note: fc.string({ maxLength: 40 }).map(text => text.replace(/^'+|[\r\uFEFF]/g, '').trim()),
+    })
+    fc.assert(
+      fc.property(fc.array(part, { maxLength: 8 }), parts => {
+        const { plan, lines } = linesOf({ machine: { base: 'millrace', parts } })
+        const text = partsCsv(lines, {
+          currency: 'EUR',
+          placeOf: index => plan.machine.parts[index]!.at,
+        })
+        const read = readPartsCsv(text, catalogue, 'EUR')
+        expect(read.problems).toEqual([])
+        const sorted = (list: readonly object[]) =>
+          list.map(entry => JSON.stringify(Object.entries(entry).sort())).sort()
+        // A price that was not entered comes back as the one that stood in the list.
+        const expected = plan.machine.parts.map(entry => ({
+          ...entry,
+          price:
+            entry.price ??
+            lines.find(line => line.ref === entry.ref && line.isUsual)?.priceEach ??
+            null,
+        }))
+        expect(sorted(read.parts)).toEqual(sorted(expected))
+      }),
+    )
   })
   it('tells what is wrong with each row, and offers the good ones', () => {
-    const read = readPartsCsv('id;quantity;price each;bought\nleat-17;1;99,50;owned\ngone;1;;new\nmemory-16;2 pieces;40;new\nmole-450;1;68 USD;new\nflint-120;1;18 EUR;second-hand\n;;;\n', catalogue, 'EUR')
-    expect(read.parts).toEqual([expect.objectContaining({ ref: 'leat-17', price: 99.5, condition: 'owned' })])
+    const read = readPartsCsv(
+      'id;quantity;price each;bought\nleat-17;1;99,50;owned\ngone;1;;new\nmemory-16;2 ' +
+        'pieces;40;new\nmole-450;1;68 USD;new\nflint-120;1;18 EUR;second-hand\n;;;\n',
+      catalogue,
+      'EUR',
+    )
+    expect(read.parts).toEqual([
+      expect.objectContaining({ ref: 'leat-17', price: 99.5, condition: 'owned' }),
+    ])
     expect(read.problems.map(({ line }) => line)).toEqual([3, 4, 5, 6])
     expect(read.problems[0]!.message).toContain('"gone" is not in the catalogue')
     expect(read.problems[1]!.message).toContain('whole number from 1 to 16')
     expect(read.problems[2]!.message).toContain('number in EUR')
-    expect(readPartsCsv('id,chance dead\nmole-450,often\n', catalogue, 'EUR').problems[0]!.message).toContain('from 0 to 1')
-    expect(readPartsCsv('article,amount\nx,1\n', catalogue, 'EUR').problems[0]!.message).toContain('names no column')
-    expect(readPartsCsv('part,quantity\nMole 450,1\n', catalogue, 'EUR').parts).toMatchObject([{ ref: 'mole-450' }])
-    expect(readPartsCsv('id,currency\nmole-450,USD\n', catalogue, 'EUR').problems[0]!.message).toContain('does not exchange')
+    expect(
+      readPartsCsv('id,chance dead\nmole-450,often\n', catalogue, 'EUR').problems[0]!.message,
+    ).toContain('from 0 to 1')
+    expect(readPartsCsv('article,amount\nx,1\n', catalogue, 'EUR').problems[0]!.message).toContain(
+      'names no column',
+    )
+    expect(readPartsCsv('part,quantity\nMole 450,1\n', catalogue, 'EUR').parts).toMatchObject([
+      { ref: 'mole-450' },
+    ])
+    expect(
+      readPartsCsv('id,currency\nmole-450,USD\n', catalogue, 'EUR').problems[0]!.message,
+    ).toContain('does not exchange')
   })
   it('of a hundred thousand rows is read to its limits, quickly', () => {
-    const rows = Array.from({ length: mostRows + 5 }, (_, index) => index % 2 ? 'leat-17,1' : `gone-${index},1`)
+    const rows = Array.from({ length: mostRows + 5 }, (_, index) =>
+      index % 2 ? 'leat-17,1' : `gone-${index},1`,
+    )
     const started = performance.now()
     const read = readPartsCsv(`id,quantity\n${rows.join('\n')}\n`, catalogue, 'EUR')
     expect(performance.now() - started).toBeLessThan(5000)
     expect(read.parts).toHaveLength(mostParts)
-    expect([read.problems.length, read.moreProblems]).toEqual([mostProblems, mostRows - mostParts + 1 - mostProblems])
+    expect([read.problems.length, read.moreProblems]).toEqual([
+      mostProblems,
+      mostRows - mostParts + 1 - mostProblems,
+    ])
   })
-  it('does not write a cell that a table program would take for a formula', () => expect(partsCsv(linesOf({ machine: { base: 'own', name: '=1+1' } }).lines, { currency: 'EUR', placeOf: () => '' })).toContain('\'=1+1'))
+  it('does not write a cell that a table program would take for a formula', () =>
+    expect(
+      partsCsv(linesOf({ machine: { base: 'own', name: '=1+1' } }).lines, {
+        currency: 'EUR',
+        placeOf: () => '',
+      }),
+    ).toContain("'=1+1"))
 })
 
 describe('own parts', () => {
-  const file = 'id,kind,label,price,socket,year,form,memoryType,dataPorts,m2Places,slots16,sharing,ratingW,supplyForm\n'
-    + 'yard-board,board,Board from the yard,20,L3,2017,ATX,DDR4,6,1,2,m2-1 off data-5 data-6,,\nyard-supply,supply,Supply from the yard,,,,,,,,,,450 W,ATX\n'
+  const file =
+    'id,kind,label,price,socket,year,form,memoryType,' +
+    'dataPorts,m2Places,slots16,sharing,ratingW,supplyForm\n' +
+    'yard-board,board,Board from the yard,20,L3,2017,ATX,DDR4,6,1,2,m2-1 off data-5 data-6,,\n' +
+    'yard-supply,supply,Supply from the yard,,,,,,,,,,450 W,ATX\n'
   it('are read from a file, judged like those that ship, and written again the same', () => {
     const { parts, problems } = readOwnPartsCsv(file, { currency: 'EUR', taken: new Set() })
     expect(problems).toEqual([])
-    const plan = planOf({ machine: { base: 'parts', ownParts: parts.map(part => ({ ...part, traits: { ...part.traits } })), parts: [{ ref: 'yard-board' }, { ref: 'yard-supply' }, { ref: 'leat-17' }, { ref: 'flint-500n' }] } })
+    const plan = planOf({
+      machine: {
+        base: 'parts',
+        ownParts: parts.map(part => ({ ...part, traits: { ...part.traits } })),
+        parts: [
+          { ref: 'yard-board' },
+          { ref: 'yard-supply' },
+          { ref: 'leat-17' },
+          { ref: 'flint-500n' },
+        ],
+      },
+    })
     const { domains, findings } = assess(plan, catalogue)
-    expect(domains.fitting.context).toMatchObject({ board: { label: 'Board from the yard' }, supply: { ratingW: 450 }, boardPorts: 4 })
+    expect(domains.fitting.context).toMatchObject({
+      board: { label: 'Board from the yard' },
+      supply: { ratingW: 450 },
+      boardPorts: 4,
+    })
     expect(findings.filter(({ code }) => code === 'UNKNOWN_PART')).toEqual([])
-    expect(readOwnPartsCsv(ownPartsCsv(parts), { currency: 'EUR', taken: new Set() }).parts).toEqual(parts)
+    expect(
+      readOwnPartsCsv(ownPartsCsv(parts), { currency: 'EUR', taken: new Set() }).parts,
+    ).toEqual(parts)
     expect(effectiveCatalogue(plan, catalogue).hardware).toHaveLength(catalogue.hardware.length + 2)
   })
   it.each([
-    ['no kind', 'x,,X,1,,,,,,,,,,', 'kind'], ['fields missing', 'x,board,X,1,,,,,,,,,,', 'A board needs: Form, Kind of memory, Data ports'], ['another unit', 'x,supply,X,1,,,,,,,,,450 kg,ATX', 'Rating "450 kg" must be a number in W'], ['an id that is taken', 'taken,supply,X,1,,,,,,,,,450,ATX', '"taken" is there already'],
-    ['nonsense for sharing', 'x,board,X,1,L3,2017,ATX,DDR4,6,1,2,perhaps,,', 'must be written such as'], ['a price of another currency', 'x,supply,X,12 USD,,,,,,,,,450,ATX', 'number in EUR'], ['a form that is none', 'x,board,X,1,L3,2017,round,DDR4,6,1,2,,,', 'Form must be one of'], ['more than there can be', 'x,supply,X,1,,,,,,,,,99999,ATX', 'Rating must be a number from 0 to 3000 W'],
+    ['no kind', 'x,,X,1,,,,,,,,,,', 'kind'],
+    ['fields missing', 'x,board,X,1,,,,,,,,,,', 'A board needs: Form, Kind of memory, Data ports'],
+    ['another unit', 'x,supply,X,1,,,,,,,,,450 kg,ATX', 'Rating "450 kg" must be a number in W'],
+    ['an id that is taken', 'taken,supply,X,1,,,,,,,,,450,ATX', '"taken" is there already'],
+    [
+      'nonsense for sharing',
+      'x,board,X,1,L3,2017,ATX,DDR4,6,1,2,perhaps,,',
+      'must be written such as',
+    ],
+    ['a price of another currency', 'x,supply,X,12 USD,,,,,,,,,450,ATX', 'number in EUR'],
+    ['a form that is none', 'x,board,X,1,L3,2017,round,DDR4,6,1,2,,,', 'Form must be one of'],
+    [
+      'more than there can be',
+      'x,supply,X,1,,,,,,,,,99999,ATX',
+      'Rating must be a number from 0 to 3000 W',
+    ],
   ])('a row with %s is told, and the others stay', (_, row, message) => {
-    const { parts, problems } = readOwnPartsCsv(`${file}${row}\n`, { currency: 'EUR', taken: new Set(['taken']) })
+    const { parts, problems } = readOwnPartsCsv(`${file}${row}\n`, {
+      currency: 'EUR',
+      taken: new Set(['taken']),
+    })
     expect(parts).toHaveLength(2)
     expect(problems).toHaveLength(1)
     expect(problems[0]).toMatchObject({ line: 4, message: expect.stringContaining(message) })
   })
   it('a file with other headings is told as such, and columns that nobody knows by name', () => {
-    expect(readOwnPartsCsv('name,colour\nx,red\n', { currency: 'EUR', taken: new Set() })).toMatchObject({ parts: [], problems: [{ line: 1 }] })
-    expect(readOwnPartsCsv('kind,label,rating W,colour,ratingW\nsupply,X,,red,450\n', { currency: 'EUR', taken: new Set() }).problems[0]!.message).toContain('colour')
+    expect(
+      readOwnPartsCsv('name,colour\nx,red\n', { currency: 'EUR', taken: new Set() }),
+    ).toMatchObject({ parts: [], problems: [{ line: 1 }] })
+    expect(
+      readOwnPartsCsv('kind,label,rating W,colour,ratingW\nsupply,X,,red,450\n', {
+        currency: 'EUR',
+        taken: new Set(),
+      }).problems[0]!.message,
+    ).toContain('colour')
   })
   it('that the plan could not judge are refused by its schema, with a sentence', () => {
-    const bad = planSchema.safeParse({ name: 'x', machine: { ownParts: [{ id: 'a', label: 'A', kind: 'supply', traits: { ratingW: 'much' } }, { id: 'b', label: 'B', kind: 'fan', traits: { colour: 'red', sizeMm: 120, rpm: 900 } }] } })
-    expect(bad.error!.issues.map(({ message }) => message)).toEqual(['A: Rating must be a number from 0 to 3000 W.', 'B: A fan has no property "colour".'])
+    const bad = planSchema.safeParse({
+      name: 'x',
+      machine: {
+        ownParts: [
+          { id: 'a', label: 'A', kind: 'supply', traits: { ratingW: 'much' } },
+          { id: 'b', label: 'B', kind: 'fan', traits: { colour: 'red', sizeMm: 120, rpm: 900 } },
+        ],
+      },
+    })
+    expect(bad.error!.issues.map(({ message }) => message)).toEqual([
+      'A: Rating must be a number from 0 to 3000 W.',
+      'B: A fan has no property "colour".',
+    ])
   })
 })

@@ -16,7 +16,10 @@ export const mostDriveC = 60
  * @throws {CoreRangeError} CUPBOARD_M2
  * @example cupboardRiseK(55, { panelM2: 1.8, vented: false }) // 12.2
  */
-export function cupboardRiseK(watts: number, { panelM2, vented }: { readonly panelM2: number, readonly vented: boolean }): number {
+export function cupboardRiseK(
+  watts: number,
+  { panelM2, vented }: { readonly panelM2: number; readonly vented: boolean },
+): number {
   requireWithin('CUPBOARD_M2', panelM2, { min: 0.01 })
-  return watts / (panelWPerK * panelM2) * (vented ? ventedShare : 1)
+  return (watts / (panelWPerK * panelM2)) * (vented ? ventedShare : 1)
 }

@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import { cupboardRiseK, driveRiseK, mostDriveC, panelWPerK, warmDriveC } from './heat'
-import { cupboardDb, driveDb, fanDb, noiseAtEar, noiseCeiling, noiseCeilings, rackFanDb, soundSum } from './noise'
+import {
+  cupboardDb,
+  driveDb,
+  fanDb,
+  noiseAtEar,
+  noiseCeiling,
+  noiseCeilings,
+  rackFanDb,
+  soundSum,
+} from './noise'
 import { reachMinutes, swapMinutes } from './reach'
 
 describe('noise', () => {
@@ -17,17 +26,32 @@ describe('noise', () => {
     expect(soundSum([30, 30])! - soundSum([30])!).toBeCloseTo(10 * Math.log10(2), 9)
     expect(() => noiseAtEar([30], { distanceM: 0, inCupboard: false })).toThrow('EAR_DISTANCE')
   })
-  it('of a fan lies on straight lines; small ones sound by their tips, and a rack\'s is the loudest', () => {
-    expect([700, 900, 1100, 1300, 1500].map(rpm => fanDb(rpm))).toEqual([16, 20.5, 25, 29, 33])
-    expect(fanDb(2200, 60)).toBe(25)
-    expect(fanDb(1100, 140)).toBe(25)
-    expect(fanDb(20_000)).toBe(rackFanDb)
-    expect(fanDb(0)).toBeGreaterThanOrEqual(0)
-    expect(rackFanDb).toBe(55)
-    expect(driveDb).toEqual({ slow: { still: 25, seeking: 29 }, fast: { still: 30, seeking: 34 } })
-  })
+  it(
+    "of a fan lies on straight lines; small ones sound by their tips, and a rack's is the " +
+      'loudest',
+    () => {
+      expect([700, 900, 1100, 1300, 1500].map(rpm => fanDb(rpm))).toEqual([16, 20.5, 25, 29, 33])
+      expect(fanDb(2200, 60)).toBe(25)
+      expect(fanDb(1100, 140)).toBe(25)
+      expect(fanDb(20_000)).toBe(rackFanDb)
+      expect(fanDb(0)).toBeGreaterThanOrEqual(0)
+      expect(rackFanDb).toBe(55)
+      expect(driveDb).toEqual({
+        slow: { still: 25, seeking: 29 },
+        fast: { still: 30, seeking: 34 },
+      })
+    },
+  )
   it('has its ceiling in the room, for a cupboard in the one it opens to', () => {
-    expect(noiseCeilings).toEqual({ bedroom: 20, livingRoom: 28, study: 33, office: 33, cellar: 45, loft: 45, workshop: 45 })
+    expect(noiseCeilings).toEqual({
+      bedroom: 20,
+      livingRoom: 28,
+      study: 33,
+      office: 33,
+      cellar: 45,
+      loft: 45,
+      workshop: 45,
+    })
     expect(noiseCeiling({ place: 'cupboard', opensTo: 'bedroom' })).toBe(20)
     expect(noiseCeiling({ place: 'study', opensTo: 'bedroom' })).toBe(33)
   })
@@ -37,7 +61,12 @@ describe('heat and reach', () => {
   it('55 W in a cupboard of 1.8 m² make it 12 degrees warmer, half of that with vents', () => {
     expect(cupboardRiseK(55, { panelM2: 1.8, vented: false })).toBeCloseTo(12.2, 1)
     expect(cupboardRiseK(55, { panelM2: 1.8, vented: true })).toBeCloseTo(6.1, 1)
-    expect([panelWPerK, driveRiseK, warmDriveC, mostDriveC]).toEqual([2.5, { across: 6, slow: 12, none: 20 }, 45, 60])
+    expect([panelWPerK, driveRiseK, warmDriveC, mostDriveC]).toEqual([
+      2.5,
+      { across: 6, slow: 12, none: 20 },
+      45,
+      60,
+    ])
     expect(() => cupboardRiseK(5, { panelM2: 0, vented: true })).toThrow('CUPBOARD_M2')
   })
   it('a drive in a front tray is swapped in two minutes, others by where they sit', () => {

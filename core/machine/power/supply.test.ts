@@ -1,22 +1,51 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { efficiencyClasses } from '../../catalogue/hardware/hardwarePart'
-import { groupDelayS, mostOfRating, spinUpAmps, spinUpS, spinUpW, startCourse, startSurge } from './startSurge'
-import { at230V, brickEfficiency, dcW, efficiencyTable, supplyEfficiency, wallW, type SupplyLosses } from './supplyCurve'
+import {
+  groupDelayS,
+  mostOfRating,
+  spinUpAmps,
+  spinUpS,
+  spinUpW,
+  startCourse,
+  startSurge,
+} from './startSurge'
+import {
+  at230V,
+  brickEfficiency,
+  dcW,
+  efficiencyTable,
+  supplyEfficiency,
+  wallW,
+  type SupplyLosses,
+} from './supplyCurve'
 
 const gold550 = { ratingW: 550, efficiency: 'gold', mainsVolts: 115 } as const
 
 describe('watts at the wall', () => {
   it('follow the class at its four shares, with straight lines between', () => {
-    for (const [share, efficiency] of [[0.1, 0.84], [0.2, 0.87], [0.5, 0.90], [1, 0.87], [0.35, 0.885], [0.75, 0.885]] as const) expect(wallW(550 * share, gold550)).toBeCloseTo(550 * share / efficiency, 9)
+    for (const [share, efficiency] of [
+      [0.1, 0.84],
+      [0.2, 0.87],
+      [0.5, 0.9],
+      [1, 0.87],
+      [0.35, 0.885],
+      [0.75, 0.885],
+    ] as const)
+      expect(wallW(550 * share, gold550)).toBeCloseTo((550 * share) / efficiency, 9)
     expect(efficiencyTable).toEqual({
-      none: [0.65, 0.75, 0.78, 0.76], white: [0.70, 0.80, 0.80, 0.80], bronze: [0.75, 0.82, 0.85, 0.82], silver: [0.80, 0.85, 0.88, 0.85],
-      gold: [0.84, 0.87, 0.90, 0.87], platinum: [0.87, 0.90, 0.92, 0.89], titanium: [0.90, 0.92, 0.94, 0.90],
+      none: [0.65, 0.75, 0.78, 0.76],
+      white: [0.7, 0.8, 0.8, 0.8],
+      bronze: [0.75, 0.82, 0.85, 0.82],
+      silver: [0.8, 0.85, 0.88, 0.85],
+      gold: [0.84, 0.87, 0.9, 0.87],
+      platinum: [0.87, 0.9, 0.92, 0.89],
+      titanium: [0.9, 0.92, 0.94, 0.9],
     })
   })
   it('below a tenth keep half of the loss there: 20 W on a gold supply of 550 W are 27.1 W', () => {
     expect(wallW(20, gold550)).toBeCloseTo(27.14, 2)
-    expect(wallW(0, gold550)).toBeCloseTo(55 * (1 / 0.84 - 1) / 2, 9)
+    expect(wallW(0, gold550)).toBeCloseTo((55 * (1 / 0.84 - 1)) / 2, 9)
     expect(wallW(55 - 1e-9, gold550)).toBeCloseTo(wallW(55, gold550), 6)
   })
   it('at 230 V lose a point and a half less', () => {
@@ -30,36 +59,72 @@ describe('watts at the wall', () => {
     expect(() => wallW(-1, null)).toThrow('SUPPLY_DC')
   })
   it('rise with what is taken, are more than it, and lead back to it', () => {
-    const losses = fc.record({ ratingW: fc.integer({ min: 60, max: 1200 }), efficiency: fc.constantFrom(...efficiencyClasses), mainsVolts: fc.constantFrom(115 as const, 230 as const) })
-    fc.assert(fc.property(losses, fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (supply: SupplyLosses, one, other) => {
-      const [less, more] = [Math.min(one, other) * supply.ratingW, Math.max(one, other) * supply.ratingW]
-      expect(wallW(less, supply)).toBeLessThanOrEqual(wallW(more, supply) + 1e-9)
-      expect(wallW(more, supply)).toBeGreaterThanOrEqual(more)
-      expect(dcW(wallW(more, supply), supply)).toBeCloseTo(more, 6)
-    }))
+    const losses = fc.record({
+      ratingW: fc.integer({ min: 60, max: 1200 }),
+      efficiency: fc.constantFrom(...efficiencyClasses),
+      mainsVolts: fc.constantFrom(115 as const, 230 as const),
+    })
+    fc.assert(
+      fc.property(
+        losses,
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (supply: SupplyLosses, one, other) => {
+          const [less, more] = [
+            Math.min(one, other) * supply.ratingW,
+            Math.max(one, other) * supply.ratingW,
+          ]
+          expect(wallW(less, supply)).toBeLessThanOrEqual(wallW(more, supply) + 1e-9)
+          expect(wallW(more, supply)).toBeGreaterThanOrEqual(more)
+          expect(dcW(wallW(more, supply), supply)).toBeCloseTo(more, 6)
+        },
+      ),
+    )
   })
 })
 
 describe('a start', () => {
-  const eight = { spinning: 8, idleEachW: 5, together: 8, restW: 65 + 15 + 5 + 4.5, rest12W: 65 + 4.5 }
+  const eight = {
+    spinning: 8,
+    idleEachW: 5,
+    together: 8,
+    restW: 65 + 15 + 5 + 4.5,
+    rest12W: 65 + 4.5,
+  }
   it('of eight drives and a processor of 65 W takes 289.5 W and 21.8 A', () => {
     expect(startSurge(eight)).toEqual({ watts: 289.5, amps12: expect.closeTo(21.79, 2), groups: 1 })
     expect([spinUpW, spinUpAmps, mostOfRating]).toEqual([25, 2, 0.8])
   })
   it('in groups takes less: those that wait or turn already count at idle', () => {
-    expect(startSurge({ ...eight, together: 3 })).toEqual({ watts: 3 * 25 + 5 * 5 + 89.5, amps12: expect.closeTo(6 + 69.5 / 12, 9), groups: 3 })
+    expect(startSurge({ ...eight, together: 3 })).toEqual({
+      watts: 3 * 25 + 5 * 5 + 89.5,
+      amps12: expect.closeTo(6 + 69.5 / 12, 9),
+      groups: 3,
+    })
     expect(startSurge({ ...eight, spinning: 0 })).toMatchObject({ watts: 89.5, groups: 0 })
     expect(() => startSurge({ ...eight, together: 0 })).toThrow('START_TOGETHER')
   })
   it('drawn over the seconds has the surge as its highest step, and ends with all turning', () => {
     expect([groupDelayS, spinUpS]).toEqual([8, 8])
-    fc.assert(fc.property(fc.integer({ min: 0, max: 24 }), fc.integer({ min: 1, max: 24 }), (spinning, together) => {
-      const question = { ...eight, spinning, together }
-      const course = startCourse(question)
-      expect(Math.max(...course.map(({ watts }) => watts))).toBeCloseTo(startSurge(question).watts, 9)
-      expect(Math.max(...course.map(({ amps12 }) => amps12))).toBeCloseTo(startSurge(question).amps12, 9)
-      expect(course[0]).toEqual({ s: 0, watts: 0, amps12: 0 })
-      expect(course.at(-1)!.watts).toBeCloseTo(5 * spinning + 89.5, 9)
-    }))
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 24 }),
+        fc.integer({ min: 1, max: 24 }),
+        (spinning, together) => {
+          const question = { ...eight, spinning, together }
+          const course = startCourse(question)
+          expect(Math.max(...course.map(({ watts }) => watts))).toBeCloseTo(
+            startSurge(question).watts,
+            9,
+          )
+          expect(Math.max(...course.map(({ amps12 }) => amps12))).toBeCloseTo(
+            startSurge(question).amps12,
+            9,
+          )
+          expect(course[0]).toEqual({ s: 0, watts: 0, amps12: 0 })
+          expect(course.at(-1)!.watts).toBeCloseTo(5 * spinning + 89.5, 9)
+        },
+      ),
+    )
   })
 })

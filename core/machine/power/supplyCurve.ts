@@ -1,7 +1,10 @@
 import type { EfficiencyClass } from '../../catalogue/hardware/hardwarePart'
 import { requireWithin } from '../../errors'
 
-/** A supply as far as its losses go; null where nothing is known of it, and a usual efficiency stands in. */
+/**
+ * A supply as far as its losses go; null where nothing is known of it, and a usual efficiency
+ * stands in.
+ */
 export interface SupplyLosses {
   readonly ratingW: number
   readonly efficiency: EfficiencyClass
@@ -17,10 +20,20 @@ export const at230V = 0.015
 
 /** Shares of the rating at which the table stands. */
 const shares = [0.1, 0.2, 0.5, 1] as const
-/** Efficiency at 115 V, by class and share of the rating: the levels that a class certifies, with usual values at a tenth. */
-export const efficiencyTable: Readonly<Record<Exclude<EfficiencyClass, 'brick'>, readonly [number, number, number, number]>> = {
-  none: [0.65, 0.75, 0.78, 0.76], white: [0.70, 0.80, 0.80, 0.80], bronze: [0.75, 0.82, 0.85, 0.82], silver: [0.80, 0.85, 0.88, 0.85],
-  gold: [0.84, 0.87, 0.90, 0.87], platinum: [0.87, 0.90, 0.92, 0.89], titanium: [0.90, 0.92, 0.94, 0.90],
+/**
+ * Efficiency at 115 V, by class and share of the rating: the levels that a class certifies, with
+ * usual values at a tenth.
+ */
+export const efficiencyTable: Readonly<
+  Record<Exclude<EfficiencyClass, 'brick'>, readonly [number, number, number, number]>
+> = {
+  none: [0.65, 0.75, 0.78, 0.76],
+  white: [0.7, 0.8, 0.8, 0.8],
+  bronze: [0.75, 0.82, 0.85, 0.82],
+  silver: [0.8, 0.85, 0.88, 0.85],
+  gold: [0.84, 0.87, 0.9, 0.87],
+  platinum: [0.87, 0.9, 0.92, 0.89],
+  titanium: [0.9, 0.92, 0.94, 0.9],
 }
 
 function efficiencyAt(share: number, table: readonly number[], more: number): number {
@@ -33,8 +46,10 @@ function efficiencyAt(share: number, table: readonly number[], more: number): nu
 }
 
 /**
- * Watts at the wall for watts that the parts take (DC): divided by the efficiency at that share of the rating; below a tenth of it
- * half of the loss there stays, however little is taken: wall = DC + L·(0.5 + 0.5·DC ÷ a tenth of the rating).
+ * Watts at the wall for watts that the parts take (DC): divided by the efficiency at that share of
+ * the rating; below a tenth of it
+ * half of the loss there stays, however little is taken: wall = DC + L·(0.5 + 0.5·DC ÷ a tenth of
+ * the rating).
  * @param dcW >= 0
  * @throws {CoreRangeError} SUPPLY_DC
  * @example wallW(20, { ratingW: 550, efficiency: 'gold', mainsVolts: 115 }) // 27.1
@@ -49,11 +64,12 @@ export function wallW(dcW: number, losses: SupplyLosses | null): number {
   const tenthW = shares[0] * ratingW
   if (dcW >= tenthW) return dcW / efficiencyAt(dcW / ratingW, table, more)
   const lossAtTenthW = tenthW * (1 / (table[0] + more) - 1)
-  return dcW + lossAtTenthW * (0.5 + 0.5 * dcW / tenthW)
+  return dcW + lossAtTenthW * (0.5 + (0.5 * dcW) / tenthW)
 }
 
 /**
- * Watts that the parts take (DC) where so many were read at the wall: the other way round, by halving. Less than the supply loses
+ * Watts that the parts take (DC) where so many were read at the wall: the other way round, by
+ * halving. Less than the supply loses
  * with nothing behind it comes to 0.
  */
 export function dcW(atWallW: number, losses: SupplyLosses | null): number {

@@ -3,9 +3,23 @@ import type { SystemPlan } from '../../plan/system'
 import type { FitContext } from '../fit/fitContext'
 
 /** Why a kind of system is struck out, as a code with what its sentence needs. */
-export type SystemRefusal
-  = | { readonly code: 'skill', readonly needs: number, readonly atHand: number }
-    | { readonly code: 'layout' | 'mixedSizes' | 'wifi' | 'cards' | 'engine' | 'containers' | 'guests' | 'snapshots' | 'readable' | 'growsByOne' | 'onlyOn' | 'licence' }
+export type SystemRefusal =
+  | { readonly code: 'skill'; readonly needs: number; readonly atHand: number }
+  | {
+      readonly code:
+        | 'layout'
+        | 'mixedSizes'
+        | 'wifi'
+        | 'cards'
+        | 'engine'
+        | 'containers'
+        | 'guests'
+        | 'snapshots'
+        | 'readable'
+        | 'growsByOne'
+        | 'onlyOn'
+        | 'licence'
+    }
 
 /** One kind of system for a plan. */
 export interface SystemRow {
@@ -19,7 +33,10 @@ export interface SystemRow {
 }
 
 export interface SystemQuestion {
-  readonly context: Pick<FitContext, 'build' | 'drives' | 'machine' | 'layoutId' | 'hardwareConversion' | 'conversionsNeeded'>
+  readonly context: Pick<
+    FitContext,
+    'build' | 'drives' | 'machine' | 'layoutId' | 'hardwareConversion' | 'conversionsNeeded'
+  >
   readonly wishes: SystemPlan
   /** drives of unlike sizes under a layout that shares data among them */
   readonly mixedSizes: boolean
@@ -27,20 +44,41 @@ export interface SystemQuestion {
 }
 
 /** What strikes a kind of system out. Musts first, each with its reason. */
-export function systemRefusals(kind: SystemKind, { context, wishes, mixedSizes }: SystemQuestion): SystemRefusal[] {
-  const { build: { base, parts, builtIn, cards }, machine, layoutId, hardwareConversion, conversionsNeeded, drives } = context
+export function systemRefusals(
+  kind: SystemKind,
+  { context, wishes, mixedSizes }: SystemQuestion,
+): SystemRefusal[] {
+  const {
+    build: { base, parts, builtIn, cards },
+    machine,
+    layoutId,
+    hardwareConversion,
+    conversionsNeeded,
+    drives,
+  } = context
   const found: SystemRefusal[] = []
   const strike = (code: Exclude<SystemRefusal['code'], 'skill'>, when: boolean) => {
     if (when) found.push({ code })
   }
-  if (wishes.skillAtMost !== null && kind.skill > wishes.skillAtMost) found.push({ code: 'skill', needs: kind.skill, atHand: wishes.skillAtMost })
+  if (wishes.skillAtMost !== null && kind.skill > wishes.skillAtMost)
+    found.push({ code: 'skill', needs: kind.skill, atHand: wishes.skillAtMost })
   strike('onlyOn', kind.onlyOn !== null && base?.class !== kind.onlyOn)
   strike('layout', drives.count > 1 && kind.layouts.length > 0 && !kind.layouts.includes(layoutId))
   strike('mixedSizes', mixedSizes && !kind.mixedSizes)
   strike('licence', kind.licence.upToDrives !== null && drives.count > kind.licence.upToDrives)
   strike('wifi', machine.onWifi && !kind.wifi)
-  strike('cards', !kind.knowsServerCards && parts.some(({ entry }) => 'knownTo' in entry && entry.knownTo === 'servers'))
-  strike('engine', kind.engine === 'no' && hardwareConversion && conversionsNeeded > 0 && (builtIn !== null || cards.length > 0))
+  strike(
+    'cards',
+    !kind.knowsServerCards &&
+      parts.some(({ entry }) => 'knownTo' in entry && entry.knownTo === 'servers'),
+  )
+  strike(
+    'engine',
+    kind.engine === 'no' &&
+      hardwareConversion &&
+      conversionsNeeded > 0 &&
+      (builtIn !== null || cards.length > 0),
+  )
   strike('containers', wishes.wantsContainers && !kind.containers)
   strike('guests', wishes.wantsGuests && !kind.guests)
   strike('snapshots', wishes.wantsSnapshots && !kind.snapshots)
@@ -49,21 +87,54 @@ export function systemRefusals(kind: SystemKind, { context, wishes, mixedSizes }
   return found
 }
 
-/** Kinds of system for a plan: those that are left ranked by skill, then hours, then money, those struck out behind them. */
-export function compareSystems(kinds: readonly SystemKind[], question: SystemQuestion): SystemRow[] {
+/**
+ * Kinds of system for a plan: those that are left ranked by skill, then hours, then money, those
+ * struck out behind them.
+ */
+export function compareSystems(
+  kinds: readonly SystemKind[],
+  question: SystemQuestion,
+): SystemRow[] {
   const rows = kinds.map(kind => ({
-    kind, refusals: systemRefusals(kind, question), money: kind.licence.once + kind.licence.perYear * question.horizonYears, hoursPerYear: kind.upkeepHoursPerYear, rank: null,
+    kind,
+    refusals: systemRefusals(kind, question),
+    money: kind.licence.once + kind.licence.perYear * question.horizonYears,
+    hoursPerYear: kind.upkeepHoursPerYear,
+    rank: null,
   }))
-  const left = rows.filter(({ refusals }) => refusals.length === 0).sort((a, b) => a.kind.skill - b.kind.skill || a.hoursPerYear - b.hoursPerYear || a.money - b.money || (a.kind.id < b.kind.id ? -1 : 1))
-  return [...left.map((row, index) => ({ ...row, rank: index + 1 })), ...rows.filter(({ refusals }) => refusals.length > 0)]
+  const left = rows
+    .filter(({ refusals }) => refusals.length === 0)
+    .sort(
+      (a, b) =>
+        a.kind.skill - b.kind.skill ||
+        a.hoursPerYear - b.hoursPerYear ||
+        a.money - b.money ||
+        (a.kind.id < b.kind.id ? -1 : 1),
+    )
+  return [
+    ...left.map((row, index) => ({ ...row, rank: index + 1 })),
+    ...rows.filter(({ refusals }) => refusals.length > 0),
+  ]
 }
 
 const reasons: Readonly<Record<Exclude<SystemRefusal['code'], 'skill'>, string>> = {
-  layout: 'it cannot do the layout of the drives', mixedSizes: 'it wants drives of one size', wifi: 'it does not support Wi-Fi', cards: 'it may not know the controller or network card', engine: 'it cannot use the video engine', containers: 'it has no containers', guests: 'it has no guests',
-  snapshots: 'it keeps no snapshots', readable: 'its drives cannot be read elsewhere', growsByOne: 'it does not grow by a single drive', onlyOn: 'it comes with an appliance only', licence: 'its licence does not count that many drives',
+  layout: 'it cannot do the layout of the drives',
+  mixedSizes: 'it wants drives of one size',
+  wifi: 'it does not support Wi-Fi',
+  cards: 'it may not know the controller or network card',
+  engine: 'it cannot use the video engine',
+  containers: 'it has no containers',
+  guests: 'it has no guests',
+  snapshots: 'it keeps no snapshots',
+  readable: 'its drives cannot be read elsewhere',
+  growsByOne: 'it does not grow by a single drive',
+  onlyOn: 'it comes with an appliance only',
+  licence: 'its licence does not count that many drives',
 }
 
 /** A reason, to stand behind "because". */
 export function refusalReason(refusal: SystemRefusal): string {
-  return refusal.code === 'skill' ? `it needs skill ${refusal.needs}, and ${refusal.atHand} is at hand` : reasons[refusal.code]
+  return refusal.code === 'skill'
+    ? `it needs skill ${refusal.needs}, and ${refusal.atHand} is at hand`
+    : reasons[refusal.code]
 }

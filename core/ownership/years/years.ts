@@ -6,16 +6,35 @@ import { tellYears } from './tellYears'
 import { yearsQuestion, type YearsSlice } from './yearsQuestion'
 
 /** The years in money. */
-export interface YearsFacts { readonly question: CashQuestion, readonly flow: CashFlow }
+export interface YearsFacts {
+  readonly question: CashQuestion
+  readonly flow: CashFlow
+}
 
 /** What it costs over the years, payment by payment. */
 export const years = defineDomain({
   id: 'years',
   needs: ['machine', 'ownership'],
-  read: ({ costs, library, drives, network, choices: { horizonYears } }, { driveClasses, driveModels, qualities, otherQualities }, { machine: { system, states: [idle, converting] }, ownership }: { readonly machine: MachineFacts, readonly ownership: OwnershipFacts }): YearsSlice => ({
-    plan: { costs, library, drives, network }, catalogue: { driveClasses, driveModels, qualities, otherQualities }, horizonYears, system,
-    machineToPay: ownership.machineToPay, drivesToPay: ownership.drivesToPay,
-    averageW: (idle.watts.likely * idle.hoursPerDay + converting.watts.likely * converting.hoursPerDay) / 24,
+  read: (
+    { costs, library, drives, network, choices: { horizonYears } },
+    { driveClasses, driveModels, qualities, otherQualities },
+    {
+      machine: {
+        system,
+        states: [idle, converting],
+      },
+      ownership,
+    }: { readonly machine: MachineFacts; readonly ownership: OwnershipFacts },
+  ): YearsSlice => ({
+    plan: { costs, library, drives, network },
+    catalogue: { driveClasses, driveModels, qualities, otherQualities },
+    horizonYears,
+    system,
+    machineToPay: ownership.machineToPay,
+    drivesToPay: ownership.drivesToPay,
+    averageW:
+      (idle.watts.likely * idle.hoursPerDay + converting.watts.likely * converting.hoursPerDay) /
+      24,
   }),
   facts: (slice): YearsFacts => {
     const question = yearsQuestion(slice)

@@ -24,34 +24,74 @@ export interface YearsSlice {
 /** Between two machines in the house, MB/s; prices do not follow from it. */
 const anyLinkMBps = 110
 
-/** What drives that are bought later cost when they are bought: today's price of their size, fallen until then. */
-export function stagedPrices(drives: Plan['drives'], catalogue: DriveCatalogue): (FailingDrives & { readonly month: number, readonly sum: number })[] {
+/**
+ * What drives that are bought later cost when they are bought: today's price of their size, fallen
+ * until then.
+ */
+export function stagedPrices(
+  drives: Plan['drives'],
+  catalogue: DriveCatalogue,
+): (FailingDrives & { readonly month: number; readonly sum: number })[] {
   const offers = driveOffers(drives, catalogue)
   const driveClass = driveClassOf(drives, catalogue)
   return drives.purchases.map(({ month, count, sizeTB }) => {
-    const today = offers.find(offer => offer.sizeTB === sizeTB)?.price ?? sizeTB * (driveClass?.pricePerTB ?? 0)
-    return { month, count, fromMonth: month, price: today, failuresPerYear: drives.failuresPerYear ?? driveClass?.failuresPerYear ?? 0, sum: count * today * (1 - drives.priceFallPerYear) ** (month / monthsPerYear) }
+    const today =
+      offers.find(offer => offer.sizeTB === sizeTB)?.price ?? sizeTB * (driveClass?.pricePerTB ?? 0)
+    return {
+      month,
+      count,
+      fromMonth: month,
+      price: today,
+      failuresPerYear: drives.failuresPerYear ?? driveClass?.failuresPerYear ?? 0,
+      sum: count * today * (1 - drives.priceFallPerYear) ** (month / monthsPerYear),
+    }
   })
 }
 
 /** The question that the years of a plan are; money not rounded. */
-export function yearsQuestion({ plan, catalogue, horizonYears, system, machineToPay, drivesToPay, averageW }: YearsSlice): CashQuestion {
+export function yearsQuestion({
+  plan,
+  catalogue,
+  horizonYears,
+  system,
+  machineToPay,
+  drivesToPay,
+  averageW,
+}: YearsSlice): CashQuestion {
   const { costs, drives } = plan
   const { places } = backupPlan({ plan, qualities: catalogue, linkMBps: anyLinkMBps })
-  const copies = (of: (price: typeof places[number]['pricePerYear']) => number) => places.reduce((sum, { pricePerYear }) => sum + of(pricePerYear), 0)
+  const copies = (of: (price: (typeof places)[number]['pricePerYear']) => number) =>
+    places.reduce((sum, { pricePerYear }) => sum + of(pricePerYear), 0)
   const staged = stagedPrices(drives, catalogue)
   return {
-    months: horizonYears * monthsPerYear, purchase: machineToPay + drivesToPay + costs.extras, staged: staged.map(({ month, sum }) => ({ month, price: sum })),
-    averageW, pricePerKWh: averagePricePerKWh(costs), electricityRisePerYear: costs.electricityRisePerYear,
+    months: horizonYears * monthsPerYear,
+    purchase: machineToPay + drivesToPay + costs.extras,
+    staged: staged.map(({ month, sum }) => ({ month, price: sum })),
+    averageW,
+    pricePerKWh: averagePricePerKWh(costs),
+    electricityRisePerYear: costs.electricityRisePerYear,
     drives: [
-      ...drives.lots.map((lot): FailingDrives => ({ count: lot.count, fromMonth: 0, price: priceOfLot(lot, drives, catalogue).each, failuresPerYear: driveTraits(lot, drives, catalogue).failuresPerYear })),
+      ...drives.lots.map((lot): FailingDrives => ({
+        count: lot.count,
+        fromMonth: 0,
+        price: priceOfLot(lot, drives, catalogue).each,
+        failuresPerYear: driveTraits(lot, drives, catalogue).failuresPerYear,
+      })),
       ...staged,
     ],
-    driveFallPerYear: drives.priceFallPerYear, warrantyMonths: costs.warrantyMonths,
-    licenceOnce: costs.licenceOnce + (system?.licence.once ?? 0), licencePerYear: costs.licencePerYear + (system?.licence.perYear ?? 0),
-    copiesOnce: copies(({ media }) => media) * mediumYears, copiesEveryMonths: mediumYears * monthsPerYear, copiesPerMonth: copies(({ store, electricity }) => store + electricity) / monthsPerYear,
+    driveFallPerYear: drives.priceFallPerYear,
+    warrantyMonths: costs.warrantyMonths,
+    licenceOnce: costs.licenceOnce + (system?.licence.once ?? 0),
+    licencePerYear: costs.licencePerYear + (system?.licence.perYear ?? 0),
+    copiesOnce: copies(({ media }) => media) * mediumYears,
+    copiesEveryMonths: mediumYears * monthsPerYear,
+    copiesPerMonth: copies(({ store, electricity }) => store + electricity) / monthsPerYear,
     upsBatteryPrice: drives.ups ? costs.upsBatteryPrice : null,
-    buildHours: costs.buildHours, upkeepHoursPerYear: costs.upkeepHoursPerYear ?? system?.upkeepHoursPerYear ?? 0, hourValue: costs.hourValue,
-    savedPerMonth: costs.savedPerMonth, resale: costs.resaleShare * (machineToPay + drivesToPay), discountRate: costs.discountRate,
+    buildHours: costs.buildHours,
+    upkeepHoursPerYear: costs.upkeepHoursPerYear ?? system?.upkeepHoursPerYear ?? 0,
+    hourValue: costs.hourValue,
+    savedPerMonth: costs.savedPerMonth,
+    resale: costs.resaleShare * (machineToPay + drivesToPay),
+    discountRate: costs.discountRate,
   }
 }

@@ -6,7 +6,10 @@ function isRecord(value: unknown): value is RawDocument {
 
 const colours = ['moss', 'rust', 'slate', 'plum', 'ochre', 'teal', 'rose', 'umber']
 
-/** A viewer of version 1 was away or at home; now each has a name to be referred by, and away is a place. */
+/**
+ * A viewer of version 1 was away or at home; now each has a name to be referred by, and away is a
+ * place.
+ */
 function upViewer(viewer: unknown, index: number): unknown {
   if (!isRecord(viewer)) return viewer
   return { id: `viewer${index + 1}`, colour: colours[index % colours.length], ...viewer }
@@ -20,25 +23,39 @@ function upHolding(holding: unknown): unknown {
   return { kind: ofPhone ? 'homeVideo' : isShort ? 'series' : 'film', ...holding }
 }
 
-/** Version 2: viewers with places, devices and habits; holdings with kinds. The answered evening is the fallback of every school. */
+/**
+ * Version 2: viewers with places, devices and habits; holdings with kinds. The answered evening is
+ * the fallback of every school.
+ */
 export const toHabitsAndKinds: DocumentMigration = {
   from: 1,
   up(document) {
     const { household, library, choices } = document
-    const isAway = isRecord(household) && Array.isArray(household.viewers) && household.viewers.some(viewer => isRecord(viewer) && viewer.place === 'away')
+    const isAway =
+      isRecord(household) &&
+      Array.isArray(household.viewers) &&
+      household.viewers.some(viewer => isRecord(viewer) && viewer.place === 'away')
     return {
       ...document,
       ...(isRecord(household)
         ? {
             household: {
               ...household,
-              ...(Array.isArray(household.viewers) ? { viewers: household.viewers.map(upViewer) } : {}),
-              ...(isAway && !('places' in household) ? { places: [{ id: 'away', name: 'Away' }] } : {}),
+              ...(Array.isArray(household.viewers)
+                ? { viewers: household.viewers.map(upViewer) }
+                : {}),
+              ...(isAway && !('places' in household)
+                ? { places: [{ id: 'away', name: 'Away' }] }
+                : {}),
             },
           }
         : {}),
-      ...(isRecord(library) && Array.isArray(library.holdings) ? { library: { ...library, holdings: library.holdings.map(upHolding) } } : {}),
-      ...(isRecord(choices) && choices.school === 'atOnce' ? { choices: { ...choices, school: 'level95' } } : {}),
+      ...(isRecord(library) && Array.isArray(library.holdings)
+        ? { library: { ...library, holdings: library.holdings.map(upHolding) } }
+        : {}),
+      ...(isRecord(choices) && choices.school === 'atOnce'
+        ? { choices: { ...choices, school: 'level95' } }
+        : {}),
     }
   },
 }

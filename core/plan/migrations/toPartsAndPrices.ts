@@ -12,22 +12,38 @@ function conditionOf(price: unknown): 'new' | 'owned' {
   return typeof price === 'number' && price > 0 ? 'new' : 'owned'
 }
 
-/** Cards were a list of their own; now they are parts. The processor's figures stay as they were entered. */
+/**
+ * Cards were a list of their own; now they are parts. The processor's figures stay as they were
+ * entered.
+ */
 function upMachine({ cards, processor, ...machine }: RawDocument): RawDocument {
   return {
-    ...oldMachine, ...machine, condition: conditionOf(machine.price), price: machine.price ?? 0,
+    ...oldMachine,
+    ...machine,
+    condition: conditionOf(machine.price),
+    price: machine.price ?? 0,
     ...(typeof processor === 'string' && processor !== '' ? { processor } : {}),
-    ...(Array.isArray(cards) ? { parts: cards.map(card => isRecord(card) ? { ref: card.class ?? 'cardEntry', count: 1 } : card) } : {}),
+    ...(Array.isArray(cards)
+      ? {
+          parts: cards.map(card =>
+            isRecord(card) ? { ref: card.class ?? 'cardEntry', count: 1 } : card,
+          ),
+        }
+      : {}),
   }
 }
 
 function upLot(lot: unknown): unknown {
-  return isRecord(lot) ? { ...lot, condition: conditionOf(lot.priceEach), priceEach: lot.priceEach ?? 0 } : lot
+  return isRecord(lot)
+    ? { ...lot, condition: conditionOf(lot.priceEach), priceEach: lot.priceEach ?? 0 }
+    : lot
 }
 
 /**
- * Version 3: the machine is a base and parts, what is owned is said apart from what costs nothing, and a layout that was
- * never chosen follows the drives. What an older document left out stands at its old default, so that no figure moves.
+ * Version 3: the machine is a base and parts, what is owned is said apart from what costs nothing,
+ * and a layout that was
+ * never chosen follows the drives. What an older document left out stands at its old default, so
+ * that no figure moves.
  */
 export const toPartsAndPrices: DocumentMigration = {
   from: 2,
@@ -36,7 +52,13 @@ export const toPartsAndPrices: DocumentMigration = {
     return {
       ...document,
       machine: isRecord(machine) ? upMachine(machine) : machine,
-      drives: isRecord(drives) ? { layout: 'mirror', ...drives, ...(Array.isArray(drives.lots) ? { lots: drives.lots.map(upLot) } : {}) } : drives,
+      drives: isRecord(drives)
+        ? {
+            layout: 'mirror',
+            ...drives,
+            ...(Array.isArray(drives.lots) ? { lots: drives.lots.map(upLot) } : {}),
+          }
+        : drives,
     }
   },
 }

@@ -6,31 +6,60 @@ import type { Remedy, RemedyKind } from './remedy'
 const mostPairs = 40
 
 /**
- * Titles kept away from a device that cannot play them as they are: its viewers watch something else of the same habit. It
+ * Titles kept away from a device that cannot play them as they are: its viewers watch something
+ * else of the same habit. It
  * is proposed where such a device has something else to offer.
  */
 export const notOffer: RemedyKind = (_, matrix) => {
   const pairs = matrix.columns.flatMap((column, at) => {
     const { deviceId } = column
     if (deviceId === null || column.habits.length === 0) return []
-    const hours = matrix.rows.map((_, row) => column.habits.reduce((sum, habit) =>
-      sum + matrix.sessions[habit]!.reduce((own, { row: of, chance }) => of === row ? own + chance : own, 0), 0))
-    const offered = matrix.rows.filter((row, index) => isOffered(row, deviceId) && hours[index]! > 0).length
+    const hours = matrix.rows.map((_, row) =>
+      column.habits.reduce(
+        (sum, habit) =>
+          sum +
+          matrix.sessions[habit]!.reduce(
+            (own, { row: of, chance }) => (of === row ? own + chance : own),
+            0,
+          ),
+        0,
+      ),
+    )
+    const offered = matrix.rows.filter(
+      (row, index) => isOffered(row, deviceId) && hours[index]! > 0,
+    ).length
     if (offered < 2) return []
     return matrix.rows.flatMap((row, index) => {
       const cell = matrix.cells[index]![at]!
-      const inTrouble = cell.offered && [cell.plain, ...(cell.subtitled ? [cell.subtitled] : [])].some(play => needsConversion(play) || play.outcome === 'cannot')
-      return inTrouble && hours[index]! > 0 ? [{ row, deviceId, name: column.deviceName, hours: hours[index]! }] : []
+      const inTrouble =
+        cell.offered &&
+        [cell.plain, ...(cell.subtitled ? [cell.subtitled] : [])].some(
+          play => needsConversion(play) || play.outcome === 'cannot',
+        )
+      return inTrouble && hours[index]! > 0
+        ? [{ row, deviceId, name: column.deviceName, hours: hours[index]! }]
+        : []
     })
   })
-  return pairs.sort((a, b) => b.hours - a.hours).slice(0, mostPairs).map(({ row, deviceId, name }): Remedy => ({
-    id: `not-offered-${row.key}-${deviceId}`, group: `not-offered-${deviceId}`, price: 0, leavesOut: true, label: `Do not offer ${row.label} on ${name}`,
-    change: plan => ({
-      ...plan,
-      library: {
-        ...plan.library,
-        holdings: plan.library.holdings.map((holding, index) => row.holdings.includes(index) && !holding.notOfferedTo.includes(deviceId) ? { ...holding, notOfferedTo: [...holding.notOfferedTo, deviceId] } : holding),
-      },
-    }),
-  }))
+  return pairs
+    .sort((a, b) => b.hours - a.hours)
+    .slice(0, mostPairs)
+    .map(({ row, deviceId, name }): Remedy => ({
+      id: `not-offered-${row.key}-${deviceId}`,
+      group: `not-offered-${deviceId}`,
+      price: 0,
+      leavesOut: true,
+      label: `Do not offer ${row.label} on ${name}`,
+      change: plan => ({
+        ...plan,
+        library: {
+          ...plan.library,
+          holdings: plan.library.holdings.map((holding, index) =>
+            row.holdings.includes(index) && !holding.notOfferedTo.includes(deviceId)
+              ? { ...holding, notOfferedTo: [...holding.notOfferedTo, deviceId] }
+              : holding,
+          ),
+        },
+      }),
+    }))
 }

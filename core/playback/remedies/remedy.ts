@@ -11,10 +11,16 @@ export interface Remedy {
   readonly group: string
   /** price in the plan's currency; null where it is not known */
   readonly price: number | null
-  /** the titles are not played any better, they are left out: the last thing to propose for one pair */
+  /**
+   * the titles are not played any better, they are left out: the last thing to propose for one pair
+   */
   readonly leavesOut?: boolean
   readonly change: (plan: Plan) => Plan
 }
 
 /** One kind of remedy: looks at a plan and its matrix, and proposes. */
-export type RemedyKind = (plan: Plan, matrix: PlayabilityMatrix, catalogue: Catalogue) => readonly Remedy[]
+export type RemedyKind = (
+  plan: Plan,
+  matrix: PlayabilityMatrix,
+  catalogue: Catalogue,
+) => readonly Remedy[]

@@ -7,4 +7,11 @@ import type { RemedyKind } from './remedy'
 import { replaceDevice } from './replaceDevice'
 
 /** Every kind of remedy; another is a file and a line here. */
-export const remedyKinds: readonly RemedyKind[] = [replaceDevice, keepTextSubtitles, raiseRemoteCap, keepSmallCopies, layCable, notOffer]
+export const remedyKinds: readonly RemedyKind[] = [
+  replaceDevice,
+  keepTextSubtitles,
+  raiseRemoteCap,
+  keepSmallCopies,
+  layCable,
+  notOffer,
+]

@@ -17,8 +17,14 @@ import { ratioOf, upgradePath } from './upgradePath'
 import { wayRows, type WaysProgress } from './wayRows'
 
 const demo = planSchema.parse(tideMillHouse)
-const fails = (plan: Plan) => assess({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue).verdicts.filter(({ state }) => state === 'short' || state === 'impossible').map(({ id }) => id)
-function last<Progress>(steps: Generator<Progress, Progress>): { readonly answer: Progress, readonly reports: readonly Progress[] } {
+const fails = (plan: Plan) =>
+  assess({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue)
+    .verdicts.filter(({ state }) => state === 'short' || state === 'impossible')
+    .map(({ id }) => id)
+function last<Progress>(steps: Generator<Progress, Progress>): {
+  readonly answer: Progress
+  readonly reports: readonly Progress[]
+} {
   const reports: Progress[] = []
   for (;;) {
     const step = steps.next()
@@ -26,14 +32,36 @@ function last<Progress>(steps: Generator<Progress, Progress>): { readonly answer
     reports.push(step.value)
   }
 }
-const tiers = [{ name: 'Lean', cap: 700 }, { name: 'Middle', cap: 1700 }]
+const tiers = [
+  { name: 'Lean', cap: 700 },
+  { name: 'Middle', cap: 1700 },
+]
 
 describe('drives that are offered', () => {
   it('cost over the years what the evaluator says, and stand under layouts that take them', () => {
-    for (const plan of [demo, planSchema.parse({ name: 'x', library: { otherTB: 3 }, costs: { resaleShare: 0.3, hourValue: 10, warrantyMonths: 12, electricityRisePerYear: 0.05 }, drives: { awayCopy: 'everything', awayBy: 'store' } })]) {
+    for (const plan of [
+      demo,
+      planSchema.parse({
+        name: 'x',
+        library: { otherTB: 3 },
+        costs: {
+          resaleShare: 0.3,
+          hourValue: 10,
+          warrantyMonths: 12,
+          electricityRisePerYear: 0.05,
+        },
+        drives: { awayCopy: 'everything', awayBy: 'store' },
+      }),
+    ]) {
       const pools = poolOffers(plan, catalogue, { roomTB: 0, survives: 0 })
-      const evaluator = createBoxEvaluator(plan, catalogue, adoptPool(plan, pools[0]!.choice).drives)
-      for (const { key, drives, yearsCost, price, count, roomTB } of pools.filter((_, at) => at % 41 === 0)) {
+      const evaluator = createBoxEvaluator(
+        plan,
+        catalogue,
+        adoptPool(plan, pools[0]!.choice).drives,
+      )
+      for (const { key, drives, yearsCost, price, count, roomTB } of pools.filter(
+        (_, at) => at % 41 === 0,
+      )) {
         const row = evaluator.pool({ key, drives })
         expect(yearsCost).toBeCloseTo(row.yearsCost, 6)
         expect([price, count]).toEqual([row.price, row.count])
@@ -45,16 +73,34 @@ describe('drives that are offered', () => {
     const all = poolOffers(demo, catalogue, { roomTB: 0, survives: 0 })
     const some = poolOffers(demo, catalogue, { roomTB: 30, survives: 2 })
     expect(some.every(({ roomTB, survives }) => roomTB >= 30 && survives >= 2)).toBe(true)
-    expect(some).toHaveLength(all.filter(({ roomTB, survives }) => roomTB >= 30 && survives >= 2).length)
+    expect(some).toHaveLength(
+      all.filter(({ roomTB, survives }) => roomTB >= 30 && survives >= 2).length,
+    )
   })
 })
 
 describe('every way of building', () => {
-  const { answer, reports } = last<WaysProgress>(wayRows(demo, catalogue, { objective: 'horizon', tiers }))
+  const { answer, reports } = last<WaysProgress>(
+    wayRows(demo, catalogue, { objective: 'horizon', tiers }),
+  )
   it('has a row, the best of each meets the need, and no tier costs more than its limit', () => {
     expect(answer.at).toBe(null)
     expect(answer.rows).toHaveLength(answer.of)
-    expect(answer.rows.map(({ way }) => way)).toEqual(expect.arrayContaining(['stay', 'appliance', 'office', 'miniPc', 'singleBoard', 'laptop', 'rack', 'selfBuilt', 'atHand', 'router', 'twoMachines']))
+    expect(answer.rows.map(({ way }) => way)).toEqual(
+      expect.arrayContaining([
+        'stay',
+        'appliance',
+        'office',
+        'miniPc',
+        'singleBoard',
+        'laptop',
+        'rack',
+        'selfBuilt',
+        'atHand',
+        'router',
+        'twoMachines',
+      ]),
+    )
     expect(answer.rows.map(({ way }) => way)).not.toContain('shared')
     for (const { way, best, tiers: within, closest } of answer.rows) {
       if (best && way !== 'twoMachines') expect(fails(best.plan), way).toEqual([])
@@ -74,16 +120,34 @@ describe('every way of building', () => {
     expect(stay.toPay).toBe(figures['ownership.purchase']!.value)
     expect(stay.horizonCost).toBeCloseTo(figures['years.total']!.value!, 0)
   })
-  it('makes of two machines the sum of one that stores, one that converts and their link, with what is paid anyway counted once', () => {
-    const pair = answer.rows.find(({ way }) => way === 'twoMachines')!.best!
-    expect(fails(pair.plan).filter(id => id !== 'streams')).toEqual([])
-    expect(fails({ ...pair.second!.plan, network: { ...demo.network, serverPortMbps: pair.second!.plan.network.serverPortMbps } })).not.toContain('streams')
-    expect(pair.second!.plan.drives.lots).toEqual([])
-    const priceOf = (plan: Plan) => assess({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue).figures['ownership.purchase']!.value!
-    expect(pair.second!.linkPrice).toBe(demo.costs.linkBetween)
-    expect(pair.toPay).toBeCloseTo(priceOf(pair.plan) + priceOf(pair.second!.plan) - demo.costs.extras + demo.costs.linkBetween, 6)
-    expect(pair.second!.toPay).toBeCloseTo(priceOf(pair.second!.plan) - demo.costs.extras, 6)
-  })
+  it(
+    'makes of two machines the sum of one that stores, one that converts and their link, ' +
+      'with what is paid anyway counted once',
+    () => {
+      const pair = answer.rows.find(({ way }) => way === 'twoMachines')!.best!
+      expect(fails(pair.plan).filter(id => id !== 'streams')).toEqual([])
+      expect(
+        fails({
+          ...pair.second!.plan,
+          network: { ...demo.network, serverPortMbps: pair.second!.plan.network.serverPortMbps },
+        }),
+      ).not.toContain('streams')
+      expect(pair.second!.plan.drives.lots).toEqual([])
+      const priceOf = (plan: Plan) =>
+        assess({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue).figures[
+          'ownership.purchase'
+        ]!.value!
+      expect(pair.second!.linkPrice).toBe(demo.costs.linkBetween)
+      expect(pair.toPay).toBeCloseTo(
+        priceOf(pair.plan) +
+          priceOf(pair.second!.plan) -
+          demo.costs.extras +
+          demo.costs.linkBetween,
+        6,
+      )
+      expect(pair.second!.toPay).toBeCloseTo(priceOf(pair.second!.plan) - demo.costs.extras, 6)
+    },
+  )
   it('reports on the way, and never takes back what is done', () => {
     expect(reports.length).toBeGreaterThan(5)
     for (let at = 1; at < reports.length; at++) {
@@ -94,20 +158,75 @@ describe('every way of building', () => {
 }, 120_000)
 
 describe('a few ways on a small catalogue', () => {
-  const small = { ...catalogue, driveModels: catalogue.driveModels.filter(({ id }) => ['sluice-8', 'ebb-16'].includes(id)), machineBases: catalogue.machineBases.filter(({ id }) => ['wherry-4', 'pebble-21', 'clerk-17', 'eddy-21'].includes(id)), hardware: catalogue.hardware.filter(({ kind }) => kind !== 'board') }
-  const rowsOf = (plan: Plan, caps: readonly number[]) => last<WaysProgress>(wayRows(plan, small, { objective: 'horizon', tiers: caps.map(cap => ({ name: `${cap}`, cap })) })).answer.rows
+  const small = {
+    ...catalogue,
+    driveModels: catalogue.driveModels.filter(({ id }) => ['sluice-8', 'ebb-16'].includes(id)),
+    machineBases: catalogue.machineBases.filter(({ id }) =>
+      ['wherry-4', 'pebble-21', 'clerk-17', 'eddy-21'].includes(id),
+    ),
+    hardware: catalogue.hardware.filter(({ kind }) => kind !== 'board'),
+  }
+  const rowsOf = (plan: Plan, caps: readonly number[]) =>
+    last<WaysProgress>(
+      wayRows(plan, small, {
+        objective: 'horizon',
+        tiers: caps.map(cap => ({ name: `${cap}`, cap })),
+      }),
+    ).answer.rows
   it('pairs within each limit what no other pair beats: by going through all pairs', () => {
     // Old machines are cheap to buy and dear to run, so less money now means another pair.
-    const many = { ...small, machineBases: catalogue.machineBases.filter(({ id }) => ['wherry-4', 'pebble-18', 'pebble-23', 'clerk-15', 'clerk-17', 'crane-14', 'coracle', 'folio-18'].includes(id)), driveModels: catalogue.driveModels.filter(({ id }) => ['sluice-8', 'ebb-8', 'ebb-16'].includes(id)) }
-    const plan = planSchema.parse({ ...tideMillHouse, machine: {}, brief: {}, costs: { ...tideMillHouse.costs, pricePerKWh: 0.6 } })
-    const pairOf = (caps: readonly number[]) => last<WaysProgress>(wayRows(plan, many, { objective: 'horizon', tiers: caps.map(cap => ({ name: `${cap}`, cap })) })).answer.rows.find(({ way }) => way === 'twoMachines')!
+    const many = {
+      ...small,
+      machineBases: catalogue.machineBases.filter(({ id }) =>
+        [
+          'wherry-4',
+          'pebble-18',
+          'pebble-23',
+          'clerk-15',
+          'clerk-17',
+          'crane-14',
+          'coracle',
+          'folio-18',
+        ].includes(id),
+      ),
+      driveModels: catalogue.driveModels.filter(({ id }) =>
+        ['sluice-8', 'ebb-8', 'ebb-16'].includes(id),
+      ),
+    }
+    const plan = planSchema.parse({
+      ...tideMillHouse,
+      machine: {},
+      brief: {},
+      costs: { ...tideMillHouse.costs, pricePerKWh: 0.6 },
+    })
+    const pairOf = (caps: readonly number[]) =>
+      last<WaysProgress>(
+        wayRows(plan, many, {
+          objective: 'horizon',
+          tiers: caps.map(cap => ({ name: `${cap}`, cap })),
+        }),
+      ).answer.rows.find(({ way }) => way === 'twoMachines')!
     // Every half by a search of its own under limits in steps of 5.
     const builds = createBuildSearch({ ...plan, brief: { ...plan.brief, budget: null } }, many)
-    const halves = (question: { without: NeedId[], withoutDrives?: boolean }, upTo: number) => Array.from({ length: upTo / 5 }, (_, at) => at * 5).flatMap(cap => finishSearch(builds.search({ objective: 'horizon', ways: null, cap, ...question })).best?.found.evaluation ?? [])
-    const [stores, converts] = [halves({ without: ['streams'] }, 1400), halves({ without: ['space', 'survival'], withoutDrives: true }, 700)]
+    const halves = (question: { without: NeedId[]; withoutDrives?: boolean }, upTo: number) =>
+      Array.from({ length: upTo / 5 }, (_, at) => at * 5).flatMap(
+        cap =>
+          finishSearch(builds.search({ objective: 'horizon', ways: null, cap, ...question })).best
+            ?.found.evaluation ?? [],
+      )
+    const [stores, converts] = [
+      halves({ without: ['streams'] }, 1400),
+      halves({ without: ['space', 'survival'], withoutDrives: true }, 700),
+    ]
     const { extras, linkBetween } = plan.costs
-    const all = stores.flatMap(one => converts.map(other => ({ toPay: one.toPay + other.toPay - extras + linkBetween, horizonCost: one.horizonCost + other.horizonCost + linkBetween })))
-    const leastWithin = (cap: number) => Math.min(...all.flatMap(({ toPay, horizonCost }) => toPay <= cap ? horizonCost : Infinity))
+    const all = stores.flatMap(one =>
+      converts.map(other => ({
+        toPay: one.toPay + other.toPay - extras + linkBetween,
+        horizonCost: one.horizonCost + other.horizonCost + linkBetween,
+      })),
+    )
+    const leastWithin = (cap: number) =>
+      Math.min(...all.flatMap(({ toPay, horizonCost }) => (toPay <= cap ? horizonCost : Infinity)))
     const best = pairOf([]).best!
     expect(best.horizonCost).toBeCloseTo(leastWithin(Infinity), 6)
     // A front ends with its cheapest, so limits just above it have a pair, and below it none.
@@ -123,25 +242,47 @@ describe('a few ways on a small catalogue', () => {
     expect(within[3]!.build).toEqual(best)
   }, 120_000)
   it('has a row for a computer on which somebody also works, with what is left of it', () => {
-    const used = planSchema.parse({ ...tideMillHouse, machine: { base: 'clerk-17', condition: 'owned', usedHoursPerDay: 4, usedShare: 0.5, usedEngineToo: true }, brief: {} })
-    const free = planSchema.parse({ ...tideMillHouse, machine: { base: 'clerk-17', condition: 'owned' }, brief: {} })
+    const used = planSchema.parse({
+      ...tideMillHouse,
+      machine: {
+        base: 'clerk-17',
+        condition: 'owned',
+        usedHoursPerDay: 4,
+        usedShare: 0.5,
+        usedEngineToo: true,
+      },
+      brief: {},
+    })
+    const free = planSchema.parse({
+      ...tideMillHouse,
+      machine: { base: 'clerk-17', condition: 'owned' },
+      brief: {},
+    })
     const bestOf = (plan: Plan, way: string) => rowsOf(plan, []).find(row => row.way === way)
     const [shared, alone] = [bestOf(used, 'shared')!, bestOf(free, 'atHand')!]
     expect(bestOf(used, 'atHand')).toBe(undefined)
     const build = (row: typeof shared) => row.best ?? row.closest!
     expect(build(shared).plan.machine.usedHoursPerDay).toBe(4)
     // With engine and half of the processor taken it takes more to meet the need, or cannot.
-    expect(shared.best === null || shared.best.horizonCost > alone.best!.horizonCost + 1e-6).toBe(true)
+    expect(shared.best === null || shared.best.horizonCost > alone.best!.horizonCost + 1e-6).toBe(
+      true,
+    )
   }, 120_000)
   it('shows what comes closest with as little given up as goes', () => {
     const rows = rowsOf(planSchema.parse({ ...tideMillHouse, brief: {}, machine: {} }), [])
     const router = rows.find(({ way }) => way === 'router')!
     expect(router.best).toBe(null)
     expect(router.closest!.lacks).toContain('streams')
-    for (const { closest } of rows) if (closest && closest.way !== 'stay') expect(closest.lacks.length).toBeGreaterThan(0)
+    for (const { closest } of rows)
+      if (closest && closest.way !== 'stay') expect(closest.lacks.length).toBeGreaterThan(0)
   }, 60_000)
   it('does with a streaming box where every title plays as it is', () => {
-    const plain = planSchema.parse({ name: 'plain', household: { watchingHome: 1, watchingAway: 0, converted: 0 }, library: { otherTB: 2 }, choices: { survivesAtLeast: 0 } })
+    const plain = planSchema.parse({
+      name: 'plain',
+      household: { watchingHome: 1, watchingAway: 0, converted: 0 },
+      library: { otherTB: 2 },
+      choices: { survivesAtLeast: 0 },
+    })
     const router = rowsOf(plain, []).find(({ way }) => way === 'router')!
     expect(router.best).not.toBe(null)
     expect(fails(router.best!.plan)).toEqual([])
@@ -149,20 +290,38 @@ describe('a few ways on a small catalogue', () => {
 })
 
 describe('the frontier', () => {
-  it.each(['possible', 'roomTB', 'lossChanceAtHorizon'] as const)('of %s rises with its cost, and every point meets the need', (axis) => {
-    const small = { ...catalogue, driveModels: catalogue.driveModels.filter(({ id }) => ['sluice-8', 'sluice-16', 'ebb-16'].includes(id)), machineBases: catalogue.machineBases.filter(({ id }) => ['wherry-4', 'pebble-21', 'clerk-17', 'wherry-6'].includes(id)), hardware: catalogue.hardware.filter(({ kind }) => kind !== 'board') }
-    const { answer } = last(frontier({ ...demo, machine: { ...demo.machine, atHand: [] } }, small, { axis, objective: 'horizon' }))
-    expect(answer.done).toBe(true)
-    expect(answer.points.length).toBeGreaterThan(1)
-    answer.points.forEach((point, at) => {
-      expect(fails(point.plan)).toEqual([])
-      const before = answer.points[at - 1]
-      if (!before) return
-      expect(point.horizonCost).toBeGreaterThanOrEqual(before.horizonCost - 1e-6)
-      if (axis === 'lossChanceAtHorizon') expect(point[axis]).toBeLessThan(before[axis])
-      else expect(point[axis]).toBeGreaterThan(before[axis])
-    })
-  }, 120_000)
+  it.each(['possible', 'roomTB', 'lossChanceAtHorizon'] as const)(
+    'of %s rises with its cost, and every point meets the need',
+    axis => {
+      const small = {
+        ...catalogue,
+        driveModels: catalogue.driveModels.filter(({ id }) =>
+          ['sluice-8', 'sluice-16', 'ebb-16'].includes(id),
+        ),
+        machineBases: catalogue.machineBases.filter(({ id }) =>
+          ['wherry-4', 'pebble-21', 'clerk-17', 'wherry-6'].includes(id),
+        ),
+        hardware: catalogue.hardware.filter(({ kind }) => kind !== 'board'),
+      }
+      const { answer } = last(
+        frontier({ ...demo, machine: { ...demo.machine, atHand: [] } }, small, {
+          axis,
+          objective: 'horizon',
+        }),
+      )
+      expect(answer.done).toBe(true)
+      expect(answer.points.length).toBeGreaterThan(1)
+      answer.points.forEach((point, at) => {
+        expect(fails(point.plan)).toEqual([])
+        const before = answer.points[at - 1]
+        if (!before) return
+        expect(point.horizonCost).toBeGreaterThanOrEqual(before.horizonCost - 1e-6)
+        if (axis === 'lossChanceAtHorizon') expect(point[axis]).toBeLessThan(before[axis])
+        else expect(point[axis]).toBeGreaterThan(before[axis])
+      })
+    },
+    120_000,
+  )
 })
 
 describe('the cheapest change', () => {
@@ -180,21 +339,32 @@ describe('the cheapest change', () => {
   }, 120_000)
   it('costs nothing where the plan meets its need already', () => {
     const { best } = finishSearch(cheapestChange(demo, catalogue, { newLayout: false }))
-    const { best: again } = finishSearch(cheapestChange(best!.found.plan, catalogue, { newLayout: false }))
+    const { best: again } = finishSearch(
+      cheapestChange(best!.found.plan, catalogue, { newLayout: false }),
+    )
     expect(again!.cost).toBe(0)
     expect(changedPools(best!.found.plan, catalogue, false)[0]!.price).toBe(0)
   }, 120_000)
 })
 
 describe('what clashes', () => {
-  it('is nothing where a build meets the need within the budget', () => expect(clashOf(demo, catalogue)).toBe(null), 60_000)
+  it(
+    'is nothing where a build meets the need within the budget',
+    () => expect(clashOf(demo, catalogue)).toBe(null),
+    60_000,
+  )
   it('is the smallest set, with the cheapest way out', () => {
     const poor = clashOf({ ...demo, brief: { ...demo.brief, budget: 300 } }, catalogue)!
     expect(poor.limits).toContain('budget')
     expect(poor.relaxed).not.toBe(null)
-    const vast = clashOf(planSchema.parse({ ...tideMillHouse, brief: {}, library: { otherTB: 900 } }), catalogue)!
+    const vast = clashOf(
+      planSchema.parse({ ...tideMillHouse, brief: {}, library: { otherTB: 900 } }),
+      catalogue,
+    )!
     expect(vast).toMatchObject({ limits: ['space'], relaxed: { limit: 'space' } })
-    expect(clashOf(planSchema.parse({ ...tideMillHouse, brief: { budget: 0 } }), catalogue)!.limits).toContain('budget')
+    expect(
+      clashOf(planSchema.parse({ ...tideMillHouse, brief: { budget: 0 } }), catalogue)!.limits,
+    ).toContain('budget')
   }, 120_000)
 })
 
@@ -208,7 +378,10 @@ describe('the upgrade path', () => {
       expect(price).toBeGreaterThan(0)
     }
     expect(fails(path[0]!.plan)).not.toContain('fit')
-    expect(path[1]!.before).toBeCloseTo(path[0]!.limit.id === path[1]!.limit.id ? path[0]!.after : path[1]!.before, 9)
+    expect(path[1]!.before).toBeCloseTo(
+      path[0]!.limit.id === path[1]!.limit.id ? path[0]!.after : path[1]!.before,
+      9,
+    )
   }, 60_000)
   it('goes by possible ÷ needed, and ends where nothing is needed', () => {
     const exactly = (value: number) => ({ low: value, likely: value, high: value })
@@ -221,58 +394,121 @@ describe('the upgrade path', () => {
 
 describe('what flips the answer', () => {
   it('is found where another line is lower: by a slow look, and by hand', () => {
-    const costAt = (id: string, value: number) => id === 'a' ? 10 + 2 * value : 30 + value
-    expect(nearestFlip(['a', 'b'], { from: 5, to: 100 }, costAt)).toEqual({ value: expect.closeTo(20, 6) as number, winner: 'b' })
+    const costAt = (id: string, value: number) => (id === 'a' ? 10 + 2 * value : 30 + value)
+    expect(nearestFlip(['a', 'b'], { from: 5, to: 100 }, costAt)).toEqual({
+      value: expect.closeTo(20, 6) as number,
+      winner: 'b',
+    })
     expect(nearestFlip(['a', 'b'], { from: 5, to: 19 }, costAt)).toBe(null)
-    expect(nearestFlip(['a', 'b'], { from: 15, to: 30, whole: true }, costAt)).toEqual({ value: 21, winner: 'b' })
+    expect(nearestFlip(['a', 'b'], { from: 15, to: 30, whole: true }, costAt)).toEqual({
+      value: 21,
+      winner: 'b',
+    })
     expect(winnerOf(['a', 'b'], () => 1)).toBe('a')
   })
   it('of two plans is the price of electricity at which their costs are equal', () => {
     const thirsty = { ...demo, machine: { ...demo.machine, boxIdleW: 120, boxLoadW: 150 } }
     const dear = { ...demo, costs: { ...demo.costs, extras: 2000 } }
-    const { bars, counted } = flipBars([{ id: 'thirsty', plan: thirsty }, { id: 'dear', plan: dear }], catalogue)
+    const { bars, counted } = flipBars(
+      [
+        { id: 'thirsty', plan: thirsty },
+        { id: 'dear', plan: dear },
+      ],
+      catalogue,
+    )
     // Neither meets its need, so their money alone is compared.
     expect(counted).toEqual(['thirsty', 'dear'])
     const bar = bars.find(({ assumption }) => assumption.id === 'pricePerKWh')!
     expect(bar.winner).toBe('thirsty')
-    const at = (plan: Plan, pricePerKWh: number) => costOverYears(assess({ ...plan, costs: { ...plan.costs, pricePerKWh } }, catalogue).domains.years.question)
+    const at = (plan: Plan, pricePerKWh: number) =>
+      costOverYears(
+        assess({ ...plan, costs: { ...plan.costs, pricePerKWh } }, catalogue).domains.years
+          .question,
+      )
     expect(bar.above!.winner).toBe('dear')
     expect(at(thirsty, bar.above!.value)).toBeCloseTo(at(dear, bar.above!.value), 3)
     expect(bar.below).toBe(null)
     expect(flipBars([{ id: 'one', plan: demo }], catalogue)).toEqual({ bars: [], counted: [] })
   }, 60_000)
   it('lets what falls short win nowhere, and what has run out of room no longer', () => {
-    const done = finishSearch(cheapestChange(demo, catalogue, { newLayout: false })).best!.found.plan
-    const larger = catalogue.driveModels.find(({ sizeTB, recording }) => sizeTB === 20 && recording === 'conventional')!
-    const roomy: Plan = { ...done, drives: { ...done.drives, lots: done.drives.lots.map((lot, at) => at === done.drives.lots.length - 1 ? { ...lot, model: larger.id, sizeTB: larger.sizeTB, priceEach: 700 } : lot) } }
+    const done = finishSearch(cheapestChange(demo, catalogue, { newLayout: false })).best!.found
+      .plan
+    const larger = catalogue.driveModels.find(
+      ({ sizeTB, recording }) => sizeTB === 20 && recording === 'conventional',
+    )!
+    const roomy: Plan = {
+      ...done,
+      drives: {
+        ...done.drives,
+        lots: done.drives.lots.map((lot, at) =>
+          at === done.drives.lots.length - 1
+            ? { ...lot, model: larger.id, sizeTB: larger.sizeTB, priceEach: 700 }
+            : lot,
+        ),
+      },
+    }
     expect(fails(roomy)).toEqual([])
-    const { bars, counted } = flipBars([{ id: 'open', plan: demo }, { id: 'done', plan: done }, { id: 'roomy', plan: roomy }], catalogue)
+    const { bars, counted } = flipBars(
+      [
+        { id: 'open', plan: demo },
+        { id: 'done', plan: done },
+        { id: 'roomy', plan: roomy },
+      ],
+      catalogue,
+    )
     expect(counted).toEqual(['done', 'roomy'])
     const bar = bars.find(({ assumption }) => assumption.id === 'added')!
     expect(bar.winner).toBe('done')
     expect(bar.value).toBeCloseTo(addedGBPerMonth(demo.library, catalogue), 9)
     expect(bar.above!.winner).toBe('roomy')
     // At that value the room of the one ends: a little less does, a little more does not.
-    const space = (plan: Plan, gb: number) => assess({ ...plan, library: withAddedGBPerMonth(plan.library, gb, catalogue) }, catalogue).verdicts.find(({ id }) => id === 'space')!.state
+    const space = (plan: Plan, gb: number) =>
+      assess(
+        { ...plan, library: withAddedGBPerMonth(plan.library, gb, catalogue) },
+        catalogue,
+      ).verdicts.find(({ id }) => id === 'space')!.state
     expect(space(done, bar.above!.value - 0.01)).not.toMatch(/short|impossible/)
     expect(space(done, bar.above!.value + 0.01)).toMatch(/short|impossible/)
     expect(space(roomy, bar.above!.value + 0.01)).not.toMatch(/short|impossible/)
     // Alone among those that count, its own end comes where nothing has room.
-    const alone = flipBars([{ id: 'open', plan: demo }, { id: 'done', plan: done }], catalogue)
-    expect(alone.bars.find(({ assumption }) => assumption.id === 'added')!.above).toEqual({ value: expect.closeTo(bar.above!.value, 3) as number, winner: noWay })
-    expect(alone.bars.find(({ assumption }) => assumption.id === 'pricePerKWh')).toMatchObject({ winner: 'done', above: null, below: null })
+    const alone = flipBars(
+      [
+        { id: 'open', plan: demo },
+        { id: 'done', plan: done },
+      ],
+      catalogue,
+    )
+    expect(alone.bars.find(({ assumption }) => assumption.id === 'added')!.above).toEqual({
+      value: expect.closeTo(bar.above!.value, 3) as number,
+      winner: noWay,
+    })
+    expect(alone.bars.find(({ assumption }) => assumption.id === 'pricePerKWh')).toMatchObject({
+      winner: 'done',
+      above: null,
+      below: null,
+    })
     expect(winnerOf(['a', 'b'], () => Infinity)).toBe(noWay)
   }, 120_000)
   it('swings each assumption as far as a home may meet it', () => {
-    expect(assumptions.map(({ id, low, high, changesNeed }) => [id, low, high, changesNeed ?? false])).toEqual([
-      ['pricePerKWh', 0.05, 0.8, false], ['rise', -0.05, 0.15, false], ['horizon', 1, 12, true], ['added', 0, 500, true], ['converting', 0, 16, false], ['driveFall', -0.1, 0.15, false], ['resale', 0, 0.6, false], ['hour', 0, 60, false],
+    expect(
+      assumptions.map(({ id, low, high, changesNeed }) => [id, low, high, changesNeed ?? false]),
+    ).toEqual([
+      ['pricePerKWh', 0.05, 0.8, false],
+      ['rise', -0.05, 0.15, false],
+      ['horizon', 1, 12, true],
+      ['added', 0, 500, true],
+      ['converting', 0, 16, false],
+      ['driveFall', -0.1, 0.15, false],
+      ['resale', 0, 0.6, false],
+      ['hour', 0, 60, false],
     ])
   })
   it('swings values that a plan can have', () => {
-    for (const { of, set, low, high, id } of assumptions) for (const value of [low, high]) {
-      const changed = set(demo, value, catalogue)
-      expect(planSchema.parse(changed), id).toEqual(changed)
-      expect(of(changed, catalogue)).toBeCloseTo(value, 9)
-    }
+    for (const { of, set, low, high, id } of assumptions)
+      for (const value of [low, high]) {
+        const changed = set(demo, value, catalogue)
+        expect(planSchema.parse(changed), id).toEqual(changed)
+        expect(of(changed, catalogue)).toBeCloseTo(value, 9)
+      }
   })
 })

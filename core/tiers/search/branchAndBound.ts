@@ -11,13 +11,15 @@ export interface SearchProblem<State, Found> {
   /** the ways on from a state, lowest bound first; null where everything is chosen */
   readonly branch: (state: State, upTo: number) => Iterable<Branch<State>> | null
   /** what a whole choice comes to; null where it may not be */
-  readonly finish: (state: State) => { readonly cost: number, readonly found: Found } | null
+  readonly finish: (state: State) => { readonly cost: number; readonly found: Found } | null
   /** below 0 where the first goes before the second; only asked for equal costs */
   readonly compare: (one: Found, other: Found) => number
 }
 
 export interface SearchCounts {
-  /** states that were looked into, whole choices that were worked out, and ways that a bound cut off */
+  /**
+   * states that were looked into, whole choices that were worked out, and ways that a bound cut off
+   */
   readonly nodes: number
   readonly leaves: number
   readonly cut: number
@@ -25,7 +27,7 @@ export interface SearchCounts {
 
 export interface SearchResult<Found> extends SearchCounts {
   /** null where there is none */
-  readonly best: { readonly cost: number, readonly found: Found } | null
+  readonly best: { readonly cost: number; readonly found: Found } | null
 }
 
 /** Costs that differ by no more are equal. */
@@ -34,12 +36,17 @@ export const sameCost = 1e-6
 const nodesPerReport = 64
 
 /**
- * Exact search, depth first: a way whose bound is above the best so far cannot hold a better choice and is cut off. What it ends with is
- * the cheapest; of equals the first by `compare`. Between reports nothing is held, so whoever runs it may stop at any.
+ * Exact search, depth first: a way whose bound is above the best so far cannot hold a better choice
+ * and is cut off. What it ends with is
+ * the cheapest; of equals the first by `compare`. Between reports nothing is held, so whoever runs
+ * it may stop at any.
  * @param upTo nothing that costs more is looked for
  */
-export function* branchAndBound<State, Found>({ root, branch, finish, compare }: SearchProblem<State, Found>, upTo = Infinity): Generator<SearchResult<Found>, SearchResult<Found>> {
-  let best: { cost: number, found: Found } | null = null
+export function* branchAndBound<State, Found>(
+  { root, branch, finish, compare }: SearchProblem<State, Found>,
+  upTo = Infinity,
+): Generator<SearchResult<Found>, SearchResult<Found>> {
+  let best: { cost: number; found: Found } | null = null
   let [nodes, leaves, cut] = [0, 0, 0]
   const limit = () => (best === null ? upTo : Math.min(upTo, best.cost)) + sameCost
   const open: Iterator<Branch<State>>[] = []
@@ -52,7 +59,12 @@ export function* branchAndBound<State, Found>({ root, branch, finish, compare }:
     }
     leaves++
     const whole = finish(state)
-    if (whole && whole.cost <= limit() && (best === null || whole.cost < best.cost - sameCost || compare(whole.found, best.found) < 0)) best = whole
+    if (
+      whole &&
+      whole.cost <= limit() &&
+      (best === null || whole.cost < best.cost - sameCost || compare(whole.found, best.found) < 0)
+    )
+      best = whole
   }
   enter(root)
   while (open.length > 0) {
@@ -69,7 +81,10 @@ export function* branchAndBound<State, Found>({ root, branch, finish, compare }:
 }
 
 /** Runs a search to its end. */
-export function runSearch<State, Found>(problem: SearchProblem<State, Found>, upTo = Infinity): SearchResult<Found> {
+export function runSearch<State, Found>(
+  problem: SearchProblem<State, Found>,
+  upTo = Infinity,
+): SearchResult<Found> {
   const steps = branchAndBound(problem, upTo)
   for (;;) {
     const step = steps.next()

@@ -16,7 +16,10 @@ export interface PoolOffer {
   readonly drives: Plan['drives']
   readonly key: string
   readonly count: number
-  /** paid now, and over the years without electricity: a build with these drives costs no less for them */
+  /**
+   * paid now, and over the years without electricity: a build with these drives costs no less for
+   * them
+   */
   readonly price: number
   readonly yearsCost: number
   /** watts of all drives, DC */
@@ -26,11 +29,23 @@ export interface PoolOffer {
   readonly survives: number
 }
 
-/** Layouts that a search goes through, the file system with each, and the fewest drives that make sense of it. */
-export const searchedLayouts: readonly { readonly layout: string, readonly from: number, readonly to?: number, readonly fileSystem: Plan['drives']['fileSystem'] }[] = [
-  { layout: 'separate', from: 1, fileSystem: 'journalled' }, { layout: 'mirror', from: 2, to: 2, fileSystem: 'journalled' }, { layout: 'pairs', from: 4, fileSystem: 'copyOnWrite' },
-  { layout: 'dedicated-1', from: 3, fileSystem: 'journalled' }, { layout: 'dedicated-2', from: 4, fileSystem: 'journalled' },
-  { layout: 'rotating-1', from: 3, fileSystem: 'copyOnWrite' }, { layout: 'rotating-2', from: 4, fileSystem: 'copyOnWrite' },
+/**
+ * Layouts that a search goes through, the file system with each, and the fewest drives that make
+ * sense of it.
+ */
+export const searchedLayouts: readonly {
+  readonly layout: string
+  readonly from: number
+  readonly to?: number
+  readonly fileSystem: Plan['drives']['fileSystem']
+}[] = [
+  { layout: 'separate', from: 1, fileSystem: 'journalled' },
+  { layout: 'mirror', from: 2, to: 2, fileSystem: 'journalled' },
+  { layout: 'pairs', from: 4, fileSystem: 'copyOnWrite' },
+  { layout: 'dedicated-1', from: 3, fileSystem: 'journalled' },
+  { layout: 'dedicated-2', from: 4, fileSystem: 'journalled' },
+  { layout: 'rotating-1', from: 3, fileSystem: 'copyOnWrite' },
+  { layout: 'rotating-2', from: 4, fileSystem: 'copyOnWrite' },
 ]
 /** Most drives of one model that are bought. */
 export const mostSearchedDrives = 12
@@ -38,22 +53,47 @@ export const mostSearchedDrives = 12
 export const leastSearchedTB = 4
 
 /** Models that a search buys: hard disks whose tracks do not overlap. */
-export function searchedModels({ driveModels }: Pick<Catalogue, 'driveModels'>): Catalogue['driveModels'] {
-  return driveModels.filter(({ recording, sizeTB, price }) => recording === 'conventional' && sizeTB >= leastSearchedTB && price >= 0)
+export function searchedModels({
+  driveModels,
+}: Pick<Catalogue, 'driveModels'>): Catalogue['driveModels'] {
+  return driveModels.filter(
+    ({ recording, sizeTB, price }) =>
+      recording === 'conventional' && sizeTB >= leastSearchedTB && price >= 0,
+  )
 }
 
-/** What drives cost over the years: what is there whatever is bought, and each drive by its price and failures. */
+/**
+ * What drives cost over the years: what is there whatever is bought, and each drive by its price
+ * and failures.
+ */
 function yearsOf(plan: Plan, catalogue: Catalogue) {
   const { horizonYears } = plan.choices
-  const question = (drives: Plan['drives'], drivesToPay: number) => yearsQuestion({ plan: { ...plan, drives }, catalogue, horizonYears, system: null, machineToPay: 0, drivesToPay, averageW: 0 })
+  const question = (drives: Plan['drives'], drivesToPay: number) =>
+    yearsQuestion({
+      plan: { ...plan, drives },
+      catalogue,
+      horizonYears,
+      system: null,
+      machineToPay: 0,
+      drivesToPay,
+      averageW: 0,
+    })
   const none = question({ ...plan.drives, lots: [], purchases: [] }, 0)
   const fixed = costOverYears(none)
-  const one = costOverYears({ ...none, drives: [{ count: 1, failuresPerYear: 1, price: 1, fromMonth: 0 }] }) - fixed
+  const one =
+    costOverYears({ ...none, drives: [{ count: 1, failuresPerYear: 1, price: 1, fromMonth: 0 }] }) -
+    fixed
   return { fixed, replaced: one, keptShare: 1 - plan.costs.resaleShare }
 }
 
-/** Makes offers of a plan: what a set of drives costs and takes; null where its layout does not take them. */
-export function offerMaker(plan: Plan, catalogue: Catalogue): (choice: PoolChoice, drives: Plan['drives']) => PoolOffer | null {
+/**
+ * Makes offers of a plan: what a set of drives costs and takes; null where its layout does not take
+ * them.
+ */
+export function offerMaker(
+  plan: Plan,
+  catalogue: Catalogue,
+): (choice: PoolChoice, drives: Plan['drives']) => PoolOffer | null {
   const { fixed, replaced, keptShare } = yearsOf(plan, catalogue)
   return (choice, drives) => {
     const layout = layouts.find(({ id }) => id === choice.layout)
@@ -70,38 +110,90 @@ export function offerMaker(plan: Plan, catalogue: Catalogue): (choice: PoolChoic
       activeW += lot.count * traits.activeW.likely
     }
     const { model = '', sizeTB, layout: id, fileSystem, keepsOwned = false } = choice
-    return { choice, drives, key: `${model} ${sizeTB} ${choice.count} ${id} ${fileSystem} ${keepsOwned}`, count, price, yearsCost: fixed + price * keptShare + failing * replaced, idleW, activeW, roomTB: roomTB(arrangement.usableTB, drives), survives: arrangement.survives }
-  }
-}
-
-/** No drives at all: for a machine that converts beside one that stores. It adds nothing, because what is paid whatever is bought is counted with the other. */
-export function noDrives(plan: Plan): PoolOffer {
-  return {
-    choice: { driveClass: plan.drives.driveClass, sizeTB: 0, count: 0, layout: 'separate', fileSystem: 'journalled' }, drives: { ...plan.drives, lots: [], purchases: [], fileSystem: 'journalled' }, key: 'none',
-    count: 0, price: 0, yearsCost: 0, idleW: 0, activeW: 0, roomTB: 0, survives: 0,
+    return {
+      choice,
+      drives,
+      key: `${model} ${sizeTB} ${choice.count} ${id} ${fileSystem} ${keepsOwned}`,
+      count,
+      price,
+      yearsCost: fixed + price * keptShare + failing * replaced,
+      idleW,
+      activeW,
+      roomTB: roomTB(arrangement.usableTB, drives),
+      survives: arrangement.survives,
+    }
   }
 }
 
 /**
- * Every set of drives that a search may end with: of one model, under each layout that so many make sense of, by themselves and beside
- * those owned; owned ones alone too. Without those whose room, or whose redundancy, is too little whatever else there is.
+ * No drives at all: for a machine that converts beside one that stores. It adds nothing, because
+ * what is paid whatever is bought is counted with the other.
  */
-export function poolOffers(plan: Plan, catalogue: Catalogue, need: { readonly roomTB: number, readonly survives: number }): PoolOffer[] {
+export function noDrives(plan: Plan): PoolOffer {
+  return {
+    choice: {
+      driveClass: plan.drives.driveClass,
+      sizeTB: 0,
+      count: 0,
+      layout: 'separate',
+      fileSystem: 'journalled',
+    },
+    drives: { ...plan.drives, lots: [], purchases: [], fileSystem: 'journalled' },
+    key: 'none',
+    count: 0,
+    price: 0,
+    yearsCost: 0,
+    idleW: 0,
+    activeW: 0,
+    roomTB: 0,
+    survives: 0,
+  }
+}
+
+/**
+ * Every set of drives that a search may end with: of one model, under each layout that so many make
+ * sense of, by themselves and beside
+ * those owned; owned ones alone too. Without those whose room, or whose redundancy, is too little
+ * whatever else there is.
+ */
+export function poolOffers(
+  plan: Plan,
+  catalogue: Catalogue,
+  need: { readonly roomTB: number; readonly survives: number },
+): PoolOffer[] {
   const owned = ownedLots(plan)
   const ownedCount = owned.reduce((sum, { count }) => sum + count, 0)
   const found: PoolOffer[] = []
   const offer = offerMaker(plan, catalogue)
   const add = (choice: PoolChoice) => {
     const made = offer(choice, adoptPool(plan, choice).drives)
-    if (made && made.roomTB >= need.roomTB - 1e-9 && made.survives >= need.survives) found.push(made)
+    if (made && made.roomTB >= need.roomTB - 1e-9 && made.survives >= need.survives)
+      found.push(made)
   }
   for (const { layout, from, to = mostSearchedDrives, fileSystem } of searchedLayouts) {
     if (!layouts.some(({ id }) => id === layout)) continue
     for (const keepsOwned of ownedCount > 0 ? [false, true] : [false]) {
       const kept = keepsOwned ? ownedCount : 0
-      if (keepsOwned && kept >= from && kept <= to) add({ driveClass: plan.drives.driveClass, sizeTB: leastSearchedTB, count: 0, layout, fileSystem, keepsOwned })
+      if (keepsOwned && kept >= from && kept <= to)
+        add({
+          driveClass: plan.drives.driveClass,
+          sizeTB: leastSearchedTB,
+          count: 0,
+          layout,
+          fileSystem,
+          keepsOwned,
+        })
       for (const { id, sizeTB, driveClass } of searchedModels(catalogue)) {
-        for (let count = Math.max(1, from - kept); count + kept <= to; count++) add({ driveClass: keepsOwned ? plan.drives.driveClass : driveClass, model: id, sizeTB, count, layout, fileSystem, keepsOwned })
+        for (let count = Math.max(1, from - kept); count + kept <= to; count++)
+          add({
+            driveClass: keepsOwned ? plan.drives.driveClass : driveClass,
+            model: id,
+            sizeTB,
+            count,
+            layout,
+            fileSystem,
+            keepsOwned,
+          })
       }
     }
   }

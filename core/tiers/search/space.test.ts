@@ -4,7 +4,14 @@ import { usualTiers, mostCloudSteps, mostTiers } from '../../plan/constants'
 import { planSchema } from '../../plan/planSchema'
 import { supplyEfficiency, efficiencyTable, at230V } from '../../machine/power/supplyCurve'
 import { sameCost } from './branchAndBound'
-import { bestEfficiency, rulesOfBody, rulesOfCards, rulesOfCore, rulesOfHeat, rulesOfMachine } from './buildSearch'
+import {
+  bestEfficiency,
+  rulesOfBody,
+  rulesOfCards,
+  rulesOfCore,
+  rulesOfHeat,
+  rulesOfMachine,
+} from './buildSearch'
 import { fitRules } from '../../machine/fit/fitRules'
 import { framesOf } from './frames'
 import { mostPoints } from './frontier'
@@ -14,20 +21,59 @@ import { mostTried, plenty } from './upgradePath'
 const plan = planSchema.parse({ name: 'x' })
 
 describe('the space that is searched', () => {
-  it('holds hard disks from 4 TB on whose tracks do not overlap, one to twelve of a model, under seven layouts', () => {
-    const offers = poolOffers(plan, catalogue, { roomTB: 0, survives: 0 })
-    expect(Math.min(...offers.map(({ choice }) => choice.sizeTB))).toBe(4)
-    expect([Math.min(...offers.map(({ count }) => count)), Math.max(...offers.map(({ count }) => count))]).toEqual([1, 12])
-    expect(new Set(offers.map(({ choice }) => choice.layout))).toEqual(new Set(['separate', 'mirror', 'pairs', 'dedicated-1', 'dedicated-2', 'rotating-1', 'rotating-2']))
-    expect(searchedModels(catalogue).every(({ recording }) => recording === 'conventional')).toBe(true)
-    expect(catalogue.driveModels.some(({ recording, sizeTB }) => recording === 'conventional' && sizeTB < 4) || catalogue.driveModels.some(({ recording }) => recording === 'flash')).toBe(true)
-  })
+  it(
+    'holds hard disks from 4 TB on whose tracks do not overlap, one to twelve of a model, ' +
+      'under seven layouts',
+    () => {
+      const offers = poolOffers(plan, catalogue, { roomTB: 0, survives: 0 })
+      expect(Math.min(...offers.map(({ choice }) => choice.sizeTB))).toBe(4)
+      expect([
+        Math.min(...offers.map(({ count }) => count)),
+        Math.max(...offers.map(({ count }) => count)),
+      ]).toEqual([1, 12])
+      expect(new Set(offers.map(({ choice }) => choice.layout))).toEqual(
+        new Set([
+          'separate',
+          'mirror',
+          'pairs',
+          'dedicated-1',
+          'dedicated-2',
+          'rotating-1',
+          'rotating-2',
+        ]),
+      )
+      expect(searchedModels(catalogue).every(({ recording }) => recording === 'conventional')).toBe(
+        true,
+      )
+      expect(
+        catalogue.driveModels.some(
+          ({ recording, sizeTB }) => recording === 'conventional' && sizeTB < 4,
+        ) || catalogue.driveModels.some(({ recording }) => recording === 'flash'),
+      ).toBe(true)
+    },
+  )
   it('holds one or two sticks, and processors of at most 700', () => {
     const groups = framesOf(plan, catalogue).flatMap(frame => frame.groups)
-    const memory = groups.filter(({ id }) => id === 'memory').flatMap(({ options }) => options.map(({ refs }) => refs.length))
+    const memory = groups
+      .filter(({ id }) => id === 'memory')
+      .flatMap(({ options }) => options.map(({ refs }) => refs.length))
     expect(new Set(memory)).toEqual(new Set([0, 1, 2]))
-    const dear = { ...catalogue, processors: catalogue.processors.map(processor => processor.id === 'leat-22' ? { ...processor, price: 700 } : processor.id === 'leat-21' ? { ...processor, price: 701 } : processor) }
-    const ids = new Set(framesOf(plan, dear).flatMap(frame => frame.groups).filter(({ id }) => id === 'processor').flatMap(({ options }) => options.flatMap(({ refs }) => refs)))
+    const dear = {
+      ...catalogue,
+      processors: catalogue.processors.map(processor =>
+        processor.id === 'leat-22'
+          ? { ...processor, price: 700 }
+          : processor.id === 'leat-21'
+            ? { ...processor, price: 701 }
+            : processor,
+      ),
+    }
+    const ids = new Set(
+      framesOf(plan, dear)
+        .flatMap(frame => frame.groups)
+        .filter(({ id }) => id === 'processor')
+        .flatMap(({ options }) => options.flatMap(({ refs }) => refs)),
+    )
     expect([ids.has('leat-22'), ids.has('leat-21')]).toEqual([true, false])
   })
   it('is bounded by what no supply of the table does better', () => {
@@ -37,12 +83,29 @@ describe('the space that is searched', () => {
   })
   it('is cut by rules that there are', () => {
     const known = fitRules.map(({ id }) => id)
-    for (const id of new Set([...rulesOfCore, ...rulesOfMachine, ...rulesOfHeat, ...rulesOfCards, ...rulesOfBody])) expect(known).toContain(id)
+    for (const id of new Set([
+      ...rulesOfCore,
+      ...rulesOfMachine,
+      ...rulesOfHeat,
+      ...rulesOfCards,
+      ...rulesOfBody,
+    ]))
+      expect(known).toContain(id)
     expect(rulesOfMachine.slice(0, rulesOfCore.length)).toEqual([...rulesOfCore])
-    expect(new Set([rulesOfCore, rulesOfMachine, rulesOfHeat, rulesOfCards, rulesOfBody].map(({ length }) => length)).size).toBe(5)
+    expect(
+      new Set(
+        [rulesOfCore, rulesOfMachine, rulesOfHeat, rulesOfCards, rulesOfBody].map(
+          ({ length }) => length,
+        ),
+      ).size,
+    ).toBe(5)
   })
   it('has limits that a page can hold', () => {
     expect([mostPoints, mostTried, plenty, mostTiers, mostCloudSteps]).toEqual([14, 900, 5, 6, 20])
-    expect(usualTiers).toEqual([{ name: 'Lean', cap: 700 }, { name: 'Middle', cap: 1700 }, { name: 'Large', cap: 2900 }])
+    expect(usualTiers).toEqual([
+      { name: 'Lean', cap: 700 },
+      { name: 'Middle', cap: 1700 },
+      { name: 'Large', cap: 2900 },
+    ])
   })
 })

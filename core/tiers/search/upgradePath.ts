@@ -30,20 +30,35 @@ export function ratioOf({ asked, possible }: Pick<Verdict, 'asked' | 'possible'>
 }
 
 function ratios(verdicts: readonly Verdict[]): Map<string, number> {
-  return new Map(verdicts.filter(({ id }) => followed.includes(id)).flatMap((verdict) => {
-    const ratio = ratioOf(verdict)
-    return ratio === null ? [] : [[verdict.id, ratio] as const]
-  }))
+  return new Map(
+    verdicts
+      .filter(({ id }) => followed.includes(id))
+      .flatMap(verdict => {
+        const ratio = ratioOf(verdict)
+        return ratio === null ? [] : [[verdict.id, ratio] as const]
+      }),
+  )
 }
 
-/** The limit that binds: the smallest possible ÷ needed; null where nothing is known, or everything is plenty. */
-export function bindingLimit(verdicts: readonly Verdict[]): { readonly limit: Verdict, readonly ratio: number } | null {
-  const [id, ratio] = [...ratios(verdicts)].reduce<[string, number]>((min, entry) => entry[1] < min[1] ? [...entry] : min, ['', plenty])
+/**
+ * The limit that binds: the smallest possible ÷ needed; null where nothing is known, or everything
+ * is plenty.
+ */
+export function bindingLimit(
+  verdicts: readonly Verdict[],
+): { readonly limit: Verdict; readonly ratio: number } | null {
+  const [id, ratio] = [...ratios(verdicts)].reduce<[string, number]>(
+    (min, entry) => (entry[1] < min[1] ? [...entry] : min),
+    ['', plenty],
+  )
   const limit = verdicts.find(verdict => verdict.id === id)
   return limit ? { limit, ratio } : null
 }
 
-/** The next step of a plan, and the one after it: the cheapest single change that raises the smallest headroom and lowers none below what is needed. */
+/**
+ * The next step of a plan, and the one after it: the cheapest single change that raises the
+ * smallest headroom and lowers none below what is needed.
+ */
 export function upgradePath(plan: Plan, shipped: Catalogue, steps = 2): UpgradeStep[] {
   const path: UpgradeStep[] = []
   const assessor = planAssessor(4)
@@ -53,27 +68,50 @@ export function upgradePath(plan: Plan, shipped: Catalogue, steps = 2): UpgradeS
     const before = ratios(verdicts)
     const binding = bindingLimit(verdicts)
     if (!binding) break
-    const { limit, limit: { id }, ratio: least } = binding
-    const step = firstThatHelps(candidates(now, shipped, id), (candidate) => {
+    const {
+      limit,
+      limit: { id },
+      ratio: least,
+    } = binding
+    const step = firstThatHelps(candidates(now, shipped, id), candidate => {
       const changed = assessor.assess(candidate.plan, shipped)
       const after = ratios(changed.verdicts)
       const raised = (after.get(id) ?? 0) > least + 1e-9
-      const harms = [...after].some(([other, ratio]) => ratio < 1 && ratio < (before.get(other) ?? 0) - 1e-9)
-      const fails = (of: readonly Verdict[]) => ['short', 'impossible'].includes(of.find(verdict => verdict.id === 'fit')!.state)
-      return raised && !harms && (!fails(changed.verdicts) || fails(verdicts)) ? { ...candidate, after: after.get(id)! } : null
+      const harms = [...after].some(
+        ([other, ratio]) => ratio < 1 && ratio < (before.get(other) ?? 0) - 1e-9,
+      )
+      const fails = (of: readonly Verdict[]) =>
+        ['short', 'impossible'].includes(of.find(verdict => verdict.id === 'fit')!.state)
+      return raised && !harms && (!fails(changed.verdicts) || fails(verdicts))
+        ? { ...candidate, after: after.get(id)! }
+        : null
     })
     if (!step) break
-    path.push({ limit, before: least, after: step.after, label: step.label, price: step.price, plan: step.plan })
+    path.push({
+      limit,
+      before: least,
+      after: step.after,
+      label: step.label,
+      price: step.price,
+      plan: step.plan,
+    })
     now = step.plan
   }
   return path
 }
 
-interface Candidate { readonly label: string, readonly price: number, readonly plan: Plan }
+interface Candidate {
+  readonly label: string
+  readonly price: number
+  readonly plan: Plan
+}
 /** So many changes are tried for a step, the cheapest first. */
 export const mostTried = 900
 
-function firstThatHelps<Found>(all: readonly Candidate[], look: (candidate: Candidate) => Found | null): Found | null {
+function firstThatHelps<Found>(
+  all: readonly Candidate[],
+  look: (candidate: Candidate) => Found | null,
+): Found | null {
   for (const candidate of all.slice(0, mostTried)) {
     const found = look(candidate)
     if (found) return found
@@ -81,28 +119,90 @@ function firstThatHelps<Found>(all: readonly Candidate[], look: (candidate: Cand
   return null
 }
 
-/** Changes that may relieve a limit, the cheapest first: a part, or drives; each by itself, and with one more part that it may need to go together. */
+/**
+ * Changes that may relieve a limit, the cheapest first: a part, or drives; each by itself, and with
+ * one more part that it may need to go together.
+ */
 function candidates(plan: Plan, shipped: Catalogue, limit: string): Candidate[] {
   const catalogue = effectiveCatalogue(plan, shipped)
   const frame = ownFrame(plan, catalogue)
-  const optionsOf = (ids: readonly Group['id'][]) => frame.groups.flatMap(({ id, options }) => ids.includes(id) ? options.filter(({ refs }) => refs.length > 0) : [])
-  const withParts = (of: Plan, refs: readonly string[], portMbps = 0): Plan => ({ ...of, machine: machineOf(frame, refs, { plan: of, catalogue }), network: { ...of.network, serverPortMbps: Math.max(of.network.serverPortMbps, portMbps) as Plan['network']['serverPortMbps'] } })
-  const helpers: readonly Option[] = [{ refs: [], price: 0, idleW: 0, loadW: 0 }, ...optionsOf(['supply', 'enclosure', 'controller', 'memory'])]
-  const main: { readonly label: string, readonly price: number, readonly refs: readonly string[], readonly portMbps: number, readonly drives: Plan['drives'] }[] = []
+  const optionsOf = (ids: readonly Group['id'][]) =>
+    frame.groups.flatMap(({ id, options }) =>
+      ids.includes(id) ? options.filter(({ refs }) => refs.length > 0) : [],
+    )
+  const withParts = (of: Plan, refs: readonly string[], portMbps = 0): Plan => ({
+    ...of,
+    machine: machineOf(frame, refs, { plan: of, catalogue }),
+    network: {
+      ...of.network,
+      serverPortMbps: Math.max(
+        of.network.serverPortMbps,
+        portMbps,
+      ) as Plan['network']['serverPortMbps'],
+    },
+  })
+  const helpers: readonly Option[] = [
+    { refs: [], price: 0, idleW: 0, loadW: 0 },
+    ...optionsOf(['supply', 'enclosure', 'controller', 'memory']),
+  ]
+  const main: {
+    readonly label: string
+    readonly price: number
+    readonly refs: readonly string[]
+    readonly portMbps: number
+    readonly drives: Plan['drives']
+  }[] = []
   if (limit === 'space' || limit === 'survival') {
     const pools = changedPools(plan, catalogue, true)
     const own = pools.find(({ choice }) => choice.count === 0)
     for (const { choice, price, drives, roomTB, survives } of pools) {
-      if (limit === 'space' ? roomTB <= (own?.roomTB ?? 0) : survives <= (own?.survives ?? 0)) continue
-      const other = drives.layout === plan.drives.layout || drives.layout === own?.choice.layout ? '' : `, ${layoutLabel(drives.layout)}`
-      main.push({ label: choice.count > 0 ? `Add ${choice.count} × ${choice.sizeTB} TB${other}` : `Change the layout${other}`, price, refs: [], portMbps: 0, drives })
+      if (limit === 'space' ? roomTB <= (own?.roomTB ?? 0) : survives <= (own?.survives ?? 0))
+        continue
+      const other =
+        drives.layout === plan.drives.layout || drives.layout === own?.choice.layout
+          ? ''
+          : `, ${layoutLabel(drives.layout)}`
+      main.push({
+        label:
+          choice.count > 0
+            ? `Add ${choice.count} × ${choice.sizeTB} TB${other}`
+            : `Change the layout${other}`,
+        price,
+        refs: [],
+        portMbps: 0,
+        drives,
+      })
     }
+  } else {
+    for (const option of optionsOf(['processor', 'card', 'memory', 'networkCard']))
+      main.push({
+        label: `Put in ${partNames(option.refs, catalogue)}`,
+        price: option.price,
+        refs: option.refs,
+        portMbps: option.portMbps ?? 0,
+        drives: plan.drives,
+      })
   }
-  else {
-    for (const option of optionsOf(['processor', 'card', 'memory', 'networkCard'])) main.push({ label: `Put in ${partNames(option.refs, catalogue)}`, price: option.price, refs: option.refs, portMbps: option.portMbps ?? 0, drives: plan.drives })
-  }
-  const all = main.flatMap(change => helpers.filter(helper => !helper.refs.some(ref => change.refs.includes(ref))).map(helper => ({ change, helper, price: change.price + helper.price })))
-  return all.sort((a, b) => a.price - b.price || a.helper.refs.length - b.helper.refs.length || (a.change.label < b.change.label ? -1 : 1)).slice(0, mostTried).map(({ change, helper, price }) => ({
-    label: `${change.label}${helper.refs.length ? `, with ${partNames(helper.refs, catalogue)}` : ''}`, price, plan: withParts({ ...plan, drives: change.drives }, [...change.refs, ...helper.refs], change.portMbps),
-  }))
+  const all = main.flatMap(change =>
+    helpers
+      .filter(helper => !helper.refs.some(ref => change.refs.includes(ref)))
+      .map(helper => ({ change, helper, price: change.price + helper.price })),
+  )
+  return all
+    .sort(
+      (a, b) =>
+        a.price - b.price ||
+        a.helper.refs.length - b.helper.refs.length ||
+        (a.change.label < b.change.label ? -1 : 1),
+    )
+    .slice(0, mostTried)
+    .map(({ change, helper, price }) => ({
+      label: `${change.label}${helper.refs.length ? `, with ${partNames(helper.refs, catalogue)}` : ''}`,
+      price,
+      plan: withParts(
+        { ...plan, drives: change.drives },
+        [...change.refs, ...helper.refs],
+        change.portMbps,
+      ),
+    }))
 }

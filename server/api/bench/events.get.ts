@@ -3,7 +3,7 @@ import { bench } from '../../bench/benchJob'
 import { noteStream } from '../../lifetime/eventStreams'
 
 /** The bench as server-sent events: its state now, and every change. */
-export default defineEventHandler((event) => {
+export default defineEventHandler(event => {
   const stream = createEventStream(event)
   const stop = bench.watch(state => void stream.push(JSON.stringify(state)))
   const forget = noteStream(() => void stream.close())

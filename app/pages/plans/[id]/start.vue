@@ -20,9 +20,7 @@ const store = usePlanStore()
       <h1>What do you need?</h1>
       <p class="soft">
         Answer what you know, in any order. Everything can be changed later.
-        <NuxtLink :to="viewAddress(store.id ?? '', 'brief')">
-          Go to the whole plan
-        </NuxtLink>
+        <NuxtLink :to="viewAddress(store.id ?? '', 'brief')"> Go to the whole plan </NuxtLink>
       </p>
     </header>
     <div class="columns">
@@ -42,9 +40,30 @@ const store = usePlanStore()
 </template>
 
 <style scoped>
-.start { max-width: 1320px; margin: 0 auto; display: flex; flex-direction: column; gap: 12px; }
-header { display: flex; flex-wrap: wrap; gap: 4px 18px; align-items: baseline; }
-header a { color: rgb(var(--v-theme-primary)); }
-.columns { --page-columns: minmax(0, 1.35fr) minmax(0, 1fr); gap: 10px; }
-.questions { display: flex; flex-direction: column; gap: 10px; min-width: 0; }
+.start {
+  max-width: 1320px;
+  margin: 0 auto;
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  align-items: baseline;
+}
+header a {
+  color: rgb(var(--v-theme-primary));
+}
+.columns {
+  --page-columns: minmax(0, 1.35fr) minmax(0, 1fr);
+  gap: 10px;
+}
+.questions {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  min-width: 0;
+}
 </style>

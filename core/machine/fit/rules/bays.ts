@@ -1,17 +1,42 @@
 import { counted, fitRule, passIf, type FitCases } from '../fitRule'
 
 /** A bay for every drive, in the case or beside it. */
-export const bays = fitRule<{ readonly drives: number, readonly bays: number }>({
-  id: 'bays', label: 'Drive bays', group: 'places', stops: true,
-  judge: ({ drives, build, freeBays }) => drives.count === 0 ? null : { state: passIf(freeBays >= 0), values: { drives: drives.count, bays: build.bays } },
-  say: ({ drives, bays: there }, _, state) => state === 'pass' ? `${counted(drives, 'drive')} in ${counted(there, 'bay')}.` : `${counted(drives, 'drive')} do not fit into ${counted(there, 'bay')}.`,
+export const bays = fitRule<{ readonly drives: number; readonly bays: number }>({
+  id: 'bays',
+  label: 'Drive bays',
+  group: 'places',
+  stops: true,
+  judge: ({ drives, build, freeBays }) =>
+    drives.count === 0
+      ? null
+      : { state: passIf(freeBays >= 0), values: { drives: drives.count, bays: build.bays } },
+  say: ({ drives, bays: there }, _, state) =>
+    state === 'pass'
+      ? `${counted(drives, 'drive')} in ${counted(there, 'bay')}.`
+      : `${counted(drives, 'drive')} do not fit into ${counted(there, 'bay')}.`,
   trials: ({ freeBays, housing }) => [
-    ...(housing && housing.bays525 > 0 ? [{ how: 'add', kind: 'cable', count: -freeBays, only: (entry: object) => 'use' in entry && entry.use === 'bayAdapter' } as const] : []),
-    { how: 'replace', kind: 'case' }, { how: 'add', kind: 'enclosure' },
+    ...(housing && housing.bays525 > 0
+      ? [
+          {
+            how: 'add',
+            kind: 'cable',
+            count: -freeBays,
+            only: (entry: object) => 'use' in entry && entry.use === 'bayAdapter',
+          } as const,
+        ]
+      : []),
+    { how: 'replace', kind: 'case' },
+    { how: 'add', kind: 'enclosure' },
   ],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'wherry-4' }, drives: { lots: [{ count: 4 }] } } },
-  failing: { state: 'fail', plan: { machine: { base: 'wherry-4' }, drives: { lots: [{ count: 5 }] } } },
+  passing: {
+    state: 'pass',
+    plan: { machine: { base: 'wherry-4' }, drives: { lots: [{ count: 4 }] } },
+  },
+  failing: {
+    state: 'fail',
+    plan: { machine: { base: 'wherry-4' }, drives: { lots: [{ count: 5 }] } },
+  },
 }

@@ -1,24 +1,50 @@
 import { fitRule, passIf, type FitCases } from '../fitRule'
 
 /** The case has holes for a board of this form. */
-export const boardInCase = fitRule<{ readonly form: string, readonly housing: string | null }>({
-  id: 'boardInCase', label: 'Board in the case', group: 'parts', stops: true,
+export const boardInCase = fitRule<{ readonly form: string; readonly housing: string | null }>({
+  id: 'boardInCase',
+  label: 'Board in the case',
+  group: 'parts',
+  stops: true,
   judge({ board, housing, build: { base, isFromParts } }) {
-    if (!board) return isFromParts ? { state: 'fail', values: { form: '', housing: housing?.label ?? null } } : null
+    if (!board)
+      return isFromParts
+        ? { state: 'fail', values: { form: '', housing: housing?.label ?? null } }
+        : null
     if (!housing) return { state: 'fail', values: { form: board.form, housing: null } }
     const together = base !== null && base.inside.board === board && base.inside.case === housing
-    return { state: passIf(together || (board.form !== 'own' && housing.forms.includes(board.form))), values: { form: board.form, housing: housing.label } }
+    return {
+      state: passIf(together || (board.form !== 'own' && housing.forms.includes(board.form))),
+      values: { form: board.form, housing: housing.label },
+    }
   },
   say({ form, housing }, _, state) {
     if (!form) return 'There is no board.'
     if (housing === null) return 'There is no case.'
-    if (form === 'own') return state === 'pass' ? 'The board and the case are made for each other.' : 'The board is its maker\'s own shape and goes into its own case only.'
-    return state === 'pass' ? `The ${form} board goes into the ${housing}.` : `The ${housing} does not take a ${form} board.`
+    if (form === 'own')
+      return state === 'pass'
+        ? 'The board and the case are made for each other.'
+        : "The board is its maker's own shape and goes into its own case only."
+    return state === 'pass'
+      ? `The ${form} board goes into the ${housing}.`
+      : `The ${housing} does not take a ${form} board.`
   },
-  trials: ({ board }) => board ? [{ how: 'replace', kind: 'case' }, { how: 'replace', kind: 'board' }] : [],
+  trials: ({ board }) =>
+    board
+      ? [
+          { how: 'replace', kind: 'case' },
+          { how: 'replace', kind: 'board' },
+        ]
+      : [],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'coffer-6' }] } } },
-  failing: { state: 'fail', plan: { machine: { base: 'parts', parts: [{ ref: 'postern-22' }, { ref: 'creel-6' }] } } },
+  passing: {
+    state: 'pass',
+    plan: { machine: { base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'coffer-6' }] } },
+  },
+  failing: {
+    state: 'fail',
+    plan: { machine: { base: 'parts', parts: [{ ref: 'postern-22' }, { ref: 'creel-6' }] } },
+  },
 }

@@ -1,28 +1,67 @@
 import { fitRule, type FitCases } from '../fitRule'
 
 /** Cards are short and low enough for the case, and it has openings for them. */
-export const cardInCase = fitRule<{ readonly tooLong: string | null, readonly tooHigh: string | null, readonly cards: number, readonly openings: number, readonly mostMm: number }>({
-  id: 'cardInCase', label: 'Cards in the case', group: 'parts', stops: true,
+export const cardInCase = fitRule<{
+  readonly tooLong: string | null
+  readonly tooHigh: string | null
+  readonly cards: number
+  readonly openings: number
+  readonly mostMm: number
+}>({
+  id: 'cardInCase',
+  label: 'Cards in the case',
+  group: 'parts',
+  stops: true,
   judge({ housing, places }) {
-    const cards = places.flatMap(({ holds }) => holds?.wants === 'slot' ? [holds] : [])
+    const cards = places.flatMap(({ holds }) => (holds?.wants === 'slot' ? [holds] : []))
     if (!housing || cards.length === 0) return null
     const tooLong = cards.find(({ lengthMm }) => lengthMm > housing.cardMm)
     const tooHigh = cards.find(({ lowHeight }) => !lowHeight && !housing.fullHeight)
     const fits = !tooLong && !tooHigh && cards.length <= housing.cardSlots
     return {
-      state: fits ? 'pass' : 'fail', clash: { parts: [tooLong, tooHigh].flatMap(card => card?.partIndex ?? []) },
-      values: { tooLong: tooLong?.label ?? null, tooHigh: tooHigh?.label ?? null, cards: cards.length, openings: housing.cardSlots, mostMm: housing.cardMm },
+      state: fits ? 'pass' : 'fail',
+      clash: { parts: [tooLong, tooHigh].flatMap(card => card?.partIndex ?? []) },
+      values: {
+        tooLong: tooLong?.label ?? null,
+        tooHigh: tooHigh?.label ?? null,
+        cards: cards.length,
+        openings: housing.cardSlots,
+        mostMm: housing.cardMm,
+      },
     }
   },
   say({ tooLong, tooHigh, cards, openings, mostMm }, { number: n }) {
     if (tooLong) return `${tooLong} is longer than the ${n(mostMm)} mm that the case leaves.`
     if (tooHigh) return `${tooHigh} is of full height; the case takes low cards only.`
-    return cards > openings ? `${cards} cards, and the case has ${openings} openings for them.` : 'The cards are short and low enough for the case.'
+    return cards > openings
+      ? `${cards} cards, and the case has ${openings} openings for them.`
+      : 'The cards are short and low enough for the case.'
   },
-  trials: ({ places }) => [{ how: 'replace', kind: 'case' }, ...places.flatMap(({ holds }) => holds?.kind === 'card' ? [{ how: 'replace', kind: 'card' } as const] : [])],
+  trials: ({ places }) => [
+    { how: 'replace', kind: 'case' },
+    ...places.flatMap(({ holds }) =>
+      holds?.kind === 'card' ? [{ how: 'replace', kind: 'card' } as const] : [],
+    ),
+  ],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'coffer-6' }, { ref: 'cardModern' }] } } },
-  failing: { state: 'fail', plan: { machine: { base: 'parts', parts: [{ ref: 'postern-22m' }, { ref: 'creel-4' }, { ref: 'cardModern' }] } } },
+  passing: {
+    state: 'pass',
+    plan: {
+      machine: {
+        base: 'parts',
+        parts: [{ ref: 'postern-21' }, { ref: 'coffer-6' }, { ref: 'cardModern' }],
+      },
+    },
+  },
+  failing: {
+    state: 'fail',
+    plan: {
+      machine: {
+        base: 'parts',
+        parts: [{ ref: 'postern-22m' }, { ref: 'creel-4' }, { ref: 'cardModern' }],
+      },
+    },
+  },
 }

@@ -1,17 +1,48 @@
 import { counted, fitRule, passIf, type FitCases } from '../fitRule'
 
 /** Video cards that want a plug of their own get one. */
-export const cardPlug = fitRule<{ readonly needed: number, readonly there: number }>({
-  id: 'cardPlug', label: 'Plugs for video cards', group: 'power', stops: true,
+export const cardPlug = fitRule<{ readonly needed: number; readonly there: number }>({
+  id: 'cardPlug',
+  label: 'Plugs for video cards',
+  group: 'power',
+  stops: true,
   judge({ places, homeless, supply }) {
-    const needed = [...places.flatMap(({ holds }) => holds ?? []), ...homeless.map(({ item }) => item)].reduce((sum, { cardPlugs }) => sum + cardPlugs, 0)
-    return supply && needed > 0 ? { state: passIf(needed <= supply.cardPlugs), values: { needed, there: supply.cardPlugs } } : null
+    const needed = [
+      ...places.flatMap(({ holds }) => holds ?? []),
+      ...homeless.map(({ item }) => item),
+    ].reduce((sum, { cardPlugs }) => sum + cardPlugs, 0)
+    return supply && needed > 0
+      ? { state: passIf(needed <= supply.cardPlugs), values: { needed, there: supply.cardPlugs } }
+      : null
   },
-  say: ({ needed, there }, _, state) => state === 'pass' ? `${counted(needed, 'plug')} for video cards, and the supply has ${there}.` : `The video card needs ${needed === 1 ? 'a plug' : `${needed} plugs`} of its own; the supply has ${there === 0 ? 'none' : there}.`,
-  trials: () => [{ how: 'replace', kind: 'supply' }, { how: 'replace', kind: 'card' }],
+  say: ({ needed, there }, _, state) =>
+    state === 'pass'
+      ? `${counted(needed, 'plug')} for video cards, and the supply has ${there}.`
+      : `The video card needs ${needed === 1 ? 'a plug' : `${needed} plugs`} of its own; the ` +
+        `supply has ${there === 0 ? 'none' : there}.`,
+  trials: () => [
+    { how: 'replace', kind: 'supply' },
+    { how: 'replace', kind: 'card' },
+  ],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'parts', parts: [{ ref: 'mole-550' }, { ref: 'postern-22' }, { ref: 'coffer-6' }, { ref: 'cardModern' }] } } },
-  failing: { state: 'fail', plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'cardModern' }] } } },
+  passing: {
+    state: 'pass',
+    plan: {
+      machine: {
+        base: 'parts',
+        parts: [
+          { ref: 'mole-550' },
+          { ref: 'postern-22' },
+          { ref: 'coffer-6' },
+          { ref: 'cardModern' },
+        ],
+      },
+    },
+  },
+  failing: {
+    state: 'fail',
+    plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'cardModern' }] } },
+  },
 }

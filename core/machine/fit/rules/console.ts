@@ -2,9 +2,26 @@ import { fitRule, passIf, type FitCases } from '../fitRule'
 
 /** Somebody can see what it says when it does not start. */
 export const consoleAtHand = fitRule<{ readonly remote: boolean }>({
-  id: 'console', label: 'When it does not start', group: 'running',
-  judge: ({ board, machine, build: { base } }) => board ? { state: passIf(board.remoteManagement || base?.class === 'appliance' || machine.monitorAtHand, 'warning'), values: { remote: board.remoteManagement || base?.class === 'appliance' } } : null,
-  say: ({ remote }, _, state) => remote ? 'It is managed over the network, even when it does not start.' : state === 'pass' ? 'A monitor is at hand for the day when it does not start.' : 'Without a monitor and without management over the network, nobody sees why it does not start.',
+  id: 'console',
+  label: 'When it does not start',
+  group: 'running',
+  judge: ({ board, machine, build: { base } }) =>
+    board
+      ? {
+          state: passIf(
+            board.remoteManagement || base?.class === 'appliance' || machine.monitorAtHand,
+            'warning',
+          ),
+          values: { remote: board.remoteManagement || base?.class === 'appliance' },
+        }
+      : null,
+  say: ({ remote }, _, state) =>
+    remote
+      ? 'It is managed over the network, even when it does not start.'
+      : state === 'pass'
+        ? 'A monitor is at hand for the day when it does not start.'
+        : 'Without a monitor and without management over the network, nobody sees why it ' +
+          'does not start.',
 })
 
 export const cases: FitCases = {

@@ -1,25 +1,66 @@
 import { fitRule, type FitCases } from '../fitRule'
 
 /** The cooler goes onto the socket and under the lid. */
-export const coolerFits = fitRule<{ readonly name: string, readonly socket: string | null, readonly heightMm: number, readonly mostMm: number }>({
-  id: 'coolerFits', label: 'Cooler under the lid', group: 'parts', stops: true,
+export const coolerFits = fitRule<{
+  readonly name: string
+  readonly socket: string | null
+  readonly heightMm: number
+  readonly mostMm: number
+}>({
+  id: 'coolerFits',
+  label: 'Cooler under the lid',
+  group: 'parts',
+  stops: true,
   judge({ cooler, board, housing, build }) {
     if (!cooler || !board || !housing) return null
     const wrongSocket = board.socket === null || !cooler.sockets.includes(board.socket)
     return {
-      state: wrongSocket || cooler.heightMm > housing.coolerMm ? 'fail' : 'pass', clash: { parts: build.parts.filter(({ kind }) => kind === 'cooler').map(({ index }) => index) },
-      values: { name: cooler.label, socket: wrongSocket ? board.socket ?? '' : null, heightMm: cooler.heightMm, mostMm: housing.coolerMm },
+      state: wrongSocket || cooler.heightMm > housing.coolerMm ? 'fail' : 'pass',
+      clash: {
+        parts: build.parts.filter(({ kind }) => kind === 'cooler').map(({ index }) => index),
+      },
+      values: {
+        name: cooler.label,
+        socket: wrongSocket ? (board.socket ?? '') : null,
+        heightMm: cooler.heightMm,
+        mostMm: housing.coolerMm,
+      },
     }
   },
   say({ name, socket, heightMm, mostMm }, { number: n }, state) {
-    if (socket === '') return `${name} does not go onto a board with a soldered processor, which has a cooler of its own.`
+    if (socket === '')
+      return (
+        `${name} does not go onto a board with a soldered processor, which has a cooler of ` +
+        'its own.'
+      )
     if (socket !== null) return `${name} does not go onto socket ${socket}.`
-    return state === 'pass' ? `The cooler is ${n(heightMm)} mm high; ${n(mostMm)} mm are there.` : `The cooler is ${n(heightMm)} mm high; the case leaves ${n(mostMm)} mm.`
+    return state === 'pass'
+      ? `The cooler is ${n(heightMm)} mm high; ${n(mostMm)} mm are there.`
+      : `The cooler is ${n(heightMm)} mm high; the case leaves ${n(mostMm)} mm.`
   },
-  trials: () => [{ how: 'replace', kind: 'cooler' }, { how: 'replace', kind: 'case' }],
+  trials: () => [
+    { how: 'replace', kind: 'cooler' },
+    { how: 'replace', kind: 'case' },
+  ],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'parts', parts: [{ ref: 'postern-22m' }, { ref: 'creel-4' }, { ref: 'fern-flat' }] } } },
-  failing: { state: 'fail', plan: { machine: { base: 'parts', parts: [{ ref: 'postern-22m' }, { ref: 'creel-4' }, { ref: 'fern-tower' }] } } },
+  passing: {
+    state: 'pass',
+    plan: {
+      machine: {
+        base: 'parts',
+        parts: [{ ref: 'postern-22m' }, { ref: 'creel-4' }, { ref: 'fern-flat' }],
+      },
+    },
+  },
+  failing: {
+    state: 'fail',
+    plan: {
+      machine: {
+        base: 'parts',
+        parts: [{ ref: 'postern-22m' }, { ref: 'creel-4' }, { ref: 'fern-tower' }],
+      },
+    },
+  },
 }

@@ -1,24 +1,63 @@
 import { fitRule, type FitCases } from '../fitRule'
 
-/** Under this share of what the processor makes at its most, a cooler does not even do for everyday. */
+/**
+ * Under this share of what the processor makes at its most, a cooler does not even do for everyday.
+ */
 export const leastCooling = 0.6
 
 /** The cooler carries away what the processor makes. */
-export const coolerHeat = fitRule<{ readonly carriesW: number | null, readonly makesW: number }>({
-  id: 'coolerHeat', label: 'Heat of the processor', group: 'parts',
+export const coolerHeat = fitRule<{ readonly carriesW: number | null; readonly makesW: number }>({
+  id: 'coolerHeat',
+  label: 'Heat of the processor',
+  group: 'parts',
   judge({ coolsW, processor, board }) {
     if (!board || !processor) return null
-    if (coolsW === null) return { state: board.socket === null ? 'pass' : 'fail', values: { carriesW: null, makesW: processor.maxW } }
-    return { state: coolsW >= processor.maxW ? 'pass' : coolsW >= leastCooling * processor.maxW ? 'warning' : 'fail', values: { carriesW: coolsW, makesW: processor.maxW } }
+    if (coolsW === null)
+      return {
+        state: board.socket === null ? 'pass' : 'fail',
+        values: { carriesW: null, makesW: processor.maxW },
+      }
+    return {
+      state:
+        coolsW >= processor.maxW
+          ? 'pass'
+          : coolsW >= leastCooling * processor.maxW
+            ? 'warning'
+            : 'fail',
+      values: { carriesW: coolsW, makesW: processor.maxW },
+    }
   },
   say({ carriesW, makesW }, { quantity }, state) {
-    if (carriesW === null) return state === 'pass' ? 'The board comes with its cooler.' : 'There is no cooler for the processor.'
-    return state === 'pass' ? `The cooler carries ${quantity(carriesW, 'W')}; the processor makes at most ${quantity(makesW, 'W')}.` : `The processor makes ${quantity(makesW, 'W')} at its most; the cooler carries ${quantity(carriesW, 'W')}, so it slows down under a long load.`
+    if (carriesW === null)
+      return state === 'pass'
+        ? 'The board comes with its cooler.'
+        : 'There is no cooler for the processor.'
+    return state === 'pass'
+      ? `The cooler carries ${quantity(carriesW, 'W')}; the processor makes at most ` +
+          `${quantity(makesW, 'W')}.`
+      : `The processor makes ${quantity(makesW, 'W')} at its most; the cooler carries ` +
+          `${quantity(carriesW, 'W')}, so it slows down under a long load.`
   },
   trials: ({ cooler }) => [{ how: cooler ? 'replace' : 'add', kind: 'cooler' }],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'parts', parts: [{ ref: 'postern-22' }, { ref: 'leat-22' }, { ref: 'fern-tower' }] } } },
-  failing: { state: 'fail', plan: { machine: { base: 'parts', parts: [{ ref: 'hatch-22' }, { ref: 'race-24' }, { ref: 'fern-low' }] } } },
+  passing: {
+    state: 'pass',
+    plan: {
+      machine: {
+        base: 'parts',
+        parts: [{ ref: 'postern-22' }, { ref: 'leat-22' }, { ref: 'fern-tower' }],
+      },
+    },
+  },
+  failing: {
+    state: 'fail',
+    plan: {
+      machine: {
+        base: 'parts',
+        parts: [{ ref: 'hatch-22' }, { ref: 'race-24' }, { ref: 'fern-low' }],
+      },
+    },
+  },
 }

@@ -7,12 +7,24 @@ export const lampsFrom = 4
 export const longSwapMinutes = 30
 
 /** A drive is swapped in minutes, and one sees which. */
-export const driveReach = fitRule<{ readonly minutes: number, readonly lamps: boolean, readonly drives: number }>({
-  id: 'driveReach', label: 'Reach of the drives', group: 'place',
+export const driveReach = fitRule<{
+  readonly minutes: number
+  readonly lamps: boolean
+  readonly drives: number
+}>({
+  id: 'driveReach',
+  label: 'Reach of the drives',
+  group: 'place',
   judge({ housing, drives }) {
     if (!housing || drives.spinning === 0) return null
     const minutes = Math.max(...swapMinutes(housing, drives.spinning))
-    return { state: minutes <= longSwapMinutes && (housing.bayLights || drives.spinning < lampsFrom) ? 'pass' : 'warning', values: { minutes, lamps: housing.bayLights, drives: drives.spinning } }
+    return {
+      state:
+        minutes <= longSwapMinutes && (housing.bayLights || drives.spinning < lampsFrom)
+          ? 'pass'
+          : 'warning',
+      values: { minutes, lamps: housing.bayLights, drives: drives.spinning },
+    }
   },
   say({ minutes, lamps, drives }, { quantity }, state) {
     const swap = `Swapping a drive takes ${minutes <= 5 ? 'about' : 'up to'} ${quantity(minutes, 'min')}`
@@ -23,6 +35,12 @@ export const driveReach = fitRule<{ readonly minutes: number, readonly lamps: bo
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'wherry-4' }, drives: { lots: [{ count: 4 }] } } },
-  failing: { state: 'warning', plan: { machine: { base: 'clerk-15' }, drives: { lots: [{ count: 1 }] } } },
+  passing: {
+    state: 'pass',
+    plan: { machine: { base: 'wherry-4' }, drives: { lots: [{ count: 4 }] } },
+  },
+  failing: {
+    state: 'warning',
+    plan: { machine: { base: 'clerk-15' }, drives: { lots: [{ count: 1 }] } },
+  },
 }

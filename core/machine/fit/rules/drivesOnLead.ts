@@ -2,18 +2,46 @@ import { counted, fitRule, type FitCases } from '../fitRule'
 import { mostOnLead, plugsOf } from '../plugs'
 
 /** A lead carries four drives, splitters or not. */
-export const drivesOnLead = fitRule<{ readonly fullest: number, readonly leads: number }>({
-  id: 'drivesOnLead', label: 'Drives on one lead', group: 'power',
+export const drivesOnLead = fitRule<{ readonly fullest: number; readonly leads: number }>({
+  id: 'drivesOnLead',
+  label: 'Drives on one lead',
+  group: 'power',
   judge(context) {
     const { fullest, leads, needed } = plugsOf(context)
-    if (!context.supply || needed === 0 || leads === 0 || (context.housing?.hotSwap ?? 0) >= 12) return null
+    if (!context.supply || needed === 0 || leads === 0 || (context.housing?.hotSwap ?? 0) >= 12)
+      return null
     return { state: fullest > mostOnLead ? 'fail' : 'pass', values: { fullest, leads } }
   },
-  say: ({ fullest, leads }, _, state) => `${counted(leads, 'lead')} for drives, with at most ${counted(fullest, 'drive')} on one${state === 'pass' ? '.' : `: more than ${mostOnLead} overload it when they start.`}`,
+  say: ({ fullest, leads }, _, state) =>
+    `${counted(leads, 'lead')} for drives, with at most ${counted(fullest, 'drive')} on ` +
+    `one${state === 'pass' ? '.' : `: more than ${mostOnLead} overload it when they start.`}`,
   trials: () => [{ how: 'replace', kind: 'supply' }],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'parts', parts: [{ ref: 'mole-550' }, { ref: 'turnpike-14' }, { ref: 'coffer-10' }] }, drives: { lots: [{ count: 8 }] } } },
-  failing: { state: 'fail', plan: { machine: { base: 'parts', parts: [{ ref: 'mole-300' }, { ref: 'twine-split4', count: 3 }, { ref: 'turnpike-14' }, { ref: 'coffer-14' }] }, drives: { lots: [{ count: 14 }] } } },
+  passing: {
+    state: 'pass',
+    plan: {
+      machine: {
+        base: 'parts',
+        parts: [{ ref: 'mole-550' }, { ref: 'turnpike-14' }, { ref: 'coffer-10' }],
+      },
+      drives: { lots: [{ count: 8 }] },
+    },
+  },
+  failing: {
+    state: 'fail',
+    plan: {
+      machine: {
+        base: 'parts',
+        parts: [
+          { ref: 'mole-300' },
+          { ref: 'twine-split4', count: 3 },
+          { ref: 'turnpike-14' },
+          { ref: 'coffer-14' },
+        ],
+      },
+      drives: { lots: [{ count: 14 }] },
+    },
+  },
 }

@@ -1,18 +1,66 @@
 import { fitRule, type FitCases } from '../fitRule'
 
-/** Error-correcting memory needs processor, board and sticks that can. Checksummed pools like it; at home it is a wish. */
-export const eccMemory = fitRule<{ readonly lacks: readonly string[], readonly asked: boolean }>({
-  id: 'eccMemory', label: 'Error-correcting memory', group: 'parts',
+/**
+ * Error-correcting memory needs processor, board and sticks that can. Checksummed pools like it; at
+ * home it is a wish.
+ */
+export const eccMemory = fitRule<{ readonly lacks: readonly string[]; readonly asked: boolean }>({
+  id: 'eccMemory',
+  label: 'Error-correcting memory',
+  group: 'parts',
   judge({ board, processor, sticks, machine, copyOnWrite }) {
     if (!board || (!machine.wantsEcc && !copyOnWrite)) return null
-    const lacks = [...(processor?.ecc ? [] : ['processor']), ...(board.memory.ecc ? [] : ['board']), ...(sticks.length > 0 && sticks.every(({ module }) => module.ecc) ? [] : ['memory'])]
-    return { state: lacks.length === 0 || !machine.wantsEcc ? 'pass' : 'fail', values: { lacks, asked: machine.wantsEcc }, clash: { parts: lacks.includes('memory') ? sticks.flatMap(({ partIndex }) => partIndex ?? []) : [] } }
+    const lacks = [
+      ...(processor?.ecc ? [] : ['processor']),
+      ...(board.memory.ecc ? [] : ['board']),
+      ...(sticks.length > 0 && sticks.every(({ module }) => module.ecc) ? [] : ['memory']),
+    ]
+    return {
+      state: lacks.length === 0 || !machine.wantsEcc ? 'pass' : 'fail',
+      values: { lacks, asked: machine.wantsEcc },
+      clash: {
+        parts: lacks.includes('memory') ? sticks.flatMap(({ partIndex }) => partIndex ?? []) : [],
+      },
+    }
   },
-  say: ({ lacks, asked }) => lacks.length === 0 ? 'Processor, board and memory correct errors.' : asked ? `Errors are not corrected, because of the ${lacks.join(' and the ')}.` : 'Memory errors are not corrected. At home a checksummed pool does without; some want it.',
-  trials: ({ sticks }, { lacks }) => lacks.length === 1 && lacks[0] === 'memory' ? [{ how: 'replace', kind: 'memory', count: Math.max(1, sticks.length), only: entry => 'ecc' in entry && entry.ecc === true }] : [],
+  say: ({ lacks, asked }) =>
+    lacks.length === 0
+      ? 'Processor, board and memory correct errors.'
+      : asked
+        ? `Errors are not corrected, because of the ${lacks.join(' and the ')}.`
+        : 'Memory errors are not corrected. At home a checksummed pool does without; some want it.',
+  trials: ({ sticks }, { lacks }) =>
+    lacks.length === 1 && lacks[0] === 'memory'
+      ? [
+          {
+            how: 'replace',
+            kind: 'memory',
+            count: Math.max(1, sticks.length),
+            only: entry => 'ecc' in entry && entry.ecc === true,
+          },
+        ]
+      : [],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'weir', wantsEcc: true, parts: [{ ref: 'race-22' }, { ref: 'memory-32e-new' }] } } },
-  failing: { state: 'fail', plan: { machine: { base: 'weir', wantsEcc: true, parts: [{ ref: 'race-22' }, { ref: 'memory-32-new' }] } } },
+  passing: {
+    state: 'pass',
+    plan: {
+      machine: {
+        base: 'weir',
+        wantsEcc: true,
+        parts: [{ ref: 'race-22' }, { ref: 'memory-32e-new' }],
+      },
+    },
+  },
+  failing: {
+    state: 'fail',
+    plan: {
+      machine: {
+        base: 'weir',
+        wantsEcc: true,
+        parts: [{ ref: 'race-22' }, { ref: 'memory-32-new' }],
+      },
+    },
+  },
 }

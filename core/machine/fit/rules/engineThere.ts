@@ -2,13 +2,35 @@ import { fitRule, passIf, type FitCases } from '../fitRule'
 
 /** A plan that counts on a video engine has one. */
 export const engineThere = fitRule<{ readonly conversions: number }>({
-  id: 'engineThere', label: 'Video engine', group: 'running',
-  judge: ({ build: { builtIn, cards, processor, board }, hardwareConversion, conversionsNeeded }) => board && processor && hardwareConversion && conversionsNeeded > 0 ? { state: passIf(builtIn !== null || cards.length > 0, 'warning'), values: { conversions: conversionsNeeded } } : null,
-  say: (_, __, state) => state === 'pass' ? 'A video engine is there for the conversions.' : 'The plan converts on a video engine, and there is none: the processor converts everything.',
-  trials: () => [{ how: 'add', kind: 'card' }, { how: 'replace', kind: 'processor' }],
+  id: 'engineThere',
+  label: 'Video engine',
+  group: 'running',
+  judge: ({
+    build: { builtIn, cards, processor, board },
+    hardwareConversion,
+    conversionsNeeded,
+  }) =>
+    board && processor && hardwareConversion && conversionsNeeded > 0
+      ? {
+          state: passIf(builtIn !== null || cards.length > 0, 'warning'),
+          values: { conversions: conversionsNeeded },
+        }
+      : null,
+  say: (_, __, state) =>
+    state === 'pass'
+      ? 'A video engine is there for the conversions.'
+      : 'The plan converts on a video engine, and there is none: the processor converts ' +
+        'everything.',
+  trials: () => [
+    { how: 'add', kind: 'card' },
+    { how: 'replace', kind: 'processor' },
+  ],
 })
 
 export const cases: FitCases = {
   passing: { state: 'pass', plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }] } } },
-  failing: { state: 'warning', plan: { machine: { base: 'millrace', parts: [{ ref: 'leat-22n' }] } } },
+  failing: {
+    state: 'warning',
+    plan: { machine: { base: 'millrace', parts: [{ ref: 'leat-22n' }] } },
+  },
 }

@@ -1,21 +1,46 @@
 import { fitRule, type FitCases } from '../fitRule'
 
-const names = { board: 'board', processor: 'processor', memory: 'memory', case: 'case', supply: 'power supply' } as const
+const names = {
+  board: 'board',
+  processor: 'processor',
+  memory: 'memory',
+  case: 'case',
+  supply: 'power supply',
+} as const
 
 /** What cannot be exchanged in a prebuilt machine: its maker's own boards, supplies and plugs. */
-export const fixedParts = fitRule<{ readonly base: string, readonly what: string | null }>({
-  id: 'fixedParts', label: 'What the maker fixed', group: 'parts', stops: true,
+export const fixedParts = fitRule<{ readonly base: string; readonly what: string | null }>({
+  id: 'fixedParts',
+  label: 'What the maker fixed',
+  group: 'parts',
+  stops: true,
   judge({ build: { base, parts } }) {
     if (!base || base.fixed.length === 0) return null
     const clash = parts.filter(({ kind }) => (base.fixed as readonly string[]).includes(kind))
     const first = clash[0]?.kind
-    return { state: clash.length ? 'fail' : 'pass', values: { base: base.label, what: first && first in names ? names[first as keyof typeof names] : null }, clash: { parts: clash.map(({ index }) => index) } }
+    return {
+      state: clash.length ? 'fail' : 'pass',
+      values: {
+        base: base.label,
+        what: first && first in names ? names[first as keyof typeof names] : null,
+      },
+      clash: { parts: clash.map(({ index }) => index) },
+    }
   },
-  say: ({ base, what }) => what ? `The ${what} of the ${base} is its maker's own and cannot be exchanged.` : `Nothing is exchanged that the maker of the ${base} fixed.`,
-  trials: ({ build: { base, parts } }) => parts.filter(({ kind }) => (base?.fixed as readonly string[] | undefined)?.includes(kind)).map(({ index }) => ({ how: 'remove', partIndex: index })),
+  say: ({ base, what }) =>
+    what
+      ? `The ${what} of the ${base} is its maker's own and cannot be exchanged.`
+      : `Nothing is exchanged that the maker of the ${base} fixed.`,
+  trials: ({ build: { base, parts } }) =>
+    parts
+      .filter(({ kind }) => (base?.fixed as readonly string[] | undefined)?.includes(kind))
+      .map(({ index }) => ({ how: 'remove', partIndex: index })),
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'clerk-17', parts: [{ ref: 'memory-16' }] } } },
+  passing: {
+    state: 'pass',
+    plan: { machine: { base: 'clerk-17', parts: [{ ref: 'memory-16' }] } },
+  },
   failing: { state: 'fail', plan: { machine: { base: 'clerk-17', parts: [{ ref: 'mole-550' }] } } },
 }

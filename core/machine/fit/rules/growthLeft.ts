@@ -2,20 +2,52 @@ import { drivesOnPorts } from '../../assembly/assembly'
 import { counted, fitRule, type FitCases } from '../fitRule'
 
 /** Something is left for the years: a bay with its port, and a slot. */
-export const growthLeft = fitRule<{ readonly bays: number, readonly ports: number, readonly slots: number }>({
-  id: 'growthLeft', label: 'Room to grow', group: 'places',
+export const growthLeft = fitRule<{
+  readonly bays: number
+  readonly ports: number
+  readonly slots: number
+}>({
+  id: 'growthLeft',
+  label: 'Room to grow',
+  group: 'places',
   judge(context) {
     const { board, places, boardPorts, controllerPorts, otherPorts, freeBays, drives } = context
     if (!board || drives.count === 0) return null
     const ports = boardPorts + controllerPorts - otherPorts - drivesOnPorts(context)
-    const slots = places.filter(({ place, holds, offBy }) => place.kind === 'slot' && !holds && offBy === null).length
-    return { state: freeBays > 0 && (ports > 0 || slots > 0) ? 'pass' : 'warning', values: { bays: Math.max(0, freeBays), ports: Math.max(0, ports), slots } }
+    const slots = places.filter(
+      ({ place, holds, offBy }) => place.kind === 'slot' && !holds && offBy === null,
+    ).length
+    return {
+      state: freeBays > 0 && (ports > 0 || slots > 0) ? 'pass' : 'warning',
+      values: { bays: Math.max(0, freeBays), ports: Math.max(0, ports), slots },
+    }
   },
-  say: ({ bays, ports, slots }, _, state) => `${counted(bays, 'bay')}, ${counted(ports, 'data port')} and ${counted(slots, 'slot')} are left${state === 'pass' ? '.' : ': the next drive means replacing one, or a larger machine.'}`,
-  trials: ({ freeBays }) => freeBays <= 0 ? [{ how: 'replace', kind: 'case' }, { how: 'add', kind: 'enclosure' }] : [{ how: 'add', kind: 'controller', only: entry => !('mode' in entry) || entry.mode === 'plain' }],
+  say: ({ bays, ports, slots }, _, state) =>
+    `${counted(bays, 'bay')}, ${counted(ports, 'data port')} and ${counted(slots, 'slot')} ` +
+    'are ' +
+    `left${state === 'pass' ? '.' : ': the next drive means replacing one, or a larger machine.'}`,
+  trials: ({ freeBays }) =>
+    freeBays <= 0
+      ? [
+          { how: 'replace', kind: 'case' },
+          { how: 'add', kind: 'enclosure' },
+        ]
+      : [
+          {
+            how: 'add',
+            kind: 'controller',
+            only: entry => !('mode' in entry) || entry.mode === 'plain',
+          },
+        ],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'lighter-8' }, drives: { lots: [{ count: 6 }] } } },
-  failing: { state: 'warning', plan: { machine: { base: 'wherry-2' }, drives: { lots: [{ count: 2 }] } } },
+  passing: {
+    state: 'pass',
+    plan: { machine: { base: 'lighter-8' }, drives: { lots: [{ count: 6 }] } },
+  },
+  failing: {
+    state: 'warning',
+    plan: { machine: { base: 'wherry-2' }, drives: { lots: [{ count: 2 }] } },
+  },
 }

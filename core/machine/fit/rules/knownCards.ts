@@ -1,19 +1,48 @@
 import { fitRule, type FitCases } from '../fitRule'
 
 /** The chosen kind of system knows the cards. */
-export const knownCards = fitRule<{ readonly what: string | null, readonly system: string }>({
-  id: 'knownCards', label: 'Cards that the system knows', group: 'running',
+export const knownCards = fitRule<{ readonly what: string | null; readonly system: string }>({
+  id: 'knownCards',
+  label: 'Cards that the system knows',
+  group: 'running',
   judge({ build: { parts }, system }) {
     const cards = parts.filter(({ kind }) => kind === 'controller' || kind === 'networkCard')
     if (cards.length === 0 || !system) return null
-    const strange = system.knowsServerCards ? [] : cards.filter(({ entry }) => 'knownTo' in entry && entry.knownTo === 'servers')
-    return { state: strange.length ? 'warning' : 'pass', values: { what: strange[0] && 'label' in strange[0].entry ? strange[0].entry.label : null, system: system.label }, clash: { parts: strange.map(({ index }) => index) } }
+    const strange = system.knowsServerCards
+      ? []
+      : cards.filter(({ entry }) => 'knownTo' in entry && entry.knownTo === 'servers')
+    return {
+      state: strange.length ? 'warning' : 'pass',
+      values: {
+        what: strange[0] && 'label' in strange[0].entry ? strange[0].entry.label : null,
+        system: system.label,
+      },
+      clash: { parts: strange.map(({ index }) => index) },
+    }
   },
-  say: ({ what, system }) => what ? `Not every system knows ${what}; look it up for: ${system}.` : 'The cards are of a kind that every such system knows.',
-  trials: ({ build: { parts } }) => parts.flatMap(({ kind }) => kind === 'controller' || kind === 'networkCard' ? [{ how: 'replace', kind } as const] : []),
+  say: ({ what, system }) =>
+    what
+      ? `Not every system knows ${what}; look it up for: ${system}.`
+      : 'The cards are of a kind that every such system knows.',
+  trials: ({ build: { parts } }) =>
+    parts.flatMap(({ kind }) =>
+      kind === 'controller' || kind === 'networkCard' ? [{ how: 'replace', kind } as const] : [],
+    ),
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { system: { kind: 'server' }, machine: { base: 'towpath', parts: [{ ref: 'splice-8' }] } } },
-  failing: { state: 'warning', plan: { system: { kind: 'desktop' }, machine: { base: 'towpath', parts: [{ ref: 'splice-8' }] } } },
+  passing: {
+    state: 'pass',
+    plan: {
+      system: { kind: 'server' },
+      machine: { base: 'towpath', parts: [{ ref: 'splice-8' }] },
+    },
+  },
+  failing: {
+    state: 'warning',
+    plan: {
+      system: { kind: 'desktop' },
+      machine: { base: 'towpath', parts: [{ ref: 'splice-8' }] },
+    },
+  },
 }

@@ -2,7 +2,10 @@ import type { PlaceState } from '../../assembly/placement'
 import { laneMBps } from '../fitContext'
 import { fitRule, type FitCases } from '../fitRule'
 
-/** MB/s that a drive behind a controller wants to itself; an NVMe SSD; and what a bit of the network takes. */
+/**
+ * MB/s that a drive behind a controller wants to itself; an NVMe SSD; and what a bit of the network
+ * takes.
+ */
 export const wants = { driveMBps: 250, ssdMBps: 1500, mbpsPerMBps: 8 } as const
 
 function neededMBps({ holds }: PlaceState, networkMbps: number): number {
@@ -10,29 +13,73 @@ function neededMBps({ holds }: PlaceState, networkMbps: number): number {
   if (holds?.kind === 'networkCard') return networkMbps / wants.mbpsPerMBps
   return holds?.wants === 'nvme' ? wants.ssdMBps : 0
 }
-const carries = ({ lanes, place, holds }: PlaceState) => Math.min(lanes, holds?.lanes || lanes) * (laneMBps[Math.min(place.generation, holds?.generation ?? place.generation)] ?? laneMBps[3]!)
+const carries = ({ lanes, place, holds }: PlaceState) =>
+  Math.min(lanes, holds?.lanes || lanes) *
+  (laneMBps[Math.min(place.generation, holds?.generation ?? place.generation)] ?? laneMBps[3]!)
 
 /** A long slot with few lanes, a single lane in front of many drives or of an SSD. */
-export const laneWidth = fitRule<{ readonly what: string, readonly place: string, readonly lanes: number, readonly carriesMBps: number, readonly neededMBps: number, readonly narrowedBy: string | null }>({
-  id: 'laneWidth', label: 'Lanes', group: 'places',
+export const laneWidth = fitRule<{
+  readonly what: string
+  readonly place: string
+  readonly lanes: number
+  readonly carriesMBps: number
+  readonly neededMBps: number
+  readonly narrowedBy: string | null
+}>({
+  id: 'laneWidth',
+  label: 'Lanes',
+  group: 'places',
   judge({ places, serverPortMbps }) {
     const held = places.filter(({ holds, lanes }) => holds !== null && lanes > 0)
     if (held.length === 0) return null
-    const narrow = held.find(state => carries(state) < neededMBps(state, serverPortMbps)) ?? held[0]!
+    const narrow =
+      held.find(state => carries(state) < neededMBps(state, serverPortMbps)) ?? held[0]!
     const needed = neededMBps(narrow, serverPortMbps)
     const by = places.find(({ place }) => place.id === narrow.narrowedBy)?.place.label ?? null
     return {
-      state: carries(narrow) < needed ? 'warning' : 'pass', clash: { places: [narrow.place.id], parts: narrow.holds?.partIndex === null ? [] : [narrow.holds!.partIndex] },
-      values: { what: narrow.holds!.label, place: narrow.place.label, lanes: narrow.lanes, carriesMBps: carries(narrow), neededMBps: needed, narrowedBy: by },
+      state: carries(narrow) < needed ? 'warning' : 'pass',
+      clash: {
+        places: [narrow.place.id],
+        parts: narrow.holds?.partIndex === null ? [] : [narrow.holds!.partIndex],
+      },
+      values: {
+        what: narrow.holds!.label,
+        place: narrow.place.label,
+        lanes: narrow.lanes,
+        carriesMBps: carries(narrow),
+        neededMBps: needed,
+        narrowedBy: by,
+      },
     }
   },
-  say: ({ what, place, lanes, carriesMBps, neededMBps: needed, narrowedBy }, { quantity }, state) => state === 'pass'
-    ? 'Every card and SSD has the lanes that it needs.'
-    : `${what} has ${lanes === 1 ? 'one lane' : `${lanes} lanes`} in ${place}${narrowedBy ? `, because ${narrowedBy} takes the others` : ''}: ${quantity(carriesMBps, 'MB/s')}, where ${quantity(needed, 'MB/s')} may be asked of it at once.`,
-  trials: ({ places }) => [...places.flatMap(({ holds }) => holds?.partIndex != null && holds.at !== '' ? [{ how: 'move', partIndex: holds.partIndex } as const] : []), { how: 'replace', kind: 'controller' }],
+  say: (
+    { what, place, lanes, carriesMBps, neededMBps: needed, narrowedBy },
+    { quantity },
+    state,
+  ) =>
+    state === 'pass'
+      ? 'Every card and SSD has the lanes that it needs.'
+      : `${what} has ${lanes === 1 ? 'one lane' : `${lanes} lanes`} in ` +
+        `${place}${narrowedBy ? `, because ${narrowedBy} takes the others` : ''}: ` +
+        `${quantity(carriesMBps, 'MB/s')}, where ${quantity(needed, 'MB/s')} may be asked of ` +
+        'it at once.',
+  trials: ({ places }) => [
+    ...places.flatMap(({ holds }) =>
+      holds?.partIndex != null && holds.at !== ''
+        ? [{ how: 'move', partIndex: holds.partIndex } as const]
+        : [],
+    ),
+    { how: 'replace', kind: 'controller' },
+  ],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'splice-8' }] } } },
-  failing: { state: 'warning', plan: { machine: { base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'knot-5' }] } } },
+  passing: {
+    state: 'pass',
+    plan: { machine: { base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'splice-8' }] } },
+  },
+  failing: {
+    state: 'warning',
+    plan: { machine: { base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'knot-5' }] } },
+  },
 }

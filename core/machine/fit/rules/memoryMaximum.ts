@@ -1,17 +1,40 @@
 import { fitRule, passIf, type FitCases } from '../fitRule'
 
 /** The board takes so much memory at most. */
-export const memoryMaximum = fitRule<{ readonly gb: number, readonly maxGB: number }>({
-  id: 'memoryMaximum', label: 'Most memory', group: 'parts', stops: true,
+export const memoryMaximum = fitRule<{ readonly gb: number; readonly maxGB: number }>({
+  id: 'memoryMaximum',
+  label: 'Most memory',
+  group: 'parts',
+  stops: true,
   judge({ board, build: { memoryGB }, sticks }) {
     if (!board || sticks.length === 0) return null
-    return { state: passIf(memoryGB <= board.memory.maxGB), values: { gb: memoryGB, maxGB: board.memory.maxGB }, clash: { parts: sticks.flatMap(({ partIndex }) => partIndex ?? []) } }
+    return {
+      state: passIf(memoryGB <= board.memory.maxGB),
+      values: { gb: memoryGB, maxGB: board.memory.maxGB },
+      clash: { parts: sticks.flatMap(({ partIndex }) => partIndex ?? []) },
+    }
   },
-  say: ({ gb, maxGB }, { quantity }, state) => state === 'pass' ? `${quantity(gb, 'GB')} of at most ${quantity(maxGB, 'GB')}.` : `The board takes at most ${quantity(maxGB, 'GB')}; there are ${quantity(gb, 'GB')}.`,
-  trials: ({ sticks }) => [{ how: 'replace', kind: 'memory', count: sticks.length }, { how: 'replace', kind: 'memory' }],
+  say: ({ gb, maxGB }, { quantity }, state) =>
+    state === 'pass'
+      ? `${quantity(gb, 'GB')} of at most ${quantity(maxGB, 'GB')}.`
+      : `The board takes at most ${quantity(maxGB, 'GB')}; there are ${quantity(gb, 'GB')}.`,
+  trials: ({ sticks }) => [
+    { how: 'replace', kind: 'memory', count: sticks.length },
+    { how: 'replace', kind: 'memory' },
+  ],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-16', count: 2 }] } } },
-  failing: { state: 'fail', plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-32', count: 2 }] } } },
+  passing: {
+    state: 'pass',
+    plan: {
+      machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-16', count: 2 }] },
+    },
+  },
+  failing: {
+    state: 'fail',
+    plan: {
+      machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-32', count: 2 }] },
+    },
+  },
 }

@@ -2,19 +2,51 @@ import { sticksTaken } from '../../assembly/assembly'
 import { counted, fitRule, passIf, type FitCases } from '../fitRule'
 
 /** There is a slot for every stick, those that came with the machine counted. */
-export const memorySlots = fitRule<{ readonly sticks: number, readonly slots: number }>({
-  id: 'memorySlots', label: 'Memory slots', group: 'parts', stops: true,
+export const memorySlots = fitRule<{ readonly sticks: number; readonly slots: number }>({
+  id: 'memorySlots',
+  label: 'Memory slots',
+  group: 'parts',
+  stops: true,
   judge(context) {
     const { board, sticks } = context
     if (!board || sticks.length === 0) return null
     const taken = sticksTaken(context)
-    return { state: passIf(taken <= board.memory.slots), values: { sticks: taken, slots: board.memory.slots }, clash: { parts: sticks.flatMap(({ partIndex }) => partIndex ?? []) } }
+    return {
+      state: passIf(taken <= board.memory.slots),
+      values: { sticks: taken, slots: board.memory.slots },
+      clash: { parts: sticks.flatMap(({ partIndex }) => partIndex ?? []) },
+    }
   },
-  say: ({ sticks, slots }, _, state) => state === 'pass' ? `${counted(sticks, 'stick')} in ${counted(slots, 'memory slot')}.` : `${counted(sticks, 'stick')} of memory, and only ${counted(slots, 'slot')}.`,
-  trials: ({ board, build, sticks }) => board ? [{ how: 'replace', kind: 'memory', count: Math.max(1, Math.min(sticks.length, board.memory.slots - (build.base?.memorySticks ?? 0))) }] : [],
+  say: ({ sticks, slots }, _, state) =>
+    state === 'pass'
+      ? `${counted(sticks, 'stick')} in ${counted(slots, 'memory slot')}.`
+      : `${counted(sticks, 'stick')} of memory, and only ${counted(slots, 'slot')}.`,
+  trials: ({ board, build, sticks }) =>
+    board
+      ? [
+          {
+            how: 'replace',
+            kind: 'memory',
+            count: Math.max(
+              1,
+              Math.min(sticks.length, board.memory.slots - (build.base?.memorySticks ?? 0)),
+            ),
+          },
+        ]
+      : [],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-8', count: 2 }] } } },
-  failing: { state: 'fail', plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-8', count: 3 }] } } },
+  passing: {
+    state: 'pass',
+    plan: {
+      machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-8', count: 2 }] },
+    },
+  },
+  failing: {
+    state: 'fail',
+    plan: {
+      machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-8', count: 3 }] },
+    },
+  },
 }

@@ -1,14 +1,39 @@
 import { fitRule, type FitCases } from '../fitRule'
 
 /** What arrives at the ear stays below the ceiling of the room. */
-export const noise = fitRule<{ readonly atEarDb: number, readonly ceilingDb: number }>({
-  id: 'noise', label: 'Noise at the ear', group: 'place',
-  judge: ({ noise: { atEarDb, ceilingDb, sources }, housing, drives }) => housing && (drives.count > 0 || sources.length > 0) ? { state: atEarDb <= ceilingDb ? 'pass' : 'warning', values: { atEarDb, ceilingDb } } : null,
-  say: ({ atEarDb, ceilingDb }, { quantity }, state) => `While the drives seek, ${quantity(Math.round(atEarDb), 'dB(A)')} arrive at the ear; ${quantity(ceilingDb, 'dB(A)')} are the most for that room${state === 'pass' ? '.' : '. Move it away, or choose slower drives and fans.'}`,
-  trials: () => [{ how: 'replace', kind: 'supply' }, { how: 'replace', kind: 'case' }],
+export const noise = fitRule<{ readonly atEarDb: number; readonly ceilingDb: number }>({
+  id: 'noise',
+  label: 'Noise at the ear',
+  group: 'place',
+  judge: ({ noise: { atEarDb, ceilingDb, sources }, housing, drives }) =>
+    housing && (drives.count > 0 || sources.length > 0)
+      ? { state: atEarDb <= ceilingDb ? 'pass' : 'warning', values: { atEarDb, ceilingDb } }
+      : null,
+  say: ({ atEarDb, ceilingDb }, { quantity }, state) =>
+    `While the drives seek, ${quantity(Math.round(atEarDb), 'dB(A)')} arrive at the ear; ` +
+    `${quantity(ceilingDb, 'dB(A)')} are the most for that ` +
+    `room${state === 'pass' ? '.' : '. Move it away, or choose slower drives and fans.'}`,
+  trials: () => [
+    { how: 'replace', kind: 'supply' },
+    { how: 'replace', kind: 'case' },
+  ],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { brief: { place: 'cellar' }, machine: { base: 'wherry-4' }, drives: { lots: [{ count: 4 }] } } },
-  failing: { state: 'warning', plan: { brief: { place: 'bedroom' }, machine: { base: 'crane-10' }, drives: { lots: [{ count: 4 }] } } },
+  passing: {
+    state: 'pass',
+    plan: {
+      brief: { place: 'cellar' },
+      machine: { base: 'wherry-4' },
+      drives: { lots: [{ count: 4 }] },
+    },
+  },
+  failing: {
+    state: 'warning',
+    plan: {
+      brief: { place: 'bedroom' },
+      machine: { base: 'crane-10' },
+      drives: { lots: [{ count: 4 }] },
+    },
+  },
 }

@@ -2,13 +2,31 @@ import { fitRule, type FitCases } from '../fitRule'
 
 /** Without a fan, a long load slows the processor down. */
 export const passiveLoad = fitRule<{ readonly conversions: number }>({
-  id: 'passiveLoad', label: 'Long load without a fan', group: 'running',
-  judge: ({ build: { passivelyCooled }, conversionsNeeded }) => passivelyCooled ? { state: conversionsNeeded > 0 ? 'warning' : 'pass', values: { conversions: conversionsNeeded } } : null,
-  say: ({ conversions }) => conversions > 0 ? 'Without a fan the processor slows down while it converts; its capacity counts a fifth less.' : 'Nothing is converted, so it needs no fan.',
+  id: 'passiveLoad',
+  label: 'Long load without a fan',
+  group: 'running',
+  judge: ({ build: { passivelyCooled }, conversionsNeeded }) =>
+    passivelyCooled
+      ? {
+          state: conversionsNeeded > 0 ? 'warning' : 'pass',
+          values: { conversions: conversionsNeeded },
+        }
+      : null,
+  say: ({ conversions }) =>
+    conversions > 0
+      ? 'Without a fan the processor slows down while it converts; its capacity counts a ' +
+        'fifth less.'
+      : 'Nothing is converted, so it needs no fan.',
   trials: () => [{ how: 'replace', kind: 'cooler' }],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { household: { converted: 0 }, machine: { passivelyCooled: true } } },
-  failing: { state: 'warning', plan: { household: { converted: 2 }, machine: { passivelyCooled: true } } },
+  passing: {
+    state: 'pass',
+    plan: { household: { converted: 0 }, machine: { passivelyCooled: true } },
+  },
+  failing: {
+    state: 'warning',
+    plan: { household: { converted: 2 }, machine: { passivelyCooled: true } },
+  },
 }

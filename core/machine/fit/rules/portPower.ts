@@ -5,18 +5,47 @@ export const usbPortW = 4.5
 
 /** A drive that is fed by its port gets too little there. */
 export const portPower = fitRule<{ readonly wantsW: number }>({
-  id: 'portPower', label: 'Drives fed by a port', group: 'power',
+  id: 'portPower',
+  label: 'Drives fed by a port',
+  group: 'power',
   judge({ build: { parts }, enclosedDrives, drives }) {
     const fed = parts.filter(({ kind, entry }) => kind === 'enclosure' && !entry.ownSupply)
     if (fed.length === 0 || enclosedDrives === 0 || drives.count === 0) return null
     const wantsW = drives.activeW / drives.count
-    return { state: drives.spinning > 0 || wantsW > usbPortW ? 'fail' : 'pass', values: { wantsW }, clash: { parts: fed.map(({ index }) => index) } }
+    return {
+      state: drives.spinning > 0 || wantsW > usbPortW ? 'fail' : 'pass',
+      values: { wantsW },
+      clash: { parts: fed.map(({ index }) => index) },
+    }
   },
-  say: ({ wantsW }, { quantity }, state) => state === 'pass' ? 'The port feeds the drive.' : `A port gives ${quantity(usbPortW, 'W')}; such a drive wants ${quantity(wantsW, 'W')} and more while it spins up. It needs an enclosure with a supply of its own.`,
-  trials: () => [{ how: 'replace', kind: 'enclosure', only: entry => 'ownSupply' in entry && entry.ownSupply === true }],
+  say: ({ wantsW }, { quantity }, state) =>
+    state === 'pass'
+      ? 'The port feeds the drive.'
+      : `A port gives ${quantity(usbPortW, 'W')}; such a drive wants ` +
+        `${quantity(wantsW, 'W')} and more while it spins up. It needs an enclosure with a ` +
+        'supply of its own.',
+  trials: () => [
+    {
+      how: 'replace',
+      kind: 'enclosure',
+      only: entry => 'ownSupply' in entry && entry.ownSupply === true,
+    },
+  ],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'pebble-21', parts: [{ ref: 'trug-1' }] }, drives: { lots: [{ count: 1, sizeTB: 2 }], driveClass: 'ssd' } } },
-  failing: { state: 'fail', plan: { machine: { base: 'pebble-21', parts: [{ ref: 'trug-1' }] }, drives: { lots: [{ count: 1, sizeTB: 4 }] } } },
+  passing: {
+    state: 'pass',
+    plan: {
+      machine: { base: 'pebble-21', parts: [{ ref: 'trug-1' }] },
+      drives: { lots: [{ count: 1, sizeTB: 2 }], driveClass: 'ssd' },
+    },
+  },
+  failing: {
+    state: 'fail',
+    plan: {
+      machine: { base: 'pebble-21', parts: [{ ref: 'trug-1' }] },
+      drives: { lots: [{ count: 1, sizeTB: 4 }] },
+    },
+  },
 }

@@ -1,20 +1,51 @@
 import { counted, fitRule, type FitCases } from '../fitRule'
 
 /** Every card has a slot that is long enough and alive. */
-export const slotsForCards = fitRule<{ readonly cards: number, readonly missing: readonly string[] }>({
-  id: 'slotsForCards', label: 'Slots for the cards', group: 'places', stops: true,
+export const slotsForCards = fitRule<{
+  readonly cards: number
+  readonly missing: readonly string[]
+}>({
+  id: 'slotsForCards',
+  label: 'Slots for the cards',
+  group: 'places',
+  stops: true,
   judge({ board, places, homeless }) {
     if (!board) return null
     const missing = homeless.filter(({ wants }) => wants === 'slot').map(({ item }) => item)
     const cards = places.filter(({ holds }) => holds?.wants === 'slot').length + missing.length
     if (cards === 0) return null
-    return { state: missing.length ? 'fail' : 'pass', values: { cards, missing: missing.map(({ label }) => label) }, clash: { parts: missing.flatMap(({ partIndex }) => partIndex ?? []) } }
+    return {
+      state: missing.length ? 'fail' : 'pass',
+      values: { cards, missing: missing.map(({ label }) => label) },
+      clash: { parts: missing.flatMap(({ partIndex }) => partIndex ?? []) },
+    }
   },
-  say: ({ cards, missing }) => missing.length ? `There is no free slot for: ${missing.join(', ')}.` : `${counted(cards, 'card')}, each in a slot that takes it.`,
-  trials: ({ homeless }) => [{ how: 'replace', kind: 'board' }, ...homeless.flatMap(({ item }) => item.partIndex === null || item.wants !== 'slot' ? [] : [{ how: 'remove', partIndex: item.partIndex } as const])],
+  say: ({ cards, missing }) =>
+    missing.length
+      ? `There is no free slot for: ${missing.join(', ')}.`
+      : `${counted(cards, 'card')}, each in a slot that takes it.`,
+  trials: ({ homeless }) => [
+    { how: 'replace', kind: 'board' },
+    ...homeless.flatMap(({ item }) =>
+      item.partIndex === null || item.wants !== 'slot'
+        ? []
+        : [{ how: 'remove', partIndex: item.partIndex } as const],
+    ),
+  ],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'cardEntry' }, { ref: 'heron-2' }] } } },
-  failing: { state: 'fail', plan: { machine: { base: 'wherry-4', parts: [{ ref: 'cardEntry' }] } } },
+  passing: {
+    state: 'pass',
+    plan: {
+      machine: {
+        base: 'towpath',
+        parts: [{ ref: 'leat-17' }, { ref: 'cardEntry' }, { ref: 'heron-2' }],
+      },
+    },
+  },
+  failing: {
+    state: 'fail',
+    plan: { machine: { base: 'wherry-4', parts: [{ ref: 'cardEntry' }] } },
+  },
 }

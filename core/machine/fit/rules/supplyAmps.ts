@@ -1,14 +1,59 @@
 import { fitRule, passIf, type FitCases } from '../fitRule'
 
 /** Drives spin up from 12 V, of which a supply has its own limit. */
-export const supplyAmps = fitRule<{ readonly amps: number, readonly most: number }>({
-  id: 'supplyAmps', label: '12 V at the start', group: 'power', stops: true,
-  judge: ({ supply, surge }) => supply && { state: passIf(surge.amps12 <= supply.amps12), values: { amps: surge.amps12, most: supply.amps12 } },
-  say: ({ amps, most }, { number: n }, state) => `At 12 V the start takes ${n(amps, 3)} A; the supply gives ${n(most, 3)} A${state === 'pass' ? '.' : ': too little.'}`,
-  trials: ({ start }) => [{ how: 'replace', kind: 'supply' }, ...(start.spinning > 1 ? [{ how: 'startTogether', drives: Math.max(1, Math.floor(start.spinning / 2)) } as const, { how: 'startTogether', drives: 1 } as const] : [])],
+export const supplyAmps = fitRule<{ readonly amps: number; readonly most: number }>({
+  id: 'supplyAmps',
+  label: '12 V at the start',
+  group: 'power',
+  stops: true,
+  judge: ({ supply, surge }) =>
+    supply && {
+      state: passIf(surge.amps12 <= supply.amps12),
+      values: { amps: surge.amps12, most: supply.amps12 },
+    },
+  say: ({ amps, most }, { number: n }, state) =>
+    `At 12 V the start takes ${n(amps, 3)} A; the supply gives ${n(most, 3)} ` +
+    `A${state === 'pass' ? '.' : ': too little.'}`,
+  trials: ({ start }) => [
+    { how: 'replace', kind: 'supply' },
+    ...(start.spinning > 1
+      ? [
+          { how: 'startTogether', drives: Math.max(1, Math.floor(start.spinning / 2)) } as const,
+          { how: 'startTogether', drives: 1 } as const,
+        ]
+      : []),
+  ],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'parts', parts: [{ ref: 'mole-450' }, { ref: 'postern-21' }, { ref: 'leat-22' }, { ref: 'coffer-6' }] }, drives: { lots: [{ count: 6 }] } } },
-  failing: { state: 'fail', plan: { machine: { base: 'parts', parts: [{ ref: 'mole-300' }, { ref: 'turnpike-14' }, { ref: 'bore-14' }, { ref: 'coffer-6' }] }, drives: { lots: [{ count: 6 }] } } },
+  passing: {
+    state: 'pass',
+    plan: {
+      machine: {
+        base: 'parts',
+        parts: [
+          { ref: 'mole-450' },
+          { ref: 'postern-21' },
+          { ref: 'leat-22' },
+          { ref: 'coffer-6' },
+        ],
+      },
+      drives: { lots: [{ count: 6 }] },
+    },
+  },
+  failing: {
+    state: 'fail',
+    plan: {
+      machine: {
+        base: 'parts',
+        parts: [
+          { ref: 'mole-300' },
+          { ref: 'turnpike-14' },
+          { ref: 'bore-14' },
+          { ref: 'coffer-6' },
+        ],
+      },
+      drives: { lots: [{ count: 6 }] },
+    },
+  },
 }

@@ -3,19 +3,50 @@ import { fitRule, passIf, type FitCases } from '../fitRule'
 const forms = { ATX: 'ATX', SFX: 'SFX', rack: 'rack', brick: 'brick', own: 'own' } as const
 
 /** The supply has the case's form, and there is one. */
-export const supplyForm = fitRule<{ readonly supply: string | null, readonly form: string, readonly wanted: string }>({
-  id: 'supplyForm', label: 'Supply in the case', group: 'parts', stops: true,
+export const supplyForm = fitRule<{
+  readonly supply: string | null
+  readonly form: string
+  readonly wanted: string
+}>({
+  id: 'supplyForm',
+  label: 'Supply in the case',
+  group: 'parts',
+  stops: true,
   judge({ supply, housing, build: { base, isFromParts } }) {
-    if (!supply) return isFromParts ? { state: 'fail', values: { supply: null, form: '', wanted: housing?.supplyForm ?? 'ATX' } } : null
+    if (!supply)
+      return isFromParts
+        ? {
+            state: 'fail',
+            values: { supply: null, form: '', wanted: housing?.supplyForm ?? 'ATX' },
+          }
+        : null
     if (!housing) return null
     const together = base !== null && base.inside.supply === supply && base.inside.case === housing
-    return { state: passIf(together || supply.form === housing.supplyForm), values: { supply: supply.label, form: forms[supply.form], wanted: forms[housing.supplyForm] } }
+    return {
+      state: passIf(together || supply.form === housing.supplyForm),
+      values: { supply: supply.label, form: forms[supply.form], wanted: forms[housing.supplyForm] },
+    }
   },
-  say: ({ supply, form, wanted }, _, state) => supply === null ? 'There is no power supply.' : state === 'pass' ? 'The supply goes into the case.' : form === 'brick' || wanted === 'brick' ? `The case takes ${wanted === 'brick' ? 'an external brick' : `a supply of form ${wanted}`}; the ${supply} is ${form === 'brick' ? 'a brick' : `of form ${form}`}.` : `The case takes a supply of form ${wanted}; the ${supply} is of form ${form}.`,
+  say: ({ supply, form, wanted }, _, state) =>
+    supply === null
+      ? 'There is no power supply.'
+      : state === 'pass'
+        ? 'The supply goes into the case.'
+        : form === 'brick' || wanted === 'brick'
+          ? 'The case takes ' +
+            `${wanted === 'brick' ? 'an external brick' : `a supply of form ${wanted}`}; the ` +
+            `${supply} is ${form === 'brick' ? 'a brick' : `of form ${form}`}.`
+          : `The case takes a supply of form ${wanted}; the ${supply} is of form ${form}.`,
   trials: ({ supply }) => [{ how: supply ? 'replace' : 'add', kind: 'supply' }],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'parts', parts: [{ ref: 'coffer-6' }, { ref: 'mole-450' }] } } },
-  failing: { state: 'fail', plan: { machine: { base: 'parts', parts: [{ ref: 'creel-6' }, { ref: 'mole-450' }] } } },
+  passing: {
+    state: 'pass',
+    plan: { machine: { base: 'parts', parts: [{ ref: 'coffer-6' }, { ref: 'mole-450' }] } },
+  },
+  failing: {
+    state: 'fail',
+    plan: { machine: { base: 'parts', parts: [{ ref: 'creel-6' }, { ref: 'mole-450' }] } },
+  },
 }

@@ -1,14 +1,68 @@
 import { fitRule, passIf, type FitCases } from '../fitRule'
 
 /** The supply carries the moment in which all drives spin up. */
-export const supplyStart = fitRule<{ readonly watts: number, readonly ratingW: number, readonly drives: number }>({
-  id: 'supplyStart', label: 'Supply at the start', group: 'power', stops: true,
-  judge: ({ supply, surge, start }) => supply && { state: passIf(surge.watts <= supply.ratingW), values: { watts: surge.watts, ratingW: supply.ratingW, drives: Math.min(start.spinning, start.together) } },
-  say: ({ watts, ratingW, drives }, { quantity }, state) => `${drives === 0 ? 'At the start' : `While ${drives === 1 ? 'a drive spins' : `${drives} drives spin`} up`} ${quantity(watts, 'W')} are taken; the supply gives ${quantity(ratingW, 'W')}${state === 'pass' ? '.' : ', so it switches off before the machine is up.'}`,
-  trials: ({ start }) => [{ how: 'replace', kind: 'supply' }, ...(start.spinning > 1 ? [{ how: 'startTogether', drives: Math.max(1, Math.floor(start.spinning / 2)) } as const, { how: 'startTogether', drives: 1 } as const] : [])],
+export const supplyStart = fitRule<{
+  readonly watts: number
+  readonly ratingW: number
+  readonly drives: number
+}>({
+  id: 'supplyStart',
+  label: 'Supply at the start',
+  group: 'power',
+  stops: true,
+  judge: ({ supply, surge, start }) =>
+    supply && {
+      state: passIf(surge.watts <= supply.ratingW),
+      values: {
+        watts: surge.watts,
+        ratingW: supply.ratingW,
+        drives: Math.min(start.spinning, start.together),
+      },
+    },
+  say: ({ watts, ratingW, drives }, { quantity }, state) =>
+    `${drives === 0 ? 'At the start' : `While ${drives === 1 ? 'a drive spins' : `${drives} drives spin`} up`} ` +
+    `${quantity(watts, 'W')} are taken; the supply gives ` +
+    `${quantity(ratingW, 'W')}${state === 'pass' ? '.' : ', so it switches off before the machine is up.'}`,
+  trials: ({ start }) => [
+    { how: 'replace', kind: 'supply' },
+    ...(start.spinning > 1
+      ? [
+          { how: 'startTogether', drives: Math.max(1, Math.floor(start.spinning / 2)) } as const,
+          { how: 'startTogether', drives: 1 } as const,
+        ]
+      : []),
+  ],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'parts', parts: [{ ref: 'mole-400' }, { ref: 'postern-21' }, { ref: 'leat-22' }, { ref: 'coffer-6' }] }, drives: { lots: [{ count: 6 }] } } },
-  failing: { state: 'fail', plan: { machine: { base: 'parts', parts: [{ ref: 'mole-300' }, { ref: 'turnpike-14' }, { ref: 'bore-14' }, { ref: 'coffer-6' }] }, drives: { lots: [{ count: 6 }] } } },
+  passing: {
+    state: 'pass',
+    plan: {
+      machine: {
+        base: 'parts',
+        parts: [
+          { ref: 'mole-400' },
+          { ref: 'postern-21' },
+          { ref: 'leat-22' },
+          { ref: 'coffer-6' },
+        ],
+      },
+      drives: { lots: [{ count: 6 }] },
+    },
+  },
+  failing: {
+    state: 'fail',
+    plan: {
+      machine: {
+        base: 'parts',
+        parts: [
+          { ref: 'mole-300' },
+          { ref: 'turnpike-14' },
+          { ref: 'bore-14' },
+          { ref: 'coffer-6' },
+        ],
+      },
+      drives: { lots: [{ count: 6 }] },
+    },
+  },
 }

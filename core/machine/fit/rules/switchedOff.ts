@@ -1,8 +1,16 @@
 import { fitRule, type FitCases } from '../fitRule'
 
 /** What sits in a place that another place switches off does nothing. */
-export const switchedOff = fitRule<{ readonly what: string | null, readonly place: string, readonly by: string, readonly dead: readonly string[] }>({
-  id: 'switchedOff', label: 'Places that switch others off', group: 'places', stops: true,
+export const switchedOff = fitRule<{
+  readonly what: string | null
+  readonly place: string
+  readonly by: string
+  readonly dead: readonly string[]
+}>({
+  id: 'switchedOff',
+  label: 'Places that switch others off',
+  group: 'places',
+  stops: true,
   judge({ board, places }) {
     if (!board) return null
     const label = (id: string) => places.find(({ place }) => place.id === id)?.place.label ?? id
@@ -10,19 +18,55 @@ export const switchedOff = fitRule<{ readonly what: string | null, readonly plac
     const taken = off.find(({ holds }) => holds !== null)
     const first = taken ?? off[0]
     return {
-      state: taken ? 'fail' : 'pass', clash: taken ? { places: [taken.place.id, taken.offBy!], parts: taken.holds!.partIndex === null ? [] : [taken.holds!.partIndex] } : {},
-      values: { what: taken?.holds?.label ?? null, place: taken?.place.label ?? '', by: first ? label(first.offBy!) : '', dead: off.map(({ place }) => place.label) },
+      state: taken ? 'fail' : 'pass',
+      clash: taken
+        ? {
+            places: [taken.place.id, taken.offBy!],
+            parts: taken.holds!.partIndex === null ? [] : [taken.holds!.partIndex],
+          }
+        : {},
+      values: {
+        what: taken?.holds?.label ?? null,
+        place: taken?.place.label ?? '',
+        by: first ? label(first.offBy!) : '',
+        dead: off.map(({ place }) => place.label),
+      },
     }
   },
-  say: ({ what, place, by, dead }) => what ? `${what} does nothing in ${place}: ${by} switches it off.` : dead.length ? `${by} switches off: ${dead.join(', ')}. Nothing sits there.` : 'No place switches another off.',
+  say: ({ what, place, by, dead }) =>
+    what
+      ? `${what} does nothing in ${place}: ${by} switches it off.`
+      : dead.length
+        ? `${by} switches off: ${dead.join(', ')}. Nothing sits there.`
+        : 'No place switches another off.',
   // Either of the two may be left to find another place.
-  trials: ({ places }) => places.flatMap(({ place, holds, offBy }) => {
-    const takesPart = holds !== null && (offBy !== null || places.some(other => other.offBy === place.id && other.holds !== null))
-    return takesPart && holds.partIndex !== null ? [{ how: 'move', partIndex: holds.partIndex } as const] : []
-  }),
+  trials: ({ places }) =>
+    places.flatMap(({ place, holds, offBy }) => {
+      const takesPart =
+        holds !== null &&
+        (offBy !== null || places.some(other => other.offBy === place.id && other.holds !== null))
+      return takesPart && holds.partIndex !== null
+        ? [{ how: 'move', partIndex: holds.partIndex } as const]
+        : []
+    }),
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'parts', parts: [{ ref: 'lych-17' }, { ref: 'flint-500n' }] } } },
-  failing: { state: 'fail', plan: { machine: { base: 'parts', parts: [{ ref: 'lych-17' }, { ref: 'flint-250m', at: 'm2-2' }, { ref: 'heron-10c', at: 'slot-3' }] } } },
+  passing: {
+    state: 'pass',
+    plan: { machine: { base: 'parts', parts: [{ ref: 'lych-17' }, { ref: 'flint-500n' }] } },
+  },
+  failing: {
+    state: 'fail',
+    plan: {
+      machine: {
+        base: 'parts',
+        parts: [
+          { ref: 'lych-17' },
+          { ref: 'flint-250m', at: 'm2-2' },
+          { ref: 'heron-10c', at: 'slot-3' },
+        ],
+      },
+    },
+  },
 }

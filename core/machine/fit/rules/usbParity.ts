@@ -2,13 +2,37 @@ import { fitRule, type FitCases } from '../fitRule'
 
 /** Drives that share parity and hang on USB lose each other when the cable does. */
 export const usbParity = fitRule<{ readonly parity: boolean }>({
-  id: 'usbParity', label: 'Parity over USB', group: 'running',
-  judge: ({ build: { parts }, parity, enclosedDrives }) => parts.some(({ kind, entry }) => kind === 'enclosure' && entry.link === 'usb') && enclosedDrives > 0 ? { state: parity ? 'warning' : 'pass', values: { parity } } : null,
-  say: ({ parity }) => parity ? 'Drives with parity hang on USB: when the enclosure drops out for a second, several are missing at once and a rebuild begins.' : 'Single drives on USB; none depends on another.',
-  trials: () => [{ how: 'replace', kind: 'enclosure', only: entry => 'link' in entry && entry.link === 'cable' }],
+  id: 'usbParity',
+  label: 'Parity over USB',
+  group: 'running',
+  judge: ({ build: { parts }, parity, enclosedDrives }) =>
+    parts.some(({ kind, entry }) => kind === 'enclosure' && entry.link === 'usb') &&
+    enclosedDrives > 0
+      ? { state: parity ? 'warning' : 'pass', values: { parity } }
+      : null,
+  say: ({ parity }) =>
+    parity
+      ? 'Drives with parity hang on USB: when the enclosure drops out for a second, several ' +
+        'are missing at once and a rebuild begins.'
+      : 'Single drives on USB; none depends on another.',
+  trials: () => [
+    { how: 'replace', kind: 'enclosure', only: entry => 'link' in entry && entry.link === 'cable' },
+  ],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'pebble-21', parts: [{ ref: 'trug-4' }] }, drives: { lots: [{ count: 3 }], layout: 'separate' } } },
-  failing: { state: 'warning', plan: { machine: { base: 'pebble-21', parts: [{ ref: 'trug-4' }] }, drives: { lots: [{ count: 3 }], layout: 'rotating-1' } } },
+  passing: {
+    state: 'pass',
+    plan: {
+      machine: { base: 'pebble-21', parts: [{ ref: 'trug-4' }] },
+      drives: { lots: [{ count: 3 }], layout: 'separate' },
+    },
+  },
+  failing: {
+    state: 'warning',
+    plan: {
+      machine: { base: 'pebble-21', parts: [{ ref: 'trug-4' }] },
+      drives: { lots: [{ count: 3 }], layout: 'rotating-1' },
+    },
+  },
 }

@@ -2,14 +2,42 @@ import { mostDriveC, warmDriveC } from '../../place/heat'
 import { fitRule, type FitCases } from '../fitRule'
 
 /** Drives stay below 45 °C on the warmest day. */
-export const warmDrives = fitRule<{ readonly warmestC: number, readonly riseK: number }>({
-  id: 'warmDrives', label: 'Temperature of the drives', group: 'place',
-  judge: ({ drives, heat, housing }) => drives.count > 0 && housing ? { state: heat.warmestC > mostDriveC ? 'fail' : heat.warmestC > warmDriveC ? 'warning' : 'pass', values: { warmestC: heat.warmestC, riseK: heat.riseK } } : null,
-  say: ({ warmestC, riseK }, { quantity }, state) => `On the warmest day the drives reach about ${quantity(warmestC, '°C')}${riseK >= 1 ? `, of which the closed cupboard adds ${quantity(riseK, '°C')}` : ''}${state === 'pass' ? '.' : state === 'warning' ? `. Over ${quantity(warmDriveC, '°C')} they fail more often: count that under Risk.` : `. No drive is made for more than ${quantity(mostDriveC, '°C')}.`}`,
-  trials: () => [{ how: 'add', kind: 'fan' }, { how: 'replace', kind: 'case' }],
+export const warmDrives = fitRule<{ readonly warmestC: number; readonly riseK: number }>({
+  id: 'warmDrives',
+  label: 'Temperature of the drives',
+  group: 'place',
+  judge: ({ drives, heat, housing }) =>
+    drives.count > 0 && housing
+      ? {
+          state:
+            heat.warmestC > mostDriveC ? 'fail' : heat.warmestC > warmDriveC ? 'warning' : 'pass',
+          values: { warmestC: heat.warmestC, riseK: heat.riseK },
+        }
+      : null,
+  say: ({ warmestC, riseK }, { quantity }, state) =>
+    'On the warmest day the drives reach about ' +
+    `${quantity(warmestC, '°C')}${riseK >= 1 ? `, of which the closed cupboard adds ${quantity(riseK, '°C')}` : ''}${state === 'pass' ? '.' : state === 'warning' ? `. Over ${quantity(warmDriveC, '°C')} they fail more often: count that under Risk.` : `. No drive is made for more than ${quantity(mostDriveC, '°C')}.`}`,
+  trials: () => [
+    { how: 'add', kind: 'fan' },
+    { how: 'replace', kind: 'case' },
+  ],
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { brief: { place: 'cellar' }, machine: { base: 'wherry-4' }, drives: { lots: [{ count: 4 }] } } },
-  failing: { state: 'warning', plan: { brief: { place: 'cupboard', cupboardM2: 1.2, roomHighC: 30 }, machine: { base: 'wherry-4' }, drives: { lots: [{ count: 4 }] } } },
+  passing: {
+    state: 'pass',
+    plan: {
+      brief: { place: 'cellar' },
+      machine: { base: 'wherry-4' },
+      drives: { lots: [{ count: 4 }] },
+    },
+  },
+  failing: {
+    state: 'warning',
+    plan: {
+      brief: { place: 'cupboard', cupboardM2: 1.2, roomHighC: 30 },
+      machine: { base: 'wherry-4' },
+      drives: { lots: [{ count: 4 }] },
+    },
+  },
 }

@@ -2,12 +2,33 @@ import { fitRule, type FitCases } from '../fitRule'
 
 /** A machine that serves others hangs on a cable. */
 export const wifiOnly = fitRule<{ readonly knowsWifi: boolean }>({
-  id: 'wifiOnly', label: 'On a cable', group: 'running',
-  judge: ({ build: { parts }, machine, system }) => machine.onWifi || parts.some(({ kind, entry }) => kind === 'networkCard' && entry.medium === 'wifi') ? { state: machine.onWifi ? system && !system.wifi ? 'fail' : 'warning' : 'pass', values: { knowsWifi: system?.wifi ?? true } } : null,
-  say: ({ knowsWifi }, _, state) => state === 'pass' ? 'The machine hangs on a cable; its Wi-Fi stays unused.' : knowsWifi ? 'The machine hangs on Wi-Fi: everything it sends crosses the channel twice. Lay a cable to it.' : 'The machine hangs on Wi-Fi, and its system does not support that. Lay a cable to it.',
+  id: 'wifiOnly',
+  label: 'On a cable',
+  group: 'running',
+  judge: ({ build: { parts }, machine, system }) =>
+    machine.onWifi ||
+    parts.some(({ kind, entry }) => kind === 'networkCard' && entry.medium === 'wifi')
+      ? {
+          state: machine.onWifi ? (system && !system.wifi ? 'fail' : 'warning') : 'pass',
+          values: { knowsWifi: system?.wifi ?? true },
+        }
+      : null,
+  say: ({ knowsWifi }, _, state) =>
+    state === 'pass'
+      ? 'The machine hangs on a cable; its Wi-Fi stays unused.'
+      : knowsWifi
+        ? 'The machine hangs on Wi-Fi: everything it sends crosses the channel twice. Lay a ' +
+          'cable to it.'
+        : 'The machine hangs on Wi-Fi, and its system does not support that. Lay a cable to it.',
 })
 
 export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'towpath', parts: [{ ref: 'heron-wifi' }] } } },
-  failing: { state: 'warning', plan: { machine: { base: 'pebble-18' }, network: { serverLink: 'wifi' } } },
+  passing: {
+    state: 'pass',
+    plan: { machine: { base: 'towpath', parts: [{ ref: 'heron-wifi' }] } },
+  },
+  failing: {
+    state: 'warning',
+    plan: { machine: { base: 'pebble-18' }, network: { serverLink: 'wifi' } },
+  },
 }

@@ -10,11 +10,17 @@ import { readJsonBody } from '../../../http/readJsonBody'
 const bodySchema = z.object({ archived: z.boolean() })
 
 /** Puts a plan away, or takes it out again. */
-export default apiHandler(async (event) => {
+export default apiHandler(async event => {
   const id = planId(event)
   const body = bodySchema.safeParse(await readJsonBody(event))
-  if (!body.success) throw new Problem(422, 'Not valid', 'The request must say whether the plan is archived: {"archived": true} or {"archived": false}.')
-  if (!await (await plans()).archive(id, body.data.archived)) throw noSuchPlan()
+  if (!body.success)
+    throw new Problem(
+      422,
+      'Not valid',
+      'The request must say whether the plan is archived: {"archived": true} or ' +
+        '{"archived": false}.',
+    )
+  if (!(await (await plans()).archive(id, body.data.archived))) throw noSuchPlan()
   setResponseStatus(event, 204)
   return null
 })

@@ -5,9 +5,9 @@ import { noSuchPlan } from '../../../http/noSuchPlan'
 import { planId } from '../../../http/planId'
 
 /** Deletes a plan; it can be restored for thirty days. */
-export default apiHandler(async (event) => {
+export default apiHandler(async event => {
   const id = planId(event)
-  if (!await (await plans()).remove(id)) throw noSuchPlan()
+  if (!(await (await plans()).remove(id))) throw noSuchPlan()
   setResponseStatus(event, 204)
   return null
 })

@@ -10,12 +10,17 @@ import { readable } from '../../../http/readable'
 import { readJsonBody } from '../../../http/readJsonBody'
 
 const bodySchema = z.object({
-  version: z.int({ error: 'Version must be the whole number that the plan had when it was read.' }).min(1),
+  version: z
+    .int({ error: 'Version must be the whole number that the plan had when it was read.' })
+    .min(1),
   plan: z.unknown(),
 })
 
-/** Saves a plan over the version it was read at; 409 with the stored one when somebody else saved meanwhile. */
-export default apiHandler(async (event) => {
+/**
+ * Saves a plan over the version it was read at; 409 with the stored one when somebody else saved
+ * meanwhile.
+ */
+export default apiHandler(async event => {
   const id = planId(event)
   const body = bodySchema.safeParse(await readJsonBody(event))
   if (!body.success) throw unprocessable(issuesOf(body.error))
@@ -25,7 +30,13 @@ export default apiHandler(async (event) => {
   if (stored === 'missing') throw noSuchPlan()
   if (stored === 'stale') {
     const current = readable(await repository.get(id))
-    throw new Problem(409, 'Changed meanwhile', 'This plan was saved elsewhere since it was read here; nothing was overwritten.', [], { current })
+    throw new Problem(
+      409,
+      'Changed meanwhile',
+      'This plan was saved elsewhere since it was read here; nothing was overwritten.',
+      [],
+      { current },
+    )
   }
   return { ...stored, keptAside, leftOut }
 })

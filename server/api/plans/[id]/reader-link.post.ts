@@ -7,7 +7,7 @@ import { readable } from '../../../http/readable'
 import { readJsonBody } from '../../../http/readJsonBody'
 
 /** Makes the reader's link of a plan; the one before shows nothing from then on. */
-export default apiHandler(async (event) => {
+export default apiHandler(async event => {
   await readJsonBody(event)
   const id = planId(event)
   readable(await (await plans()).get(id))

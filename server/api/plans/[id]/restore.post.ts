@@ -4,7 +4,7 @@ import { planId } from '../../../http/planId'
 import { readable } from '../../../http/readable'
 
 /** Takes a deletion back. */
-export default apiHandler(async (event) => {
+export default apiHandler(async event => {
   const id = planId(event)
   return readable(await (await plans()).restore(id))
 })

@@ -19,7 +19,9 @@ import { usePlanStore } from '~/stores/planStore'
 
 const BackupSection = defineAsyncComponent(() => import('~/components/drives/BackupSection.vue'))
 const DrillSection = defineAsyncComponent(() => import('~/components/drives/DrillSection.vue'))
-const FastStorageSection = defineAsyncComponent(() => import('~/components/drives/FastStorageSection.vue'))
+const FastStorageSection = defineAsyncComponent(
+  () => import('~/components/drives/FastStorageSection.vue'),
+)
 const WayOutSection = defineAsyncComponent(() => import('~/components/drives/WayOutSection.vue'))
 const GrowingSection = defineAsyncComponent(() => import('~/components/drives/GrowingSection.vue'))
 
@@ -34,10 +36,7 @@ const picked = ref<number | null>(null)
 </script>
 
 <template>
-  <ViewFrame
-    view="drives"
-    question="How much fits, and what happens when a drive fails?"
-  >
+  <ViewFrame view="drives" question="How much fits, and what happens when a drive fails?">
     <template #space>
       <div class="columns">
         <div class="stack">
@@ -67,10 +66,7 @@ const picked = ref<number | null>(null)
           <WaterfallChart />
         </div>
       </div>
-      <FindingsList
-        view="drives"
-        :most="3"
-      />
+      <FindingsList view="drives" :most="3" />
     </template>
     <template #layouts>
       <LayoutsChart />
@@ -95,12 +91,9 @@ const picked = ref<number | null>(null)
             <FigureValue id="drives.monthFull" />
             <FigureValue id="drives.usableNeededTB" />
           </div>
-          <p
-            v-if="rebuilds"
-            class="soft small"
-            data-rebuilds
-          >
-            A rebuild takes {{ hours(rebuilds.unwatched) }} while nobody watches, and {{ hours(rebuilds.watched) }} while somebody always does.
+          <p v-if="rebuilds" class="soft small" data-rebuilds>
+            A rebuild takes {{ hours(rebuilds.unwatched) }} while nobody watches, and
+            {{ hours(rebuilds.watched) }} while somebody always does.
           </p>
           <LossSimulation />
           <FindingsList view="drives" />
@@ -108,14 +101,8 @@ const picked = ref<number | null>(null)
         <section class="sheet side">
           <h2>What makes drives fail sooner or later</h2>
           <div class="fields">
-            <PlanField
-              path="drives.failuresPerYear"
-              placeholder="usual for its kind"
-            />
-            <PlanField
-              path="drives.ageYears"
-              placeholder="every year alike"
-            />
+            <PlanField path="drives.failuresPerYear" placeholder="usual for its kind" />
+            <PlanField path="drives.ageYears" placeholder="every year alike" />
             <PlanField path="drives.replacement" />
             <PlanField path="drives.outerMBps" />
             <PlanField path="drives.sheetReadErrorBits" />
@@ -130,12 +117,26 @@ const picked = ref<number | null>(null)
           <PlanField path="choices.readErrorEndsRebuild" />
           <h2>Choosing drives</h2>
           <ul class="advice soft small">
-            <li>Compare by the price of a usable terabyte, with the bay and the port that a drive takes.</li>
-            <li>NAS-class drives are made for running day and night beside others; parity wants conventional (CMR) ones.</li>
+            <li>
+              Compare by the price of a usable terabyte, with the bay and the port that a drive
+              takes.
+            </li>
+            <li>
+              NAS-class drives are made for running day and night beside others; parity wants
+              conventional (CMR) ones.
+            </li>
             <li>Mix batches: drives of one batch tend to fail together.</li>
-            <li>Of refurbished drives ask for hours in use and warranty; one that is taken out of an external case has usually lost its warranty.</li>
-            <li>Fix each drive at every point, with something soft between, and let air move over all of them.</li>
-            <li>Label each with its size, the end of its serial number and its bay before it goes in.</li>
+            <li>
+              Of refurbished drives ask for hours in use and warranty; one that is taken out of an
+              external case has usually lost its warranty.
+            </li>
+            <li>
+              Fix each drive at every point, with something soft between, and let air move over all
+              of them.
+            </li>
+            <li>
+              Label each with its size, the end of its serial number and its bay before it goes in.
+            </li>
           </ul>
         </section>
       </div>
@@ -186,18 +187,43 @@ const picked = ref<number | null>(null)
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 1.25fr) minmax(0, 1fr); }
-.stack { display: flex; flex-direction: column; gap: 16px; min-width: 0; }
+.columns {
+  --page-columns: minmax(0, 1.25fr) minmax(0, 1fr);
+}
+.stack {
+  display: flex;
+  flex-direction: column;
+  gap: 16px;
+  min-width: 0;
+}
 /* On a narrow page what is left stands right below the drives that were pressed. */
 @media (max-width: 900px) {
-  .columns:has(.map) .stack { display: contents; }
-  .columns:has(.map) > .stack > * { order: 3; }
-  .columns:has(.map) > .stack > :deep(.map) { order: 1; }
-  .columns:has(.map) > .stack > .left { order: 2; }
-
+  .columns:has(.map) .stack {
+    display: contents;
+  }
+  .columns:has(.map) > .stack > * {
+    order: 3;
+  }
+  .columns:has(.map) > .stack > :deep(.map) {
+    order: 1;
+  }
+  .columns:has(.map) > .stack > .left {
+    order: 2;
+  }
 }
-.narrow { max-width: 320px; }
-.advice { padding-left: 18px; display: flex; flex-direction: column; gap: 4px; }
-.fields { --least: 190px; }
-.sheet > .fields { margin-top: 14px; }
+.narrow {
+  max-width: 320px;
+}
+.advice {
+  padding-left: 18px;
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+}
+.fields {
+  --least: 190px;
+}
+.sheet > .fields {
+  margin-top: 14px;
+}
 </style>

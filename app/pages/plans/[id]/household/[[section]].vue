@@ -34,25 +34,34 @@ const expected = computed(() => {
   if (!busy.value || !week.busy) return series.value!.expected
   const home = new Float64Array(series.value!.expected.home.length)
   const away = home.slice()
-  week.watchers.forEach((watcher, at) => week.busy!.watching[at]!.forEach((chance, slot) => {
-    (watcher.isAway ? away : home)[slot]! += chance
-  }))
+  week.watchers.forEach((watcher, at) =>
+    week.busy!.watching[at]!.forEach((chance, slot) => {
+      ;(watcher.isAway ? away : home)[slot]! += chance
+    }),
+  )
   return { home, away }
 })
-const busiestSlot = computed(() => expected.value
-  ? busiestQuarter(expected.value.home.map((value, slot) => value + expected.value!.away[slot]!)).minuteOfWeek / slotMinutes
-  : 0)
+const busiestSlot = computed(() =>
+  expected.value
+    ? busiestQuarter(expected.value.home.map((value, slot) => value + expected.value!.away[slot]!))
+        .minuteOfWeek / slotMinutes
+    : 0,
+)
 const read = ref<number | null>(null)
 const slot = computed(() => read.value ?? busiestSlot.value)
-watch(habits, (list) => {
+watch(habits, list => {
   if (selected.value !== null && selected.value >= list.length) selected.value = null
 })
 
 const working = useWorkingStore()
-watch(() => working.target, (path) => {
-  const index = /^household\.habits\.(\d+)/.exec(path ?? '')?.[1]
-  if (index !== undefined) selected.value = Number(index)
-}, { immediate: true })
+watch(
+  () => working.target,
+  path => {
+    const index = /^household\.habits\.(\d+)/.exec(path ?? '')?.[1]
+    if (index !== undefined) selected.value = Number(index)
+  },
+  { immediate: true },
+)
 
 function fill(): void {
   if (store.plan) store.replace(habitsFromAnswers(store.plan))
@@ -68,25 +77,17 @@ async function edit(): Promise<void> {
 </script>
 
 <template>
-  <ViewFrame
-    view="household"
-    verdict="streams"
-    question="Who watches when, and how many at once?"
-  >
+  <ViewFrame view="household" verdict="streams" question="Who watches when, and how many at once?">
     <template #week>
-      <p
-        v-if="answers"
-        class="sheet notice"
-      >
-        <strong>{{ habits.length ? 'The plan uses the busy evening, not the habits.' : 'The plan uses the three answers of the busy evening until you enter habits.' }}</strong>
-        A week of habits shows how often this many watch at once, and how many minutes a month the machine falls behind.
-        <VBtn
-          v-if="!habits.length"
-          color="primary"
-          variant="flat"
-          size="small"
-          @click="fill"
-        >
+      <p v-if="answers" class="sheet notice">
+        <strong>{{
+          habits.length
+            ? 'The plan uses the busy evening, not the habits.'
+            : 'The plan uses the three answers of the busy evening until you enter habits.'
+        }}</strong>
+        A week of habits shows how often this many watch at once, and how many minutes a month the
+        machine falls behind.
+        <VBtn v-if="!habits.length" color="primary" variant="flat" size="small" @click="fill">
           Fill a week from these answers
         </VBtn>
         <VBtn
@@ -106,15 +107,15 @@ async function edit(): Promise<void> {
         :selected="selected"
         :moment="slot"
         :busy="busy"
-        @select="habit => selected = habit"
-        @read="at => read = at"
-        @busy="on => busy = on"
+        @select="habit => (selected = habit)"
+        @read="at => (read = at)"
+        @busy="on => (busy = on)"
         @edit="edit"
       />
       <HabitEditor
         v-if="selected !== null"
         :index="selected"
-        @select="habit => selected = habit"
+        @select="habit => (selected = habit)"
       />
       <section class="sheet side">
         <div class="figures">
@@ -133,14 +134,13 @@ async function edit(): Promise<void> {
           <PlanField path="household.forcedSubtitlesShare" />
         </div>
       </section>
-      <FindingsList
-        view="household"
-        :most="2"
-      />
+      <FindingsList view="household" :most="2" />
     </template>
     <template #moment>
       <label class="sheet at-moment">
-        <span>Moment of the week: <strong>{{ weekTimeText(slot * slotMinutes) }}</strong></span>
+        <span
+          >Moment of the week: <strong>{{ weekTimeText(slot * slotMinutes) }}</strong></span
+        >
         <input
           type="range"
           min="0"
@@ -148,21 +148,12 @@ async function edit(): Promise<void> {
           :value="slot"
           :aria-valuetext="weekTimeText(slot * slotMinutes)"
           @input="read = Number(($event.target as HTMLInputElement).value)"
-        >
-        <button
-          v-if="read !== null"
-          type="button"
-          class="plain-button link"
-          @click="read = null"
-        >
+        />
+        <button v-if="read !== null" type="button" class="plain-button link" @click="read = null">
           Back to the busiest moment
         </button>
       </label>
-      <SlotReading
-        :at="slot"
-        :busy="busy"
-        @select="editHabit"
-      />
+      <SlotReading :at="slot" :busy="busy" @select="editHabit" />
     </template>
     <template #viewers>
       <ViewersEditor />
@@ -175,7 +166,11 @@ async function edit(): Promise<void> {
         <SeatsPicture />
         <section class="sheet side">
           <p>
-            {{ answers ? 'The plan uses these three answers.' : 'The plan follows the habits of your week; these three answers are used only if the planning rule is the busy evening.' }}
+            {{
+              answers
+                ? 'The plan uses these three answers.'
+                : 'The plan follows the habits of your week; these three answers are used only if the planning rule is the busy evening.'
+            }}
           </p>
           <div class="fields">
             <PlanField path="household.watchingHome" />
@@ -194,12 +189,42 @@ async function edit(): Promise<void> {
 </template>
 
 <style scoped>
-.quick { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr); gap: 16px; align-items: stretch; }
-.notice { display: flex; flex-wrap: wrap; gap: 6px 12px; align-items: center; line-height: 1.45; }
-.at-moment { display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: center; }
-.at-moment input { flex: 1 1 240px; accent-color: rgb(var(--v-theme-primary)); }
-.link { color: rgb(var(--v-theme-primary)); text-decoration: underline; }
-.figures { --least: 140px; }
-.fields { --least: 180px; }
-@media (max-width: 900px) { .quick { grid-template-columns: minmax(0, 1fr); } }
+.quick {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
+  gap: 16px;
+  align-items: stretch;
+}
+.notice {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 12px;
+  align-items: center;
+  line-height: 1.45;
+}
+.at-moment {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  align-items: center;
+}
+.at-moment input {
+  flex: 1 1 240px;
+  accent-color: rgb(var(--v-theme-primary));
+}
+.link {
+  color: rgb(var(--v-theme-primary));
+  text-decoration: underline;
+}
+.figures {
+  --least: 140px;
+}
+.fields {
+  --least: 180px;
+}
+@media (max-width: 900px) {
+  .quick {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -26,14 +26,8 @@ const findings = computed(() => (store.assessment?.findings.length ?? 0) > 0)
     <template #growth>
       <div class="columns">
         <div class="stack">
-          <GrowthChart
-            stacked
-            :height="330"
-          />
-          <section
-            v-if="driver || findings"
-            class="sheet stack"
-          >
+          <GrowthChart stacked :height="330" />
+          <section v-if="driver || findings" class="sheet stack">
             <p v-if="driver">
               {{ driver }}
             </p>
@@ -69,7 +63,18 @@ const findings = computed(() => (store.assessment?.findings.length ?? 0) > 0)
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 1.7fr) minmax(260px, 1fr); }
-.stack { display: flex; flex-direction: column; gap: 16px; min-width: 0; }
-.figures { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
+.columns {
+  --page-columns: minmax(0, 1.7fr) minmax(260px, 1fr);
+}
+.stack {
+  display: flex;
+  flex-direction: column;
+  gap: 16px;
+  min-width: 0;
+}
+.figures {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+}
 </style>

@@ -10,8 +10,12 @@ import { usePlanStore } from '~/stores/planStore'
 const ChainSection = defineAsyncComponent(() => import('~/components/network/ChainSection.vue'))
 const HomeSection = defineAsyncComponent(() => import('~/components/network/HomeSection.vue'))
 const RungPicture = defineAsyncComponent(() => import('~/components/network/RungPicture.vue'))
-const FirstFillSection = defineAsyncComponent(() => import('~/components/network/FirstFillSection.vue'))
-const UpgradesSection = defineAsyncComponent(() => import('~/components/network/UpgradesSection.vue'))
+const FirstFillSection = defineAsyncComponent(
+  () => import('~/components/network/FirstFillSection.vue'),
+)
+const UpgradesSection = defineAsyncComponent(
+  () => import('~/components/network/UpgradesSection.vue'),
+)
 
 definePageMeta({ key: 'network' })
 
@@ -19,16 +23,15 @@ const store = usePlanStore()
 const fromHabits = computed(() => store.assessment?.domains.household.fromHabits ?? false)
 const whenDown = {
   no: 'While the line is down, everything plays at home as before.',
-  firstTime: 'While the line is down, what was set up before plays at home; new devices and titles without their pictures wait. Fetch pictures beforehand.',
+  firstTime:
+    'While the line is down, what was set up before plays at home; new devices and titles ' +
+    'without their pictures wait. Fetch pictures beforehand.',
   always: 'While the line is down, nothing plays, at home either.',
 } as const
 </script>
 
 <template>
-  <ViewFrame
-    view="network"
-    question="Where is the narrow place, at home and on the way out?"
-  >
+  <ViewFrame view="network" question="Where is the narrow place, at home and on the way out?">
     <template #chain>
       <ChainSection />
     </template>
@@ -51,10 +54,7 @@ const whenDown = {
             <PlanField path="network.uploadMbps" />
             <PlanField path="network.downloadMbps" />
             <PlanField path="network.uploadReserveShare" />
-            <PlanField
-              path="network.dataCapGBPerMonth"
-              placeholder="none"
-            />
+            <PlanField path="network.dataCapGBPerMonth" placeholder="none" />
             <template v-if="!fromHabits">
               <PlanField path="household.watchingAway" />
               <PlanField path="household.watchingHome" />
@@ -66,7 +66,9 @@ const whenDown = {
           </p>
           <FindingsList view="network" />
           <p class="soft small">
-            Where the provider shares one address among houses, or two routers stand in a row, nothing reaches the machine from outside; a private tunnel or a relay gets through. Open no share and no admin page to the world.
+            Where the provider shares one address among houses, or two routers stand in a row,
+            nothing reaches the machine from outside; a private tunnel or a relay gets through. Open
+            no share and no admin page to the world.
           </p>
         </section>
       </div>
@@ -81,5 +83,7 @@ const whenDown = {
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 1.3fr) minmax(0, 1fr); }
+.columns {
+  --page-columns: minmax(0, 1.3fr) minmax(0, 1fr);
+}
 </style>

@@ -13,10 +13,7 @@ definePageMeta({ key: 'ownership' })
 </script>
 
 <template>
-  <ViewFrame
-    view="ownership"
-    question="What does it cost over the years?"
-  >
+  <ViewFrame view="ownership" question="What does it cost over the years?">
     <template #years>
       <YearsSection />
     </template>

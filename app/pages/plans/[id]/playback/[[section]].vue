@@ -18,31 +18,47 @@ definePageMeta({ key: 'playback' })
 const store = usePlanStore()
 const matrix = computed(() => store.assessment?.domains.playback.matrix ?? null)
 const week = computed(() => store.assessment?.domains.household.week ?? null)
-const summaries = computed(() => matrix.value && week.value ? matrixSummaries(matrix.value, week.value) : null)
+const summaries = computed(() =>
+  matrix.value && week.value ? matrixSummaries(matrix.value, week.value) : null,
+)
 const shares = computed(() => store.assessment?.domains.playback.shares ?? null)
-const { result: remedies, working } = useBackground('compare', () => store.plan, (work, plan) => work.remedies(plan), 300)
+const { result: remedies, working } = useBackground(
+  'compare',
+  () => store.plan,
+  (work, plan) => work.remedies(plan),
+  300,
+)
 
 /** The pair that was chosen, by its keys: rows and columns move as the plan changes. */
-const chosen = ref<{ readonly row: string, readonly column: string } | null>(null)
+const chosen = ref<{ readonly row: string; readonly column: string } | null>(null)
 function choose(row: number, column: number): void {
-  if (matrix.value) chosen.value = { row: matrix.value.rows[row]!.key, column: matrix.value.columns[column]!.key }
+  if (matrix.value)
+    chosen.value = { row: matrix.value.rows[row]!.key, column: matrix.value.columns[column]!.key }
 }
 const worst = computed(() => {
   let best = { row: 0, column: 0, hours: -1 }
-  matrix.value?.cells.forEach((cells, row) => cells.forEach((cell, column) => {
-    const trouble = cell.offered && (cell.plain.outcome === 'picture' || cell.plain.outcome === 'cannot')
-    const hours = (summaries.value?.cellHours[row]?.[column] ?? 0) + (trouble ? 1000 : 0)
-    if (hours > best.hours) best = { row, column, hours }
-  }))
+  matrix.value?.cells.forEach((cells, row) =>
+    cells.forEach((cell, column) => {
+      const trouble =
+        cell.offered && (cell.plain.outcome === 'picture' || cell.plain.outcome === 'cannot')
+      const hours = (summaries.value?.cellHours[row]?.[column] ?? 0) + (trouble ? 1000 : 0)
+      if (hours > best.hours) best = { row, column, hours }
+    }),
+  )
   return best
 })
-/** The pair that is looked at; at first, or when the chosen one is gone, the one whose conversion is watched most. */
+/**
+ * The pair that is looked at; at first, or when the chosen one is gone, the one whose conversion is
+ * watched most.
+ */
 const pair = computed(() => {
   const row = matrix.value?.rows.findIndex(({ key }) => key === chosen.value?.row) ?? -1
   const column = matrix.value?.columns.findIndex(({ key }) => key === chosen.value?.column) ?? -1
   return row >= 0 && column >= 0 ? { row, column } : worst.value
 })
-const remedy = computed(() => remedies.value?.cells.get(cellKey(pair.value.row, pair.value.column)) ?? null)
+const remedy = computed(
+  () => remedies.value?.cells.get(cellKey(pair.value.row, pair.value.column)) ?? null,
+)
 const anyDevices = computed(() => (store.plan?.household.devices.length ?? 0) > 0)
 </script>
 
@@ -52,23 +68,16 @@ const anyDevices = computed(() => (store.plan?.household.devices.length ?? 0) > 
     question="Which titles play as they are on each device, and which must be converted?"
   >
     <template #matrix>
-      <section
-        v-if="matrix && matrix.rows.length === 0"
-        class="sheet"
-      >
+      <section v-if="matrix && matrix.rows.length === 0" class="sheet">
         <p>
           The library holds no video yet. Enter your holdings, or import a scan of your files, under
-          <NuxtLink :to="viewAddress(store.id ?? '', 'library')">
-            Library
-          </NuxtLink>. The matrix follows from it.
+          <NuxtLink :to="viewAddress(store.id ?? '', 'library')"> Library </NuxtLink>. The matrix
+          follows from it.
         </p>
       </section>
       <template v-else-if="matrix && summaries">
         <section class="sheet shares">
-          <OutcomeStrip
-            :shares="shares"
-            :height="20"
-          />
+          <OutcomeStrip :shares="shares" :height="20" />
           <div class="figures">
             <FigureValue id="playback.untouchedShare" />
             <FigureValue id="playback.repackShare" />
@@ -76,10 +85,7 @@ const anyDevices = computed(() => (store.plan?.household.devices.length ?? 0) > 
             <FigureValue id="playback.convertedShare" />
             <FigureValue id="playback.cannotShare" />
           </div>
-          <p
-            v-if="!anyDevices"
-            class="small"
-          >
+          <p v-if="!anyDevices" class="small">
             You have listed no devices, so generic ones are shown at home.
             <NuxtLink :to="viewAddress(store.id ?? '', 'household')">
               List your devices and habits
@@ -105,10 +111,7 @@ const anyDevices = computed(() => (store.plan?.household.devices.length ?? 0) > 
             :looking="working"
           />
         </div>
-        <FindingsList
-          view="playback"
-          :most="2"
-        />
+        <FindingsList view="playback" :most="2" />
       </template>
     </template>
     <template #fixes>
@@ -123,8 +126,20 @@ const anyDevices = computed(() => (store.plan?.household.devices.length ?? 0) > 
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 2.1fr) minmax(250px, 1fr); }
-.shares { display: flex; flex-direction: column; gap: 8px; }
-a { color: rgb(var(--v-theme-primary)); }
-@media (max-width: 1000px) { .columns { grid-template-columns: minmax(0, 1fr); } }
+.columns {
+  --page-columns: minmax(0, 2.1fr) minmax(250px, 1fr);
+}
+.shares {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+a {
+  color: rgb(var(--v-theme-primary));
+}
+@media (max-width: 1000px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -26,10 +26,7 @@ const binding = computed(() => store.assessment?.figures['streams.possible']?.no
 </script>
 
 <template>
-  <ViewFrame
-    view="streams"
-    question="How many streams can the machine convert at once?"
-  >
+  <ViewFrame view="streams" question="How many streams can the machine convert at once?">
     <template #capacity>
       <div class="columns">
         <div class="stack">
@@ -38,37 +35,21 @@ const binding = computed(() => store.assessment?.figures['streams.possible']?.no
         </div>
         <section class="sheet side">
           <VerdictSentence id="streams" />
-          <p
-            v-if="binding"
-            class="small"
-            data-binding
-          >
+          <p v-if="binding" class="small" data-binding>
             {{ binding }}
           </p>
           <div class="fields">
-            <PlanField
-              path="machine.score"
-              :placeholder="usual.score"
-            />
-            <PlanField
-              path="machine.cores"
-              :placeholder="usual.cores"
-            />
+            <PlanField path="machine.score" :placeholder="usual.score" />
+            <PlanField path="machine.cores" :placeholder="usual.cores" />
             <PlanField path="machine.engine" />
             <PlanField path="choices.hardwareConversion" />
           </div>
-          <NuxtLink
-            :to="viewAddress(store.id ?? '', 'machine', 'parts')"
-            class="small"
-          >
+          <NuxtLink :to="viewAddress(store.id ?? '', 'machine', 'parts')" class="small">
             All parts of the machine
           </NuxtLink>
         </section>
       </div>
-      <FindingsList
-        view="streams"
-        :most="3"
-      />
+      <FindingsList view="streams" :most="3" />
     </template>
     <template #mix>
       <div class="columns">
@@ -84,10 +65,7 @@ const binding = computed(() => store.assessment?.figures['streams.possible']?.no
           <div class="fields">
             <PlanField path="choices.pointsPerStream" />
             <PlanField path="choices.systemReserveShare" />
-            <PlanField
-              path="choices.fallbackShare"
-              placeholder="usual"
-            />
+            <PlanField path="choices.fallbackShare" placeholder="usual" />
             <PlanField path="choices.toneMapping" />
           </div>
           <PlanField path="choices.hardwareConversion" />
@@ -111,8 +89,22 @@ const binding = computed(() => store.assessment?.figures['streams.possible']?.no
 </template>
 
 <style scoped>
-.columns { --page-columns: minmax(0, 1.6fr) minmax(280px, 1fr); }
-.stack { display: flex; flex-direction: column; gap: 14px; min-width: 0; }
-.figures, .fields { display: grid; grid-template-columns: 1fr 1fr; gap: 14px 8px; }
-.side a { color: rgb(var(--v-theme-primary)); }
+.columns {
+  --page-columns: minmax(0, 1.6fr) minmax(280px, 1fr);
+}
+.stack {
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+  min-width: 0;
+}
+.figures,
+.fields {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px 8px;
+}
+.side a {
+  color: rgb(var(--v-theme-primary));
+}
 </style>

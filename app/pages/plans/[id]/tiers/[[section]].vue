@@ -13,10 +13,7 @@ definePageMeta({ key: 'tiers' })
 </script>
 
 <template>
-  <ViewFrame
-    view="tiers"
-    question="Which one to buy, for this need and this money?"
-  >
+  <ViewFrame view="tiers" question="Which one to buy, for this need and this money?">
     <template #ways>
       <WaysSection />
     </template>
