@@ -22,6 +22,9 @@ export default defineConfig({
           name: 'core',
           include: ['core/**/*.test.ts'],
           environment: 'node',
+          // The core has no state beside what it is given: its files can share a process.
+          isolate: false,
+          pool: 'threads',
           testTimeout: 60_000,
         },
       },

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { band, mapEstimate } from './band'
-import { exactly, figure, noFigure } from './figure'
+import { exactly } from './figure'
 import { headroomShare, headroomState } from './verdict'
 
 describe('the band of a computed figure', () => {
@@ -54,22 +54,6 @@ describe('the band of a computed figure', () => {
       low: 1,
       likely: 2,
       high: 3,
-    })
-  })
-})
-
-describe('figures', () => {
-  const parts = { id: 'x', label: 'X', unit: 'TB', formula: '', inputs: [] }
-  it('refuse numbers that are none, and bands that do not enclose the value', () => {
-    expect(() => figure(Number.NaN, parts)).toThrow('FIGURE_NOT_FINITE')
-    expect(() => figure({ low: 2, likely: 1, high: 3 }, parts)).toThrow('FIGURE_BAND')
-  })
-  it('say why when they do not apply', () => {
-    expect(noFigure('No drives yet.', parts)).toMatchObject({
-      value: null,
-      low: null,
-      high: null,
-      note: 'No drives yet.',
     })
   })
 })

@@ -4,7 +4,8 @@ import { createAssessor, inOrderOfNeeds } from './assessor'
 import { catalogue } from './catalogue/catalogue'
 import { tideMillHouse } from './catalogue/tideMillHouse'
 import { defineDomain } from './domain'
-import { figure } from './figure'
+import { declareFigure } from './expressions/declareFigure'
+import { constant, figureOf, product } from './expressions/expression'
 import type { LibraryFacts } from './library/libraryFacts'
 import { planSchema, type Plan } from './plan/planSchema'
 import { sameValue } from './sameValue'
@@ -20,15 +21,13 @@ const shelves = defineDomain({
     contentTB: library.contentTB.likely,
   }),
   facts: ({ contentTB }) => ({ metres: contentTB * 2 }),
-  tell: ({ metres }, _, { number }) => ({
+  tell: (_, { contentTB }, format) => ({
     figures: [
-      figure(metres, {
-        id: 'shelves.metres',
-        label: 'Shelves',
-        unit: 'm',
-        inputs: ['library.contentTB'],
-        formula: `2 m a TB = ${number(metres)}`,
-      }),
+      declareFigure(
+        product(figureOf('library.contentTB', [contentTB, 'TB']), constant(2, 'm/TB')),
+        { id: 'shelves.metres', label: 'Shelves', unit: 'm' },
+        format,
+      ),
     ],
     verdicts: [],
     findings: [],

@@ -1,5 +1,3 @@
-import { CoreRangeError } from './errors'
-
 /** Where a figure comes from. */
 export type Basis = 'entered' | 'default' | 'computed' | 'calibrated' | 'measured'
 
@@ -36,26 +34,6 @@ export interface Estimate {
 /** An estimate without uncertainty. */
 export function exactly(value: number): Estimate {
   return { low: value, likely: value, high: value }
-}
-
-type FigureParts = Omit<Figure, 'value' | 'low' | 'high' | 'basis'> & { readonly basis?: Basis }
-
-/**
- * A figure from an estimate, or from a plain number that is exact.
- * @throws {CoreRangeError} FIGURE_NOT_FINITE, FIGURE_BAND: the band does not enclose the value
- */
-export function figure(estimate: Estimate | number, parts: FigureParts): Figure {
-  const { low, likely, high } = typeof estimate === 'number' ? exactly(estimate) : estimate
-  if (![low, likely, high].every(Number.isFinite))
-    throw new CoreRangeError('FIGURE_NOT_FINITE', { id: parts.id, low, likely, high })
-  if (low > likely || likely > high)
-    throw new CoreRangeError('FIGURE_BAND', { id: parts.id, low, likely, high })
-  return { basis: 'computed', ...parts, value: likely, low, high }
-}
-
-/** A figure that does not apply to this plan; the note says why in a plain sentence. */
-export function noFigure(note: string, parts: Omit<FigureParts, 'note'>): Figure {
-  return { basis: 'computed', ...parts, value: null, low: null, high: null, note }
 }
 
 /** The band of a figure as an estimate, or null where the figure does not apply. */

@@ -1,73 +1,97 @@
-import { figure, noFigure, type Figure } from '../figure'
+import { absentFigure, declareFigure } from '../expressions/declareFigure'
+import {
+  chosen,
+  conversion,
+  product,
+  quotient,
+  workedOut,
+  type Expression,
+  type Input,
+} from '../expressions/expression'
+import type { DimensionsOf } from '../expressions/unitTypes'
+import type { Estimate, Figure } from '../figure'
 import type { Format } from '../units/format'
-import { failureRateBand, ageFactors, causeFactor } from './failureRate'
+import { arrangedBy, rebuildRateInputs, traitInputs } from '../expressions/inputs/driveInputs'
 import type { PoolFacts } from './drivesFacts'
-import { batchFactor } from './layoutRisk'
+import { failureRateBand, ageFactors, causeFactor } from './failureRate'
 import { fillMBps } from './firstBuild'
-import { rebuildShareOfOuter } from './rebuildHours'
+import { batchFactor } from './layoutRisk'
 import { readErrorShares } from './readError'
+import { rebuildShareOfOuter } from './rebuildHours'
 import type { DrivesTale } from './tellDrives'
 
-/** Chances of loss, and the rebuild, of a pool. */
-export function riskFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
-  const { slice, format } = tale
-  const { number: n } = format
-  const source =
-    'Markov chain over the number of failed drives; failure rates by class of drive, from ' +
-    `${n(failureRateBand.low)} to ${n(failureRateBand.high)} times; unreadable sectors from ` +
-    `${n(readErrorShares.low)} of the data sheet's rate to all of it, ` +
-    `${n(readErrorShares.likely)} likely.`
-  const inputs = [
-    'drives.lots',
-    'drives.layout',
-    'drives.driveClass',
+/** What the chain of failing drives follows from. */
+function chainInputs({ facts, slice }: DrivesTale): Input[] {
+  return [
+    ...arrangedBy(facts),
+    ...traitInputs,
     'drives.failuresPerYear',
     'drives.above45C',
     'drives.unmounted',
     'drives.ageYears',
     'drives.oneBatch',
     'drives.replacement',
-    'drives.hotSpares',
-    'drives.rebuildHours',
+    { figure: 'drives.rebuildHours' },
     'choices.readErrorEndsRebuild',
-    ...(slice.readErrorEndsRebuild ? ['drives.sheetReadErrorBits'] : []),
+    ...(slice.readErrorEndsRebuild ? (['drives.sheetReadErrorBits'] as const) : []),
   ]
-  const chain = chainText(pool, format)
+}
+
+/** Chances of loss, and the rebuild, of a pool. */
+export function riskFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
+  const { slice, format } = tale
+  const { number: n } = format
   const years = slice.horizonYears
+  const source =
+    'Markov chain over the number of failed drives; failure rates by class of drive, from ' +
+    `${n(failureRateBand.low)} to ${n(failureRateBand.high)} times; unreadable sectors from ` +
+    `${n(readErrorShares.low)} of the data sheet's rate to all of it, ` +
+    `${n(readErrorShares.likely)} likely.`
+  const inputs = chainInputs(tale)
+  const atHorizon: readonly Input[] = [...inputs, 'choices.horizonYears']
+  const text = chainText(pool, format)
   const partly =
     pool.loss === 'everything'
       ? {}
       : { note: 'This is the chance that some files are lost, not all of them.' }
+  const chance = (
+    estimate: Estimate,
+    by: readonly Input[],
+    parts: {
+      readonly id: string
+      readonly label: string
+      readonly says: string
+      readonly note?: string
+    },
+  ): Figure => {
+    const { says, ...told } = parts
+    return declareFigure(
+      workedOut(estimate, 'share', { inputs: by, says }),
+      { ...told, unit: 'share', source },
+      format,
+    )
+  }
   return [
-    rebuildFigure(pool, format),
+    rebuildFigure(pool, tale),
     firstBuildFigure(pool, tale),
     shareFigure(pool, tale),
-    figure(pool.lossChancePerYear, {
+    chance(pool.lossChancePerYear, inputs, {
       id: 'drives.lossChancePerYear',
       label: 'Chance of loss in a year',
-      unit: 'share',
-      inputs,
-      source,
+      says: `${text}: ${n(pool.lossChancePerYear.likely, 3)} in the coming year`,
       ...partly,
-      formula: `${chain}: ${n(pool.lossChancePerYear.likely, 3)} in the coming year`,
     }),
-    figure(pool.lossChanceAtHorizon, {
+    chance(pool.lossChanceAtHorizon, atHorizon, {
       id: 'drives.lossChanceAtHorizon',
       label: `Chance of loss in ${years} years`,
-      unit: 'share',
-      inputs: [...inputs, 'choices.horizonYears'],
-      source,
+      says: `${text}: ${n(pool.lossChanceAtHorizon.likely, 3)} in ${years} years`,
       ...partly,
-      formula: `${chain}: ${n(pool.lossChanceAtHorizon.likely, 3)} in ${years} years`,
     }),
-    figure(pool.fileLossChanceAtHorizon, {
+    chance(pool.fileLossChanceAtHorizon, [...atHorizon, 'drives.sheetReadErrorBits'], {
       id: 'drives.fileLossChanceAtHorizon',
       label: 'A file lost in a rebuild',
-      unit: 'share',
-      inputs: [...new Set([...inputs, 'drives.sheetReadErrorBits', 'choices.horizonYears'])],
-      source,
-      formula:
-        'loss if a read error ended the rebuild − loss if not = ' +
+      says:
+        'loss if a read error ended the rebuild, less the loss if not: ' +
         `${n(pool.fileLossChanceAtHorizon.likely, 3)} in ${years} years`,
       note:
         'An unreadable sector found while no redundancy is left costs a file on modern file ' +
@@ -76,88 +100,131 @@ export function riskFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
   ]
 }
 
+type Hours = Expression<DimensionsOf<'h'>>
+
+/** Hours to write one drive: size × share that is used × shingled ÷ rate. */
+function writing(
+  { arrangement, conditions }: PoolFacts,
+  { facts }: DrivesTale,
+  usedShare: number,
+): Hours {
+  const arranged = arrangedBy(facts)
+  const largestTB = Math.max(...arrangement.groups.map(group => group.rebuiltTB))
+  const used = workedOut(usedShare, 'share', {
+    inputs: [
+      'drives.fileSystem',
+      { figure: 'library.contentAtHorizonTB' },
+      { figure: 'drives.usableTB' },
+    ],
+    after: 'used',
+  })
+  const size = workedOut(largestTB, 'TB', { inputs: arranged })
+  const shingled = workedOut(conditions.shingledFactor, 'factor', {
+    inputs: [...traitInputs, 'drives.layout', 'drives.fileSystem'],
+    after: 'shingled',
+  })
+  const written = product(usedShare < 1 ? product(size, used) : size, conversion(1e6, 'MB/TB'))
+  return quotient(
+    quotient(
+      conditions.shingledFactor > 1 ? product(written, shingled) : written,
+      workedOut(conditions.rebuildMBps, 'MB/s', { inputs: [...arranged, ...rebuildRateInputs] }),
+    ),
+    conversion(3600, 's/h'),
+  )
+}
+
 /** The first build of parity, and both orders to fill the pool in. */
-function firstBuildFigure(
-  { firstBuild, arrangement, conditions }: PoolFacts,
-  { format: { number: n, hours } }: DrivesTale,
-): Figure {
+function firstBuildFigure(pool: PoolFacts, tale: DrivesTale): Figure {
+  const {
+    facts,
+    format,
+    format: { number: n, hours },
+  } = tale
+  const { firstBuild } = pool
   const parts = {
     id: 'drives.firstBuildHours',
     label: 'First build of parity',
     unit: 'h',
-    inputs: ['drives.lots', 'drives.layout', 'drives.outerMBps', 'library.contentTB'],
-  }
+  } as const
+  const inputs = [...arrangedBy(facts), ...rebuildRateInputs, 'drives.fileSystem'] as const
   if (!firstBuild)
-    return noFigure('This layout has no parity to build.', { ...parts, formula: 'size ÷ rate' })
-  return figure(firstBuild.buildHours, {
-    ...parts,
-    formula:
-      `${n(Math.max(...arrangement.groups.map(group => group.rebuiltTB)))} TB ÷ ` +
-      `${n(conditions.rebuildMBps)} ` +
-      `MB/s${conditions.shingledFactor > 1 ? ` × ${conditions.shingledFactor} shingled` : ''} ` +
-      `= ${n(firstBuild.buildHours, 3)} h`,
-    source: `Filled over a cable of 1 Gb/s, ${n(fillMBps, 3)} MB/s.`,
-    note:
-      `Copy first and build after: ${hours(firstBuild.copyFirstHours)}, without protection ` +
-      'until the end. Build first: ' +
-      `${hours(firstBuild.buildFirstHours)}${firstBuild.slowedTo < 1 ? `, because writes keep ${n(firstBuild.slowedTo * 100)} % of their rate` : ''}.`,
-  })
+    return absentFigure('This layout has no parity to build.', {
+      ...parts,
+      inputs,
+      formula: 'size ÷ rate',
+    })
+  return declareFigure(
+    chosen(inputs, writing(pool, tale, 1)),
+    {
+      ...parts,
+      source: `Filled over a cable of 1 Gb/s, ${n(fillMBps, 3)} MB/s.`,
+      note:
+        `Copy first and build after: ${hours(firstBuild.copyFirstHours)}, without protection ` +
+        `until the end. Build first: ${hours(firstBuild.buildFirstHours)}` +
+        (firstBuild.slowedTo < 1
+          ? `, because writes keep ${n(firstBuild.slowedTo * 100)} % of their rate.`
+          : '.'),
+    },
+    format,
+  )
 }
 
 /** What of the library goes when data are lost. */
-function shareFigure({ shareAtLoss, loss, survives }: PoolFacts, { facts }: DrivesTale): Figure {
-  return figure(shareAtLoss, {
-    id: 'drives.shareAtLoss',
-    label: 'Share of the library lost then',
-    unit: 'share',
-    inputs: ['drives.lots', 'drives.layout'],
-    formula:
-      loss === 'everything'
-        ? 'the whole pool'
-        : loss === 'shareOfFiles'
-          ? `2 ÷ (${facts.count} × ${facts.count - 1}): the files that lay on just the two ` +
-            'failed drives'
-          : `${survives + 1} of ${facts.count} drives: the files that lay on them`,
-    note: 'On average over which drives fail.',
-  })
+function shareFigure({ shareAtLoss, loss, survives }: PoolFacts, tale: DrivesTale): Figure {
+  const { facts, format } = tale
+  const says =
+    loss === 'everything'
+      ? 'the whole pool'
+      : loss === 'shareOfFiles'
+        ? 'the files that lay on just the two failed drives'
+        : `the files that lay on ${survives + 1} of ${facts.count} drives`
+  return declareFigure(
+    workedOut(shareAtLoss, 'share', { inputs: arrangedBy(facts), says }),
+    {
+      id: 'drives.shareAtLoss',
+      label: 'Share of the library lost then',
+      unit: 'share',
+      note: 'On average over which drives fail.',
+    },
+    format,
+  )
 }
 
-function rebuildFigure(
-  { rebuildHours, rebuildEnds, arrangement, conditions }: PoolFacts,
-  { number: n, hours }: Format,
-): Figure {
-  const parts = { id: 'drives.rebuildHours', label: 'Rebuild', unit: 'h' }
+function rebuildFigure(pool: PoolFacts, tale: DrivesTale): Figure {
+  const {
+    facts,
+    format,
+    format: { number: n, hours },
+  } = tale
+  const { rebuildHours, rebuildEnds, conditions } = pool
+  const parts = { id: 'drives.rebuildHours', label: 'Rebuild', unit: 'h' } as const
+  const inputs = [
+    ...arrangedBy(facts),
+    ...rebuildRateInputs,
+    'drives.fileSystem',
+    { figure: 'library.contentAtHorizonTB' },
+  ] as const
   if (rebuildHours === null)
-    return noFigure('Without redundancy there is nothing to rebuild from.', {
+    return absentFigure('Without redundancy there is nothing to rebuild from.', {
       ...parts,
-      inputs: ['drives.layout'],
+      inputs,
       formula: 'size ÷ rate',
     })
-  return figure(rebuildHours, {
-    ...parts,
-    inputs: [
-      'drives.lots',
-      'drives.layout',
-      'drives.outerMBps',
-      'drives.shingled',
-      'choices.watchingHoursPerDay',
-      'drives.fileSystem',
-    ],
-    formula:
-      `${n(Math.max(...arrangement.groups.map(part => part.rebuiltTB)))} ` +
-      `TB${conditions.usedShare < 1 ? ` × ${n(conditions.usedShare, 3)} used` : ''}${conditions.shingledFactor > 1 ? ` × ${conditions.shingledFactor} shingled` : ''} ` +
-      `÷ ${n(conditions.rebuildMBps)} MB/s = ${n(rebuildHours, 3)} h`,
-    source:
-      `Rate: ${n(rebuildShareOfOuter)} of the outer-track rate, slower while somebody ` +
-      'watches.',
-    ...(rebuildEnds
-      ? {
-          note:
-            `While nobody watches ${hours(rebuildEnds.unwatched)}, while somebody always ` +
-            `does ${hours(rebuildEnds.watched)}.`,
-        }
-      : {}),
-  })
+  return declareFigure(
+    chosen(inputs, writing(pool, tale, conditions.usedShare)),
+    {
+      ...parts,
+      source: `Rate: ${n(rebuildShareOfOuter)} of the outer-track rate, slower while somebody watches.`,
+      ...(rebuildEnds
+        ? {
+            note:
+              `While nobody watches ${hours(rebuildEnds.unwatched)}, while somebody always does ` +
+              `${hours(rebuildEnds.watched)}.`,
+          }
+        : {}),
+    },
+    format,
+  )
 }
 
 function chainText(
@@ -168,22 +235,22 @@ function chainText(
   const groups = arrangement.groups.length > 1 ? `${arrangement.groups.length} groups, each ` : ''
   const causes =
     conditions.causesFactor > 1
-      ? `, rate × ${n(conditions.causesFactor)} (${n(causeFactor)} for each of heat and vibration)`
+      ? `, ${n(conditions.causesFactor)} times that (${n(causeFactor)} times for each of heat ` +
+        'and vibration)'
       : ''
   const age =
     conditions.ageYears === null
       ? ''
-      : `, rate by age from year ${conditions.ageYears + 1} on (first × ` +
-        `${n(ageFactors.first)}, fifth × ${n(ageFactors.later)}, seventh × ` +
-        `${n(ageFactors.old)})`
+      : `, by age from year ${conditions.ageYears + 1} on (${n(ageFactors.first)} times in the ` +
+        `first, ${n(ageFactors.later)} from the fifth, ${n(ageFactors.old)} from the seventh)`
   const batch =
-    conditions.batchFactor > 1 ? ` (× ${batchFactor} once one of the batch has failed)` : ''
+    conditions.batchFactor > 1 ? ` (${batchFactor} times once one of the batch has failed)` : ''
   const repair =
     rebuildHours === null
       ? ''
-      : `, repaired in ${n(conditions.leadHours)} + ${n(rebuildHours, 3)} h`
+      : `, repaired in ${n(conditions.leadHours)} and ${n(rebuildHours, 3)} h`
   return (
-    `${groups}${group.sizesTB.length} drives, ${n(conditions.failuresPerYear * 100)} % a ` +
-    `year each${causes}${age}${batch}, survives ${group.survives}${repair}`
+    `${groups}${group.sizesTB.length} drives, ${n(conditions.failuresPerYear * 100)} % a year ` +
+    `each${causes}${age}${batch}, survives ${group.survives}${repair}`
   )
 }

@@ -1,4 +1,7 @@
-import { figure, noFigure, type Figure } from '../figure'
+import { absentFigure, declareFigure } from '../expressions/declareFigure'
+import { product, sum, workedOut, type Expression, type Input } from '../expressions/expression'
+import type { DimensionsOf } from '../expressions/unitTypes'
+import type { Figure } from '../figure'
 import type { Format } from '../units/format'
 import { afterFailures, type AfterFailures } from './failedDrives'
 import { groupRebuildHours } from './layoutRisk'
@@ -24,7 +27,7 @@ export interface ToldFailures {
   readonly figures: readonly Figure[]
 }
 
-const inputs = ['drives.lots', 'drives.layout']
+const inputs: readonly Input[] = ['drives.lots', 'drives.layout', 'drives.hotSpares']
 
 /** Tells what failed drives come to: what plays on, waits and is lost, and the way back. */
 export function tellFailures(
@@ -32,18 +35,24 @@ export function tellFailures(
   format: Format,
 ): ToldFailures {
   const after = afterFailures(pool, failed, leadHours)
-  const { quantity, share } = format
   const part = (id: string, label: string, ofAll: number): Figure =>
-    figure(heldTB * ofAll, {
-      id: `failures.${id}TB`,
-      label,
-      unit: 'TB',
-      formula: `${quantity(heldTB, 'TB')} × ${share(ofAll)}`,
-      inputs: ['library.contentTB', 'drives.roomTB', ...inputs],
-      note: after.isAverage
-        ? 'Which files these are depends on where their two copies lie; this is the average.'
-        : 'Files are taken to fill all drives alike.',
-    })
+    declareFigure(
+      product(
+        workedOut(heldTB, 'TB', {
+          inputs: [{ figure: 'library.contentTB' }, { figure: 'drives.roomTB' }],
+        }),
+        workedOut(ofAll, 'share', { inputs }),
+      ),
+      {
+        id: `failures.${id}TB`,
+        label,
+        unit: 'TB',
+        note: after.isAverage
+          ? 'Which files these are depends on where their two copies lie; this is the average.'
+          : 'Files are taken to fill all drives alike.',
+      },
+      format,
+    )
   return {
     after,
     sentence: sentenceOf(after, pool, failed.size),
@@ -91,20 +100,20 @@ function sentenceOf(
 function wholeFigure(
   { wholeHours, lostShare }: AfterFailures,
   { pool, failed, leadHours }: FailureQuestion,
-  { hours, number }: Format,
+  format: Format,
 ): Figure {
-  const parts = {
-    id: 'failures.wholeHours',
-    label: 'Until it is whole again',
-    unit: 'h',
-    inputs: ['drives.replacement', 'drives.outerMBps', 'choices.watchingHoursPerDay', ...inputs],
-  }
+  const parts = { id: 'failures.wholeHours', label: 'Until it is whole again', unit: 'h' } as const
+  const rateInputs: readonly Input[] = [
+    'drives.outerMBps',
+    'choices.watchingHoursPerDay',
+    ...inputs,
+  ]
   if (wholeHours === null)
-    return noFigure(
+    return absentFigure(
       lostShare > 0
         ? 'What is lost cannot be rebuilt; it comes back from another copy, if there is one.'
         : 'There is nothing to rebuild.',
-      { ...parts, formula: '–' },
+      { ...parts, inputs: ['drives.replacement', ...rateInputs], formula: '–' },
     )
   const { groups, memberPlaces } = pool.arrangement
   const counted = groups.map(group => ({
@@ -114,64 +123,73 @@ function wholeFigure(
   const longest = counted.reduce((worst, entry) =>
     entry.down * entry.each > worst.down * worst.each ? entry : worst,
   )
-  const rebuilds = `${number(longest.down)} × ${hours(longest.each)} of rebuild`
+  const rebuilds: Expression<DimensionsOf<'h'>> = product(
+    workedOut(longest.down, 'factor', { inputs }),
+    workedOut(longest.each, 'h', { inputs: rateInputs, after: 'of rebuild' }),
+  )
   const waits = wholeHours - longest.down * longest.each > leadHours / 2
-  return figure(wholeHours, {
-    ...parts,
-    formula: waits ? `${hours(leadHours)} until new drives are in + ${rebuilds}` : rebuilds,
-    note: 'Drives of one group are rebuilt one after the other.',
+  const lead = workedOut(leadHours, 'h', {
+    inputs: ['drives.replacement'],
+    after: 'until new drives are in',
   })
+  return declareFigure(
+    waits ? sum(lead, rebuilds) : rebuilds,
+    { ...parts, note: 'Drives of one group are rebuilt one after the other.' },
+    format,
+  )
 }
 
 function worseFigure(
   { worseChance, wholeHours }: AfterFailures,
   { pool, failed, leadHours }: FailureQuestion,
-  { hours, number }: Format,
+  format: Format,
 ): Figure {
+  const { hours, number } = format
   const parts = {
     id: 'failures.worseChance',
     label: 'Chance to lose more before that',
     unit: 'share',
-    inputs: [
-      'failures.wholeHours',
-      'drives.failuresPerYear',
-      'drives.ageYears',
-      'drives.above45C',
-      'drives.unmounted',
-      'drives.oneBatch',
-    ],
-  }
+  } as const
+  const by: readonly Input[] = [
+    { figure: 'failures.wholeHours' },
+    'drives.failuresPerYear',
+    'drives.driveClass',
+    'drives.ageYears',
+    'drives.above45C',
+    'drives.unmounted',
+    'drives.oneBatch',
+  ]
   if (worseChance === null || wholeHours === null)
-    return noFigure('There is nothing to rebuild.', { ...parts, formula: '–' })
-  const at = (factor: number) =>
-    afterFailures(
-      {
-        ...pool,
-        conditions: {
-          ...pool.conditions,
-          failuresPerYear: Math.min(mostFailuresPerYear, pool.conditions.failuresPerYear * factor),
-        },
-      },
-      failed,
-      leadHours,
-    ).worseChance ?? 0
+    return absentFigure('There is nothing to rebuild.', { ...parts, inputs: by, formula: '–' })
+  const at = (factor: number) => {
+    const failuresPerYear = Math.min(mostFailuresPerYear, pool.conditions.failuresPerYear * factor)
+    const swung = { ...pool, conditions: { ...pool.conditions, failuresPerYear } }
+    return afterFailures(swung, failed, leadHours).worseChance ?? 0
+  }
   const left =
     pool.arrangement.members -
     [...failed].filter(place => pool.arrangement.memberPlaces.includes(place)).length
-  return figure(
-    {
-      low: Math.min(at(failureRateBand.low), worseChance),
-      likely: worseChance,
-      high: Math.max(at(failureRateBand.high), worseChance),
-    },
+  return declareFigure(
+    workedOut(
+      {
+        low: Math.min(at(failureRateBand.low), worseChance),
+        likely: worseChance,
+        high: Math.max(at(failureRateBand.high), worseChance),
+      },
+      'share',
+      {
+        inputs: by,
+        says:
+          `more of the ${number(left)} drives left fail within ${hours(wholeHours)} than the ` +
+          'layout survives',
+      },
+    ),
     {
       ...parts,
-      formula:
-        `more of the ${number(left)} drives left fail within ${hours(wholeHours)} than the ` +
-        'layout survives',
       note:
         'Counted as if no rebuild ended before all of them did, which is the safe side. An ' +
         'unreadable sector in the rebuild comes on top.',
     },
+    format,
   )
 }

@@ -82,7 +82,7 @@ describe('chances a year by all perils', () => {
       of({ deletionChance: 0.2 }).figure('irreplaceableLossChancePerYear').value,
     ).toBeGreaterThan(0.2)
     expect(figure('irreplaceableLossChancePerYear').formula).toMatch(
-      /^1 − \(1 − 3\s% deleted by mistake\) × /,
+      /^1 − \(1 − 3 % “deleted by mistake”\) × /,
     )
   })
   it('are lower for what a copy holds only', () => {

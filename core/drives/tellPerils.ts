@@ -1,5 +1,7 @@
 import { withinSentence } from '../withinSentence'
-import { figure, type Figure } from '../figure'
+import { declareFigure } from '../expressions/declareFigure'
+import { chosen, productOf, quoted, rest, workedOut, type Input } from '../expressions/expression'
+import type { Figure } from '../figure'
 import { finding, type Finding } from '../finding'
 import type { PoolFacts } from './drivesFacts'
 import type { PerilChance } from './perilChances'
@@ -8,7 +10,7 @@ import type { DrivesTale } from './tellDrives'
 
 type Result = 'irreplaceable' | 'replaceable' | 'dayOut'
 
-const shared = [
+const shared: readonly Input[] = [
   'drives.coverages',
   'drives.sectorChance',
   'drives.malwareChance',
@@ -18,17 +20,23 @@ const shared = [
   'drives.ups',
   'drives.secondBox',
 ]
-const copies = [
+const copies: readonly Input[] = [
   'drives.deletionChance',
   'drives.offlineCopy',
   'drives.awayCopy',
   'drives.copiesWithVersions',
   'drives.snapshotMonths',
+  'library.holdings',
+  'library.otherTB',
 ]
-const inputsOf: Readonly<Record<Result, readonly string[]>> = {
-  irreplaceable: ['drives.lossChancePerYear', ...shared, ...copies, 'library.irreplaceableTB'],
-  replaceable: ['drives.lossChancePerYear', ...shared, ...copies],
-  dayOut: ['drives.layout', ...shared, 'drives.secondBoxTakesOver'],
+const loss: readonly Input[] = [
+  { figure: 'drives.lossChancePerYear' },
+  { figure: 'drives.shareAtLoss' },
+]
+const inputsOf: Readonly<Record<Result, readonly Input[]>> = {
+  irreplaceable: [...loss, ...shared, ...copies],
+  replaceable: [...loss, ...shared, ...copies],
+  dayOut: [...loss, 'drives.layout', 'drives.lots', ...shared, 'drives.secondBoxTakesOver'],
 }
 const labels: Readonly<Record<Result, string>> = {
   irreplaceable: 'Irreplaceable data lost, a year',
@@ -41,35 +49,40 @@ const ids: Readonly<Record<Result, string>> = {
   dayOut: 'drives.dayOutChancePerYear',
 }
 
-/** Chances a year by all perils together. */
-export function perilFigures(
-  { perils, perilEnds }: PoolFacts,
-  { format: { share } }: DrivesTale,
-): Figure[] {
+/** Chances a year by all perils together: 1 − the product of what each leaves. */
+export function perilFigures({ perils, perilEnds }: PoolFacts, { format }: DrivesTale): Figure[] {
   return (['irreplaceable', 'replaceable', 'dayOut'] as const).map(result => {
+    const inputs = inputsOf[result]
     const parts = perils.perils
       .filter(peril => peril[result] > 0)
       .sort((a, b) => b[result] - a[result])
-    return figure(
-      {
-        low: Math.min(perilEnds.low[result], perils[result]),
-        likely: perils[result],
-        high: Math.max(perilEnds.high[result], perils[result]),
-      },
+    const none = workedOut(0, 'share', { inputs, says: 'No peril reaches it.' })
+    const each = parts.map(peril =>
+      rest(
+        workedOut(peril[result], 'share', {
+          inputs: [],
+          asChance: true,
+          after: quoted(nameOf(peril)),
+        }),
+      ),
+    )
+    return declareFigure(
+      parts.length === 0 ? none : chosen(inputs, rest(productOf(each))),
       {
         id: ids[result],
         label: labels[result],
         unit: 'share',
-        inputs: inputsOf[result],
-        formula: parts.length
-          ? '1 − ' +
-            `${parts.map(peril => `(1 − ${share(peril[result])} ${nameOf(peril)})`).join(' × ')}`
-          : 'no peril reaches it',
         source:
-          'Chances and coverages are planning values; each chance can be changed under ' +
-          'Perils and copies.',
+          'Chances and coverages are planning values; each chance can be changed under Perils ' +
+          'and copies.',
         note: 'A range from half to twice the planned chances.',
+        band: {
+          low: Math.min(perilEnds.low[result], perils[result]),
+          likely: perils[result],
+          high: Math.max(perilEnds.high[result], perils[result]),
+        },
       },
+      format,
     )
   })
 }

@@ -104,7 +104,10 @@ export function drawsAt({ week, occupancy, lumps }: WeekLoad, slot: number): Lum
   return draws.filter(draw => draw.length > 0)
 }
 
+/** Days of the year that guest days are counted in. */
+export const daysOfYear = 365
+
 /** A year's mean of an ordinary and a busy figure: ((365 − N)·ordinary + N·busy) ÷ 365. */
 export function withBusyDays(ordinary: number, busy: number, busyDaysPerYear: number): number {
-  return ((365 - busyDaysPerYear) * ordinary + busyDaysPerYear * busy) / 365
+  return ((daysOfYear - busyDaysPerYear) * ordinary + busyDaysPerYear * busy) / daysOfYear
 }

@@ -1,5 +1,7 @@
 import type { Telling } from '../domain'
-import { figure, noFigure, type Figure } from '../figure'
+import { absentFigure, declareFigure } from '../expressions/declareFigure'
+import { sum, workedOut, type Input } from '../expressions/expression'
+import type { Figure } from '../figure'
 import { finding, type Finding } from '../finding'
 import type { Format } from '../units/format'
 import { slotMinutes, weekTimeText } from '../units/week'
@@ -26,43 +28,56 @@ export function tellHousehold(
 ): Telling {
   return {
     figures: [
-      headFigure(facts),
+      headFigure(facts, format),
       ...watchingFigures(facts.week, facts.counts.slot95, format),
       ...levelFigures(facts, format),
       busiestFigure(facts, format),
-      ...atOnceFigures(facts, slice),
+      ...atOnceFigures(facts, slice, format),
     ],
     verdicts: [],
     findings: [...householdFindings(slice.household, facts.week), ...answerFindings(facts, slice)],
   }
 }
 
-function headFigure({ heads }: HouseholdFacts): Figure {
-  const parts = {
-    id: 'household.headCount',
-    label: 'Head count',
-    unit: 'viewers',
-    inputs: ['household.viewers'],
-  }
-  const sum = heads.home + heads.away
-  return sum > 0
-    ? figure(sum, {
-        ...parts,
-        formula: `${heads.home} at home + ${heads.away} away = ${sum}`,
-        note:
-          'Everyone at once, which is rare; cautious planners allow for it. Guests are not ' +
-          'included.',
-      })
-    : noFigure('No viewers are listed yet; the numbers watching at once are used as answered.', {
-        ...parts,
-        formula: 'viewers at home + viewers away',
-      })
+function headFigure({ heads }: HouseholdFacts, format: Format): Figure {
+  const parts = { id: 'household.headCount', label: 'Head count', unit: 'viewers' } as const
+  const inputs: readonly Input[] = ['household.viewers']
+  if (heads.home + heads.away === 0)
+    return absentFigure(
+      'No viewers are listed yet; the numbers watching at once are used as answered.',
+      { ...parts, inputs, formula: 'viewers at home + viewers away' },
+    )
+  return declareFigure(
+    sum(
+      workedOut(heads.home, 'viewers', { inputs, bare: true, after: 'at home' }),
+      workedOut(heads.away, 'viewers', { inputs, bare: true, after: 'away' }),
+    ),
+    {
+      ...parts,
+      note:
+        'Everyone at once, which is rare; cautious planners allow for it. Guests are not ' +
+        'included.',
+    },
+    format,
+  )
 }
 
-function levelFigures(
-  { week, counts, anyHappens }: HouseholdFacts,
-  { number: n }: Format,
-): Figure[] {
+const weekOf: readonly Input[] = ['household.habits', 'household.viewers']
+
+/** What follows from habits is nothing while none of them ever happens. */
+function nobodyEver(
+  parts: { readonly id: string; readonly label: string; readonly unit: 'viewers' },
+  format: Format,
+): Figure {
+  return declareFigure(
+    workedOut(0, 'viewers', { inputs: weekOf, says: 'Nobody ever watches.' }),
+    { ...parts, note: noneHappens },
+    format,
+  )
+}
+
+function levelFigures({ week, counts, anyHappens }: HouseholdFacts, format: Format): Figure[] {
+  const { number: n } = format
   return (['95', '99'] as const).map(share => {
     const [level, slot] =
       share === '95' ? [counts.level95, counts.slot95] : [counts.level99, counts.slot99]
@@ -70,90 +85,94 @@ function levelFigures(
       id: `household.watching${share}`,
       label: `Watching, ${share} % level`,
       unit: 'viewers',
-    }
+    } as const
     if (!week.habits.length)
-      return noFigure(noHabits, {
+      return absentFigure(noHabits, {
         ...parts,
-        inputs: ['household.habits'],
+        inputs: weekOf,
         formula: 'level of the number watching, by habits',
       })
-    if (!anyHappens)
-      return figure(0, {
-        ...parts,
-        inputs: ['household.habits'],
-        formula: 'nobody ever watches = 0',
-        note: noneHappens,
-      })
+    if (!anyHappens) return nobodyEver(parts, format)
     const chances = week.ordinary.watching.map(slots => slots[slot]!).filter(chance => chance > 0)
-    return figure(level, {
-      ...parts,
-      inputs: [
-        ...(slot === counts.slot95
-          ? week.watchers.flatMap((_, at) =>
-              week.ordinary.watching[at]![slot]! > 0 ? [`household.peak.${at}`] : [],
-            )
-          : []),
-        'household.habits',
-        'household.viewers',
-      ],
-      formula:
-        `${weekTimeText(slot * slotMinutes)}: chances ` +
-        `${chances.map(chance => n(chance, 3)).join(', ') || 'none'} → no more than ${level} ` +
-        `watch in ${share} weeks of 100`,
-      source:
-        'The number watching is Poisson-binomial over the viewers, worked out exactly by ' +
-        'convolution for each of the 2016 five-minute slots; the largest level of any slot ' +
-        'counts.',
-    })
+    const behind =
+      slot === counts.slot95
+        ? week.watchers.flatMap((_, at) =>
+            week.ordinary.watching[at]![slot]! > 0 ? [{ figure: `household.peak.${at}` }] : [],
+          )
+        : []
+    return declareFigure(
+      workedOut(level, 'viewers', {
+        inputs: [...behind, ...weekOf],
+        says:
+          `${weekTimeText(slot * slotMinutes)}: chances ` +
+          `${chances.map(chance => n(chance, 3)).join(', ') || 'none'} → no more than ` +
+          `${level} watch in ${share} weeks of 100`,
+      }),
+      {
+        ...parts,
+        source:
+          'The number watching is Poisson-binomial over the viewers, worked out exactly by ' +
+          'convolution for each of the 2016 five-minute slots; the largest level of any slot ' +
+          'counts.',
+      },
+      format,
+    )
   })
 }
 
-function busiestFigure(
-  { week, busiest, anyHappens }: HouseholdFacts,
-  { number: n }: Format,
-): Figure {
+function busiestFigure({ week, busiest, anyHappens }: HouseholdFacts, format: Format): Figure {
   const parts = {
     id: 'household.busiestExpected',
     label: 'Expected at the busiest quarter hour',
     unit: 'viewers',
-    inputs: ['household.habits', 'household.viewers'],
-  }
-  if (!week.habits.length) return noFigure(noHabits, { ...parts, formula: 'mean number watching' })
-  if (!anyHappens)
-    return figure(0, { ...parts, formula: 'nobody ever watches = 0', note: noneHappens })
-  return figure(busiest.mean, {
-    ...parts,
-    formula:
-      `${weekTimeText(busiest.minuteOfWeek)} to ${weekTimeText(busiest.minuteOfWeek + 15)}: ` +
-      `${n(busiest.mean, 3)} on average`,
-    note: "Sum of the viewers' chances, the mean of three slots.",
-  })
+  } as const
+  if (!week.habits.length)
+    return absentFigure(noHabits, { ...parts, inputs: weekOf, formula: 'mean number watching' })
+  if (!anyHappens) return nobodyEver(parts, format)
+  return declareFigure(
+    workedOut(busiest.mean, 'viewers', {
+      inputs: weekOf,
+      says:
+        `${weekTimeText(busiest.minuteOfWeek)} to ${weekTimeText(busiest.minuteOfWeek + 15)}: ` +
+        `${format.number(busiest.mean, 3)} on average`,
+    }),
+    { ...parts, note: "Sum of the viewers' chances, the mean of three slots." },
+    format,
+  )
 }
 
 function atOnceFigures(
-  { atOnce, atOnceFrom }: HouseholdFacts,
+  { atOnce, atOnceFrom, fromHabits }: HouseholdFacts,
   { school }: HouseholdSlice,
+  format: Format,
 ): Figure[] {
   return (['home', 'away'] as const).map(side => {
     const here = side === 'home' ? 'at home' : 'away'
-    const parts = {
-      id: side === 'home' ? 'household.watchingHomeAtOnce' : 'household.watchingAwayAtOnce',
-      label: `Watching at once, ${here}`,
-      unit: 'viewers',
-    }
     const answered = side === 'home' ? 'household.watchingHome' : 'household.watchingAway'
-    const from = {
-      heads: {
-        inputs: ['household.viewers', 'choices.school'],
-        formula: `every viewer ${here} = ${atOnce[side]}`,
-      },
+    const limit: readonly Input[] = school === 'minutesShort' ? ['choices.minutesShortTarget'] : []
+    const from: Readonly<
+      Record<HouseholdFacts['atOnceFrom'], { inputs: readonly Input[]; says: string }>
+    > = {
+      heads: { inputs: ['household.viewers'], says: `every viewer ${here}: ${atOnce[side]}` },
       habits: {
-        inputs: ['household.habits', 'household.viewers', 'choices.school'],
-        formula: `${schoolTexts[school]}, at its worst moment of the week: ${atOnce[side]}`,
+        inputs: [...weekOf, ...limit],
+        says: `${schoolTexts[school]}, at its worst moment of the week: ${atOnce[side]}`,
       },
-      answers: { inputs: [answered, 'choices.school'], formula: `as answered = ${atOnce[side]}` },
+      answers: { inputs: [answered], says: `as answered: ${atOnce[side]}` },
     }
-    return figure(atOnce[side], { ...parts, ...from[atOnceFrom] })
+    const { inputs, says } = from[atOnceFrom]
+    // Which of the three counts follows from the planning rule, and from whether there are any
+    // habits or viewers.
+    const decides: readonly Input[] = ['choices.school', ...(fromHabits ? [] : weekOf)]
+    return declareFigure(
+      workedOut(atOnce[side], 'viewers', { inputs: [...inputs, ...decides], says }),
+      {
+        id: side === 'home' ? 'household.watchingHomeAtOnce' : 'household.watchingAwayAtOnce',
+        label: `Watching at once, ${here}`,
+        unit: 'viewers',
+      },
+      format,
+    )
   })
 }
 

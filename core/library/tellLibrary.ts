@@ -1,11 +1,31 @@
 import { holdingKind, type HoldingKindId } from '../catalogue/holdingKinds'
 import type { Telling } from '../domain'
-import { figure, noFigure, type Figure } from '../figure'
+import { absentFigure, declareFigure } from '../expressions/declareFigure'
+import {
+  brief,
+  chosen,
+  constant,
+  conversion,
+  field,
+  figureOf,
+  minus,
+  product,
+  quoted,
+  quotient,
+  sum,
+  sumTold,
+  thatFigure,
+  workedOut,
+  type Expression,
+  type Input,
+} from '../expressions/expression'
+import type { DimensionsOf } from '../expressions/unitTypes'
+import type { Figure } from '../figure'
 import { finding, type Finding } from '../finding'
 import { tebibytes } from '../units/dataSize'
 import type { Format } from '../units/format'
 import { monthsPerYear } from '../units/time'
-import { extrasShare } from './holdingSizes'
+import { extrasShare, type HoldingSize } from './holdingSizes'
 import type { LibraryFacts, LibrarySlice } from './libraryFacts'
 
 const ladder =
@@ -28,7 +48,7 @@ export function tellLibrary(facts: LibraryFacts, slice: LibrarySlice, format: Fo
       contentFigure(facts, holdings, format),
       growthFigure(facts, slice, format),
       horizonFigure(facts, slice, format),
-      irreplaceableFigure(facts, format),
+      irreplaceableFigure(facts, holdings, format),
       thumbFigure(facts, slice, format),
     ],
     verdicts: [],
@@ -36,129 +56,195 @@ export function tellLibrary(facts: LibraryFacts, slice: LibrarySlice, format: Fo
   }
 }
 
+/** The TB of today by kind; what is sized alike swings together. */
 function contentFigure(
-  { contentTB, forecast }: LibraryFacts,
+  { contentTB, forecast, sizes }: LibraryFacts,
   holdings: readonly Figure[],
-  { number: n }: Format,
+  format: Format,
 ): Figure {
-  const kinds = [...forecast.kinds]
-    .filter(([, months]) => months[0]! > 0)
-    .map(([kind, months]) => `${kindLabel(kind).toLowerCase()} ${n(months[0]!, 3)}`)
-  return figure(contentTB, {
-    id: 'library.contentTB',
-    label: 'Library today',
-    unit: 'TB',
-    inputs: [...holdings.map(entry => entry.id), 'library.holdings', 'library.otherTB'],
-    source: ladder,
-    formula:
-      `${kinds.join(' + ') || '0'} = ${n(contentTB.likely)} TB ` +
-      `(${n(tebibytes(contentTB.likely))} TiB)`,
-  })
+  const amounts = new Map<string, Expression<DimensionsOf<'TB'>>>()
+  const amountOf = ({ usualOf, amount }: HoldingSize): Expression<DimensionsOf<'TB'>> => {
+    const known = usualOf === null ? undefined : amounts.get(usualOf)
+    if (known) return known
+    const own = constant(amount, 'TB')
+    if (usualOf !== null) amounts.set(usualOf, own)
+    return own
+  }
+  const kinds = [...forecast.kinds].filter(([, months]) => months[0]! > 0)
+  const behind: readonly Input[] = [
+    ...holdings.map(({ id }) => ({ figure: id })),
+    'library.holdings',
+    'library.otherTB',
+    'library.events',
+    'library.startsOn',
+  ]
+  return declareFigure(
+    chosen(
+      behind,
+      sum(
+        ...kinds.map(([kind, months]) =>
+          brief(
+            kind === 'other'
+              ? constant(months[0]!, 'TB')
+              : sum(
+                  ...sizes
+                    .filter(size => size.kind === kind && size.todayTB !== 0)
+                    .map(size => product(amountOf(size), constant(size.todayTB, 'factor'))),
+                ),
+            'TB',
+            { by: [], before: kindLabel(kind).toLowerCase(), bare: true },
+          ),
+        ),
+      ),
+    ),
+    {
+      id: 'library.contentTB',
+      label: 'Library today',
+      unit: 'TB',
+      source: ladder,
+      note: `That is ${format.number(tebibytes(contentTB.likely))} TiB.`,
+    },
+    format,
+  )
 }
 
 function growthFigure(
   { growth: { addedTB, ownTB, removedTB, total } }: LibraryFacts,
   { library }: LibrarySlice,
-  { number: n }: Format,
+  format: Format,
 ): Figure {
-  return figure(total, {
-    id: 'library.growthTBPerMonth',
-    label: 'Growth a month, first year',
-    unit: 'TB/month',
-    inputs: [
-      'library.holdings',
-      'library.otherGrowthGBPerMonth',
-      'library.growthLowFactor',
-      'library.growthHighFactor',
-    ],
-    source: ladder,
-    formula:
-      'added ' +
-      `${n(addedTB)}${ownTB ? ` + growing by itself ${n(ownTB)}` : ''}${removedTB ? ` − deleted ${n(removedTB)}` : ''} ` +
-      `= ${n(total.likely)} TB a month; growth slow × ${n(library.growthLowFactor)}, fast × ` +
-      `${n(library.growthHighFactor)}`,
-  })
+  const { number: n } = format
+  const inputs: readonly Input[] = [
+    'library.holdings',
+    'library.otherGrowthGBPerMonth',
+    'library.growthLowFactor',
+    'library.growthHighFactor',
+  ]
+  const part = (valueTB: number, before: string) =>
+    workedOut(valueTB, 'TB/month', { inputs, before, bare: true })
+  return declareFigure(
+    sum(
+      part(addedTB, 'added'),
+      ...(ownTB ? [part(ownTB, 'growing by itself')] : []),
+      ...(removedTB ? [minus(part(removedTB, 'deleted'))] : []),
+    ),
+    {
+      id: 'library.growthTBPerMonth',
+      label: 'Growth a month, first year',
+      unit: 'TB/month',
+      source: ladder,
+      note:
+        `Slow growth is ${n(library.growthLowFactor)} times as much, fast growth ` +
+        `${n(library.growthHighFactor)} times.`,
+      band: total,
+    },
+    format,
+  )
 }
 
 function horizonFigure(
   { contentTB, contentAtHorizonTB, growth, driver }: LibraryFacts,
   { library, horizonYears }: LibrarySlice,
-  { number: n }: Format,
+  format: Format,
 ): Figure {
+  const { number: n } = format
   const drift = library.additionsChangePerYear
-    ? `, changing by ${n(library.additionsChangePerYear * 100)} % a year,`
+    ? `, additions changing by ${n(library.additionsChangePerYear * 100)} % a year`
     : ''
-  const events = library.events.length ? ` and ${library.events.length} dated events` : ''
-  return figure(contentAtHorizonTB, {
-    id: 'library.contentAtHorizonTB',
-    label: `Library in ${horizonYears} years`,
-    unit: 'TB',
-    inputs: [
-      'library.contentTB',
-      'library.growthTBPerMonth',
-      'library.additionsChangePerYear',
-      'library.events',
-      'library.startsOn',
-      'choices.horizonYears',
-    ],
-    formula:
-      `${n(contentTB.likely)} TB + ${horizonYears * monthsPerYear} months of ` +
-      `${n(growth.total.likely)} TB${drift}${events} = ${n(contentAtHorizonTB.likely)} TB ` +
-      `(${n(tebibytes(contentAtHorizonTB.likely))} TiB)`,
-    source:
-      'Month by month, each holding by itself, never below nothing; each usual size and ' +
-      'the growth are swung to the ends of their range, and the swings added by the root ' +
-      'of the sum of squares.',
-    ...(driver
-      ? {
-          note:
-            `${kindLabel(driver.kind)} drive the growth: ${n(driver.addedTB, 3)} of ` +
-            `${n(contentAtHorizonTB.likely - contentTB.likely, 3)} TB.`,
-        }
-      : {}),
-  })
+  const count = library.events.length
+  const events = count ? ` and ${count} dated ${count === 1 ? 'event' : 'events'}` : ''
+  return declareFigure(
+    workedOut(contentAtHorizonTB, 'TB', {
+      inputs: [
+        { figure: 'library.contentTB' },
+        { figure: 'library.growthTBPerMonth' },
+        'library.additionsChangePerYear',
+        'library.events',
+        'library.startsOn',
+        'choices.horizonYears',
+      ],
+      says:
+        `${n(contentTB.likely)} TB today, ${horizonYears * monthsPerYear} months that begin ` +
+        `with ${n(growth.total.likely)} TB${drift}${events}: ` +
+        `${n(contentAtHorizonTB.likely)} TB (${n(tebibytes(contentAtHorizonTB.likely))} TiB)`,
+    }),
+    {
+      id: 'library.contentAtHorizonTB',
+      label: `Library in ${horizonYears} years`,
+      unit: 'TB',
+      source:
+        'Month by month, each holding by itself, never below nothing; each usual size and the ' +
+        'growth are swung to the ends of their range, and the swings added by the root of the ' +
+        'sum of squares.',
+      ...(driver
+        ? {
+            note:
+              `${kindLabel(driver.kind)} drive the growth: ${n(driver.addedTB, 3)} of ` +
+              `${n(contentAtHorizonTB.likely - contentTB.likely, 3)} TB.`,
+          }
+        : {}),
+    },
+    format,
+  )
 }
 
+/** More holdings are not named one by one in a sum. */
+const holdingsTold = 6
+
 function irreplaceableFigure(
-  { irreplaceable, irreplaceableTB, sizes }: LibraryFacts,
-  { number: n }: Format,
+  { irreplaceable }: LibraryFacts,
+  holdings: readonly Figure[],
+  format: Format,
 ): Figure {
-  const names = [
-    ...new Set(sizes.filter(size => irreplaceable.includes(size.index)).map(size => size.name)),
-  ]
-  return figure(irreplaceableTB, {
-    id: 'library.irreplaceableTB',
-    label: 'Irreplaceable',
-    unit: 'TB',
-    inputs: [
-      ...irreplaceable.map(index => `library.holdings.${index}.contentTB`),
-      'library.holdings',
-    ],
-    formula: `${names.slice(0, 6).join(' + ') || 'none of the holdings'} = ${n(irreplaceableTB)} TB`,
-    note: 'A copy away from home is for these; what is not listed as a holding is not counted.',
-  })
+  return declareFigure(
+    chosen(
+      ['library.holdings'],
+      sumTold(
+        irreplaceable.map(index =>
+          thatFigure(holdings[index]!, 'TB', { before: quoted(holdings[index]!.label) }),
+        ),
+        'TB',
+        holdingsTold,
+      ),
+    ),
+    {
+      id: 'library.irreplaceableTB',
+      label: 'Irreplaceable',
+      unit: 'TB',
+      note: 'A copy away from home is for these; what is not listed as a holding is not counted.',
+    },
+    format,
+  )
 }
 
 function thumbFigure(
   { empty, contentTB }: LibraryFacts,
   { ruleOfThumbFactor }: LibrarySlice,
-  { number: n }: Format,
+  format: Format,
 ): Figure {
-  const parts = {
-    id: 'library.ruleOfThumbTB',
-    label: 'Rule of thumb',
-    unit: 'TB',
-    inputs: ['library.contentTB', 'choices.ruleOfThumbFactor'],
-  }
+  const parts = { id: 'library.ruleOfThumbTB', label: 'Rule of thumb', unit: 'TB' } as const
   return empty
-    ? noFigure('Nothing is kept yet.', { ...parts, formula: 'library today × factor' })
-    : figure(contentTB.likely * ruleOfThumbFactor, {
+    ? absentFigure('Nothing is kept yet.', {
         ...parts,
-        formula:
-          `${n(contentTB.likely)} TB × ${n(ruleOfThumbFactor)} = ` +
-          `${n(contentTB.likely * ruleOfThumbFactor)} TB`,
-        note: "Today's library times your factor, for comparison. The plan does not use it.",
+        inputs: [
+          { figure: 'library.contentTB' },
+          { figure: 'library.contentAtHorizonTB' },
+          'choices.ruleOfThumbFactor',
+        ],
+        formula: 'library today × factor',
       })
+    : declareFigure(
+        product(
+          // The rule knows no range.
+          figureOf('library.contentTB', [contentTB.likely, 'TB']),
+          field('choices.ruleOfThumbFactor', [ruleOfThumbFactor, 'factor']),
+        ),
+        {
+          ...parts,
+          note: "Today's library times your factor, for comparison. The plan does not use it.",
+        },
+        format,
+      )
 }
 
 /** Size of one holding today, second copies included. */
@@ -167,44 +253,19 @@ function holdingFigure(
   {
     facts,
     slice,
-    format: { number: n },
+    format,
   }: { readonly facts: LibraryFacts; readonly slice: LibrarySlice; readonly format: Format },
 ): Figure {
-  const holding = slice.library.holdings[index]!
-  const own = facts.sizes.filter(size => size.index === index)
-  const main = own[0]!
-  const copyTB = own.reduce(
-    (sum, size) => (size.sized === 'copy' ? sum + size.amount.likely * size.todayTB : sum),
-    0,
-  )
-  const tb = (amount: number) => amount * main.todayTB + copyTB
-  const { low, likely, high } = main.amount
-  const copies = copyTB > 0 ? ` + second copies ${n(copyTB, 3)}` : ''
-  const formulas: Readonly<Partial<Record<typeof main.sized, string>>> = {
-    video:
-      `${n(holding.titles, 7)} titles × ${n(likely)} Mb/s × ${n(holding.minutes)} min × 60 ÷ ` +
-      `8 ÷ 10⁶ × ${n(1 + extrasShare)}`,
-    sound: `${n(holding.titles, 7)} × ${n(likely)} Mb/s × ${n(holding.minutes)} min × 60 ÷ 8 ÷ 10⁶`,
-    each: `${n(holding.titles, 7)} × ${n(likely)} MB ÷ 10⁶`,
-    given: `${n(holding.sizeGB ?? 0)} GB as entered ÷ ${n(1000)}`,
-  }
-  const fields =
-    main.sized === 'given'
-      ? ['sizeGB']
-      : main.sized === 'each'
-        ? ['titles', 'quality']
-        : ['titles', 'minutes', 'bitrateMbps', 'quality']
-  return figure(
-    { low: tb(low), likely: tb(likely), high: tb(high) },
+  const { number: n } = format
+  const main = facts.sizes.find(size => size.index === index)!
+  const { low, high } = main.amount
+  return declareFigure(
+    holdingExpression(index, facts, slice),
     {
       id: `library.holdings.${index}.contentTB`,
       label: main.name,
       unit: 'TB',
       source: ladder,
-      inputs: [...fields, ...(copyTB > 0 ? ['smallCopies'] : [])].map(
-        field => `library.holdings.${index}.${field}`,
-      ),
-      formula: `${formulas[main.sized]}${copies} = ${n(tb(likely), 3)} TB`,
       ...(main.usualOf === null
         ? {}
         : {
@@ -213,6 +274,61 @@ function holdingFigure(
               `${main.sized === 'each' ? 'MB each' : 'Mb/s'}; enter your own to narrow it.`,
           }),
     },
+    format,
+  )
+}
+
+/** Titles × rate × length, or whatever else sizes the holding, and its second copies. */
+function holdingExpression(
+  index: number,
+  { sizes }: LibraryFacts,
+  { library }: LibrarySlice,
+): Expression<DimensionsOf<'TB'>> {
+  const path = `library.holdings.${index}` as const
+  const holding = library.holdings[index]!
+  const own = sizes.filter(size => size.index === index)
+  const { sized, amount } = own[0]!
+  const copyTB = own.reduce(
+    (tb, size) => (size.sized === 'copy' ? tb + size.amount.likely * size.todayTB : tb),
+    0,
+  )
+  const titles = field(`${path}.titles`, [holding.titles, 'titles'])
+  const rate = workedOut(amount, 'Mb/s/title', {
+    inputs: [`${path}.bitrateMbps`, `${path}.quality`],
+  })
+  const seconds = product(
+    field(`${path}.minutes`, [holding.minutes, 'min']),
+    conversion(60, 's/min'),
+  )
+  const recorded = quotient(
+    quotient(product(titles, rate, seconds), conversion(8, 'Mb/MB')),
+    conversion(1e6, 'MB/TB'),
+  )
+  const size = ((): Expression<DimensionsOf<'TB'>> => {
+    switch (sized) {
+      case 'video':
+        return product(recorded, constant(1 + extrasShare, 'factor'))
+      case 'sound':
+        return recorded
+      case 'each':
+        return quotient(
+          product(titles, workedOut(amount, 'MB/title', { inputs: [`${path}.quality`] })),
+          conversion(1e6, 'MB/TB'),
+        )
+      default:
+        return quotient(
+          field(`${path}.sizeGB`, [holding.sizeGB ?? 0, 'GB'], { after: 'as entered' }),
+          conversion(1000, 'GB/TB'),
+        )
+    }
+  })()
+  const copies = workedOut(copyTB, 'TB', {
+    inputs: [`${path}.smallCopies`, `${path}.titles`, `${path}.minutes`],
+    after: 'of second copies',
+  })
+  return chosen(
+    [`${path}.sizeGB`, `${path}.quality`, `${path}.smallCopies`],
+    copyTB > 0 ? sum(size, copies) : size,
   )
 }
 

@@ -1,9 +1,23 @@
 import type { Telling } from '../domain'
-import { figure, type Estimate, type Figure } from '../figure'
+import { declareFigure } from '../expressions/declareFigure'
+import {
+  chosen,
+  constant,
+  figureOf,
+  minus,
+  notBelowNothing,
+  quotient,
+  sum,
+  workedOut,
+  type Expression,
+  type Input,
+} from '../expressions/expression'
+import type { DimensionsOf } from '../expressions/unitTypes'
+import type { Estimate, Figure } from '../figure'
 import { finding, type Finding } from '../finding'
 import type { Format } from '../units/format'
 import type { MachineFacts, MachineSlice } from './machineFacts'
-import { brickEfficiency, supplyEfficiency } from './power/supplyCurve'
+import { brickEfficiency, supplyEfficiency, wallW } from './power/supplyCurve'
 
 const partLabels: Readonly<Record<string, string>> = {
   'machine.base': 'Built on',
@@ -13,16 +27,21 @@ const partLabels: Readonly<Record<string, string>> = {
 
 /** The machine's facts in words. */
 export function tellMachine(facts: MachineFacts, slice: MachineSlice, format: Format): Telling {
-  const { build, freeBays } = facts
+  const bays = workedOut(facts.build.bays, 'bays', {
+    inputs: ['machine.bays', 'machine.base', 'machine.parts'],
+  })
+  const used = workedOut(slice.driveCount, 'bays', {
+    inputs: ['drives.lots'],
+    bare: true,
+    after: slice.driveCount === 1 ? 'drive' : 'drives',
+  })
   return {
     figures: [
-      figure(freeBays, {
-        id: 'machine.freeBays',
-        label: 'Free bays',
-        unit: 'bays',
-        inputs: ['machine.bays', 'machine.base', 'drives.lots'],
-        formula: `${build.bays} bays − ${slice.driveCount} drives = ${freeBays}`,
-      }),
+      declareFigure(
+        sum(bays, minus(used)),
+        { id: 'machine.freeBays', label: 'Free bays', unit: 'bays' },
+        format,
+      ),
       ...powerFigures(facts, slice, format),
     ],
     verdicts: [],
@@ -30,92 +49,136 @@ export function tellMachine(facts: MachineFacts, slice: MachineSlice, format: Fo
   }
 }
 
-function powerFigures(
-  { power, states: [idle, converting], build: { supply } }: MachineFacts,
-  { driveCount, drivesIdleW, drivesActiveW }: MachineSlice,
-  format: Format,
-): Figure[] {
+type Watts = Expression<DimensionsOf<'W'>>
+
+/** What the machine without its drives takes of the supply. */
+const machineInputs: readonly Input[] = [
+  'machine.base',
+  'machine.parts',
+  'machine.processor',
+  'machine.bays',
+  'machine.boxIdleW',
+  'machine.boxLoadW',
+  'machine.passivelyCooled',
+  'machine.ownParts',
+  'brief.mainsVolts',
+]
+/** What the drives take. */
+const driveInputs: readonly Input[] = ['drives.lots', 'drives.driveClass']
+
+interface StatePower {
+  /** at the wall as entered or on the data sheet, null where it is the sum of parts */
+  readonly sheetW: number | null
+  readonly partsW: number
+  readonly dcW: number
+  readonly drivesW: Estimate
+  readonly resultW: number
+}
+
+/** Watts at the wall in one state: what is taken behind the supply, divided by its efficiency. */
+function wallExpression(
+  { sheetW, partsW, dcW, drivesW, resultW }: StatePower,
+  { power: { losses, basis } }: MachineFacts,
+): Watts {
+  const drives = workedOut(drivesW, 'W', { inputs: driveInputs, after: 'of drives' })
+  const isFlat = losses === null || losses.efficiency === 'brick'
+  if (sheetW !== null && (losses === null || (isFlat && basis !== 'parts'))) {
+    const efficiency = constant(losses === null ? supplyEfficiency : brickEfficiency, 'share')
+    const atWall = workedOut(sheetW, 'W', { inputs: machineInputs })
+    const parts = workedOut(partsW, 'W', { inputs: machineInputs, after: 'of parts' })
+    const behind = partsW === 0 ? drives : sum(parts, drives)
+    if (drivesW.likely === 0 && partsW === 0) return chosen(driveInputs, atWall)
+    return sum(atWall, quotient(behind, efficiency))
+  }
+  const behind = notBelowNothing(
+    sum(workedOut(dcW, 'W', { inputs: machineInputs, after: 'of the machine' }), drives),
+  )
+  const totalW = Math.max(0, dcW + drivesW.likely)
+  // A supply with nothing behind it still loses something: then no efficiency gives the watts.
+  if (totalW <= 0)
+    return workedOut(resultW, 'W', {
+      inputs: [...machineInputs, ...driveInputs],
+      after: 'of losses in the supply',
+    })
+  const efficiency = workedOut(totalW / resultW, 'share', {
+    inputs: machineInputs,
+    after: 'efficiency of the supply',
+  })
+  return quotient(behind, efficiency)
+}
+
+function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format): Figure[] {
+  const {
+    power,
+    states: [idle, converting],
+  } = facts
   const { number: n, share } = format
   const { losses } = power
-  const source = losses
-    ? `The supply's efficiency follows from how much of its ${n(losses.ratingW)} W is taken ` +
-      `(${losses.efficiency === 'brick' ? `a brick: ${share(brickEfficiency)}` : `${losses.efficiency === 'none' ? 'no class' : losses.efficiency}, at ` + `${n(losses.mainsVolts)} V`}).`
-    : 'At the wall; watts by kind of drive and by part, with a power supply that is ' +
-      `${share(supplyEfficiency)} efficient.`
-  const text = ({
-    wall,
-    partsW,
-    dcW,
-    drivesW,
-    result,
-  }: {
-    readonly wall: number | null
-    readonly partsW: number
-    readonly dcW: number
-    readonly drivesW: Estimate
-    readonly result: Estimate
-  }): string => {
-    const drives =
-      driveCount === 0 ? '' : `${driveCount} drives × ${n(drivesW.likely / driveCount)} W`
-    if (
-      wall !== null &&
-      (losses === null || (losses.efficiency === 'brick' && power.basis !== 'parts'))
-    ) {
-      const added = [partsW === 0 ? '' : `${n(partsW)} W of parts`, drives]
-        .filter(Boolean)
-        .join(' + ')
-      return (
-        `${n(wall)} ` +
-        `W${added ? ` + (${added}) ÷ ${n(losses === null ? supplyEfficiency : brickEfficiency)}` : ''} ` +
-        `= ${n(result.likely, 3)} W`
-      )
-    }
-    const total = Math.max(0, dcW + drivesW.likely)
-    return (
-      `${n(dcW, 3)} W of the machine${drives ? ` + ${drives}` : ''} = ${n(total, 3)} W ` +
-      `behind the supply; ÷ ${n(total / Math.max(1e-9, result.likely), 3)} efficiency at ` +
-      `${share(total / (losses?.ratingW ?? Infinity))} of the rating = ` +
-      `${n(result.likely, 3)} W`
-    )
-  }
-  const inputs = [
-    'machine.base',
-    'machine.parts',
-    'machine.processor',
-    'drives.lots',
-    'drives.driveClass',
-    ...(supply ? ['brief.mainsVolts'] : []),
-  ]
+  const atShare = (dcW: number, drivesW: number) =>
+    losses && losses.efficiency !== 'brick'
+      ? ` It is at ${share(Math.max(0, dcW + drivesW) / losses.ratingW)} of its rating.`
+      : ''
+  const source = (dcW: number, drivesW: number) =>
+    losses
+      ? `The supply's efficiency follows from how much of its ${n(losses.ratingW)} W is taken ` +
+        `(${losses.efficiency === 'brick' ? `a brick: ${share(brickEfficiency)}` : `${losses.efficiency === 'none' ? 'no class' : losses.efficiency}, at ${n(losses.mainsVolts)} V`}).` +
+        atShare(dcW, drivesW)
+      : 'At the wall; watts by kind of drive and by part, with a power supply that is ' +
+        `${share(supplyEfficiency)} efficient.`
+  const idleExpression = wallExpression(
+    {
+      sheetW: power.baseIdleW,
+      partsW: power.partsIdleW,
+      dcW: power.idleDcW,
+      drivesW: slice.drivesIdleW,
+      resultW: idle.watts.likely,
+    },
+    facts,
+  )
+  const busyW = wallW(Math.max(0, power.loadDcW + slice.drivesActiveW.likely), losses)
+  const busy = wallExpression(
+    {
+      sheetW: power.baseLoadW,
+      partsW: power.partsLoadW,
+      dcW: power.loadDcW,
+      drivesW: slice.drivesActiveW,
+      resultW: busyW,
+    },
+    facts,
+  )
+  // At work a machine never takes less than at rest.
+  const isRest = busyW < idle.watts.likely
   return [
-    figure(idle.watts, {
-      id: 'machine.idleW',
-      label: 'Idle, with drives',
-      unit: 'W',
-      inputs: ['machine.boxIdleW', ...inputs],
-      source,
-      formula: text({
-        wall: power.baseIdleW,
-        partsW: power.partsIdleW,
-        dcW: power.idleDcW,
-        drivesW: drivesIdleW,
-        result: idle.watts,
-      }),
-    }),
-    figure(converting.watts, {
-      id: 'machine.loadW',
-      label: 'Converting, with drives',
-      unit: 'W',
-      inputs: ['machine.boxLoadW', 'machine.boxIdleW', ...inputs],
-      source,
-      formula: text({
-        wall: power.baseLoadW,
-        partsW: power.partsLoadW,
-        dcW: power.loadDcW,
-        drivesW: drivesActiveW,
-        result: converting.watts,
-      }),
-      note: 'Every drive is at work while the machine converts.',
-    }),
+    declareFigure(
+      idleExpression,
+      {
+        id: 'machine.idleW',
+        label: 'Idle, with drives',
+        unit: 'W',
+        source: source(power.idleDcW, slice.drivesIdleW.likely),
+        band: idle.watts,
+      },
+      format,
+    ),
+    declareFigure(
+      isRest
+        ? chosen(
+            [...machineInputs, ...driveInputs],
+            figureOf('machine.idleW', [idle.watts, 'W'], {
+              after: 'at rest: it takes no less at work',
+            }),
+          )
+        : busy,
+      {
+        id: 'machine.loadW',
+        label: 'Converting, with drives',
+        unit: 'W',
+        source: source(power.loadDcW, slice.drivesActiveW.likely),
+        note: 'Every drive is at work while the machine converts.',
+        band: converting.watts,
+      },
+      format,
+    ),
   ]
 }
 

@@ -5,6 +5,7 @@ import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { assess } from '../assess'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import type { Device } from '../plan/household'
+import { declareFigure } from '../expressions/declareFigure'
 import { plainFormat } from '../units/format'
 import {
   deviceLink,
@@ -14,7 +15,7 @@ import {
   wifiShares,
   type SharedLinks,
 } from './links'
-import { linkFormula, linkInputs } from './linkText'
+import { linkExpression } from './linkExpression'
 
 const shared: SharedLinks = {
   homeMbps: (1000 * 1448) / 1538,
@@ -99,42 +100,51 @@ describe('a mesh without a wire', () => {
 })
 
 describe('a link in words', () => {
+  const at = { deviceIndex: 3, placeIndex: 2 }
+  const told = (
+    link: ReturnType<typeof deviceLink>,
+    place: Parameters<typeof linkExpression>[2] = at,
+  ) =>
+    declareFigure(
+      linkExpression(link, shared, place),
+      { id: 'x', label: 'X', unit: 'Mb/s' },
+      plainFormat,
+    )
   it('gives its numbers, and they give the rate', () => {
     const wifi = deviceLink(device('wifiFair', 600), home, shared)
-    expect(linkFormula(wifi, shared, plainFormat)).toBe(
-      'the lesser of Wi-Fi 600 ÷ 3 ÷ 2 on the channel = 100 and the home network 941.5 ÷ 4 ' +
-        '= 235 Mb/s',
+    expect(told(wifi).formula).toBe(
+      'the least of Wi-Fi 600 Mb/s ÷ 3 ÷ 2 on the channel, home network 941.5 Mb/s ÷ 4 = 100 Mb/s',
     )
     const far = deviceLink(device('mobile', 5), away(10), shared)
-    expect(linkFormula(far, shared, plainFormat)).toBe(
-      'the least of upload 40 × (1 − 0.25) ÷ 1.08 ÷ 2 away = 13.9, download there 10 × 0.8 ' +
-        '= 8, mobile network 5 Mb/s',
+    expect(told(far).formula).toBe(
+      'the least of upload 40 Mb/s × (1 − 0.25) ÷ 1.08 ÷ 2 away, download there 10 Mb/s × 0.8, ' +
+        'mobile network 5 Mb/s = 5 Mb/s',
     )
-    expect(
-      linkFormula(deviceLink(device('wired100'), away(null), shared), shared, plainFormat),
-    ).toBe('upload 40 × (1 − 0.25) ÷ 1.08 ÷ 2 away = 13.9 Mb/s')
-    expect(
-      linkFormula(deviceLink(device('wired100'), home, shared), shared, plainFormat),
-    ).toContain('cable: 100 × 1448 ÷ 1538 = 94.15')
+    expect(told(deviceLink(device('wired100'), away(null), shared)).formula).toBe(
+      'upload 40 Mb/s × (1 − 0.25) ÷ 1.08 ÷ 2 away = 13.89 Mb/s',
+    )
+    expect(told(deviceLink(device('wired100'), home, shared)).value).toBeCloseTo(94.15, 2)
+  })
+  it('gives the rate that the facts have, for every kind of link', () => {
+    for (const kind of ['wired100', 'wired1000', 'wifiGood', 'wifiPoor', 'mobile'] as const)
+      for (const place of [home, away(null), away(7)]) {
+        const link = deviceLink(device(kind), place, shared)
+        expect(told(link).value, `${kind} ${place.id}`).toBeCloseTo(link.mbps, 9)
+      }
   })
   it('names the fields behind it', () => {
-    expect(
-      linkInputs(deviceLink(device('wifiFair'), home, shared), {
-        deviceIndex: 3,
-        placeIndex: null,
-      }),
-    ).toEqual([
+    const wifi = told(deviceLink(device('wifiFair'), home, shared), { ...at, placeIndex: null })
+    for (const input of [
       'household.devices.3.link',
       'household.devices.3.linkMbps',
-      'network.serverPortMbps',
+      'network.meshWithoutWire',
+      'network.homeLinkMbps',
       'household.watchingHomeAtOnce',
     ])
-    expect(
-      linkInputs(deviceLink(device('mobile'), away(1), shared), { deviceIndex: 0, placeIndex: 2 }),
-    ).toContain('household.places.2.downloadMbps')
-    expect(
-      linkInputs(deviceLink(null, home, shared), { deviceIndex: null, placeIndex: null })[0],
-    ).toBe('network.serverPortMbps')
+      expect(wifi.inputs).toContain(input)
+    expect(told(deviceLink(device('mobile'), away(1), shared)).inputs).toContain(
+      'household.places.2.downloadMbps',
+    )
   })
 })
 

@@ -1,4 +1,20 @@
-import { figure, noFigure, type Figure } from '../figure'
+import { absentFigure, declareFigure } from '../expressions/declareFigure'
+import {
+  chosen,
+  constant,
+  conversion,
+  field,
+  figureOf,
+  product,
+  quotient,
+  rest,
+  sum,
+  workedOut,
+  type Expression,
+  type Input,
+} from '../expressions/expression'
+import type { DimensionsOf } from '../expressions/unitTypes'
+import type { Estimate, Figure } from '../figure'
 import type { Format } from '../units/format'
 import {
   ripping,
@@ -20,30 +36,51 @@ const soonest: Readonly<Record<FillWay, string>> = {
   plugged: 'from a drive that is plugged in',
   store: 'from an online store',
 }
-const inputsOf: Readonly<Record<FillWay, readonly string[]>> = {
+/** MB/s of the slowest of what stands in a row. */
+const rateInputs: Readonly<Record<FillWay, readonly Input[]>> = {
   home: [
-    'library.contentTB',
-    'network.serverPortMbps',
+    { figure: 'network.homeLinkMbps' },
     'network.fillFromMBps',
-    'network.smallFilesShare',
+    'drives.lots',
     'drives.outerMBps',
   ],
-  plugged: [
-    'library.contentTB',
-    'network.fillFromMBps',
-    'network.smallFilesShare',
-    'drives.outerMBps',
-  ],
-  store: [
-    'library.contentTB',
-    'network.downloadMbps',
-    'network.downloadCapGBPerDay',
-    'network.smallFilesShare',
-    'drives.outerMBps',
-  ],
+  plugged: ['network.fillFromMBps', 'drives.lots', 'drives.outerMBps'],
+  store: ['network.downloadMbps', 'drives.lots', 'drives.outerMBps'],
+}
+const limitNames: Readonly<Record<Fill['limit'], string>> = {
+  source: 'the old drive',
+  pool: 'the pool',
+  'home network': 'the home network',
+  USB: 'the USB',
+  'internet line': 'the internet line',
+  cap: 'the daily cap',
 }
 
-/** The first fill by each way as a figure with its working. */
+/** Hours of a way, as the sum of plain and small files, or under its daily cap. */
+function fillHours(
+  { way, rateMBps, limit, hours }: Fill & { readonly hours: Estimate },
+  { sizeTB, smallShare, capGBPerDay }: FillQuestion,
+  { number: n }: Format,
+): Expression<DimensionsOf<'h'>> {
+  const size = figureOf('library.contentTB', [sizeTB, 'TB'])
+  if (limit === 'cap' && capGBPerDay !== null)
+    return workedOut(hours, 'h', {
+      inputs: [{ figure: 'library.contentTB' }, 'network.downloadCapGBPerDay', ...rateInputs[way]],
+      says: `${n(sizeTB, 3)} TB at ${n(capGBPerDay)} GB a day, the last of them at full rate`,
+    })
+  const small = field('network.smallFilesShare', [smallShare, 'share'])
+  const bytes = product(size, conversion(1e6, 'MB/TB'))
+  const times = sum(rest(small), product(small, constant(smallFilesFactor, 'factor')))
+  return quotient(
+    quotient(
+      smallShare > 0 ? product(bytes, times) : chosen(['network.smallFilesShare'], bytes),
+      workedOut(rateMBps, 'MB/s', { inputs: rateInputs[way] }),
+    ),
+    conversion(3600, 's/h'),
+  )
+}
+
+/** Every way and the ripping as figures with their working. */
 export function fillFigures(
   fills: readonly Fill[],
   {
@@ -53,53 +90,52 @@ export function fillFigures(
   }: { readonly question: FillQuestion; readonly ripping: Ripping; readonly format: Format },
 ): Figure[] {
   const { number: n, hours: told } = format
-  const ways = fills.map(({ way, rateMBps, limit, hours, verifyHours }): Figure => {
-    const parts = {
-      id: `network.fill.${way}`,
-      label: fillLabels[way],
-      unit: 'h',
-      inputs: inputsOf[way],
-    }
+  const ways = fills.map((fill): Figure => {
+    const { way, limit, hours, verifyHours } = fill
+    const parts = { id: `network.fill.${way}`, label: fillLabels[way], unit: 'h' } as const
     if (!hours || verifyHours === null)
-      return noFigure('Nothing gets through.', {
+      return absentFigure('Nothing gets through.', {
         ...parts,
-        formula: `${n(question.sizeTB, 3)} TB ÷ 0 MB/s`,
+        inputs: [{ figure: 'library.contentTB' }, ...rateInputs[way]],
+        formula: 'size ÷ rate',
       })
-    const small =
-      question.smallShare > 0
-        ? `, the ${n(question.smallShare * 100)} % in small files ${smallFilesFactor.likely} ` +
-          'times slower'
-        : ''
-    return figure(hours, {
-      ...parts,
-      formula:
-        limit === 'cap'
-          ? `${n(question.sizeTB, 3)} TB at ${n(question.capGBPerDay!)} GB a day`
-          : `${n(question.sizeTB, 3)} TB ÷ ${n(rateMBps, 3)} MB/s${small}`,
-      note:
-        'The limit is ' +
-        `${limit === 'cap' ? 'the daily cap' : limit === 'source' ? 'the old drive' : limit === 'pool' ? 'the pool' : `the ${limit}`}. ` +
-        `Comparing takes ${told(verifyHours)} more.`,
-    })
+    return declareFigure(
+      fillHours({ ...fill, hours }, question, format),
+      {
+        ...parts,
+        note:
+          `The limit is ${limitNames[limit]}. Comparing takes ${told(verifyHours)} more.` +
+          (question.smallShare > 0 && limit !== 'cap'
+            ? ` The ${n(question.smallShare * 100)} % in small files take ` +
+              `${n(smallFilesFactor.likely)} times as long.`
+            : ''),
+      },
+      format,
+    )
   })
   const { rounds, benchHours, days } = ripping(rip)
   return [
     ...ways,
-    figure(benchHours, {
-      id: 'network.fill.ripping',
-      label: fillLabels.ripping,
-      unit: 'h',
-      inputs: [
-        'network.ripDiscs',
-        'network.ripMinutes',
-        'network.ripDrives',
-        'network.ripHoursPerDay',
-      ],
-      formula:
-        `${n(rip.discs)} discs in ${n(rounds)} ${rounds === 1 ? 'round' : 'rounds'} of ` +
-        `${n(rip.minutesEach)} min`,
-      note: `That is ${days === 1 ? '1 day' : `${n(days)} days`} at ${n(rip.hoursPerDay)} h a day.`,
-    }),
+    declareFigure(
+      workedOut(benchHours, 'h', {
+        inputs: [
+          'network.ripDiscs',
+          'network.ripMinutes',
+          'network.ripDrives',
+          'network.ripHoursPerDay',
+        ],
+        says:
+          `${n(rip.discs)} discs in ${n(rounds)} ${rounds === 1 ? 'round' : 'rounds'} of ` +
+          `${n(rip.minutesEach)} min`,
+      }),
+      {
+        id: 'network.fill.ripping',
+        label: fillLabels.ripping,
+        unit: 'h',
+        note: `That is ${days === 1 ? '1 day' : `${n(days)} days`} at ${n(rip.hoursPerDay)} h a day.`,
+      },
+      format,
+    ),
   ]
 }
 

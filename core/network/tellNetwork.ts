@@ -1,207 +1,268 @@
 import { peakFactors } from '../catalogue/qualities'
 import type { Telling } from '../domain'
-import { exactly, figure, noFigure, type Figure } from '../figure'
+import { absentFigure, declareFigure } from '../expressions/declareFigure'
+import {
+  chosen,
+  constant,
+  field,
+  figureOf,
+  least,
+  product,
+  quotient,
+  rest,
+  roundedDown,
+  sum,
+  workedOut,
+  type Expression,
+  type Input,
+} from '../expressions/expression'
+import type { DimensionsOf } from '../expressions/unitTypes'
+import { exactly, type Figure } from '../figure'
 import { finding, type Finding } from '../finding'
+import { gbPerMbpsHour } from '../units/dataSize'
+import { ethernetShare } from '../units/ethernet'
 import type { Format } from '../units/format'
 import { headroomShare, headroomState, type Verdict } from '../verdict'
-import { gbPerMbpsHour } from '../units/dataSize'
 import { overheadFactor } from './awayStreams'
-import { shortChance } from './watchingLoad'
 import { powerlineShare, serverWifiShare, usualServerLinkMbps } from './chain'
 import type { NetworkFacts, NetworkSlice } from './networkFacts'
+import { shortChance, type WatchingLoad } from './watchingLoad'
 
 /** The network's facts in words. */
 export function tellNetwork(facts: NetworkFacts, slice: NetworkSlice, format: Format): Telling {
   return {
-    figures: networkFigures(facts, slice, format),
+    figures: [
+      ...awayFigures(facts, slice, format),
+      ...loadFigures(facts, format),
+      ...homeFigures(facts, slice, format),
+    ],
     verdicts: [homeVerdict(facts, slice, format), awayVerdict(facts, slice, format)],
     findings: networkFindings(facts, slice, format),
   }
 }
 
-function homeLinkText(
-  network: NetworkSlice['network'],
-  payloadMbps: number,
-  { number: n }: Format,
-): string {
-  const { serverPortMbps, serverLink, serverLinkMbps, cableMbps, switchMbps } = network
-  const ethernet = (mbps: number) => `${n(mbps)} × 1448 ÷ 1538`
-  const parts = [
-    ...(serverLink === 'wifi' ? [] : [ethernet(serverPortMbps)]),
-    ...(serverLink === 'cable'
-      ? cableMbps
-        ? [ethernet(cableMbps)]
-        : []
-      : [
-          `${n(serverLinkMbps ?? usualServerLinkMbps[serverLink])} × ` +
-            `${n(serverLink === 'wifi' ? serverWifiShare : powerlineShare)}`,
-        ]),
-    ...(switchMbps ? [ethernet(switchMbps)] : []),
+type Rate = Expression<DimensionsOf<'Mb/s'>>
+
+/** What an Ethernet link carries of its label. */
+const payload = (link: Rate): Rate =>
+  quotient(
+    product(link, constant(ethernetShare.of, 'factor')),
+    constant(ethernetShare.on, 'factor'),
+  )
+
+/** What the home network carries from the machine: the least of its links. */
+function homeLink({
+  serverPortMbps,
+  serverLink,
+  serverLinkMbps,
+  cableMbps,
+  switchMbps,
+}: NetworkSlice['network']): Rate {
+  const port = field('network.serverPortMbps', [serverPortMbps, 'Mb/s'])
+  const wired = serverLink === 'cable'
+  const [share, usual] =
+    serverLink === 'wifi'
+      ? [serverWifiShare, usualServerLinkMbps.wifi]
+      : [powerlineShare, usualServerLinkMbps.powerline]
+  const ownLink = product(
+    field('network.serverLinkMbps', [serverLinkMbps ?? usual, 'Mb/s']),
+    constant(share, 'factor'),
+  )
+  const links: Rate[] = [
+    ...(serverLink === 'wifi' ? [] : [payload(port)]),
+    ...(wired ? [] : [ownLink]),
+    ...(wired && cableMbps ? [payload(field('network.cableMbps', [cableMbps, 'Mb/s']))] : []),
+    payload(switchMbps ? field('network.switchMbps', [switchMbps, 'Mb/s']) : port),
   ]
-  return `${parts.length > 1 ? 'the least of ' : ''}${parts.join(', ')} = ${n(payloadMbps)} Mb/s`
+  const [first, ...others] = switchMbps || serverLink === 'wifi' ? links : links.slice(0, -1)
+  return chosen(
+    ['network.serverLink', 'network.cableMbps', 'network.switchMbps'],
+    least(first!, ...others),
+  )
 }
 
 /** Chances below it are left out of a formula's text. */
 const leastTold = 0.001
 
+const titleRates: readonly Input[] = ['library.holdings']
+const weekOf: readonly Input[] = ['household.habits', 'household.viewers']
+
 /** The busiest moment by habits: what is asked of the home network and of the upload. */
-function loadFigures(
-  { homeLoad, awayLoad, awayCapacityMbps, homePeak: { meanMbps, largestRiseMbps } }: NetworkFacts,
-  { number: n, share }: Format,
-): Figure[] {
+function loadFigures(facts: NetworkFacts, format: Format): Figure[] {
+  const { homeLoad, awayLoad, awayCapacityMbps, homePeak } = facts
+  const { number: n, share } = format
   const none = 'It follows from habits, and there are none on this side.'
-  const home = { unit: 'Mb/s', inputs: ['household.habits', 'library.holdings'] }
-  const away = {
-    id: 'network.awayShortChance',
-    label: 'Upload too small at the busiest moment',
-    unit: 'share',
-    inputs: [
-      'household.habits',
-      'network.uploadMbps',
-      'network.uploadReserveShare',
-      'network.awayRungMbps',
-    ],
-  }
-  const each = (of: NonNullable<typeof homeLoad>) =>
+  const each = (of: WatchingLoad) =>
     of.rows
       .filter(({ chance }) => chance >= leastTold)
       .map(({ viewers, chance }) => `${n(viewers)}: ${share(chance)}`)
       .join(', ')
+  const home = (
+    parts: { readonly id: string; readonly label: string },
+    tell: (load: WatchingLoad) => { readonly mbps: number; readonly says: string },
+  ): Figure => {
+    const inputs = [...weekOf, ...titleRates]
+    if (!homeLoad)
+      return absentFigure(none, { ...parts, unit: 'Mb/s', inputs, formula: 'chances × rates' })
+    const { mbps, says } = tell(homeLoad)
+    return declareFigure(
+      workedOut(mbps, 'Mb/s', { inputs, says: `${says}: ${n(mbps, 3)} Mb/s` }),
+      { ...parts, unit: 'Mb/s' },
+      format,
+    )
+  }
+  const away = {
+    id: 'network.awayShortChance',
+    label: 'Upload too small at the busiest moment',
+    unit: 'share',
+  } as const
+  const awayInputs: readonly Input[] = [
+    ...weekOf,
+    'network.uploadMbps',
+    'network.uploadReserveShare',
+    'network.awayRungMbps',
+  ]
+  const tooSmall = awayLoad && shortChance(awayLoad, awayCapacityMbps)
   return [
-    ...(homeLoad
-      ? [
-          figure(homeLoad.meanMbps, {
-            ...home,
-            id: 'network.homeMeanMbps',
-            label: 'At home, on average at the busiest moment',
-            formula:
-              `viewers with their chances (${each(homeLoad)}), each ${n(meanMbps, 3)} Mb/s ` +
-              `and once ${n(largestRiseMbps, 3)} Mb/s = ${n(homeLoad.meanMbps, 3)} Mb/s`,
+    home(
+      { id: 'network.homeMeanMbps', label: 'At home, on average at the busiest moment' },
+      load => ({
+        mbps: load.meanMbps,
+        says:
+          `viewers with their chances (${each(load)}), each at ` +
+          `${n(homePeak.meanMbps, 3)} Mb/s and one at its peak, ` +
+          `${n(homePeak.largestRiseMbps, 3)} Mb/s more, on average`,
+      }),
+    ),
+    home({ id: 'network.home99Mbps', label: 'At home, 99 % level' }, load => ({
+      mbps: load.level99Mbps,
+      says: `viewers with their chances (${each(load)}), not exceeded with 99 %`,
+    })),
+    awayLoad && tooSmall !== null
+      ? declareFigure(
+          workedOut(tooSmall, 'share', {
+            inputs: awayInputs,
+            says:
+              `viewers with their chances (${each(awayLoad)}): more than ` +
+              `${n(awayCapacityMbps, 3)} Mb/s are needed with ${share(tooSmall)}`,
           }),
-          figure(homeLoad.level99Mbps, {
-            ...home,
-            id: 'network.home99Mbps',
-            label: 'At home, 99 % level',
-            formula:
-              `viewers with their chances (${each(homeLoad)}): not exceeded with 99 % = ` +
-              `${n(homeLoad.level99Mbps, 3)} Mb/s`,
-          }),
-        ]
-      : [
-          noFigure(none, {
-            ...home,
-            id: 'network.homeMeanMbps',
-            label: 'At home, on average at the busiest moment',
-            formula: 'chances × rates',
-          }),
-          noFigure(none, {
-            ...home,
-            id: 'network.home99Mbps',
-            label: 'At home, 99 % level',
-            formula: 'chances × rates',
-          }),
-        ]),
-    awayLoad
-      ? figure(shortChance(awayLoad, awayCapacityMbps), {
+          away,
+          format,
+        )
+      : absentFigure(none, {
           ...away,
-          formula:
-            `viewers with their chances (${each(awayLoad)}); more than ` +
-            `${n(awayCapacityMbps, 3)} Mb/s are asked with ` +
-            `${share(shortChance(awayLoad, awayCapacityMbps))}`,
-        })
-      : noFigure(none, { ...away, formula: 'chances of more than the upload carries' }),
+          inputs: awayInputs,
+          formula: 'chances of more than the upload carries',
+        }),
   ]
 }
 
-function networkFigures(
-  facts: NetworkFacts,
+/** The internet line: what the upload carries, and what is needed of it. */
+function awayFigures(
+  { awayHoursPerMonth }: NetworkFacts,
   { network, atOnce }: NetworkSlice,
   format: Format,
 ): Figure[] {
-  const { awayStreams: away, uploadNeededMbps: upload, homePeak: peak, payloadMbps } = facts
   const { number: n } = format
-  const { uploadMbps, uploadReserveShare: reserve, awayRungMbps: rung } = network
+  const upload = field('network.uploadMbps', [network.uploadMbps, 'Mb/s'])
+  const left = rest(field('network.uploadReserveShare', [network.uploadReserveShare, 'share']))
+  const rung = field('network.awayRungMbps', [network.awayRungMbps, 'Mb/s/stream'])
+  const overhead = constant(overheadFactor, 'factor')
+  const source = `${n(overheadFactor)} is what headers and resent packets add.`
+  const sentOut = {
+    id: 'network.uploadGBPerMonth',
+    label: 'Sent out in a month',
+    unit: 'GB',
+  } as const
   return [
-    figure(away, {
-      id: 'network.awayStreams',
-      label: 'Streams the upload carries',
-      unit: 'streams',
-      inputs: ['network.uploadMbps', 'network.uploadReserveShare', 'network.awayRungMbps'],
-      formula:
-        `${n(uploadMbps)} Mb/s × (1 − ${n(reserve)}) ÷ (${n(rung)} × ${n(overheadFactor)}) = ` +
-        `${n((uploadMbps * (1 - reserve)) / (rung * overheadFactor), 3)}, whole: ${n(away)}`,
-      source: `${n(overheadFactor)} is what headers and resent packets add.`,
-    }),
-    figure(upload, {
-      id: 'network.uploadNeededMbps',
-      label: 'Upload needed',
-      unit: 'Mb/s',
-      inputs: [
-        'household.watchingAwayAtOnce',
-        'network.awayRungMbps',
-        'network.uploadReserveShare',
-      ],
-      formula:
-        atOnce.away > 0
-          ? `${n(atOnce.away)} × ${n(rung)} × ${n(overheadFactor)} ÷ (1 − ${n(reserve)}) = ` +
-            `${n(upload, 3)} Mb/s`
-          : 'nobody watches away = 0 Mb/s',
-      source:
-        `${n(overheadFactor)} is what headers and resent packets add; the reserve is kept ` +
-        'for calls and work at home.',
-    }),
-    facts.awayHoursPerMonth > 0
-      ? figure(facts.uploadGBPerMonth, {
-          id: 'network.uploadGBPerMonth',
-          label: 'Sent out in a month',
-          unit: 'GB',
-          inputs: ['household.habits', 'household.viewers', 'network.awayRungMbps'],
-          formula:
-            `${n(facts.awayHoursPerMonth, 3)} h away × ${n(rung)} Mb/s × ${n(gbPerMbpsHour)} ` +
-            `GB = ${n(facts.uploadGBPerMonth, 3)} GB`,
-          source:
-            'Hours by the habits of ordinary days; headers and resent packets are not ' +
-            'counted in caps.',
-        })
-      : noFigure('It follows from habits of viewers away, and there are none.', {
-          id: 'network.uploadGBPerMonth',
-          label: 'Sent out in a month',
-          unit: 'GB',
-          inputs: ['household.habits'],
+    declareFigure(
+      roundedDown(quotient(product(upload, left), product(rung, overhead))),
+      { id: 'network.awayStreams', label: 'Streams the upload carries', unit: 'streams', source },
+      format,
+    ),
+    declareFigure(
+      quotient(
+        product(
+          figureOf('household.watchingAwayAtOnce', [atOnce.away, 'streams'], { after: 'away' }),
+          rung,
+          overhead,
+        ),
+        left,
+      ),
+      {
+        id: 'network.uploadNeededMbps',
+        label: 'Upload needed',
+        unit: 'Mb/s',
+        source: `${source} The reserve is kept for calls and work at home.`,
+      },
+      format,
+    ),
+    awayHoursPerMonth > 0
+      ? declareFigure(
+          product(
+            workedOut(awayHoursPerMonth, 'h', { inputs: weekOf, after: 'away' }),
+            field('network.awayRungMbps', [network.awayRungMbps, 'Mb/s']),
+            constant(gbPerMbpsHour, 'GB·s/Mb/h', { after: 'GB', bare: true }),
+          ),
+          {
+            ...sentOut,
+            source:
+              'Hours by the habits of ordinary days; headers and resent packets are not counted ' +
+              'in caps.',
+          },
+          format,
+        )
+      : absentFigure('It follows from habits of viewers away, and there are none.', {
+          ...sentOut,
+          inputs: weekOf,
           formula: 'hours away × rate sent',
         }),
-    ...loadFigures(facts, format),
-    figure(peak.peakMbps, {
-      id: 'network.homePeakMbps',
-      label: 'Peak at home',
-      unit: 'Mb/s',
-      inputs: ['household.watchingHomeAtOnce', 'library.holdings'],
-      formula:
-        atOnce.home > 0
-          ? `${atOnce.home} × ${n(peak.meanMbps, 3)} + ${n(peak.largestRiseMbps, 3)} = ` +
-            `${n(peak.peakMbps, 3)} Mb/s`
-          : 'nobody watches at home = 0 Mb/s',
-      source:
-        'Average rate of the titles for each viewer, and once the largest rise above its ' +
-        `average: titles peak at ${n(peakFactors.reencoded)} times, discs at ` +
-        `${n(peakFactors.disc)} times.`,
-    }),
-    figure(payloadMbps, {
-      id: 'network.homeLinkMbps',
-      label: 'The home network carries',
-      unit: 'Mb/s',
-      inputs: [
-        'network.serverPortMbps',
-        'network.cableMbps',
-        'network.switchMbps',
-        'network.serverLink',
-        'network.serverLinkMbps',
-      ],
-      formula: homeLinkText(network, payloadMbps, format),
-      source:
-        'TCP payload of Ethernet at MTU 1500; powerline carries a quarter of its label, ' +
-        'Wi-Fi half of what the machine shows. The least of all links counts.',
-    }),
+  ]
+}
+
+function homeFigures(
+  { homePeak: peak }: NetworkFacts,
+  { network, atOnce }: NetworkSlice,
+  format: Format,
+): Figure[] {
+  const { number: n } = format
+  const watching = figureOf('household.watchingHomeAtOnce', [atOnce.home, 'viewers'])
+  const peakRate = sum(
+    product(watching, workedOut(peak.meanMbps, 'Mb/s/viewer', { inputs: titleRates })),
+    workedOut(peak.largestRiseMbps, 'Mb/s', { inputs: titleRates }),
+  )
+  const nobody = workedOut(0, 'Mb/s', {
+    inputs: [{ figure: 'household.watchingHomeAtOnce' }],
+    says: 'Nobody watches at home, so nothing is needed.',
+  })
+  return [
+    declareFigure(
+      atOnce.home > 0 ? peakRate : nobody,
+      {
+        id: 'network.homePeakMbps',
+        label: 'Peak at home',
+        unit: 'Mb/s',
+        source:
+          'Average rate of the titles for each viewer, and once the largest rise above its ' +
+          `average: titles peak at ${n(peakFactors.reencoded)} times, discs at ` +
+          `${n(peakFactors.disc)} times.`,
+      },
+      format,
+    ),
+    declareFigure(
+      homeLink(network),
+      {
+        id: 'network.homeLinkMbps',
+        label: 'The home network carries',
+        unit: 'Mb/s',
+        source:
+          'TCP payload of Ethernet at MTU 1500: ' +
+          `${n(ethernetShare.of)} of every ${n(ethernetShare.on)} bytes; powerline carries ` +
+          `${n(powerlineShare)} of its label, Wi-Fi ${n(serverWifiShare)} of what the machine ` +
+          'shows. The least of all links counts.',
+      },
+      format,
+    ),
   ]
 }
 

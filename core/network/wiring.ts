@@ -1,6 +1,17 @@
 import { defineDomain, type Telling } from '../domain'
 import { rebuildShareOfOuter } from '../drives/rebuildHours'
-import { figure, noFigure } from '../figure'
+import { absentFigure, declareFigure } from '../expressions/declareFigure'
+import {
+  conversion,
+  figureOf,
+  minus,
+  notBelowNothing,
+  product,
+  quotient,
+  sum,
+  workedOut,
+  type Input,
+} from '../expressions/expression'
 import type { Plan } from '../plan/planSchema'
 import type { Format } from '../units/format'
 import { bindingTwo, chainOf, chainHours, type ChainLink, type ChainQuestion } from './chain'
@@ -52,58 +63,86 @@ export function wiringFacts({ contentTB, ...question }: WiringSlice): WiringFact
   }
 }
 
+const homeNetwork: readonly Input[] = [
+  'network.serverPortMbps',
+  'network.cableMbps',
+  'network.switchMbps',
+  'network.serverLink',
+  'network.serverLinkMbps',
+]
+/** What the links between the drives and the switch carry. */
+const chain: readonly Input[] = [
+  ...homeNetwork,
+  'drives.lots',
+  'drives.driveClass',
+  'drives.outerMBps',
+  'machine.base',
+  'machine.parts',
+]
+
 function tellWiring(
   { copies: { now, next }, fillHours, links }: WiringFacts,
   { contentTB }: WiringSlice,
-  { number: n }: Format,
+  format: Format,
 ): Telling {
-  const inputs = [
-    'network.serverPortMbps',
-    'network.cableMbps',
-    'network.switchMbps',
-    'network.serverLink',
-    'drives.lots',
-    'machine.parts',
-  ]
-  const least = Math.min(...links.map(({ capacityMbps }) => capacityMbps))
+  const leastMbps = Math.min(...links.map(({ capacityMbps }) => capacityMbps))
+  const left = { id: 'network.bottleneck', unit: 'Mb/s' } as const
+  const fill = {
+    id: 'network.firstFillHours',
+    label: 'First fill over the home network',
+    unit: 'h',
+  } as const
   return {
     figures: [
       now
-        ? figure(Math.max(0, now.capacityMbps - now.loadMbps), {
-            id: 'network.bottleneck',
-            label: `Left for copies by ${linkNames[now.id]}`,
-            unit: 'Mb/s',
-            inputs: [...inputs, 'network.homePeakMbps'],
-            formula:
-              `${n(now.capacityMbps, 4)} of ${linkNames[now.id]} − ${n(now.loadMbps, 3)} of ` +
-              `watching = ${n(Math.max(0, now.capacityMbps - now.loadMbps), 4)} Mb/s`,
-            ...(next ? { note: `Once it is faster, ${linkNames[next.id]} is next.` } : {}),
-          })
-        : noFigure('There is no link.', {
-            id: 'network.bottleneck',
+        ? declareFigure(
+            notBelowNothing(
+              sum(
+                workedOut(now.capacityMbps, 'Mb/s', {
+                  inputs: chain,
+                  after: `of ${linkNames[now.id]}`,
+                }),
+                minus(
+                  figureOf('network.homePeakMbps', [now.loadMbps, 'Mb/s'], {
+                    after: 'of watching',
+                  }),
+                ),
+              ),
+            ),
+            {
+              ...left,
+              label: `Left for copies by ${linkNames[now.id]}`,
+              ...(next ? { note: `Once it is faster, ${linkNames[next.id]} is next.` } : {}),
+            },
+            format,
+          )
+        : absentFigure('There is no link.', {
+            ...left,
             label: 'Left for copies',
-            unit: 'Mb/s',
-            inputs,
+            inputs: chain,
             formula: 'capacity − load',
           }),
       fillHours === null
-        ? noFigure('Nothing gets through.', {
-            id: 'network.firstFillHours',
-            label: 'First fill over the home network',
-            unit: 'h',
-            inputs,
-            formula: 'bytes ÷ rate',
-          })
-        : figure(fillHours, {
-            id: 'network.firstFillHours',
-            label: 'First fill over the home network',
-            unit: 'h',
-            inputs: [...inputs, 'library.contentTB'],
-            formula: `${n(contentTB, 3)} TB × 8 ÷ ${n(least, 4)} Mb/s = ${n(fillHours, 3)} h`,
-            source:
-              'The least of all links counts, with nobody watching; small files and the ' +
-              'old drive are looked at under First fill.',
-          }),
+        ? absentFigure('Nothing gets through.', { ...fill, inputs: chain, formula: 'bytes ÷ rate' })
+        : declareFigure(
+            quotient(
+              quotient(
+                product(
+                  workedOut(contentTB, 'TB', { inputs: [{ figure: 'library.contentTB' }] }),
+                  conversion(8e6, 'Mb/TB'),
+                ),
+                workedOut(leastMbps, 'Mb/s', { inputs: chain }),
+              ),
+              conversion(3600, 's/h'),
+            ),
+            {
+              ...fill,
+              source:
+                'The least of all links counts, with nobody watching; small files and the old ' +
+                'drive are looked at under First fill.',
+            },
+            format,
+          ),
     ],
     verdicts: [],
     findings: [],

@@ -1,4 +1,4 @@
-import { monthsPerYear } from '../units/time'
+import { kWhPerWattYear, monthsPerYear } from '../units/time'
 
 /** What money goes to, or comes from. */
 export const cashKinds = [
@@ -16,7 +16,7 @@ export const cashKinds = [
 export type CashKind = (typeof cashKinds)[number]
 
 /** kWh that one watt uses in a month. */
-export const kWhPerWattMonth = 8.766 / monthsPerYear
+export const kWhPerWattMonth = kWhPerWattYear / monthsPerYear
 /** The battery of a UPS is exchanged every so many months. */
 export const upsBatteryMonths = 48
 

@@ -1,10 +1,22 @@
-import { mapEstimate } from '../band'
 import type { Telling } from '../domain'
-import { exactly, figure, type Figure } from '../figure'
+import { declareFigure } from '../expressions/declareFigure'
+import {
+  constant,
+  field,
+  figureOf,
+  product,
+  quotient,
+  sum,
+  thatFigure,
+  toTheCent,
+  workedOut,
+} from '../expressions/expression'
+import { exactly, type Figure } from '../figure'
 import { finding, type Finding } from '../finding'
 import type { Format } from '../units/format'
 import { kWhPerWattYear } from '../units/time'
 import { headroomShare, type Verdict } from '../verdict'
+import { energyPrice } from '../expressions/inputs/energyInputs'
 import type { OwnershipFacts, OwnershipSlice } from './ownershipFacts'
 
 /** Costs in words. */
@@ -24,9 +36,9 @@ const names = (lines: readonly { readonly label: string }[]) =>
   lines.map(line => line.label).join(', ')
 
 function purchaseFigure(
-  { machineToPay, drivesToPay, toPay, unpriced, usual }: OwnershipFacts,
+  { machineToPay, drivesToPay, unpriced, usual }: OwnershipFacts,
   { extras }: OwnershipSlice,
-  { money }: Format,
+  format: Format,
 ): Figure {
   const notes = [
     ...(unpriced.length
@@ -34,62 +46,85 @@ function purchaseFigure(
       : []),
     ...(usual.length ? [`Usual prices are used where none is entered: ${names(usual)}.`] : []),
   ]
-  return figure(toPay, {
-    id: 'ownership.purchase',
-    label: 'To pay now',
-    unit: 'money',
+  const machine = workedOut(machineToPay, 'money', {
+    before: 'machine',
     inputs: [
       'machine.price',
       'machine.condition',
+      'machine.processor',
       'machine.parts',
       'machine.base',
-      'drives.lots',
-      'drives.driveClass',
-      'costs.extras',
     ],
-    formula:
-      `machine ${money(machineToPay)} + drives ${money(drivesToPay)} + extras ` +
-      `${money(extras)} = ${money(toPay)}`,
-    ...(notes.length ? { note: notes.join(' ') } : {}),
   })
+  const drives = workedOut(drivesToPay, 'money', {
+    before: 'drives',
+    inputs: ['drives.lots', 'drives.driveClass'],
+  })
+  return declareFigure(
+    toTheCent(sum(machine, drives, field('costs.extras', [extras, 'money'], { before: 'extras' }))),
+    {
+      id: 'ownership.purchase',
+      label: 'To pay now',
+      unit: 'money',
+      ...(notes.length ? { note: notes.join(' ') } : {}),
+    },
+    format,
+  )
 }
 
 function electricityFigures(
-  { kWhPerYear: kWh, electricityPerYear: electricity }: OwnershipFacts,
-  { states, pricePerKWh, horizonYears }: OwnershipSlice,
-  { number: n, money }: Format,
+  { electricityPerYear }: OwnershipFacts,
+  { states: [idle, converting], pricePerKWh, horizonYears }: OwnershipSlice,
+  format: Format,
 ): Figure[] {
-  const day = states
-    .map(({ watts, hoursPerDay }) => `${n(watts.likely, 3)} W × ${n(hoursPerDay)} h`)
-    .join(' + ')
-  return [
-    figure(kWh, {
+  const hours = workedOut(idle.hoursPerDay, 'h', { inputs: ['choices.convertingHoursPerDay'] })
+  const day = sum(
+    product(figureOf('machine.idleW', [idle.watts, 'W']), hours),
+    product(
+      figureOf('machine.loadW', [converting.watts, 'W']),
+      field('choices.convertingHoursPerDay', [converting.hoursPerDay, 'h']),
+    ),
+  )
+  const kWh = declareFigure(
+    product(
+      quotient(day, constant(24, 'h')),
+      constant(kWhPerWattYear, 'kWh/W', { after: 'kWh for a watt', bare: true }),
+    ),
+    {
       id: 'ownership.kWhPerYear',
       label: 'Electricity used in a year',
       unit: 'kWh',
-      inputs: ['machine.idleW', 'machine.loadW', 'choices.convertingHoursPerDay'],
-      formula: `(${day}) ÷ 24 h × ${n(kWhPerWattYear)} = ${n(kWh.likely, 3)} kWh`,
       note: 'Idle hours first, then hours converting.',
-    }),
-    figure(electricity, {
+      // Drives turn in both states: the ends of both go together.
+      band: 'together',
+    },
+    format,
+  )
+  const perYear = declareFigure(
+    product(thatFigure(kWh, 'kWh'), workedOut(pricePerKWh, 'money/kWh', { inputs: energyPrice })),
+    {
       id: 'ownership.electricityPerYear',
       label: 'Electricity in a year',
       unit: 'money',
-      inputs: ['ownership.kWhPerYear', 'costs.pricePerKWh'],
-      formula: `${n(kWh.likely, 3)} kWh × ${n(pricePerKWh)} = ${money(electricity.likely)}`,
-    }),
-    figure(
-      mapEstimate(electricity, value => value * horizonYears),
+      band: electricityPerYear,
+    },
+    format,
+  )
+  return [
+    kWh,
+    perYear,
+    declareFigure(
+      product(
+        thatFigure(perYear, 'money/year', { after: 'a year' }),
+        field('choices.horizonYears', [horizonYears, 'years']),
+      ),
       {
         id: 'ownership.electricityAtHorizon',
         label: `Electricity in ${horizonYears} years`,
         unit: 'money',
-        inputs: ['ownership.electricityPerYear', 'choices.horizonYears'],
-        formula:
-          `${money(electricity.likely)} a year × ${horizonYears} = ` +
-          `${money(electricity.likely * horizonYears)}`,
         note: "At today's price, every year alike.",
       },
+      format,
     ),
   ]
 }

@@ -218,7 +218,9 @@ describe('the years in money', () => {
     expect(total({ system: { kind: 'stick' } }) - base).toBeCloseTo(65, 6)
     const { figures } = assess(demo, catalogue)
     expect(figures['years.total']!.inputs).toContain('years.electricity')
-    expect(figures['years.electricity']!.formula).toMatch(/59\.9.W on average × 0\.7305/)
+    expect(figures['years.electricity']!.formula).toMatch(
+      /60 monthly payments for 59\.9.W on average \(0\.7305 kWh/,
+    )
     expect(figures['years.perMonth']!.value).toBeCloseTo(base / 60, 2)
   })
 })

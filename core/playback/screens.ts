@@ -1,8 +1,8 @@
 import type { HouseholdFacts } from '../household/householdFacts'
-import { linkFormula, linkInputs } from '../network/linkText'
+import { declareFigure } from '../expressions/declareFigure'
+import { linkExpression } from '../network/linkExpression'
 import type { NetworkFacts } from '../network/networkFacts'
 import { defineDomain, type Telling } from '../domain'
-import { figure } from '../figure'
 import type { Format } from '../units/format'
 import { matrixColumns, type ColumnsQuestion, type MatrixColumn } from './columns'
 
@@ -22,16 +22,18 @@ function tellScreens(
   format: Format,
 ): Telling {
   const figures = columns.map(column =>
-    figure(column.linkMbps, {
-      id: linkFigureId(column.key),
-      label: `${column.deviceName}, ${column.placeName}: for each stream`,
-      unit: 'Mb/s',
-      inputs: linkInputs(column.link, column),
-      formula: linkFormula(column.link, links, format),
-      ...(column.capMbps === Infinity
-        ? {}
-        : { note: `What is sent is limited to ${format.number(column.capMbps)} Mb/s besides.` }),
-    }),
+    declareFigure(
+      linkExpression(column.link, links, column),
+      {
+        id: linkFigureId(column.key),
+        label: `${column.deviceName}, ${column.placeName}: for each stream`,
+        unit: 'Mb/s',
+        ...(column.capMbps === Infinity
+          ? {}
+          : { note: `What is sent is limited to ${format.number(column.capMbps)} Mb/s besides.` }),
+      },
+      format,
+    ),
   )
   return { figures, verdicts: [], findings: [] }
 }

@@ -1,6 +1,18 @@
 import type { Telling } from '../domain'
 import { joinClauses } from '../verdictClauses'
-import { figure, noFigure, type Figure } from '../figure'
+import { absentFigure, declareFigure } from '../expressions/declareFigure'
+import {
+  chosen,
+  constant,
+  least,
+  quoted,
+  quotient,
+  sumTold,
+  workedOut,
+  type Input,
+} from '../expressions/expression'
+import type { Figure } from '../figure'
+import { whatConverts, whichEngines } from '../expressions/inputs/conversionInputs'
 import { finding, type Finding } from '../finding'
 import { habitConvertingId } from '../streams/conversionsNeeded'
 import { workFigure } from '../streams/workFigure'
@@ -33,67 +45,75 @@ function classFigures(
   format: Format,
 ): Figure[] {
   return classes.map(({ conversion, row }) => {
-    const inputs = matrix.rows[row]!.holdings.slice(0, 6).flatMap(at =>
-      ['quality', 'bitrateMbps'].map(field => `library.holdings.${at}.${field}`),
+    const titles = matrix.rows[row]!.holdings.slice(0, holdingsNamed).flatMap(at =>
+      (['quality', 'bitrateMbps'] as const).map(
+        field => `library.holdings.${at}.${field}` as const,
+      ),
     )
     return workFigure(
       { table: workTable, ...conversion },
       {
         id: workFigureId(conversion.key),
         label: conversionText(conversion),
-        inputs: [...inputs, 'choices.toneMapping'],
+        inputs: [...titles, ...whatConverts],
       },
       format,
     )
   })
 }
+const holdingsNamed = 6
+
+/** Kinds of conversion that a formula tells one by one. */
+const kindsTold = 5
 
 function habitFigures(
   { matrix, demand }: PlaybackFacts,
   { week }: PlaybackSlice,
-  { number: n }: Format,
+  format: Format,
 ): Figure[] {
   return matrix.sessions.map((sessions, at) => {
     const { index, habit } = week.habits[at]!
+    const path = `household.habits.${index}` as const
     const column = matrix.columns.find(candidate => candidate.habits.includes(at))
     const converting = sessions
       .filter(({ play }) => needsConversion(play))
       .sort((a, b) => b.chance - a.chance)
-    const share = demand.convertingShares[at]!
-    return figure(Math.min(1, share), {
-      id: habitConvertingId(index),
-      label: `${habit.name || 'Habit'}: needs converting`,
-      unit: 'share',
-      inputs: [
-        ...new Set(
-          converting
-            .slice(0, 12)
-            .flatMap(({ play }) => (play.conversion ? [workFigureId(play.conversion.key)] : [])),
-        ),
-        ...(column ? [linkFigureId(column.key)] : []),
-        `household.habits.${index}.device`,
-        ...['film', 'series', 'homeVideo', 'music'].map(
-          kind => `household.habits.${index}.watches.${kind}`,
-        ),
-        'library.holdings',
-        'household.subtitlesShare',
-        'household.forcedSubtitlesShare',
-      ],
-      formula: converting.length
-        ? `${converting
-            .slice(0, 5)
-            .map(
-              ({ play, chance }) =>
-                `${n(chance, 3)} ${play.conversion ? conversionText(play.conversion) : ''}`,
-            )
-            .join(
-              ' + ',
-            )}${converting.length > 5 ? ` + ${converting.length - 5} more` : ''} = ${n(share, 3)}`
-        : 'no title of this habit has its picture converted = 0',
-      note:
-        "Share of the habit's streams, whether or not this machine can convert them; within " +
-        'a kind every title is as likely as any other.',
+    const decides: readonly Input[] = [
+      ...(column ? [{ figure: linkFigureId(column.key) }] : []),
+      `${path}.device`,
+      `${path}.viewer`,
+      `${path}.capMbps`,
+      ...(['film', 'series', 'homeVideo', 'music'] as const).map(
+        kind => `${path}.watches.${kind}` as const,
+      ),
+      ...whatConverts,
+    ]
+    const terms = converting.map(({ play, chance }) =>
+      workedOut(chance, 'share', {
+        inputs: play.conversion ? [{ figure: workFigureId(play.conversion.key) }] : [],
+        ...(play.conversion ? { after: `of ${quoted(conversionText(play.conversion))}` } : {}),
+      }),
+    )
+    const all = sumTold(terms, 'share', kindsTold)
+    const none = workedOut(0, 'share', {
+      inputs: decides,
+      says: 'No title of this habit has its picture converted.',
     })
+    const share = demand.convertingShares[at]!
+    return declareFigure(
+      terms.length === 0
+        ? none
+        : chosen(decides, share >= 1 ? least(constant(1, 'share'), all) : all),
+      {
+        id: habitConvertingId(index),
+        label: `${habit.name || 'Habit'}: needs converting`,
+        unit: 'share',
+        note:
+          "Share of the habit's streams, whether or not this machine can convert them; within " +
+          'a kind every title is as likely as any other.',
+      },
+      format,
+    )
   })
 }
 
@@ -110,32 +130,35 @@ const habitsNamed = 40
 function shareFigures(
   { shares }: PlaybackFacts,
   { week }: PlaybackSlice,
-  { number: n }: Format,
+  format: Format,
 ): Figure[] {
   const habits = week.habits.filter(({ habit }) => !habit.onBusyDays)
-  const hours = habits.reduce((sum, { hoursPerWeek }) => sum + hoursPerWeek, 0)
+  const hours = habits.reduce((all, { hoursPerWeek }) => all + hoursPerWeek, 0)
+  const inputs: readonly Input[] = [
+    ...habits.slice(0, habitsNamed).map(({ index }) => ({ figure: habitConvertingId(index) })),
+    // What the machine is too slow for cannot be played.
+    { figure: 'streams.softwareReference' },
+    'machine.cores',
+    ...whichEngines,
+    ...whatConverts,
+  ]
   return shareTexts.map(([id, label, outcome]) => {
-    const parts = {
-      id,
-      label,
-      unit: 'share',
-      inputs: [
-        ...habits.slice(0, habitsNamed).map(({ index }) => habitConvertingId(index)),
-        'household.habits',
-        'library.holdings',
-      ],
-    }
-    return shares
-      ? figure(Math.min(1, shares[outcome]), {
-          ...parts,
-          formula:
-            `${n(shares[outcome] * hours, 3)} of ${n(hours, 3)} hours watched in an ordinary ` +
-            'week',
-        })
-      : noFigure('Enter habits and titles to see it.', {
-          ...parts,
-          formula: 'hours with this outcome ÷ hours watched',
-        })
+    const parts = { id, label, unit: 'share' } as const
+    if (!shares)
+      return absentFigure('Enter habits and titles to see it.', {
+        ...parts,
+        inputs,
+        formula: 'hours with this outcome ÷ hours watched',
+      })
+    const ofAll = quotient(
+      workedOut(shares[outcome] * hours, 'h', { inputs }),
+      workedOut(hours, 'h', { inputs: ['household.habits'], after: 'watched in an ordinary week' }),
+    )
+    return declareFigure(
+      shares[outcome] > 1 ? least(constant(1, 'share'), ofAll) : ofAll,
+      parts,
+      format,
+    )
   })
 }
 

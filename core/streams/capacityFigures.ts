@@ -1,8 +1,28 @@
 import { hostWorkPerSession, usableRateShare } from '../catalogue/videoEngines'
-import { figure, noFigure, type Figure } from '../figure'
+import { absentFigure, declareFigure } from '../expressions/declareFigure'
+import {
+  chosen,
+  constant,
+  field,
+  figureOf,
+  minus,
+  notBelowNothing,
+  product,
+  quoted,
+  quotient,
+  rest,
+  roundedDown,
+  sum,
+  workedOut,
+  type Expression,
+  type Input,
+} from '../expressions/expression'
+import type { DimensionsOf } from '../expressions/unitTypes'
+import type { Estimate, Figure } from '../figure'
 import type { Hardware } from '../machine/hardware'
 import type { Format } from '../units/format'
 import { passiveFactor, pointsSpread } from './capacity'
+import { whatConverts, whichEngines } from '../expressions/inputs/conversionInputs'
 import {
   engineShares,
   engineTakes,
@@ -13,35 +33,77 @@ import {
   type Unit,
 } from './conversionMachine'
 import { conditionsOf, type MixClass } from './engineCapacity'
-import { measuredSpread, plannedScore } from './plannedCapacity'
+import { measuredCapacity, measuredSpread, type PlannedScore } from './plannedCapacity'
 import type { PureFacts } from './pureCases'
 import { clockRuleSpread, pointsPerCoreGHz, secondThread } from './scoreFromCores'
 import type { StreamsFacts, StreamsSlice } from './streamsFacts'
 import { measuredTable } from './workFigure'
 
-const notKnown =
+export const notKnown =
   'Neither a processor score nor its clock and year are entered, and no processor is chosen.'
 
-function engineRule({ number: n }: Format): string {
-  return (
-    'For every unit of the engine, pixels a second ÷ its rate may take ' +
-    `${n(usableRateShare * 100)} %; sessions, memory and the work left to the processor ` +
-    `(${n(hostWorkPerSession.likely)} a stream) besides. Rates are planning values, 40 % ` +
-    'either way.'
-  )
+type Capacity = Expression<DimensionsOf<'reference streams'>>
+type Points = Expression<DimensionsOf<'points'>>
+
+/** An estimate that is good to a share either way. */
+const within = (likely: number, share: number): Estimate => ({
+  low: likely * (1 - share),
+  likely,
+  high: likely * (1 + share),
+})
+
+const whichProcessor: readonly Input[] = ['machine.processor', 'machine.base', 'machine.parts']
+/** Which of the ways to know the score counts. */
+const whichScore: readonly Input[] = [
+  'machine.score',
+  'machine.sustainedGHz',
+  'machine.designYear',
+  ...whichProcessor,
+]
+
+/** The multi-thread score: as entered, by cores, clock and year, or the catalogue's. */
+function scoreExpression(hardware: Hardware, { score, from }: PlannedScore): Points {
+  switch (from) {
+    case 'entered':
+      return workedOut(score, 'points', { inputs: ['machine.score'] })
+    case 'catalogue':
+      return workedOut(score, 'points', {
+        inputs: whichScore,
+        after: `of ${quoted(hardware.processor?.name ?? 'the catalogue')}`,
+      })
+    case 'clock': {
+      const { cores, sustainedGHz, designYear, coreKind, threadsPerCore } = hardware
+      const each = pointsPerCoreGHz(designYear ?? 0, coreKind)
+      const points = product(
+        workedOut(cores, 'cores', { inputs: ['machine.cores', ...whichProcessor] }),
+        field('machine.sustainedGHz', [sustainedGHz ?? 0, 'GHz']),
+        workedOut(within(each, clockRuleSpread), 'points/core/GHz', {
+          inputs: ['machine.designYear', 'machine.coreKind'],
+          bare: true,
+          after: 'points',
+        }),
+      )
+      const threads = chosen(['machine.score', 'machine.threadsPerCore'], points)
+      return threadsPerCore === 2 ? product(threads, constant(secondThread, 'factor')) : threads
+    }
+  }
 }
 
-function scoreText(
-  { score, cores, sustainedGHz, designYear, coreKind, threadsPerCore, processor }: Hardware,
-  from: 'entered' | 'clock' | 'catalogue',
-  { format: { number: n }, points }: { readonly format: Format; readonly points: number },
-): string {
-  if (from === 'entered') return `${n(score ?? points)} points`
-  if (from === 'catalogue') return `${n(points)} points (${processor?.name ?? 'catalogue'})`
-  return (
-    `${cores} cores × ${n(sustainedGHz ?? 0)} GHz × ` +
-    `${n(pointsPerCoreGHz(designYear ?? 0, coreKind), 3)} ` +
-    `points${threadsPerCore === 2 ? ` × ${n(secondThread)}` : ''} = ${n(points, 3)} points`
+/** What work or games, and services, leave of the processor. */
+function leftExpression(capacity: Capacity, { usedShare, servicesLoad }: Hardware): Capacity {
+  const used = workedOut(usedShare, 'share', {
+    inputs: ['machine.usedHoursPerDay', 'machine.usedShare'],
+    after: 'taken by work or games',
+  })
+  const own = usedShare > 0 ? product(capacity, rest(used)) : capacity
+  const services = workedOut(servicesLoad, 'reference streams', {
+    inputs: ['system.services'],
+    bare: true,
+    after: 'for services',
+  })
+  return chosen(
+    ['machine.usedHoursPerDay', 'machine.usedShare', 'system.services'],
+    servicesLoad > 0 ? notBelowNothing(sum(own, minus(services))) : own,
   )
 }
 
@@ -56,99 +118,94 @@ export function capacityFigure(
     id: 'streams.softwareReference',
     label: 'Processor capacity',
     unit: 'reference streams',
+  } as const
+  const reserve = field('choices.systemReserveShare', [systemReserveShare, 'share'])
+  const measured = measuredCapacity(hardware, 0)
+  if (measured && capacity) {
+    const asMeasured = product(
+      workedOut(measured, 'reference streams', {
+        inputs: ['machine.measuredStreams', 'machine.measuredLow'],
+        bare: true,
+        after: 'measured',
+      }),
+      rest(reserve),
+    )
+    return declareFigure(
+      leftExpression(asMeasured, hardware),
+      {
+        ...parts,
+        basis: 'measured',
+        source:
+          `A measurement of this machine${hardware.measuredBy ? `: ${hardware.measuredBy}` : ''}. ` +
+          `It scatters by ${n(measuredSpread * 100)} % either way; whole streams that kept up ` +
+          'are the low end.',
+        ...(known
+          ? {
+              note:
+                `The estimate beside it: ${n(known.score.likely, 3)} points, ` +
+                `${n(pointsPerStream)} for each stream, make ` +
+                `${n(known.score.likely / pointsPerStream, 3)} before the reserve.`,
+            }
+          : {}),
+        // The ends are of the measurement, and go through what is left as they are.
+        band: capacity,
+      },
+      format,
+    )
   }
-  const fields = {
-    entered: ['machine.score'],
-    clock: [
-      'machine.cores',
-      'machine.sustainedGHz',
-      'machine.designYear',
-      'machine.coreKind',
-      'machine.threadsPerCore',
-    ],
-    catalogue: ['machine.processor', 'machine.base', 'machine.parts'],
-  }
-  const used =
-    hardware.usedShare > 0 ? ` × (1 − ${n(hardware.usedShare)} taken by work or games)` : ''
-  const services = `${used}${hardware.servicesLoad > 0 ? ` − ${n(hardware.servicesLoad)} for services` : ''}`
-  const text = known && scoreText(hardware, known.from, { format, points: known.score.likely })
-  if (hardware.measuredStreams !== null && hardware.measuredStreams > 0 && capacity) {
-    return figure(capacity, {
+  if (!capacity || !known)
+    return absentFigure(notKnown, {
       ...parts,
-      basis: 'measured',
       inputs: [
+        ...whichScore,
         'machine.measuredStreams',
-        'machine.measuredLow',
+        'choices.pointsPerStream',
         'choices.systemReserveShare',
+        'machine.passivelyCooled',
         'machine.usedHoursPerDay',
         'machine.usedShare',
         'system.services',
       ],
-      formula:
-        `${n(hardware.measuredStreams, 3)} measured × (1 − ` +
-        `${n(systemReserveShare)})${services} = ${n(capacity.likely, 3)}`,
-      source:
-        'A measurement of this ' +
-        `machine${hardware.measuredBy ? `: ${hardware.measuredBy}` : ''}. It scatters by ` +
-        `${n(measuredSpread * 100)} % either way; whole streams that kept up are the low end.`,
-      ...(known && text
-        ? {
-            note:
-              `The estimate beside it: ${text} ÷ ${n(pointsPerStream)} points per stream = ` +
-              `${n(known.score.likely / pointsPerStream, 3)} before the reserve.`,
-          }
-        : {}),
-    })
-  }
-  const rest = [
-    'choices.pointsPerStream',
-    'choices.systemReserveShare',
-    'machine.passivelyCooled',
-    'machine.usedHoursPerDay',
-    'machine.usedShare',
-    'system.services',
-  ]
-  if (!capacity || !known || !text)
-    return noFigure(notKnown, {
-      ...parts,
-      inputs: [
-        'machine.score',
-        'machine.sustainedGHz',
-        'machine.designYear',
-        'machine.processor',
-        ...rest,
-      ],
       formula: 'score × (1 − reserve) ÷ points per stream',
     })
+  const score = product(scoreExpression(hardware, known), rest(reserve))
+  const cooled = hardware.passivelyCooled
+    ? product(score, constant(passiveFactor, 'factor', { after: 'without a fan' }))
+    : score
+  const perStream = workedOut(within(pointsPerStream, pointsSpread), 'points/reference stream', {
+    inputs: ['choices.pointsPerStream'],
+    bare: true,
+    after: 'points per stream',
+  })
   const rule =
     `Score rule: about ${n(pointsPerStream)} points of the multi-thread score convert one ` +
     `1080p stream, ${n(pointsSpread * 100)} % either way.`
-  return figure(capacity, {
-    ...parts,
-    inputs: [...fields[known.from], ...rest],
-    source:
-      known.from === 'clock'
-        ? 'The score is not known: cores × sustained GHz × points per core-GHz by year of ' +
-          `design, ${n(clockRuleSpread * 100)} % either way. ${rule}`
-        : rule,
-    formula:
-      `${text}${known.from === 'clock' ? '; ' : ' '}× (1 − ` +
-      `${n(systemReserveShare)})${hardware.passivelyCooled ? ` × ${n(passiveFactor)} without a fan` : ''} ` +
-      `÷ ${n(pointsPerStream)}${services} = ${n(capacity.likely, 3)}`,
-  })
+  return declareFigure(
+    chosen(
+      ['machine.measuredStreams', 'machine.passivelyCooled', ...whichProcessor],
+      leftExpression(quotient(cooled, perStream), hardware),
+    ),
+    {
+      ...parts,
+      source:
+        known.from === 'clock'
+          ? 'The score is not known: cores × sustained GHz × points per core-GHz by year of ' +
+            `design, ${n(clockRuleSpread * 100)} % either way. ${rule}`
+          : rule,
+      band: capacity,
+    },
+    format,
+  )
 }
 
-const machineInputs = [
-  'machine.engine',
-  'machine.parts',
-  'machine.base',
-  'machine.processor',
-  'machine.oneEngineAtATime',
-  'machine.usedEngineToo',
-  'machine.memoryGB',
-  'choices.hardwareConversion',
-  'choices.fallbackShare',
-]
+function engineRule({ number: n }: Format): string {
+  return (
+    'For every unit of the engine, pixels a second ÷ its rate may take ' +
+    `${n(usableRateShare * 100)} %; sessions, memory and the work left to the processor ` +
+    `(${n(hostWorkPerSession.likely)} a stream) besides. Rates are planning values, 40 % ` +
+    'either way.'
+  )
+}
 
 /**
  * What one conversion of a mix takes of each unit, as a sentence with its numbers; only the first
@@ -196,54 +253,104 @@ function upper(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1)
 }
 
-/** Conversions at once of the household's mix, with the unit that binds. */
-export function possibleFigure(
-  { ownMix, converter, capacity, possible, work, stuckShare }: StreamsFacts,
-  format: Format,
-): Figure {
+/** Mean work of the conversions that the machine takes: those it is too slow for are left out. */
+function workTaken({
+  mix,
+  ownMix,
+  work,
+  converter,
+}: StreamsFacts): Expression<DimensionsOf<'reference streams/conversion'>> {
+  const taken = ownMix.filter(part => machineTakes(part.task, part.work, converter))
+  if (mix.length === 0 || taken.length === ownMix.length)
+    return figureOf('streams.workPerConversion', [work, 'reference streams/conversion'], {
+      bare: true,
+    })
+  const shares = taken.reduce((all, { share }) => all + share, 0)
+  const mean = taken.reduce((all, part) => all + part.share * part.work, 0) / shares
+  const spread = (end: number) => (work.likely > 0 ? (mean * end) / work.likely : mean)
+  return workedOut(
+    { low: spread(work.low), likely: mean, high: spread(work.high) },
+    'reference streams/conversion',
+    {
+      inputs: [{ figure: 'streams.workPerConversion' }, ...whatConverts],
+      bare: true,
+      after: 'of those that it is quick enough for',
+    },
+  )
+}
+
+/** Conversions at once of the household's mix, with the limit named. */
+export function possibleFigure(facts: StreamsFacts, format: Format): Figure {
+  const { ownMix, converter, capacity, possible, stuckShare } = facts
   const { number: n } = format
   const { engines, processor, fallbackShare } = converter
+  const inputs: readonly Input[] = [
+    { figure: 'streams.softwareReference' },
+    { figure: 'streams.workPerConversion' },
+    'machine.cores',
+    ...whichEngines,
+  ]
   const parts = {
     id: 'streams.possible',
     label: 'Conversions possible',
     unit: 'conversions',
-    inputs: ['streams.softwareReference', 'streams.workPerConversion', ...machineInputs],
     source: engines.length
       ? engineRule(format)
       : 'Capacity of the processor ÷ mean work of a conversion.',
-  }
+  } as const
   if (!processor || !possible)
-    return noFigure(notKnown, {
+    return absentFigure(notKnown, {
       ...parts,
+      inputs,
       formula: 'capacity ÷ work of one conversion, rounded down',
     })
   if (!capacity)
-    return figure(possible, {
-      ...parts,
-      formula: 'no kind of conversion in the mix can be done in real time = 0',
-      note: 'Each of them is too slow for the processor, and no engine takes it.',
-    })
+    return declareFigure(
+      workedOut(possible, 'conversions', {
+        inputs,
+        says: 'No kind of conversion in the mix can be done in real time, so it is 0.',
+      }),
+      { ...parts, note: 'Each of them is too slow for the processor, and no engine takes it.' },
+      format,
+    )
   const { conversions, binds } = capacity
   const left =
     stuckShare > 0
       ? ` ${n(stuckShare * 100, 2)} % of the mix is too slow for this machine and is left ` +
         'out here; it counts as short.'
       : ''
-  return figure(possible, {
-    ...parts,
-    formula: engines.length
-      ? 'one takes ' +
-        `${needsText(ownMix, converter, format)}${engines.length > 1 ? ` of ${engines[0]!.label}; ${engines.length} engines share the mix` : ''}; ` +
-        `the fullest is the limit: ${n(conversions.likely, 3)}, whole: ${possible.likely}`
-      : `${n(processor.likely, 3)} ÷ ${n(work.likely, 3)} = ${n(conversions.likely, 3)}, ` +
-        `whole: ${possible.likely}`,
-    note:
-      (engines.length
-        ? `${upper(unitLabels[binds])} is the limit. On ` +
-          `${engines.map(engine => engine.label).join(' and ')}${fallbackShare > 0 ? `; ${n(fallbackShare * 100, 2)} % run in software` : ''}.`
-        : 'Converted in software on the processor, which is the limit. A video engine would ' +
-          'add to it.') + left,
+  const which =
+    engines.length > 1 ? ` of ${engines[0]!.label}; ${engines.length} engines share the mix` : ''
+  const onEngines = workedOut(possible, 'conversions', {
+    inputs,
+    says:
+      `one takes ${needsText(ownMix, converter, format)}${which}; the fullest is the limit: ` +
+      `${n(conversions.likely, 3)}, rounded down: ${possible.likely}`,
   })
+  const inSoftware = chosen(
+    inputs,
+    roundedDown(
+      quotient(
+        figureOf('streams.softwareReference', [processor, 'reference streams'], { bare: true }),
+        workTaken(facts),
+      ),
+    ),
+  )
+  const software = fallbackShare > 0 ? `; ${n(fallbackShare * 100, 2)} % run in software` : ''
+  return declareFigure(
+    engines.length ? onEngines : inSoftware,
+    {
+      ...parts,
+      note:
+        (engines.length
+          ? `${upper(unitLabels[binds])} is the limit. On ` +
+            `${engines.map(engine => engine.label).join(' and ')}${software}.`
+          : 'Converted in software on the processor, which is the limit. A video engine would ' +
+            'add to it.') + left,
+      band: possible,
+    },
+    format,
+  )
 }
 
 /** Conversions at once if all were of one kind. */
@@ -253,31 +360,56 @@ export function pureFigure(
   format: Format,
 ): Figure {
   const { number: n } = format
+  const inputs: readonly Input[] = [
+    { figure: 'streams.softwareReference' },
+    'machine.cores',
+    'choices.toneMapping',
+    ...whichEngines,
+  ]
   const parts = {
     id,
     label,
     unit: 'conversions',
-    inputs: ['streams.softwareReference', 'machine.cores', 'choices.toneMapping', ...machineInputs],
     source: machine.engines.length ? engineRule(format) : measuredTable,
-  }
+  } as const
   if (!whole || !machine.processor)
-    return noFigure(notKnown, { ...parts, formula: 'capacity ÷ work, rounded down' })
-  const capacity = n(machine.processor.likely, 3)
-  const formula = tooSlow
-    ? `one alone needs ${n(work.likely, 3)} reference streams, more than one alone can use ` +
-      `of ${capacity} with ${machine.cores} cores: not in real time`
-    : onEngine
-      ? `one takes ${needsText([only], machine, format)}; the fullest is the limit: ` +
-        `${n(conversions, 3)}, rounded down`
-      : `${capacity} ÷ ${n(work.likely, 3)} = ${n(conversions, 3)}, rounded down`
-  return figure(whole, {
-    ...parts,
-    formula,
-    ...(binds ? { note: `${upper(unitLabels[binds])} is the limit.` } : {}),
-  })
-}
-
-/** What is known of the score, for those who show it beside a field. */
-export function knownScore(hardware: Hardware): number | null {
-  return plannedScore(hardware)?.score.likely ?? null
+    return absentFigure(notKnown, { ...parts, inputs, formula: 'capacity ÷ work, rounded down' })
+  const processor = machine.processor
+  const expression = (): Expression<DimensionsOf<'conversions'>> => {
+    if (tooSlow)
+      return workedOut(whole, 'conversions', {
+        inputs,
+        says:
+          `one alone needs ${n(work.likely, 3)} reference streams, more than one alone can use ` +
+          `of ${n(processor.likely, 3)} with ${machine.cores} cores: not in real time`,
+      })
+    if (onEngine)
+      return workedOut(whole, 'conversions', {
+        inputs,
+        says:
+          `one takes ${needsText([only], machine, format)}; the fullest is the limit: ` +
+          `${n(conversions, 3)}, rounded down: ${whole.likely}`,
+      })
+    return chosen(
+      inputs,
+      roundedDown(
+        quotient(
+          figureOf('streams.softwareReference', [processor, 'reference streams'], { bare: true }),
+          workedOut(work, 'reference streams/conversion', {
+            inputs: ['choices.toneMapping'],
+            bare: true,
+          }),
+        ),
+      ),
+    )
+  }
+  return declareFigure(
+    expression(),
+    {
+      ...parts,
+      ...(binds ? { note: `${upper(unitLabels[binds])} is the limit.` } : {}),
+      band: whole,
+    },
+    format,
+  )
 }

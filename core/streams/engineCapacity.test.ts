@@ -368,7 +368,9 @@ describe('engines of a plan', () => {
       catalogue,
     )
     expect(figures['streams.softwareReference']).toMatchObject({
-      formula: '4 cores × 3.4 GHz × 380 points = 5,168 points; × (1 − 0.15) ÷ 2,000 = 2.2',
+      formula:
+        '4 cores × 3.4 GHz × 380 points × (1 − 0.15) ÷ 2,000 points per stream = 2.196 ' +
+        'reference streams',
     })
   })
   it('what was measured goes before score and clock, with the estimate beside it', () => {
@@ -384,7 +386,7 @@ describe('engines of a plan', () => {
       value: 1.7,
       low: 0.85,
       high: expect.closeTo(1.87, 9),
-      note: expect.stringContaining('= 3 before the reserve'),
+      note: expect.stringContaining('make 3 before the reserve'),
     })
   })
   it('a mix of one exact kind has the exact band of its parts', () => {

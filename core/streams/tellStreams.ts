@@ -1,11 +1,26 @@
 import type { Telling } from '../domain'
-import { exactly, figure, noFigure, type Estimate, type Figure } from '../figure'
+import { absentFigure, declareFigure } from '../expressions/declareFigure'
+import {
+  chosen,
+  constant,
+  figureOf,
+  product,
+  quoted,
+  quotient,
+  sum,
+  sumTold,
+  workedOut,
+  type Input,
+} from '../expressions/expression'
+import { exactly, type Estimate, type Figure } from '../figure'
 import type { Format } from '../units/format'
 import { weeksPerMonth } from '../units/week'
 import { headroomShare, type Verdict } from '../verdict'
-import { capacityFigure, possibleFigure, pureFigure } from './capacityFigures'
+import { capacityFigure, notKnown, possibleFigure, pureFigure } from './capacityFigures'
+import { whatConverts, whichEngines } from '../expressions/inputs/conversionInputs'
 import { neededFigures } from './neededFigures'
 import { shareStep } from './shortMinutes'
+import { daysOfYear } from '../household/minutesShort'
 import { minutesState, type StreamsFacts, type StreamsSlice } from './streamsFacts'
 import { warningFindings } from './warningFindings'
 import { measuredTable, workFigure } from './workFigure'
@@ -54,78 +69,113 @@ const mixNotes = {
 /** Parts of the mix that a formula names. */
 const partsNamed = 4
 
-function workMeanFigure({ work, mix, mixFrom }: StreamsFacts, { number: n }: Format): Figure {
-  const named = mix
-    .slice(0, partsNamed)
-    .map(part => `${n(part.share * 100, 3)} % ${part.label} × ${n(part.work.likely, 3)}`)
-    .join(' + ')
-  return figure(work, {
-    id: 'streams.workPerConversion',
-    label: 'Work of one conversion',
-    unit: 'reference streams',
-    source: measuredTable,
-    note: mixNotes[mixFrom],
-    inputs: [
-      ...mix.map(part => part.figure),
-      ...(mixFrom === 'habits' ? ['household.habits'] : []),
-      'library.holdings',
-      'choices.toneMapping',
-    ],
-    formula: mix.length
-      ? `${named}${mix.length > partsNamed ? ` + ${mix.length - partsNamed} more` : ''} = ` +
-        `${n(work.likely, 3)}`
-      : 'one 1080p H.264 stream = 1',
-  })
+/** What the household, its devices and the library make of the mix. */
+const mixInputs: Readonly<Record<StreamsFacts['mixFrom'], readonly Input[]>> = {
+  // Which conversion a title gets depends on what the machine can do.
+  habits: [
+    ...whatConverts,
+    ...whichEngines,
+    'machine.cores',
+    { figure: 'streams.softwareReference' },
+  ],
+  library: ['library.holdings', 'choices.toneMapping', 'choices.school'],
+  plainStream: ['library.holdings', 'choices.school'],
+}
+
+function workMeanFigure({ work, mix, mixFrom }: StreamsFacts, format: Format): Figure {
+  const one = constant(1, 'reference streams', { after: 'of plain 1080p H.264' })
+  return declareFigure(
+    chosen(
+      mixInputs[mixFrom],
+      mix.length === 0
+        ? one
+        : sumTold(
+            mix.map(part =>
+              product(
+                workedOut(part.share, 'share', { inputs: [], after: `of ${quoted(part.label)}` }),
+                figureOf(part.figure, [part.work, 'reference streams'], { bare: true }),
+              ),
+            ),
+            'reference streams',
+            partsNamed,
+          ),
+    ),
+    {
+      id: 'streams.workPerConversion',
+      label: 'Work of one conversion',
+      unit: 'reference streams',
+      source: measuredTable,
+      note: mixNotes[mixFrom],
+      // The parts share most coefficients: their ends go together.
+      band: mix.length === 0 ? work : 'together',
+    },
+    format,
+  )
 }
 
 function shortFigure(
   { demand, minutes }: StreamsFacts,
   { household: { busyDaysPerYear: busyDays } }: StreamsSlice,
-  { number: n }: Format,
+  format: Format,
 ): Figure {
+  const { number: n } = format
   const parts = {
     id: 'streams.minutesShortPerMonth',
     label: 'Minutes short a month',
     unit: 'min/month',
-    inputs: [
-      'streams.softwareReference',
-      'streams.possible',
-      'household.habits',
-      'household.busyDaysPerYear',
-    ],
-  }
-  const formula =
-    'Σ over the week of 5 min × chance that the shares of the machine exceed 1 × ' +
-    `${n(weeksPerMonth)}`
+  } as const
+  const inputs: readonly Input[] = [
+    { figure: 'streams.softwareReference' },
+    { figure: 'streams.possible' },
+    ...mixInputs.habits,
+    'choices.school',
+  ]
+  const rule =
+    'for every moment of the week its 5 minutes, times the chance that the conversions ' +
+    'together take more than the machine has'
   if (!demand)
-    return noFigure(
+    return absentFigure(
       'This needs habits. None are entered, or the planning rule does not use them.',
-      { ...parts, formula },
+      { ...parts, inputs, formula: rule },
     )
-  if (!minutes)
-    return noFigure(
-      'Neither a processor score nor its clock and year are entered, and no processor is chosen.',
-      { ...parts, formula },
-    )
+  if (!minutes) return absentFigure(notKnown, { ...parts, inputs, formula: rule })
   const { perMonth, ordinary, busy } = minutes
-  const busyText =
-    busy === null
-      ? ''
-      : `; (${365 - busyDays} ordinary days × ${n(ordinary, 3)} + ${busyDays} guest days × ` +
-        `${n(busy, 3)}) ÷ 365 = ${n(perMonth.likely, 3)}`
-  return figure(perMonth, {
-    ...parts,
-    formula: `${formula} = ${n(ordinary, 3)}${busyText}`,
-    note:
-      'The machine falls behind, or is too slow for a conversion that is needed. A stream ' +
-      'steps down to the lowest quality its viewer accepts before it counts. What line or ' +
-      'device alone prevent is counted separately, under Playback.',
-    source:
-      'Exact convolution over the viewers in each of the 2016 five-minute slots, in steps of ' +
-      `1/${n(1 / shareStep)} of the machine, rounded up; a conversion's share is that of the ` +
-      'unit it fills most. The range uses the low and the high end of the conversions ' +
-      'possible.',
+  const week = workedOut(ordinary, 'min/month', {
+    inputs,
+    says: `${rule}, over ${n(weeksPerMonth)} weeks: ${n(ordinary, 3)} min a month`,
   })
+  const days = (count: number, after: string) =>
+    workedOut(count, 'days', { inputs: ['household.busyDaysPerYear'], bare: true, after })
+  const year =
+    busy === null
+      ? chosen(['household.busyDaysPerYear'], week)
+      : quotient(
+          sum(
+            product(
+              days(daysOfYear - busyDays, 'ordinary days'),
+              workedOut(ordinary, 'min/month', { inputs }),
+            ),
+            product(days(busyDays, 'guest days'), workedOut(busy, 'min/month', { inputs })),
+          ),
+          constant(daysOfYear, 'days', { bare: true }),
+        )
+  return declareFigure(
+    year,
+    {
+      ...parts,
+      note:
+        'The machine falls behind, or is too slow for a conversion that is needed. A stream ' +
+        'steps down to the lowest quality its viewer accepts before it counts. What line or ' +
+        'device alone prevent is counted separately, under Playback.',
+      source:
+        'Exact convolution over the viewers in each of the 2016 five-minute slots, in steps ' +
+        `of 1/${n(1 / shareStep)} of the machine, rounded up; a conversion's share is that ` +
+        'of the unit it fills most. The range uses the low and the high end of the ' +
+        'conversions possible.',
+      band: perMonth,
+    },
+    format,
+  )
 }
 
 function conversionsVerdict(facts: StreamsFacts, slice: StreamsSlice, format: Format): Verdict {

@@ -1,5 +1,8 @@
 import { requireWithin } from '../errors'
 
+/** Bytes of payload of so many bytes on the wire, at MTU 1500. */
+export const ethernetShare = { of: 1448, on: 1538 } as const
+
 /**
  * TCP payload of a wired Ethernet link at MTU 1500: 1448 of every 1538 bytes on the wire.
  * @param linkMbps the link's label rate, Mb/s, >= 0
@@ -8,5 +11,5 @@ import { requireWithin } from '../errors'
  */
 export function tcpPayloadMbps(linkMbps: number): number {
   requireWithin('LINK', linkMbps, { min: 0 })
-  return (linkMbps * 1448) / 1538
+  return (linkMbps * ethernetShare.of) / ethernetShare.on
 }

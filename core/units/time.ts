@@ -1,8 +1,10 @@
 /** Hours in a year as failure rates and energy count it (365.25 days). */
 export const hoursPerYear = 8766
+export const daysPerYear = hoursPerYear / 24
 /** kWh that one watt uses in a year. */
 export const kWhPerWattYear = hoursPerYear / 1000
 export const monthsPerYear = 12
+export const daysPerMonth = daysPerYear / monthsPerYear
 export const weeksPerMonth = hoursPerYear / 24 / 7 / monthsPerYear
 
 /**

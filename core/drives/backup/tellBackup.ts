@@ -1,7 +1,28 @@
-import { figure, noFigure, type Figure } from '../../figure'
+import { absentFigure, declareFigure } from '../../expressions/declareFigure'
+import {
+  chosen,
+  constant,
+  conversion,
+  field,
+  figureOf,
+  minus,
+  product,
+  quoted,
+  quotient,
+  roundedUp,
+  sum,
+  sumTold,
+  workedOut,
+  type Expression,
+  type Input,
+} from '../../expressions/expression'
+import type { PlanPath } from '../../expressions/planPath'
+import type { DimensionsOf } from '../../expressions/unitTypes'
+import type { Figure } from '../../figure'
+import { energyPrice } from '../../expressions/inputs/energyInputs'
 import type { Drives } from '../../plan/drives'
 import type { Format } from '../../units/format'
-import { gbPerMbpsHour } from '../../units/dataSize'
+import { monthsPerYear } from '../../units/time'
 import {
   mediumFill,
   mediumYears,
@@ -39,16 +60,21 @@ type Settings = Pick<
   | 'secondBoxW'
 >
 
-function settingsOf(
-  id: PlaceId,
-  drives: Settings,
-): {
+/** What is set for one place of copies, and the fields that it is set in. */
+interface PlaceSettings {
   readonly everyDays: number
   readonly kept: number
   readonly sets: number
   readonly mediumTB: number
-  readonly prefix: string
-} {
+  readonly paths: {
+    readonly everyDays: PlanPath
+    readonly kept: PlanPath
+    readonly sets: readonly PlanPath[]
+    readonly mediumTB: readonly PlanPath[]
+  }
+}
+
+function settingsOf(id: PlaceId, drives: Settings): PlaceSettings {
   const kept = (count: number) => (drives.copiesWithVersions ? count : 0)
   switch (id) {
     case 'secondBox':
@@ -57,7 +83,12 @@ function settingsOf(
         kept: kept(drives.secondBoxKept),
         sets: 1,
         mediumTB: 0,
-        prefix: 'drives.secondBox',
+        paths: {
+          everyDays: 'drives.secondBoxEveryDays',
+          kept: 'drives.secondBoxKept',
+          sets: [],
+          mediumTB: [],
+        },
       }
     case 'offlineCopy':
       return {
@@ -65,7 +96,12 @@ function settingsOf(
         kept: kept(drives.offlineKept),
         sets: drives.offlineSets,
         mediumTB: drives.offlineMediumTB,
-        prefix: 'drives.offline',
+        paths: {
+          everyDays: 'drives.offlineEveryDays',
+          kept: 'drives.offlineKept',
+          sets: ['drives.offlineSets'],
+          mediumTB: ['drives.offlineMediumTB'],
+        },
       }
     case 'awayCopy':
       return {
@@ -73,7 +109,12 @@ function settingsOf(
         kept: kept(drives.awayKept),
         sets: drives.awayBy === 'carried' ? drives.awaySets : 1,
         mediumTB: drives.awayMediumTB,
-        prefix: 'drives.away',
+        paths: {
+          everyDays: 'drives.awayEveryDays',
+          kept: 'drives.awayKept',
+          sets: ['drives.awaySets', 'drives.awayBy'],
+          mediumTB: ['drives.awayMediumTB', 'drives.awayBy'],
+        },
       }
   }
 }
@@ -89,161 +130,249 @@ export function backupFigures({ places }: BackupPlan, drives: Settings, format: 
   ])
 }
 
-function placeFigures(place: PlaceCopy, drives: Settings, { number: n, money }: Format): Figure[] {
-  const { id, copyTB, media, line, pricePerYear } = place
-  const { sets, mediumTB, prefix } = settingsOf(id, drives)
-  const total = pricePerYear.media + pricePerYear.store + pricePerYear.electricity
-  const parts = [
+/** More holdings are not told one by one in a sum. */
+const rowsTold = 6
+
+function placeFigures(place: PlaceCopy, drives: Settings, format: Format): Figure[] {
+  const { id, copyTB, media, rows, line, pricePerYear } = place
+  const { sets, mediumTB, paths } = settingsOf(id, drives)
+  const figure = <const Unit extends string>(what: string, label: string, unit: Unit) => ({
+    id: `backup.${id}.${what}`,
+    label,
+    unit,
+  })
+  const size = declareFigure(
+    chosen(
+      ['library.holdings', `drives.${id}`],
+      sumTold(
+        rows.map((row, at) =>
+          figureOf(`backup.${id}.${at}.copyTB`, [row.copyTB, 'TB'], {
+            before: quoted(row.holding.name),
+          }),
+        ),
+        'TB',
+        rowsTold,
+      ),
+    ),
+    figure('copyTB', 'Size of the copy', 'TB'),
+    format,
+  )
+  const noDrives = workedOut(0, 'drives', {
+    inputs: [{ figure: size.id }, ...paths.mediumTB],
+    says: 'It lies on no drives of its own.',
+  })
+  const drivesOfIt = declareFigure(
     media > 0
-      ? `${n(media)} × ${n(mediumTB)} TB × ${money(drives.copyPricePerTB)} ÷ ${mediumYears} years`
-      : null,
-    pricePerYear.store > 0
-      ? `${n(copyTB, 3)} TB × ${money(drives.storePricePerTBMonth)} × 12`
-      : null,
-    pricePerYear.electricity > 0
-      ? `electricity of ${n(drives.secondBoxW)} W: ${money(pricePerYear.electricity)}`
-      : null,
-  ].filter(part => part !== null)
+      ? product(
+          roundedUp(
+            quotient(
+              figureOf(size.id, [copyTB, 'TB']),
+              product(
+                workedOut(mediumTB, 'TB/drive', { inputs: paths.mediumTB }),
+                constant(mediumFill, 'share'),
+              ),
+            ),
+          ),
+          workedOut(sets, 'factor', { inputs: paths.sets, after: sets === 1 ? 'set' : 'sets' }),
+        )
+      : noDrives,
+    figure('media', 'Drives for it', 'drives'),
+    format,
+  )
+  const parts = [
+    ...(media > 0
+      ? [
+          quotient(
+            product(
+              figureOf(drivesOfIt.id, [media, 'drives']),
+              workedOut(mediumTB, 'TB/drive', { inputs: paths.mediumTB }),
+              field('drives.copyPricePerTB', [drives.copyPricePerTB, 'money/TB']),
+            ),
+            constant(mediumYears, 'factor', { after: 'years' }),
+          ),
+        ]
+      : []),
+    ...(pricePerYear.store > 0
+      ? [
+          product(
+            figureOf(size.id, [copyTB, 'TB']),
+            field('drives.storePricePerTBMonth', [drives.storePricePerTBMonth, 'money/TB']),
+            constant(monthsPerYear, 'factor', { after: 'months' }),
+          ),
+        ]
+      : []),
+    ...(pricePerYear.electricity > 0
+      ? [
+          workedOut(pricePerYear.electricity, 'money', {
+            inputs: ['drives.secondBoxW', ...energyPrice],
+            before: 'electricity',
+          }),
+        ]
+      : []),
+  ]
   return [
-    figure(copyTB, {
-      id: `backup.${id}.copyTB`,
-      label: 'Size of the copy',
-      unit: 'TB',
-      inputs: [
-        `${prefix}EveryDays`,
-        `${prefix}Kept`,
-        'drives.copiesWithVersions',
-        'library.contentTB',
-      ],
-      formula: `sum over its holdings = ${n(copyTB, 3)} TB`,
-    }),
-    figure(media, {
-      id: `backup.${id}.media`,
-      label: 'Drives for it',
-      unit: 'drives',
-      inputs: [
-        `backup.${id}.copyTB`,
-        ...(mediumTB > 0 ? [`${prefix}MediumTB`] : []),
-        ...(id === 'secondBox' ? [] : [`${prefix}Sets`]),
-      ],
-      formula:
-        media > 0
-          ? `${n(copyTB, 3)} TB ÷ (${n(mediumTB)} TB × ${mediumFill}), rounded up, × ${sets} ` +
-            `${sets === 1 ? 'set' : 'sets'} = ${media}`
-          : 'it lies on no drives of its own',
-    }),
-    figure(total, {
-      id: `backup.${id}.pricePerYear`,
-      label: 'Price a year',
-      unit: 'money',
-      inputs: [
-        `backup.${id}.media`,
-        'drives.copyPricePerTB',
-        ...(id === 'secondBox' ? ['drives.secondBoxW', 'costs.pricePerKWh'] : []),
-        ...(id === 'awayCopy' ? ['drives.storePricePerTBMonth'] : []),
-      ],
-      formula: `${parts.join(' + ') || 'nothing'} = ${money(total)}`,
-      source: `External drives are counted over ${mediumYears} years.`,
-    }),
-    ...(line ? [lineFigure(id, line, { drives, format: { number: n } })] : []),
+    size,
+    drivesOfIt,
+    declareFigure(
+      chosen(
+        [...paths.mediumTB, `drives.${id}`],
+        parts.length === 0
+          ? workedOut(0, 'money', { inputs: [], says: 'It costs nothing.' })
+          : sum(...parts),
+      ),
+      {
+        ...figure('pricePerYear', 'Price a year', 'money'),
+        source: `External drives are counted over ${mediumYears} years.`,
+      },
+      format,
+    ),
+    ...(line ? [lineFigure(place, line, { drives, format })] : []),
   ]
 }
 
 function lineFigure(
-  id: PlaceId,
+  { id, rows }: PlaceCopy,
   { perNightGB, changedGBPerDay, nights }: NonNullable<PlaceCopy['line']>,
-  {
-    drives,
-    format: { number: n },
-  }: { readonly drives: Settings; readonly format: Pick<Format, 'number'> },
+  { drives, format }: { readonly drives: Settings; readonly format: Format },
 ): Figure {
+  const { number: n } = format
   const parts = {
     id: `backup.${id}.nights`,
     label: 'Nights until the first copy is whole',
     unit: 'days',
-    inputs: [
-      'network.uploadMbps',
-      'drives.awayUploadShare',
-      'drives.awayNightHours',
-      `backup.${id}.copyTB`,
-    ],
-  }
+  } as const
+  const lineInputs: readonly Input[] = [
+    'network.uploadMbps',
+    'drives.awayUploadShare',
+    'drives.awayNightHours',
+  ]
+  const changing: readonly Input[] = ['library.holdings', 'drives.changedGBPerMonth']
   const night =
-    `${n(perNightGB, 3)} GB a night (upload × ${n(drives.awayUploadShare * 100)} % × ` +
-    `${n(drives.awayNightHours)} h × ${gbPerMbpsHour})`
+    `${n(perNightGB, 3)} GB get through in a night: ${n(drives.awayUploadShare * 100)} % of the ` +
+    `upload for ${n(drives.awayNightHours)} h`
   if (nights === null)
-    return noFigure(
+    return absentFigure(
       `${n(changedGBPerDay, 3)} GB change a day, more than gets through in a night.`,
-      { ...parts, formula: night },
+      { ...parts, inputs: [...lineInputs, ...changing], formula: night },
     )
-  return figure(nights, {
-    ...parts,
-    formula: `all of it ÷ (${night} − ${n(changedGBPerDay, 3)} GB that change a day) = ${n(nights)}`,
-  })
+  const firstGB = rows.reduce((all, row) => all + row.holding.sizeTB, 0) * 1000
+  return declareFigure(
+    roundedUp(
+      quotient(
+        workedOut(firstGB, 'GB', { inputs: ['library.holdings', `drives.${id}`] }),
+        sum(
+          workedOut(perNightGB, 'GB/day', { inputs: lineInputs, after: 'a night' }),
+          minus(workedOut(changedGBPerDay, 'GB/day', { inputs: changing, after: 'of changes' })),
+        ),
+      ),
+    ),
+    { ...parts, source: `${night}.` },
+    format,
+  )
 }
 
 function rowFigures(
   { id, rateMBps, backMBps, fetchHours }: PlaceCopy,
   { row, at }: { readonly row: HoldingCopy; readonly at: number },
-  { drives, format: { number: n, hours } }: { readonly drives: Settings; readonly format: Format },
+  { drives, format }: { readonly drives: Settings; readonly format: Format },
 ): Figure[] {
-  const { holding, copyTB, fullHours, incrementHours, ageDays, backHours } = row
-  const { everyDays, kept, sets, prefix } = settingsOf(id, drives)
-  const changedTB = holding.changedTBPerDay * everyDays
-  const own =
-    holding.index === null ? ['library.otherTB'] : [`library.holdings.${holding.index}.contentTB`]
-  const rate =
-    `${n(rateMBps, 3)} ` +
-    `MB/s${id === 'awayCopy' && drives.awayBy !== 'carried' ? ' while the copy runs' : ''}`
+  const { holding, fullHours, incrementHours, backHours } = row
+  const { everyDays, kept, sets, paths } = settingsOf(id, drives)
+  const own: readonly Input[] =
+    holding.index === null
+      ? ['library.otherTB']
+      : [{ figure: `library.holdings.${holding.index}.contentTB` }]
+  const changes: readonly Input[] = [
+    ...(holding.index === null
+      ? (['library.otherGrowthGBPerMonth'] as const)
+      : [`library.holdings.${holding.index}` as const]),
+    'drives.changedGBPerMonth',
+  ]
+  const figure = <const Unit extends string>(what: string, label: string, unit: Unit) => ({
+    id: `backup.${id}.${at}.${what}`,
+    label: `${holding.name}: ${label}`,
+    unit,
+  })
+  const size = workedOut(holding.sizeTB, 'TB', { inputs: own })
+  const changed = product(
+    workedOut(holding.changedTBPerDay, 'TB/day', { inputs: changes, after: 'of changes' }),
+    field(paths.everyDays, [everyDays, 'days']),
+  )
+  const overLine = id === 'awayCopy' && drives.awayBy !== 'carried'
+  const rateInputs: readonly Input[] = overLine
+    ? ['network.uploadMbps', 'drives.awayUploadShare', 'network.downloadMbps', 'drives.awayBy']
+    : [{ figure: 'network.homeLinkMbps' }]
+  const hoursOf = (
+    bytes: Expression<DimensionsOf<'TB'>>,
+    mbps: number,
+    after?: string,
+  ): Expression<DimensionsOf<'h'>> =>
+    quotient(
+      quotient(
+        product(bytes, conversion(1e6, 'MB/TB')),
+        workedOut(mbps, 'MB/s', { inputs: rateInputs, ...(after ? { after } : {}) }),
+      ),
+      conversion(3600, 's/h'),
+    )
   const timed = (
-    what: { readonly id: string; readonly label: string },
-    value: number,
-    formula: string,
-  ): Figure => {
-    const parts = {
-      id: `backup.${id}.${at}.${what.id}`,
-      label: `${holding.name}: ${what.label}`,
-      unit: 'h',
-      inputs: [...own, `${prefix}EveryDays`],
-      formula,
-    }
-    return Number.isFinite(value)
-      ? figure(value, parts)
-      : noFigure('Nothing gets through at that rate.', parts)
-  }
+    parts: ReturnType<typeof figure<'h'>>,
+    hours: number,
+    expression: () => Expression<DimensionsOf<'h'>>,
+  ): Figure =>
+    Number.isFinite(hours)
+      ? declareFigure(
+          hours === 0
+            ? workedOut(0, 'h', { inputs: own, says: 'Nothing has to be copied.' })
+            : expression(),
+          parts,
+          format,
+        )
+      : absentFigure('Nothing gets through at that rate.', {
+          ...parts,
+          inputs: [...own, ...rateInputs],
+          formula: 'size ÷ rate',
+        })
+  const whileItRuns = overLine ? 'while the copy runs' : undefined
   return [
-    figure(copyTB, {
-      id: `backup.${id}.${at}.copyTB`,
-      label: `${holding.name}: size of the copy`,
-      unit: 'TB',
-      inputs: [...own, `${prefix}EveryDays`, `${prefix}Kept`, 'drives.copiesWithVersions'],
-      formula:
-        `${n(holding.sizeTB, 3)} TB + ${n(changedTB * 1000, 3)} GB changed in ` +
-        `${n(everyDays)} ${everyDays === 1 ? 'day' : 'days'} × ${n(kept)} older versions = ` +
-        `${n(copyTB, 3)} TB`,
-    }),
-    timed(
-      { id: 'fullHours', label: 'first copy' },
-      fullHours,
-      `${n(holding.sizeTB, 3)} TB ÷ ${rate}`,
+    declareFigure(
+      sum(
+        size,
+        product(
+          changed,
+          workedOut(kept, 'factor', {
+            inputs: [paths.kept, 'drives.copiesWithVersions'],
+            after: 'older versions',
+          }),
+        ),
+      ),
+      figure('copyTB', 'size of the copy', 'TB'),
+      format,
     ),
-    timed(
-      { id: 'incrementHours', label: 'each further copy' },
-      incrementHours,
-      `${n(changedTB * 1000, 3)} GB ÷ ${rate}`,
+    timed(figure('fullHours', 'first copy', 'h'), fullHours, () =>
+      hoursOf(size, rateMBps, whileItRuns),
     ),
-    figure(ageDays, {
-      id: `backup.${id}.${at}.ageDays`,
-      label: `${holding.name}: the copy is at most so old`,
-      unit: 'days',
-      inputs: [`${prefix}EveryDays`, ...(id === 'secondBox' ? [] : [`${prefix}Sets`])],
-      formula: `${n(everyDays)} days${sets > 1 ? ` × ${sets} sets that take turns` : ''}`,
-    }),
-    timed(
-      { id: 'backHours', label: 'until it is back' },
-      backHours,
-      `${hours(fetchHours)} until it is at hand + ${n(holding.sizeTB, 3)} TB ÷ ` +
-        `${n(backMBps, 3)} MB/s`,
+    timed(figure('incrementHours', 'each further copy', 'h'), incrementHours, () =>
+      hoursOf(changed, rateMBps, whileItRuns),
+    ),
+    declareFigure(
+      product(
+        field(paths.everyDays, [everyDays, 'days']),
+        workedOut(sets, 'factor', {
+          inputs: paths.sets,
+          after: sets === 1 ? 'set' : 'sets that take turns',
+        }),
+      ),
+      figure('ageDays', 'the copy is at most so old', 'days'),
+      format,
+    ),
+    timed(figure('backHours', 'until it is back', 'h'), backHours, () =>
+      sum(
+        workedOut(fetchHours, 'h', {
+          inputs: [`drives.${id}`, 'drives.awayBy'],
+          after: 'until it is at hand',
+        }),
+        ...(holding.sizeTB > 0 ? [hoursOf(size, backMBps)] : []),
+      ),
     ),
   ]
 }

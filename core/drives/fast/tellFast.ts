@@ -1,4 +1,19 @@
-import { figure, noFigure, type Figure } from '../../figure'
+import { absentFigure, declareFigure } from '../../expressions/declareFigure'
+import {
+  chosen,
+  constant,
+  conversion,
+  field,
+  product,
+  quoted,
+  quotient,
+  rest,
+  sum,
+  workedOut,
+  type Input,
+} from '../../expressions/expression'
+import type { Figure } from '../../figure'
+import { extrasShare } from '../../library/holdingSizes'
 import type { Plan } from '../../plan/planSchema'
 import type { Format } from '../../units/format'
 import {
@@ -11,6 +26,7 @@ import {
   seekS,
 } from './diskStreams'
 import { gbPerMbpsHour } from '../../units/dataSize'
+import { daysPerMonth, daysPerYear } from '../../units/time'
 import { rebuildShareOfOuter } from '../rebuildHours'
 import { cacheSlack, frontShare, ssdFill, usualWritesPerTB, type FastStorage } from './fastStorage'
 
@@ -62,168 +78,248 @@ export function dataDrivesCarry({
 
 /** Figures of fast storage, each with its working. */
 export function fastFigures(fast: FastStorage, tale: FastTale): Figure[] {
+  return [
+    ...ssdFigures(fast, tale),
+    wearFigure(fast, tale),
+    browsingFigure(tale),
+    streamsFigure(tale),
+    arrivalsFigure(tale),
+  ]
+}
+
+/** What lies on the SSD, and how large it must be for that. */
+function ssdFigures(
+  fast: FastStorage,
+  { plan: { drives }, sentMbps, conversions, format }: FastTale,
+): Figure[] {
+  const { number: n } = format
+  const sessions = Math.max(1, Math.ceil(conversions))
+  const needed = quotient(
+    quotient(
+      workedOut(fast.ssdGB, 'GB', {
+        inputs: [
+          'drives.systemOn',
+          'drives.indexOn',
+          'drives.scratchOn',
+          'drives.cacheOn',
+          'drives.workOn',
+          'drives.systemGB',
+          'drives.workGB',
+          { figure: 'fast.scratchGB' },
+          { figure: 'fast.cacheGB' },
+          { figure: 'fast.indexGB' },
+          'library.holdings',
+        ],
+        after: 'that lie on it',
+      }),
+      constant(ssdFill, 'share'),
+    ),
+    conversion(1000, 'GB/TB'),
+  )
+  return [
+    declareFigure(
+      needed,
+      {
+        id: 'fast.ssdNeededTB',
+        label: 'SSD needed',
+        unit: 'TB',
+        note: `Of what lies behind an SSD, ${n(frontShare * 100)} % is taken to be in it.`,
+      },
+      format,
+    ),
+    declareFigure(
+      product(
+        field('network.awayRungMbps', [sentMbps, 'Mb/s/stream']),
+        quotient(
+          field('drives.scratchMinutes', [drives.scratchMinutes, 'min']),
+          conversion(60, 'min/h'),
+        ),
+        constant(gbPerMbpsHour, 'GB·s/Mb/h', { bare: true }),
+        workedOut(sessions, 'streams', {
+          inputs: [{ figure: 'streams.asked' }],
+          bare: true,
+          after: 'at once',
+        }),
+      ),
+      {
+        id: 'fast.scratchGB',
+        label: 'Conversion scratch',
+        unit: 'GB',
+        source: `1 Mb/s makes ${n(gbPerMbpsHour)} GB in an hour.`,
+      },
+      format,
+    ),
+    declareFigure(
+      product(
+        workedOut(fast.biggestDayGB, 'GB/day', {
+          inputs: ['drives.arrivals'],
+          after: 'on the biggest day',
+        }),
+        field('drives.daysBetweenMoves', [drives.daysBetweenMoves, 'days']),
+        constant(cacheSlack, 'factor'),
+      ),
+      { id: 'fast.cacheGB', label: 'Write cache', unit: 'GB' },
+      format,
+    ),
+    declareFigure(
+      workedOut(fast.indexGB, 'GB', {
+        inputs: ['library.holdings'],
+        says: `${n(extrasShare * 100)} % beside the video: ${n(fast.indexGB, 3)} GB`,
+      }),
+      { id: 'fast.indexGB', label: 'Index with pictures', unit: 'GB' },
+      format,
+    ),
+  ]
+}
+
+/** How long a page of the library takes, with nobody watching and while all do who may. */
+function browsingFigure(tale: FastTale): Figure {
   const {
-    plan: { drives, choices },
-    sentMbps,
-    conversions,
-    format: { number: n },
+    plan: { drives },
+    format,
   } = tale
   const carry = dataDrivesCarry(tale)
   const busy = carry && carry.low > 0 ? Math.min(1, (busyAtMost * tale.watching) / carry.low) : 0
   const spinning = tale.pool?.spinning ?? true
-  const browse = (share: number) =>
-    drives.indexOn === 'spinning' ? browsingS(share, spinning) : browsingS(0, false)
-  const sessions = Math.max(1, Math.ceil(conversions))
-  return [
-    figure(fast.ssdNeededTB, {
-      id: 'fast.ssdNeededTB',
-      label: 'SSD needed',
-      unit: 'TB',
-      inputs: [
-        'drives.systemOn',
-        'drives.indexOn',
-        'drives.scratchOn',
-        'drives.cacheOn',
-        'drives.workOn',
-        'drives.systemGB',
-        'drives.workGB',
-        'fast.scratchGB',
-        'fast.cacheGB',
-        'library.holdings',
-      ],
-      formula: `${n(fast.ssdGB)} GB that lie on it ÷ ${ssdFill} = ${n(fast.ssdNeededTB, 3)} TB`,
-      note: `Of what lies behind an SSD, ${n(frontShare * 100)} % is taken to be in it.`,
-    }),
-    figure(fast.scratchGB, {
-      id: 'fast.scratchGB',
-      label: 'Conversion scratch',
-      unit: 'GB',
-      inputs: ['network.awayRungMbps', 'drives.scratchMinutes', 'streams.asked'],
-      formula:
-        `${n(sentMbps)} Mb/s × ${n(drives.scratchMinutes)} min × 60 ÷ 8000 × ${sessions} at ` +
-        `once = ${n(fast.scratchGB, 3)} GB`,
-    }),
-    figure(fast.cacheGB, {
-      id: 'fast.cacheGB',
-      label: 'Write cache',
-      unit: 'GB',
-      inputs: ['drives.arrivals', 'drives.daysBetweenMoves'],
-      formula:
-        `${n(fast.biggestDayGB)} GB on the biggest day × ${n(drives.daysBetweenMoves)} days ` +
-        `× ${cacheSlack} = ${n(fast.cacheGB, 3)} GB`,
-    }),
-    figure(fast.indexGB, {
-      id: 'fast.indexGB',
-      label: 'Index with pictures',
-      unit: 'GB',
-      inputs: ['library.contentTB'],
-      formula: `2 % of the video = ${n(fast.indexGB, 3)} GB`,
-    }),
-    wearFigure(fast, tale),
-    figure(
-      { low: browse(0), likely: browse(busy), high: browse(busy) },
-      {
-        id: 'fast.browsingS',
-        label: 'A page of the library is there in',
-        unit: 's',
-        inputs: ['drives.indexOn', 'household.watching95', 'fast.diskStreams'],
-        formula:
-          drives.indexOn === 'spinning'
-            ? `${picturesOfPage} pictures × ${seekS.spinning * 1000} ms ÷ (1 − ` +
-              `${n(busy * 100, 2)} % busy) = ${n(browse(busy), 2)} s`
-            : 'from an SSD: about 10 ms',
-        note: 'The low end is when nobody watches.',
-      },
-    ),
-    carry
-      ? figure(
-          { low: carry.low, likely: carry.low, high: carry.high },
-          {
-            id: 'fast.diskStreams',
-            label: 'Streams that the data drives carry',
-            unit: 'streams',
-            inputs: ['drives.layout', 'drives.lots', 'drives.outerMBps'],
-            formula:
-              `${busyAtMost} ÷ (${plannedStreamMbps} Mb/s ÷ 8 ÷ ${readAheadMB} MB × ` +
-              `(${seekS.spinning * 1000} ms + ${readAheadMB} MB ÷ rate))`,
-            note:
-              carry.low < carry.high
-                ? 'The low end is when all wanted titles lie on one drive.'
-                : 'All drives work for every stream.',
-          },
-        )
-      : noFigure('Put in drives to see this.', {
-          id: 'fast.diskStreams',
-          label: 'Streams that the data drives carry',
-          unit: 'streams',
-          inputs: ['drives.lots'],
-          formula: '–',
-        }),
-    figure(
-      drives.arrivals.reduce(
-        (sum, { gbPerDay, daysPerWeek }) => sum + ((gbPerDay * daysPerWeek) / 7) * daysPerMonth,
-        0,
-      ),
-      {
-        id: 'fast.arrivalsGBPerMonth',
-        label: 'Arrivals in a month',
-        unit: 'GB',
-        inputs: ['drives.arrivals'],
-        formula:
-          drives.arrivals
-            .map(
-              ({ name, gbPerDay, daysPerWeek }) =>
-                `${name || 'one of them'}: ${n(gbPerDay)} GB × ${n(daysPerWeek)} of 7 days`,
-            )
-            .join(' + ') || 'none are entered',
-        note:
-          `Converting ${n(choices.convertingHoursPerDay)} h a day is counted for the wear, ` +
-          'not here.',
-      },
-    ),
+  const isOnDrives = drives.indexOn === 'spinning'
+  const browse = (share: number) => (isOnDrives ? browsingS(share, spinning) : browsingS(0, false))
+  const busyInputs: readonly Input[] = [
+    { figure: 'household.watching95' },
+    { figure: 'fast.diskStreams' },
   ]
+  const fromDrives = quotient(
+    product(
+      constant(picturesOfPage, 'factor', { after: 'pictures' }),
+      constant(seekS.spinning, 's'),
+    ),
+    rest(workedOut(1 - browse(0) / browse(busy), 'share', { inputs: busyInputs, after: 'busy' })),
+  )
+  return declareFigure(
+    chosen(
+      ['drives.indexOn', 'drives.lots', 'drives.driveClass', ...busyInputs],
+      isOnDrives && spinning
+        ? fromDrives
+        : workedOut(browse(0), 's', { inputs: [], says: 'from an SSD: about 10 ms' }),
+    ),
+    {
+      id: 'fast.browsingS',
+      label: 'A page of the library is there in',
+      unit: 's',
+      note: 'The low end is when nobody watches.',
+      band: { low: browse(0), likely: browse(busy), high: browse(busy) },
+    },
+    format,
+  )
 }
-const daysPerMonth = 30.44
+
+function streamsFigure(tale: FastTale): Figure {
+  const { format } = tale
+  const carry = dataDrivesCarry(tale)
+  const parts = {
+    id: 'fast.diskStreams',
+    label: 'Streams that the data drives carry',
+    unit: 'streams',
+  } as const
+  const inputs: readonly Input[] = [
+    'drives.layout',
+    'drives.lots',
+    'drives.driveClass',
+    'drives.outerMBps',
+  ]
+  if (!carry) return absentFigure('Put in drives to see this.', { ...parts, inputs, formula: '–' })
+  const { number: n } = format
+  return declareFigure(
+    workedOut({ low: carry.low, likely: carry.low, high: carry.high }, 'streams', {
+      inputs,
+      says:
+        `${n(busyAtMost * 100)} % of a drive's time, of which each stream of ` +
+        `${plannedStreamMbps} Mb/s takes a seek of ${n(seekS.spinning * 1000)} ms (an SSD ` +
+        `${n(seekS.ssd * 1000)}) and the reading for every ${readAheadMB} MB`,
+    }),
+    {
+      ...parts,
+      note:
+        carry.low < carry.high
+          ? 'The low end is when all wanted titles lie on one drive.'
+          : 'All drives work for every stream.',
+    },
+    format,
+  )
+}
+
+function arrivalsFigure({ plan: { drives, choices }, format }: FastTale): Figure {
+  const { number: n } = format
+  const none = workedOut(0, 'GB', { inputs: ['drives.arrivals'], says: 'None are entered.' })
+  const each = drives.arrivals.map(({ name, gbPerDay, daysPerWeek }, index) =>
+    quotient(
+      product(
+        field(`drives.arrivals.${index}.gbPerDay`, [gbPerDay, 'GB/day'], {
+          before: quoted(name || 'one of them'),
+        }),
+        field(`drives.arrivals.${index}.daysPerWeek`, [daysPerWeek, 'factor']),
+        constant(daysPerMonth, 'days', { digits: 4 }),
+      ),
+      constant(7, 'factor'),
+    ),
+  )
+  return declareFigure(
+    each.length === 0 ? none : chosen(['drives.arrivals'], sum(...each)),
+    {
+      id: 'fast.arrivalsGBPerMonth',
+      label: 'Arrivals in a month',
+      unit: 'GB',
+      note:
+        `Converting ${n(choices.convertingHoursPerDay)} h a day is counted for the wear, ` +
+        'not here.',
+    },
+    format,
+  )
+}
 
 /** Wear beyond so many years is not told as a number. */
 export const longestWearYears = 25
 
-function wearFigure(
-  fast: FastStorage,
-  { plan: { drives, choices }, sentMbps, format: { number: n } }: FastTale,
-): Figure {
-  const parts = {
-    id: 'fast.wearYears',
-    label: 'The SSD is worn out in',
-    unit: 'years',
-    inputs: [
-      'drives.ssdTB',
-      'drives.ssdWritesTB',
-      'drives.scratchOn',
-      'drives.cacheOn',
-      'network.awayRungMbps',
-      'choices.convertingHoursPerDay',
-      'drives.arrivals',
-    ],
-  }
+function wearFigure(fast: FastStorage, { plan: { drives }, format }: FastTale): Figure {
+  const { number: n } = format
+  const parts = { id: 'fast.wearYears', label: 'The SSD is worn out in', unit: 'years' } as const
+  const rated: readonly Input[] = ['drives.ssdTB', 'drives.ssdWritesTB']
+  const written: readonly Input[] = [
+    'drives.scratchOn',
+    'drives.cacheOn',
+    'network.awayRungMbps',
+    'choices.convertingHoursPerDay',
+    'drives.arrivals',
+  ]
+  const inputs = [...rated, ...written]
   if (fast.wearYears === null)
-    return noFigure('Hardly anything is written to it.', { ...parts, formula: '–' })
+    return absentFigure('Hardly anything is written to it.', { ...parts, inputs, formula: '–' })
   if (fast.wearYears > longestWearYears)
-    return noFigure(`Not within ${longestWearYears} years: other parts fail before.`, {
+    return absentFigure(`Not within ${longestWearYears} years: other parts fail before.`, {
       ...parts,
-      formula: `${n(fast.ratedTB)} TB of rated writes ÷ ${n(fast.writtenGBPerDay, 3)} GB a day`,
+      inputs,
+      formula: `${n(fast.ratedTB)} TB of rated writes, ${n(fast.writtenGBPerDay, 3)} GB a day`,
     })
-  return figure(fast.wearYears, {
-    ...parts,
-    formula:
-      `${n(fast.ratedTB)} TB of rated writes ÷ ${n(fast.writtenGBPerDay, 3)} GB a day ` +
-      `(conversions ${n(sentMbps)} Mb/s × ${n(choices.convertingHoursPerDay)} h × ` +
-      `${gbPerMbpsHour}, and arrivals)`,
-    source:
-      drives.ssdWritesTB === null
-        ? `${usualWritesPerTB} TB of writes for each TB of SSD, a usual data sheet.`
-        : 'Data sheet, as entered.',
-  })
+  return declareFigure(
+    quotient(
+      quotient(
+        product(
+          workedOut(fast.ratedTB, 'TB', { inputs: rated, after: 'of rated writes' }),
+          conversion(1000, 'GB/TB'),
+        ),
+        workedOut(fast.writtenGBPerDay, 'GB/day', { inputs: written, after: 'a day' }),
+      ),
+      constant(daysPerYear, 'days/year', { digits: 5 }),
+    ),
+    {
+      ...parts,
+      source:
+        drives.ssdWritesTB === null
+          ? `${usualWritesPerTB} TB of writes for each TB of SSD, a usual data sheet.`
+          : 'Data sheet, as entered.',
+      note: 'Conversions and arrivals are written to it.',
+    },
+    format,
+  )
 }
 
 /** How the SSD stands to what lies on it, in a sentence. */

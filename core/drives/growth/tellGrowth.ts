@@ -1,17 +1,19 @@
-import { figure, noFigure, type Figure } from '../../figure'
+import { absentFigure, declareFigure } from '../../expressions/declareFigure'
+import { chosen, constant, quoted, sum, workedOut, type Input } from '../../expressions/expression'
+import type { Figure } from '../../figure'
 import type { Format } from '../../units/format'
 import type { BiggerBox } from './biggerBox'
 import type { PricedPurchase } from './cheapestPurchases'
 import type { PlanGrowth } from './planGrowth'
 import type { RoomCourse } from './roomCourse'
 
-const inputs = [
+const inputs: readonly Input[] = [
   'drives.purchases',
   'drives.lots',
   'drives.driveClass',
   'drives.priceFallPerYear',
   'drives.replacedWorth',
-  'library.contentAtHorizonTB',
+  { figure: 'library.contentAtHorizonTB' },
   'choices.horizonYears',
 ]
 
@@ -30,10 +32,13 @@ export function purchaseText(
   return `${drives}${where} ${month === 0 ? 'today' : `in month ${month}`}`
 }
 
+/** A price of a sum, with what is bought for it. */
+const priced = (price: number, what: string) =>
+  constant(price, 'money', { after: `for ${quoted(what)}` })
+
 /** What purchases cost, with how each price comes about. */
 function costFigure(
-  id: string,
-  label: string,
+  parts: { readonly id: string; readonly label: string },
   {
     purchases,
     fallPerYear,
@@ -44,21 +49,28 @@ function costFigure(
     readonly format: Format
   },
 ): Figure {
-  const { money, share, number: n } = format
-  const total = purchases.reduce((sum, { price }) => sum + price, 0)
-  return figure(total, {
-    id,
-    label,
-    unit: 'money',
-    inputs,
-    formula:
-      purchases
-        .map(purchase => `${purchaseText(purchase, format)}: ${money(purchase.price)}`)
-        .join('; ') || 'nothing has to be bought',
-    source:
-      `Prices of the catalogue today × (1 − ${n(fallPerYear)})^(month ÷ ` +
-      `12)${fallPerYear === 0 ? '' : `: they ${fallPerYear > 0 ? 'fall' : 'rise'} by ${share(Math.abs(fallPerYear))} a ` + 'year'}.`,
-  })
+  const { share, number: n } = format
+  const nothing = workedOut(0, 'money', { inputs, says: 'Nothing has to be bought.' })
+  const moves =
+    fallPerYear === 0
+      ? ''
+      : `: they ${fallPerYear > 0 ? 'fall' : 'rise'} by ${share(Math.abs(fallPerYear))} a year`
+  return declareFigure(
+    purchases.length === 0
+      ? nothing
+      : chosen(
+          inputs,
+          sum(...purchases.map(step => priced(step.price, purchaseText(step, format)))),
+        ),
+    {
+      ...parts,
+      unit: 'money',
+      source:
+        `Prices of the catalogue today × (1 − ${n(fallPerYear)}) to the power of month ÷ 12` +
+        `${moves}.`,
+    },
+    format,
+  )
 }
 
 /** The ways to grow as figures that show their working. */
@@ -75,8 +87,8 @@ export function growthFigures({
 }): Figure[] {
   const of = (id: string, label: string, purchases: readonly PricedPurchase[] | null) =>
     purchases
-      ? costFigure(id, label, { purchases, fallPerYear, format })
-      : noFigure('No purchases within the bays and by the rule of the layout are enough.', {
+      ? costFigure({ id, label }, { purchases, fallPerYear, format })
+      : absentFigure('No purchases within the bays and by the rule of the layout are enough.', {
           id,
           label,
           unit: 'money',
@@ -100,24 +112,30 @@ function biggerFigure(bigger: BiggerBox | null, format: Format): Figure {
     id: 'growth.biggerBox',
     label: 'A bigger machine later',
     unit: 'money',
-    inputs: [...inputs, 'machine.base'],
-  }
+  } as const
+  const by: readonly Input[] = [...inputs, 'machine.base']
   if (!bigger)
-    return noFigure(
+    return absentFigure(
       'The bays that are there are enough, or no machine of the catalogue has enough.',
-      { ...parts, formula: '–' },
+      { ...parts, inputs: by, formula: '–' },
     )
-  const { money, quantity, hours } = format
-  const { first, month, base, count, sizeTB, drivesPrice, total, copyHours } = bigger
-  return figure(total, {
-    ...parts,
-    formula: [
-      ...first.map(purchase => `${purchaseText(purchase, format)}: ${money(purchase.price)}`),
-      `${base.label} in month ${month}: ${money(base.price)}`,
-      `${count} × ${quantity(sizeTB, 'TB')} for it: ${money(drivesPrice)}`,
-    ].join('; '),
-    note: `Copying everything takes about ${hours(copyHours)}, with both machines running.`,
-  })
+  const { quantity, hours } = format
+  const { first, month, base, count, sizeTB, drivesPrice, copyHours } = bigger
+  return declareFigure(
+    chosen(
+      by,
+      sum(
+        ...first.map(step => priced(step.price, purchaseText(step, format))),
+        priced(base.price, `${base.label} in month ${month}`),
+        priced(drivesPrice, `${count} × ${quantity(sizeTB, 'TB')} for it`),
+      ),
+    ),
+    {
+      ...parts,
+      note: `Copying everything takes about ${hours(copyHours)}, with both machines running.`,
+    },
+    format,
+  )
 }
 
 /** What growing comes to, in a sentence. */

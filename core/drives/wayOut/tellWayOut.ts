@@ -1,5 +1,7 @@
 import { withinSentence } from '../../withinSentence'
-import { figure, noFigure, type Figure } from '../../figure'
+import { absentFigure, declareFigure } from '../../expressions/declareFigure'
+import { chosen, sum, workedOut, type Input } from '../../expressions/expression'
+import type { Figure } from '../../figure'
 import type { Format } from '../../units/format'
 import type { Layout } from '../layouts/layout'
 import type { WayOut, WayOutQuestion, WayStep } from './wayOut'
@@ -97,71 +99,69 @@ export function wayFigures(
   },
 ): Figure[] {
   const { number: n, money, quantity, hours } = format
-  const inputs = [
+  const inputs: readonly Input[] = [
     'drives.lots',
     'drives.layout',
     'drives.outerMBps',
-    'library.contentTB',
+    { figure: 'library.contentTB' },
     'drives.expandsParity',
   ]
   const largest = Math.max(0, ...question.drives.map(({ sizeTB }) => sizeTB))
-  const copy = figure(temporary.price, {
-    id: 'wayOut.temporaryCopy',
-    label: 'A temporary copy of everything instead',
-    unit: 'money',
-    inputs: ['library.contentTB', 'drives.copyPricePerTB'],
-    formula:
-      `${n(temporary.sizeTB, 3)} TB of external drives = ${money(temporary.price)}; ` +
-      `${hours(temporary.hours)} to copy there and back`,
-  })
+  const copy = declareFigure(
+    workedOut(temporary.price, 'money', {
+      inputs: [{ figure: 'library.contentTB' }, 'drives.copyPricePerTB'],
+      says:
+        `${n(temporary.sizeTB, 3)} TB of external drives: ${money(temporary.price)}; ` +
+        `${hours(temporary.hours)} to copy there and back`,
+    }),
+    {
+      id: 'wayOut.temporaryCopy',
+      label: 'A temporary copy of everything instead',
+      unit: 'money',
+    },
+    format,
+  )
+  const borrowed = { id: 'wayOut.borrowed', label: 'Borrowed drives', unit: 'drives' } as const
+  const copying = { id: 'wayOut.hours', label: 'Hours of copying', unit: 'h' } as const
   if (!way) {
     const none = 'The new layout has no room for what is kept.'
     return [
-      noFigure(none, {
-        id: 'wayOut.borrowed',
-        label: 'Borrowed drives',
-        unit: 'drives',
-        inputs,
-        formula: '–',
-      }),
-      noFigure(none, {
-        id: 'wayOut.hours',
-        label: 'Hours of copying',
-        unit: 'h',
-        inputs,
-        formula: '–',
-      }),
+      absentFigure(none, { ...borrowed, inputs, formula: '–' }),
+      absentFigure(none, { ...copying, inputs, formula: '–' }),
       copy,
     ]
   }
+  const steps = way.steps.filter(step => step.hours > 0)
+  const nothing = workedOut(0, 'h', { inputs, says: 'Nothing has to be copied.' })
   return [
-    figure(way.borrowed, {
-      id: 'wayOut.borrowed',
-      label: 'Borrowed drives',
-      unit: 'drives',
-      inputs,
-      formula:
-        way.borrowed === 0
-          ? 'the free drives are enough to begin with'
-          : `the fewest of ${quantity(largest, 'TB')} with which the steps come to an end`,
-      note: question.emptiesOneByOne
-        ? 'The old drives can be emptied one by one.'
-        : `${question.from.label} lets no single drive go: all data leave it before a drive ` +
-          'is free.',
-    }),
-    figure(way.hours, {
-      id: 'wayOut.hours',
-      label: 'Hours of copying',
-      unit: 'h',
-      inputs,
-      formula: `${
-        way.steps
-          .filter(step => step.hours > 0)
-          .map(step => hours(step.hours))
-          .join(' + ') || '0'
-      } at ${n(question.rateMBps, 3)} MB/s`,
-      note: 'Comparing reads everything once more.',
-    }),
+    declareFigure(
+      workedOut(way.borrowed, 'drives', {
+        inputs,
+        says:
+          way.borrowed === 0
+            ? 'the free drives are enough to begin with'
+            : `the fewest of ${quantity(largest, 'TB')} with which the steps come to an end`,
+      }),
+      {
+        ...borrowed,
+        note: question.emptiesOneByOne
+          ? 'The old drives can be emptied one by one.'
+          : `${question.from.label} lets no single drive go: all data leave it before a drive ` +
+            'is free.',
+      },
+      format,
+    ),
+    declareFigure(
+      steps.length === 0
+        ? nothing
+        : chosen(inputs, sum(...steps.map(step => workedOut(step.hours, 'h', { inputs })))),
+      {
+        ...copying,
+        source: `At ${n(question.rateMBps, 3)} MB/s, step by step.`,
+        note: 'Comparing reads everything once more.',
+      },
+      format,
+    ),
     copy,
   ]
 }

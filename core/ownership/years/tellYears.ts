@@ -1,7 +1,24 @@
 import { nothingToTell, type Telling } from '../../domain'
-import { figure, type Figure } from '../../figure'
+import { declareFigure } from '../../expressions/declareFigure'
+import {
+  chosen,
+  quotient,
+  sum,
+  thatFigure,
+  toTheCent,
+  workedOut,
+  type Input,
+} from '../../expressions/expression'
+import type { Figure } from '../../figure'
 import type { Format } from '../../units/format'
-import { cashKinds, type CashKind, type CashFlow, type CashQuestion } from '../cashFlow'
+import {
+  kWhPerWattMonth,
+  cashKinds,
+  type CashKind,
+  type CashFlow,
+  type CashQuestion,
+} from '../cashFlow'
+import { energyPrice } from '../../expressions/inputs/energyInputs'
 import type { YearsSlice } from './yearsQuestion'
 
 /** What each kind of payment is called. */
@@ -18,38 +35,79 @@ export const cashLabels: Readonly<Record<CashKind, string>> = {
   resale: 'Sold at the end',
 }
 
-const inputs: Readonly<Record<CashKind, readonly string[]>> = {
-  purchase: ['ownership.purchase'],
-  stagedDrives: ['drives.purchases', 'drives.priceFallPerYear'],
+const purchase: readonly Input[] = [{ figure: 'ownership.purchase' }]
+const copies: readonly Input[] = [
+  'drives.awayCopy',
+  'drives.offlineCopy',
+  'drives.secondBox',
+  'drives.secondBoxW',
+  'drives.secondBoxEveryDays',
+  'drives.secondBoxKept',
+  'drives.offlineEveryDays',
+  'drives.offlineKept',
+  'drives.offlineMediumTB',
+  'drives.offlineSets',
+  'drives.awayBy',
+  'drives.awayEveryDays',
+  'drives.awayKept',
+  'drives.awayMediumTB',
+  'drives.awaySets',
+  'drives.copiesWithVersions',
+  'drives.copyPricePerTB',
+  'drives.storePricePerTBMonth',
+  'drives.changedGBPerMonth',
+  'library.holdings',
+  'library.otherTB',
+  'library.otherGrowthGBPerMonth',
+  ...energyPrice,
+]
+/** What each kind of payment follows from. */
+const inputs: Readonly<Record<CashKind, readonly Input[]>> = {
+  purchase,
+  stagedDrives: ['drives.purchases', 'drives.driveClass', 'drives.lots', 'drives.priceFallPerYear'],
   electricity: [
-    'machine.idleW',
-    'machine.loadW',
+    { figure: 'machine.idleW' },
+    { figure: 'machine.loadW' },
     'choices.convertingHoursPerDay',
-    'costs.pricePerKWh',
     'costs.electricityRisePerYear',
-    'costs.nightShare',
-    'costs.solarShare',
+    ...energyPrice,
   ],
   replacements: [
     'drives.lots',
+    'drives.driveClass',
+    'drives.purchases',
     'drives.failuresPerYear',
     'drives.priceFallPerYear',
     'costs.warrantyMonths',
   ],
-  licences: ['system.kind', 'costs.licenceOnce', 'costs.licencePerYear'],
-  copies: ['drives.awayCopy', 'drives.offlineCopy', 'drives.secondBox'],
+  licences: [
+    'system.kind',
+    'system.ownKinds',
+    'machine.base',
+    'costs.licenceOnce',
+    'costs.licencePerYear',
+  ],
+  copies,
   upsBattery: ['drives.ups', 'costs.upsBatteryPrice'],
-  ownTime: ['costs.buildHours', 'costs.upkeepHoursPerYear', 'costs.hourValue'],
+  ownTime: [
+    'costs.buildHours',
+    'costs.upkeepHoursPerYear',
+    'system.kind',
+    'system.ownKinds',
+    'machine.base',
+    'costs.hourValue',
+  ],
   saved: ['costs.savedPerMonth'],
-  resale: ['costs.resaleShare', 'ownership.purchase'],
+  resale: ['costs.resaleShare', ...purchase],
 }
 
-function formulaOf(
+/** How a kind of payment adds up, in words: each payment is rounded, so no product gives the sum. */
+function saysOf(
   kind: CashKind,
   { flow, question }: { readonly flow: CashFlow; readonly question: CashQuestion },
   { money, number: n, quantity }: Format,
 ): string {
-  const sum = money(flow.byKind[kind])
+  const sumOfIt = money(flow.byKind[kind])
   switch (kind) {
     case 'electricity': {
       const rise =
@@ -57,22 +115,24 @@ function formulaOf(
           ? ''
           : `, ${n(question.electricityRisePerYear * 100)} % more each year`
       return (
-        `${quantity(question.averageW, 'W')} on average × 0.7305 kWh × ` +
-        `${n(question.pricePerKWh, 3)} a month, ${question.months} months${rise} = ${sum}`
+        `${question.months} monthly payments for ${quantity(question.averageW, 'W')} on ` +
+        `average (${n(kWhPerWattMonth)} kWh a month for each watt) at ${n(question.pricePerKWh, 3)} for ` +
+        `a kWh${rise}: ${sumOfIt}`
       )
     }
     case 'replacements':
       return (
-        `drives × failures a year ÷ 12 × price, in months ${question.warrantyMonths + 1} to ` +
-        `${question.months}, when the warranty is over = ${sum}`
+        'each month the drives that fail on average, at their price then, in months ' +
+        `${question.warrantyMonths + 1} to ${question.months}, when the warranty is over: ` +
+        sumOfIt
       )
     case 'ownTime':
       return (
-        `${n(question.buildHours)} h to build + ${n(question.upkeepHoursPerYear)} h a year, ` +
-        `at ${money(question.hourValue)} an hour = ${sum}`
+        `${n(question.buildHours)} h to build and ${n(question.upkeepHoursPerYear)} h a year, ` +
+        `at ${money(question.hourValue)} an hour: ${sumOfIt}`
       )
     default:
-      return `sum of its payments = ${sum}`
+      return `sum of its payments: ${sumOfIt}`
   }
 }
 
@@ -83,45 +143,65 @@ export function tellYears(
   format: Format,
 ): Telling {
   const { flow, question } = facts
-  const { money } = format
-  const shown = cashKinds.filter(kind => flow.byKind[kind] !== 0)
   const span = `${horizonYears} year${horizonYears === 1 ? '' : 's'}`
-  const figures: Figure[] = [
-    ...cashKinds.map(kind =>
-      figure(flow.byKind[kind], {
-        id: `years.${kind}`,
-        label: `${cashLabels[kind]}, ${span}`,
-        unit: 'money',
+  const byKind = cashKinds.map(kind =>
+    declareFigure(
+      workedOut(flow.byKind[kind], 'money', {
         inputs: [...inputs[kind], 'choices.horizonYears'],
-        formula: formulaOf(kind, facts, format),
+        says: saysOf(kind, facts, format),
       }),
+      { id: `years.${kind}`, label: `${cashLabels[kind]}, ${span}`, unit: 'money' },
+      format,
     ),
-    figure(flow.total, {
+  )
+  const total = declareFigure(
+    toTheCent(
+      chosen(
+        byKind.map(({ id }) => ({ figure: id })),
+        sum(
+          ...byKind.flatMap((figure, at) =>
+            figure.value === 0
+              ? []
+              : [thatFigure(figure, 'money', { before: cashLabels[cashKinds[at]!].toLowerCase() })],
+          ),
+        ),
+      ),
+    ),
+    {
       id: 'years.total',
       label: `Cost over ${span}`,
       unit: 'money',
-      inputs: shown.map(kind => `years.${kind}`),
-      formula:
-        `${shown.map(kind => `${cashLabels[kind].toLowerCase()} ${money(flow.byKind[kind])}`).join(' + ')} ` +
-        `= ${money(flow.total)}`,
       note: 'Every payment is rounded to the cent, and the total is their sum.',
-    }),
-    figure(flow.perMonth, {
-      id: 'years.perMonth',
-      label: 'Cost a month',
-      unit: 'money',
-      inputs: ['years.total', 'choices.horizonYears'],
-      formula: `${money(flow.total)} ÷ ${question.months} months = ${money(flow.perMonth)}`,
-    }),
-    figure(flow.netPresentValue, {
-      id: 'years.netPresentValue',
-      label: 'Present value',
-      unit: 'money',
-      inputs: ['years.total', 'costs.discountRate'],
-      formula:
-        `each payment ÷ (1 + ${format.number(question.discountRate)})^(months ÷ 12) = ` +
-        `${money(flow.netPresentValue)}`,
-    }),
+    },
+    format,
+  )
+  const figures: Figure[] = [
+    ...byKind,
+    total,
+    declareFigure(
+      toTheCent(
+        quotient(
+          thatFigure(total, 'money'),
+          workedOut(question.months, 'factor', {
+            inputs: ['choices.horizonYears'],
+            after: 'months',
+          }),
+        ),
+      ),
+      { id: 'years.perMonth', label: 'Cost a month', unit: 'money' },
+      format,
+    ),
+    declareFigure(
+      workedOut(flow.netPresentValue, 'money', {
+        inputs: [{ figure: 'years.total' }, 'costs.discountRate'],
+        says:
+          'each payment, divided by 1 plus the rate of ' +
+          `${format.number(question.discountRate)} once for every year until then: ` +
+          format.money(flow.netPresentValue),
+      }),
+      { id: 'years.netPresentValue', label: 'Present value', unit: 'money' },
+      format,
+    ),
   ]
   return { ...nothingToTell(), figures }
 }

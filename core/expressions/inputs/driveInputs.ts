@@ -1,0 +1,22 @@
+import type { Input } from '../node'
+
+/** How the drives are arranged; while no layout is chosen it follows from what must survive. */
+export function arrangedBy({ isAutomatic }: { readonly isAutomatic: boolean }): readonly Input[] {
+  return [
+    'drives.lots',
+    'drives.layout',
+    'drives.hotSpares',
+    ...(isAutomatic ? (['choices.survivesAtLeast'] as const) : []),
+  ]
+}
+
+/** What each drive is like, beside its size. */
+export const traitInputs: readonly Input[] = [
+  'drives.lots',
+  'drives.driveClass',
+  'drives.outerMBps',
+  'drives.shingled',
+]
+
+/** What a rebuild runs at. */
+export const rebuildRateInputs: readonly Input[] = [...traitInputs, 'choices.watchingHoursPerDay']

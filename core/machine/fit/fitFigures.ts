@@ -1,0 +1,288 @@
+import { absentFigure, declareFigure } from '../../expressions/declareFigure'
+import {
+  chosen,
+  constant,
+  field,
+  largest,
+  minus,
+  product,
+  quotient,
+  sum,
+  thatFigure,
+  workedOut,
+  type Input,
+} from '../../expressions/expression'
+import { traitInputs } from '../../expressions/inputs/driveInputs'
+import type { Figure } from '../../figure'
+import { whatConverts, whichEngines } from '../../expressions/inputs/conversionInputs'
+import type { Format } from '../../units/format'
+import { memoryUses, wantedFactor, type MemoryNeed } from '../memory/memoryNeed'
+import { driveRiseK } from '../place/heat'
+import { cupboardDb } from '../place/noise'
+import { mostOfRating, spinUpAmps, spinUpW } from '../power/startSurge'
+import type { FitFacts, FitSlice } from './fitFacts'
+
+/** What the machine is put together of, and the drives in it. */
+const built: readonly Input[] = [
+  'machine.base',
+  'machine.processor',
+  'machine.parts',
+  'machine.ownParts',
+  'drives.lots',
+  'drives.driveClass',
+]
+/** What its watts follow from, where they are entered. */
+const watts: readonly Input[] = [
+  ...built,
+  'machine.bays',
+  'machine.boxIdleW',
+  'machine.boxLoadW',
+  'brief.mainsVolts',
+]
+const startInputs: readonly Input[] = [...watts, 'machine.startTogether']
+
+/** The figures of fit: ports, start, supply, memory, noise and heat. */
+export function fitFigures(facts: FitFacts, slice: FitSlice, format: Format): Figure[] {
+  const told = { facts, slice, format }
+  return [
+    portsFigure(told),
+    ...supplyFigures(told),
+    memoryFigure(facts.context.memory, format),
+    noiseFigure(told),
+    heatFigure(told),
+  ]
+}
+
+interface Told {
+  readonly facts: FitFacts
+  readonly slice: FitSlice
+  readonly format: Format
+}
+
+function portsFigure({ facts: { context }, format }: Told): Figure {
+  const parts = { id: 'machine.freePorts', label: 'Free data ports', unit: 'ports' } as const
+  if (!context.board)
+    return absentFigure('The board is not known, so its ports are not either.', {
+      ...parts,
+      inputs: built,
+      formula: 'ports − drives and SSDs',
+    })
+  const used =
+    context.otherPorts +
+    Math.max(0, context.drives.count - context.drives.nvme - context.enclosedDrives)
+  return declareFigure(
+    sum(
+      workedOut(context.boardPorts, 'ports', { inputs: built, after: 'on the board' }),
+      workedOut(context.controllerPorts, 'ports', { inputs: built, after: 'on cards' }),
+      minus(workedOut(used, 'ports', { inputs: built, after: 'in use' })),
+    ),
+    {
+      ...parts,
+      note: 'Ports that are switched off by something else on the board are not counted.',
+    },
+    format,
+  )
+}
+
+/** What the start takes, what everything at work takes, and the supply that carries both. */
+function supplyFigures({ facts: { context }, format }: Told): Figure[] {
+  const { number: n } = format
+  const { start, supply, power, runningW } = context
+  const startingDrives = Math.min(start.spinning, start.together)
+  const starting = workedOut(startingDrives, 'drives', { inputs: startInputs })
+  const waiting = workedOut(start.spinning - startingDrives, 'drives', { inputs: startInputs })
+  const surge = declareFigure(
+    sum(
+      product(starting, constant(spinUpW, 'W/drive')),
+      product(waiting, workedOut(start.idleEachW, 'W/drive', { inputs: built })),
+      workedOut(start.restW, 'W', { inputs: watts, after: 'of the rest' }),
+    ),
+    {
+      id: 'machine.startSurgeW',
+      label: 'Most at the start',
+      unit: 'W',
+      source:
+        `Watts that the supply has to give (DC): a 3.5" drive takes ${n(spinUpW)} W and ` +
+        `${n(spinUpAmps)} A at 12 V for some seconds while it spins up; the rest is board, ` +
+        'memory, fans and cards with nothing to do, and the processor at its most.',
+    },
+    format,
+  )
+  const running = declareFigure(
+    sum(
+      workedOut(power.loadDcW, 'W', { inputs: watts, after: 'of the machine' }),
+      workedOut(runningW - power.loadDcW, 'W', { inputs: built, after: 'of drives' }),
+    ),
+    {
+      id: 'machine.runningW',
+      label: 'Everything at work',
+      unit: 'W',
+      source:
+        'DC, behind the power supply: processor at its most, cards converting, all drives at ' +
+        'work.',
+    },
+    format,
+  )
+  return [
+    surge,
+    declareFigure(
+      sum(
+        product(starting, constant(spinUpAmps, 'A/drive')),
+        quotient(
+          workedOut(start.rest12W, 'W', { inputs: watts, after: 'of the rest' }),
+          constant(12, 'W/A', { bare: true, after: 'V' }),
+        ),
+      ),
+      { id: 'machine.startAmps12', label: 'At 12 V at the start', unit: 'A' },
+      format,
+    ),
+    running,
+    declareFigure(
+      largest(
+        quotient(thatFigure(running, 'W'), constant(mostOfRating, 'share')),
+        thatFigure(surge, 'W'),
+      ),
+      {
+        id: 'machine.supplyMinimumW',
+        label: 'Least rating of a supply',
+        unit: 'W',
+        note: supply ? `There is one of ${n(supply.ratingW)} W.` : 'No supply is known.',
+      },
+      format,
+    ),
+  ]
+}
+
+const memoryNames = {
+  system: 'for the system',
+  mediaSoftware: 'for media software',
+  conversions: 'for conversions',
+  services: 'for services',
+  guests: 'for guests',
+  engine: 'for the video engine',
+} as const
+const memoryInputs: Readonly<Record<MemoryNeed['uses'][number]['id'], readonly Input[]>> = {
+  system: ['system.kind', 'system.ownKinds', 'machine.base', 'drives.fileSystem'],
+  mediaSoftware: [],
+  conversions: [{ figure: 'streams.asked' }],
+  services: ['system.services'],
+  guests: ['system.services'],
+  engine: [
+    { figure: 'streams.asked' },
+    { figure: 'streams.softwareReference' },
+    ...whatConverts,
+    ...whichEngines,
+  ],
+}
+
+function memoryFigure(memory: MemoryNeed, format: Format): Figure {
+  const { number: n } = format
+  const uses = memory.uses.filter(({ gb }) => gb > 0)
+  return declareFigure(
+    chosen(
+      memory.uses.flatMap(({ id }) => memoryInputs[id]),
+      sum(
+        ...uses.map(({ id, gb }) =>
+          workedOut(gb, 'GB', { inputs: memoryInputs[id], after: memoryNames[id] }),
+        ),
+      ),
+    ),
+    {
+      id: 'machine.memoryFloorGB',
+      label: 'Memory needed',
+      unit: 'GB',
+      source:
+        `Floors: plain system ${n(memoryUses.plainSystem)} GB, an appliance's own ` +
+        `${n(memoryUses.makersSystem)}, copy-on-write pool ${n(memoryUses.copyOnWritePool)}, ` +
+        `media software ${n(memoryUses.mediaSoftware)}, ${n(memoryUses.conversion)} a conversion.`,
+      note:
+        `The next size sold is ${n(memory.floorGB)} GB. Wanted: ${n(wantedFactor)} times as ` +
+        `much, so ${n(memory.wantedGB)} GB. The old rule of 1 GB for each raw terabyte would ` +
+        `take ${n(memory.byRawTB, 3)} GB.`,
+    },
+    format,
+  )
+}
+
+function noiseFigure({ facts: { context }, slice: { brief }, format }: Told): Figure {
+  const { number: n } = format
+  const { noise } = context
+  const place: readonly Input[] = ['brief.earDistanceM', 'brief.place']
+  const inputs: readonly Input[] = [
+    ...built,
+    ...traitInputs,
+    'machine.passivelyCooled',
+    'machine.bays',
+    ...place,
+  ]
+  const heard =
+    noise.sumDb === null
+      ? workedOut(0, 'dB(A)', { inputs, says: 'Nothing sounds.' })
+      : noise.atEarDb === 0
+        ? workedOut(0, 'dB(A)', { inputs, says: 'At that distance nothing is heard.' })
+        : sum(
+            workedOut(noise.sumDb, 'dB(A)', { inputs, after: 'together' }),
+            minus(constant(8, 'dB(A)', { bare: true })),
+            minus(
+              workedOut(20 * Math.log10(brief.earDistanceM), 'dB(A)', {
+                inputs: ['brief.earDistanceM'],
+                after: 'of the distance',
+              }),
+            ),
+            ...(brief.place === 'cupboard'
+              ? [minus(constant(cupboardDb, 'dB(A)', { after: 'of the cupboard' }))]
+              : []),
+          )
+  return declareFigure(
+    chosen(place, heard),
+    {
+      id: 'machine.noiseDb',
+      label: 'Noise at the ear',
+      unit: 'dB(A)',
+      source:
+        'Sounds add up as 10·log Σ 10^(L/10); the distance takes 20·log of its metres away; ' +
+        `drives while they seek. The room allows ${n(noise.ceilingDb)} dB(A).`,
+    },
+    format,
+  )
+}
+
+function heatFigure({ facts: { context }, slice: { brief }, format }: Told): Figure {
+  const { number: n } = format
+  const { heat } = context
+  const rise = workedOut(heat.riseK, '°C', {
+    inputs: [
+      'brief.place',
+      'brief.cupboardM2',
+      'brief.cupboardVented',
+      { figure: 'machine.idleW' },
+      { figure: 'machine.loadW' },
+      'choices.convertingHoursPerDay',
+    ],
+    after: 'of the closed cupboard',
+  })
+  return declareFigure(
+    chosen(
+      ['brief.place'],
+      sum(
+        field('brief.roomHighC', [brief.roomHighC, '°C'], { after: 'of the room' }),
+        ...(heat.riseK > 0 ? [rise] : []),
+        workedOut(heat.driveRiseK, '°C', { inputs: built, after: 'at the drives' }),
+      ),
+    ),
+    {
+      id: 'machine.warmestDriveC',
+      label: 'Drives on the warmest day',
+      unit: '°C',
+      source:
+        `Drives are ${n(driveRiseK.across)} degrees warmer than the air with a fan across them, ` +
+        `${n(driveRiseK.slow)} in slow air, ${n(driveRiseK.none)} in none.`,
+      ...(heat.riseK > 0
+        ? {
+            note: `The cupboard is warmed by ${n(heat.averageW, 3)} W on average.`,
+          }
+        : {}),
+    },
+    format,
+  )
+}
