@@ -24,7 +24,7 @@ const shelves = defineDomain({
   tell: (_, { contentTB }, format) => ({
     figures: [
       declareFigure(
-        product(figureOf('library.contentTB', [contentTB, 'TB']), constant(2, 'm/TB')),
+        () => product(figureOf('library.contentTB', [contentTB, 'TB']), constant(2, 'm/TB')),
         { id: 'shelves.metres', label: 'Shelves', unit: 'm' },
         format,
       ),

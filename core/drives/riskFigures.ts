@@ -66,7 +66,7 @@ export function riskFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
   ): Figure => {
     const { says, ...told } = parts
     return declareFigure(
-      workedOut(estimate, 'share', { inputs: by, says }),
+      () => workedOut(estimate, 'share', { inputs: by, says }),
       { ...told, unit: 'share', source },
       format,
     )
@@ -154,7 +154,7 @@ function firstBuildFigure(pool: PoolFacts, tale: DrivesTale): Figure {
       formula: 'size ÷ rate',
     })
   return declareFigure(
-    chosen(inputs, writing(pool, tale, 1)),
+    () => chosen(inputs, writing(pool, tale, 1)),
     {
       ...parts,
       source: `Filled over a cable of 1 Gb/s, ${n(fillMBps, 3)} MB/s.`,
@@ -179,7 +179,7 @@ function shareFigure({ shareAtLoss, loss, survives }: PoolFacts, tale: DrivesTal
         ? 'the files that lay on just the two failed drives'
         : `the files that lay on ${survives + 1} of ${facts.count} drives`
   return declareFigure(
-    workedOut(shareAtLoss, 'share', { inputs: arrangedBy(facts), says }),
+    () => workedOut(shareAtLoss, 'share', { inputs: arrangedBy(facts), says }),
     {
       id: 'drives.shareAtLoss',
       label: 'Share of the library lost then',
@@ -211,7 +211,7 @@ function rebuildFigure(pool: PoolFacts, tale: DrivesTale): Figure {
       formula: 'size ÷ rate',
     })
   return declareFigure(
-    chosen(inputs, writing(pool, tale, conditions.usedShare)),
+    () => chosen(inputs, writing(pool, tale, conditions.usedShare)),
     {
       ...parts,
       source: `Rate: ${n(rebuildShareOfOuter)} of the outer-track rate, slower while somebody watches.`,

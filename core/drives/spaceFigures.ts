@@ -39,7 +39,7 @@ export function rawFigure({ slice: { drives }, format }: DrivesTale): Figure {
     ),
   )
   return declareFigure(
-    lots.length === 0 ? none : chosen(['drives.lots'], sum(...lots)),
+    () => (lots.length === 0 ? none : chosen(['drives.lots'], sum(...lots))),
     { id: 'drives.rawTB', label: 'Raw', unit: 'TB' },
     format,
   )
@@ -75,7 +75,7 @@ export function neededFigure({ slice, format }: DrivesTale): Figure {
   const { kept, ceiling } = sharesOf(slice.drives)
   const content = figureOf('library.contentAtHorizonTB', [slice.contentAtHorizonTB, 'TB'])
   return declareFigure(
-    quotient(sum(content, snapshots(slice.drives)), product(ceiling, kept)),
+    () => quotient(sum(content, snapshots(slice.drives)), product(ceiling, kept)),
     {
       id: 'drives.usableNeededTB',
       label: `Usable space needed in ${slice.horizonYears} years`,
@@ -104,12 +104,13 @@ export function spaceFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
   const spares = sparesTB.reduce((a, b) => a + b, 0)
   const part = (sizeTB: number, after: string) => minus(workedOut(sizeTB, 'TB', { inputs, after }))
   const usable = declareFigure(
-    sum(
-      figureOf('drives.rawTB', [rawTB, 'TB'], { after: 'raw' }),
-      ...(spares > 0 ? [part(spares, 'of hot spares')] : []),
-      part(redundancyTB, 'of copies and parity'),
-      part(mismatchTB, 'unused'),
-    ),
+    () =>
+      sum(
+        figureOf('drives.rawTB', [rawTB, 'TB'], { after: 'raw' }),
+        ...(spares > 0 ? [part(spares, 'of hot spares')] : []),
+        part(redundancyTB, 'of copies and parity'),
+        part(mismatchTB, 'unused'),
+      ),
     {
       id: 'drives.usableTB',
       label: 'Usable',
@@ -127,10 +128,11 @@ export function spaceFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
   return [
     usable,
     declareFigure(
-      quotient(
-        figureOf('drives.usableTB', [usableTB, 'TB']),
-        constant(bytesPerTiB / bytesPerTB, 'TB/TiB', { bare: true, digits: 6 }),
-      ),
+      () =>
+        quotient(
+          figureOf('drives.usableTB', [usableTB, 'TB']),
+          constant(bytesPerTiB / bytesPerTB, 'TB/TiB', { bare: true, digits: 6 }),
+        ),
       {
         id: 'drives.usableTiB',
         label: 'Usable, binary',
@@ -141,9 +143,10 @@ export function spaceFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
       format,
     ),
     declareFigure(
-      notBelowNothing(
-        sum(product(thatFigure(usable, 'TB'), kept, ceiling), minus(snapshots(slice.drives))),
-      ),
+      () =>
+        notBelowNothing(
+          sum(product(thatFigure(usable, 'TB'), kept, ceiling), minus(snapshots(slice.drives))),
+        ),
       {
         id: 'drives.roomTB',
         label: 'Room',
@@ -195,7 +198,11 @@ function monthFullFigure(
       : `month ${likely}: ${n(months[likely]!.likely)} TB > ${n(roomIn(likely))} TB; ` +
         `month ${likely - 1}: ${n(months[likely - 1]!.likely)} TB`
   return declareFigure(
-    workedOut({ low: soonest ?? likely, likely, high: latest ?? last }, 'month', { inputs, says }),
+    () =>
+      workedOut({ low: soonest ?? likely, likely, high: latest ?? last }, 'month', {
+        inputs,
+        says,
+      }),
     {
       ...parts,
       ...(latest === null ? { note: `With slow growth not within ${years} years.` } : {}),

@@ -37,12 +37,13 @@ export function tellFailures(
   const after = afterFailures(pool, failed, leadHours)
   const part = (id: string, label: string, ofAll: number): Figure =>
     declareFigure(
-      product(
-        workedOut(heldTB, 'TB', {
-          inputs: [{ figure: 'library.contentTB' }, { figure: 'drives.roomTB' }],
-        }),
-        workedOut(ofAll, 'share', { inputs }),
-      ),
+      () =>
+        product(
+          workedOut(heldTB, 'TB', {
+            inputs: [{ figure: 'library.contentTB' }, { figure: 'drives.roomTB' }],
+          }),
+          workedOut(ofAll, 'share', { inputs }),
+        ),
       {
         id: `failures.${id}TB`,
         label,
@@ -133,7 +134,7 @@ function wholeFigure(
     after: 'until new drives are in',
   })
   return declareFigure(
-    waits ? sum(lead, rebuilds) : rebuilds,
+    () => (waits ? sum(lead, rebuilds) : rebuilds),
     { ...parts, note: 'Drives of one group are rebuilt one after the other.' },
     format,
   )
@@ -170,20 +171,21 @@ function worseFigure(
     pool.arrangement.members -
     [...failed].filter(place => pool.arrangement.memberPlaces.includes(place)).length
   return declareFigure(
-    workedOut(
-      {
-        low: Math.min(at(failureRateBand.low), worseChance),
-        likely: worseChance,
-        high: Math.max(at(failureRateBand.high), worseChance),
-      },
-      'share',
-      {
-        inputs: by,
-        says:
-          `more of the ${number(left)} drives left fail within ${hours(wholeHours)} than the ` +
-          'layout survives',
-      },
-    ),
+    () =>
+      workedOut(
+        {
+          low: Math.min(at(failureRateBand.low), worseChance),
+          likely: worseChance,
+          high: Math.max(at(failureRateBand.high), worseChance),
+        },
+        'share',
+        {
+          inputs: by,
+          says:
+            `more of the ${number(left)} drives left fail within ${hours(wholeHours)} than the ` +
+            'layout survives',
+        },
+      ),
     {
       ...parts,
       note:

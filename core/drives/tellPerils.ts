@@ -67,7 +67,7 @@ export function perilFigures({ perils, perilEnds }: PoolFacts, { format }: Drive
       ),
     )
     return declareFigure(
-      parts.length === 0 ? none : chosen(inputs, rest(productOf(each))),
+      () => (parts.length === 0 ? none : chosen(inputs, rest(productOf(each)))),
       {
         id: ids[result],
         label: labels[result],

@@ -2,7 +2,7 @@ import { CoreRangeError } from '../errors'
 import type { Basis, Estimate, Figure } from '../figure'
 import type { Format } from '../units/format'
 import { endsTogether, estimateOfExpression, inputsOf } from './evaluate'
-import type { Expression, Input } from './node'
+import type { AnyExpression, Expression, Input } from './node'
 import { formulaText } from './expressionText'
 import type { DimensionsOf } from './unitTypes'
 
@@ -24,44 +24,62 @@ interface FigureParts<Unit extends string> {
 
 /**
  * A figure from the one expression that says how it comes about: value, band, formula text and
- * inputs follow from it. The text is made when it is read.
- * @throws {CoreRangeError} FIGURE_NOT_FINITE, FIGURE_BAND: the band does not enclose the value
+ * inputs follow from it. All of them are worked out when they are first read, because an edit
+ * declares every figure and shows a few.
+ * @throws {CoreRangeError} FIGURE_NOT_FINITE, FIGURE_BAND: the band does not enclose the value;
+ *   when it is read
  */
 export function declareFigure<const Unit extends string>(
-  expression: Expression<NoInfer<DimensionsOf<Unit>>>,
+  express: () => Expression<NoInfer<DimensionsOf<Unit>>>,
   { digits, band, ...parts }: FigureParts<Unit>,
   format: Format,
 ): Figure {
-  const { low, likely, high } =
-    band === undefined
-      ? estimateOfExpression(expression)
-      : band === 'together'
-        ? endsTogether(expression)
-        : band
   const { id, unit } = parts
+  const expression = once(express)
+  const estimate = once(() => enclosing(estimateWith(expression(), band), id))
+  const formula = once(() =>
+    formulaText(expression(), { unit, ...(digits === undefined ? {} : { digits }) }, format),
+  )
+  const inputs = once(() => inputsOf(expression()))
+  return {
+    basis: 'computed',
+    ...parts,
+    get value() {
+      return estimate().likely
+    },
+    get low() {
+      return estimate().low
+    },
+    get high() {
+      return estimate().high
+    },
+    get formula() {
+      return formula()
+    },
+    get inputs() {
+      return inputs()
+    },
+  }
+}
+
+/** What a function gives, worked out at its first call. */
+function once<Value>(work: () => Value): () => Value {
+  let known: { readonly value: Value } | null = null
+  return () => (known ??= { value: work() }).value
+}
+
+function estimateWith(expression: AnyExpression, band: FigureParts<string>['band']): Estimate {
+  if (band === undefined) return estimateOfExpression(expression)
+  return band === 'together' ? endsTogether(expression) : band
+}
+
+function enclosing(estimate: Estimate, id: string): Estimate {
+  const { low, likely, high } = estimate
   if (![low, likely, high].every(Number.isFinite))
     throw new CoreRangeError('FIGURE_NOT_FINITE', { id, low, likely, high })
   if (low > likely || likely > high)
     throw new CoreRangeError('FIGURE_BAND', { id, low, likely, high })
-  let formula: string | undefined
-  let inputs: readonly string[] | undefined
-  return {
-    basis: 'computed',
-    ...parts,
-    value: likely,
-    low,
-    high,
-    get formula() {
-      return (formula ??= formulaText(
-        expression,
-        { unit, ...(digits === undefined ? {} : { digits }) },
-        format,
-      ))
-    },
-    get inputs() {
-      return (inputs ??= inputsOf(expression))
-    },
-  }
+  return estimate
 }
 
 /** A figure that does not apply to this plan; the note says why in a plain sentence. */

@@ -38,7 +38,8 @@ const rung = field('network.awayRungMbps', [4, 'Mb/s/stream'])
 
 /** The example of the internet line: 40 Mb/s, a quarter reserved, 4 Mb/s for each stream. */
 const streams = declareFigure(
-  roundedDown(quotient(product(upload, rest(reserve)), product(rung, constant(1.08, 'factor')))),
+  () =>
+    roundedDown(quotient(product(upload, rest(reserve)), product(rung, constant(1.08, 'factor')))),
   { id: 'x.streams', label: 'Streams', unit: 'streams' },
   plainFormat,
 )
@@ -62,9 +63,9 @@ describe('a figure', () => {
   it('refuses numbers that are none, and bands that do not enclose the value', () => {
     const parts = { id: 'x', label: 'X', unit: 'TB' } as const
     const of = (value: number, band?: Estimate) =>
-      declareFigure(constant(value, 'TB'), band ? { ...parts, band } : parts, plainFormat)
-    expect(() => of(Number.NaN)).toThrow('FIGURE_NOT_FINITE')
-    expect(() => of(1, about(2, 1, 3))).toThrow('FIGURE_BAND')
+      declareFigure(() => constant(value, 'TB'), band ? { ...parts, band } : parts, plainFormat)
+    expect(() => of(Number.NaN).value).toThrow('FIGURE_NOT_FINITE')
+    expect(() => of(1, about(2, 1, 3)).value).toThrow('FIGURE_BAND')
   })
   it('that does not apply says why, and is no term of another', () => {
     const absent = absentFigure('No drives yet.', {
@@ -88,7 +89,7 @@ describe('a figure', () => {
 describe('units', () => {
   it('that do not add up do not compile', () => {
     // @ts-expect-error a rate squared is no rate
-    declareFigure(product(upload, upload), { id: 'x', label: 'X', unit: 'Mb/s' }, plainFormat)
+    declareFigure(() => product(upload, upload), { id: 'x', label: 'X', unit: 'Mb/s' }, plainFormat)
     // @ts-expect-error a rate and a size have no sum
     sum(upload, constant(3, 'TB'))
     // @ts-expect-error there is no such field
@@ -101,7 +102,7 @@ describe('units', () => {
   })
   it('count drives and each drive as one', () => {
     const watts = product(constant(3, 'drives'), constant(5, 'W/drive'))
-    const told = declareFigure(watts, { id: 'x', label: 'X', unit: 'W' }, plainFormat)
+    const told = declareFigure(() => watts, { id: 'x', label: 'X', unit: 'W' }, plainFormat)
     expect(told.formula).toBe('3 drives × 5 W = 15 W')
   })
 })
@@ -142,7 +143,11 @@ describe('the text of an expression', () => {
     const terms = [1, 2, 3, 4].map(at => field(`library.holdings.${at}.titles`, [at, 'titles']))
     const long = sumTold(terms, 'titles', 2)
     expect(text(long, 'titles')).toBe('1 title + 2 titles + 7 titles of the others = 10 titles')
-    const { inputs } = declareFigure(long, { id: 'x', label: 'X', unit: 'titles' }, plainFormat)
+    const { inputs } = declareFigure(
+      () => long,
+      { id: 'x', label: 'X', unit: 'titles' },
+      plainFormat,
+    )
     expect(inputs).toHaveLength(4)
   })
 })

@@ -52,17 +52,18 @@ export const certainAtMost = (chances: readonly Expression<Pure>[]): Expression<
 export function watchingFigures(week: WatchingWeek, slot: number, format: Format): Figure[] {
   return slotParts(week, week.ordinary, slot).map(({ watcher, habits }) =>
     declareFigure(
-      chosen(
-        ['household.habits', 'household.viewers'],
-        certainAtMost(
-          habits.map(({ at, chance: own }) =>
-            workedOut(own, 'share', {
-              inputs: habitTimeInputs(week.habits[at]!.index),
-              before: quoted(week.habits[at]!.habit.name || 'habit'),
-            }),
+      () =>
+        chosen(
+          ['household.habits', 'household.viewers'],
+          certainAtMost(
+            habits.map(({ at, chance: own }) =>
+              workedOut(own, 'share', {
+                inputs: habitTimeInputs(week.habits[at]!.index),
+                before: quoted(week.habits[at]!.habit.name || 'habit'),
+              }),
+            ),
           ),
         ),
-      ),
       {
         id: `household.peak.${watcher}`,
         label: `${week.watchers[watcher]!.name}, ${weekTimeText(slot * slotMinutes)}`,

@@ -48,10 +48,11 @@ function headFigure({ heads }: HouseholdFacts, format: Format): Figure {
       { ...parts, inputs, formula: 'viewers at home + viewers away' },
     )
   return declareFigure(
-    sum(
-      workedOut(heads.home, 'viewers', { inputs, bare: true, after: 'at home' }),
-      workedOut(heads.away, 'viewers', { inputs, bare: true, after: 'away' }),
-    ),
+    () =>
+      sum(
+        workedOut(heads.home, 'viewers', { inputs, bare: true, after: 'at home' }),
+        workedOut(heads.away, 'viewers', { inputs, bare: true, after: 'away' }),
+      ),
     {
       ...parts,
       note:
@@ -70,7 +71,7 @@ function nobodyEver(
   format: Format,
 ): Figure {
   return declareFigure(
-    workedOut(0, 'viewers', { inputs: weekOf, says: 'Nobody ever watches.' }),
+    () => workedOut(0, 'viewers', { inputs: weekOf, says: 'Nobody ever watches.' }),
     { ...parts, note: noneHappens },
     format,
   )
@@ -101,13 +102,14 @@ function levelFigures({ week, counts, anyHappens }: HouseholdFacts, format: Form
           )
         : []
     return declareFigure(
-      workedOut(level, 'viewers', {
-        inputs: [...behind, ...weekOf],
-        says:
-          `${weekTimeText(slot * slotMinutes)}: chances ` +
-          `${chances.map(chance => n(chance, 3)).join(', ') || 'none'} → no more than ` +
-          `${level} watch in ${share} weeks of 100`,
-      }),
+      () =>
+        workedOut(level, 'viewers', {
+          inputs: [...behind, ...weekOf],
+          says:
+            `${weekTimeText(slot * slotMinutes)}: chances ` +
+            `${chances.map(chance => n(chance, 3)).join(', ') || 'none'} → no more than ` +
+            `${level} watch in ${share} weeks of 100`,
+        }),
       {
         ...parts,
         source:
@@ -130,12 +132,13 @@ function busiestFigure({ week, busiest, anyHappens }: HouseholdFacts, format: Fo
     return absentFigure(noHabits, { ...parts, inputs: weekOf, formula: 'mean number watching' })
   if (!anyHappens) return nobodyEver(parts, format)
   return declareFigure(
-    workedOut(busiest.mean, 'viewers', {
-      inputs: weekOf,
-      says:
-        `${weekTimeText(busiest.minuteOfWeek)} to ${weekTimeText(busiest.minuteOfWeek + 15)}: ` +
-        `${format.number(busiest.mean, 3)} on average`,
-    }),
+    () =>
+      workedOut(busiest.mean, 'viewers', {
+        inputs: weekOf,
+        says:
+          `${weekTimeText(busiest.minuteOfWeek)} to ${weekTimeText(busiest.minuteOfWeek + 15)}: ` +
+          `${format.number(busiest.mean, 3)} on average`,
+      }),
     { ...parts, note: "Sum of the viewers' chances, the mean of three slots." },
     format,
   )
@@ -165,7 +168,7 @@ function atOnceFigures(
     // habits or viewers.
     const decides: readonly Input[] = ['choices.school', ...(fromHabits ? [] : weekOf)]
     return declareFigure(
-      workedOut(atOnce[side], 'viewers', { inputs: [...inputs, ...decides], says }),
+      () => workedOut(atOnce[side], 'viewers', { inputs: [...inputs, ...decides], says }),
       {
         id: side === 'home' ? 'household.watchingHomeAtOnce' : 'household.watchingAwayAtOnce',
         label: `Watching at once, ${here}`,

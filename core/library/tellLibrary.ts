@@ -79,24 +79,25 @@ function contentFigure(
     'library.startsOn',
   ]
   return declareFigure(
-    chosen(
-      behind,
-      sum(
-        ...kinds.map(([kind, months]) =>
-          brief(
-            kind === 'other'
-              ? constant(months[0]!, 'TB')
-              : sum(
-                  ...sizes
-                    .filter(size => size.kind === kind && size.todayTB !== 0)
-                    .map(size => product(amountOf(size), constant(size.todayTB, 'factor'))),
-                ),
-            'TB',
-            { by: [], before: kindLabel(kind).toLowerCase(), bare: true },
+    () =>
+      chosen(
+        behind,
+        sum(
+          ...kinds.map(([kind, months]) =>
+            brief(
+              kind === 'other'
+                ? constant(months[0]!, 'TB')
+                : sum(
+                    ...sizes
+                      .filter(size => size.kind === kind && size.todayTB !== 0)
+                      .map(size => product(amountOf(size), constant(size.todayTB, 'factor'))),
+                  ),
+              'TB',
+              { by: [], before: kindLabel(kind).toLowerCase(), bare: true },
+            ),
           ),
         ),
       ),
-    ),
     {
       id: 'library.contentTB',
       label: 'Library today',
@@ -123,11 +124,12 @@ function growthFigure(
   const part = (valueTB: number, before: string) =>
     workedOut(valueTB, 'TB/month', { inputs, before, bare: true })
   return declareFigure(
-    sum(
-      part(addedTB, 'added'),
-      ...(ownTB ? [part(ownTB, 'growing by itself')] : []),
-      ...(removedTB ? [minus(part(removedTB, 'deleted'))] : []),
-    ),
+    () =>
+      sum(
+        part(addedTB, 'added'),
+        ...(ownTB ? [part(ownTB, 'growing by itself')] : []),
+        ...(removedTB ? [minus(part(removedTB, 'deleted'))] : []),
+      ),
     {
       id: 'library.growthTBPerMonth',
       label: 'Growth a month, first year',
@@ -154,20 +156,21 @@ function horizonFigure(
   const count = library.events.length
   const events = count ? ` and ${count} dated ${count === 1 ? 'event' : 'events'}` : ''
   return declareFigure(
-    workedOut(contentAtHorizonTB, 'TB', {
-      inputs: [
-        { figure: 'library.contentTB' },
-        { figure: 'library.growthTBPerMonth' },
-        'library.additionsChangePerYear',
-        'library.events',
-        'library.startsOn',
-        'choices.horizonYears',
-      ],
-      says:
-        `${n(contentTB.likely)} TB today, ${horizonYears * monthsPerYear} months that begin ` +
-        `with ${n(growth.total.likely)} TB${drift}${events}: ` +
-        `${n(contentAtHorizonTB.likely)} TB (${n(tebibytes(contentAtHorizonTB.likely))} TiB)`,
-    }),
+    () =>
+      workedOut(contentAtHorizonTB, 'TB', {
+        inputs: [
+          { figure: 'library.contentTB' },
+          { figure: 'library.growthTBPerMonth' },
+          'library.additionsChangePerYear',
+          'library.events',
+          'library.startsOn',
+          'choices.horizonYears',
+        ],
+        says:
+          `${n(contentTB.likely)} TB today, ${horizonYears * monthsPerYear} months that begin ` +
+          `with ${n(growth.total.likely)} TB${drift}${events}: ` +
+          `${n(contentAtHorizonTB.likely)} TB (${n(tebibytes(contentAtHorizonTB.likely))} TiB)`,
+      }),
     {
       id: 'library.contentAtHorizonTB',
       label: `Library in ${horizonYears} years`,
@@ -197,16 +200,17 @@ function irreplaceableFigure(
   format: Format,
 ): Figure {
   return declareFigure(
-    chosen(
-      ['library.holdings'],
-      sumTold(
-        irreplaceable.map(index =>
-          thatFigure(holdings[index]!, 'TB', { before: quoted(holdings[index]!.label) }),
+    () =>
+      chosen(
+        ['library.holdings'],
+        sumTold(
+          irreplaceable.map(index =>
+            thatFigure(holdings[index]!, 'TB', { before: quoted(holdings[index]!.label) }),
+          ),
+          'TB',
+          holdingsTold,
         ),
-        'TB',
-        holdingsTold,
       ),
-    ),
     {
       id: 'library.irreplaceableTB',
       label: 'Irreplaceable',
@@ -234,11 +238,12 @@ function thumbFigure(
         formula: 'library today × factor',
       })
     : declareFigure(
-        product(
-          // The rule knows no range.
-          figureOf('library.contentTB', [contentTB.likely, 'TB']),
-          field('choices.ruleOfThumbFactor', [ruleOfThumbFactor, 'factor']),
-        ),
+        () =>
+          product(
+            // The rule knows no range.
+            figureOf('library.contentTB', [contentTB.likely, 'TB']),
+            field('choices.ruleOfThumbFactor', [ruleOfThumbFactor, 'factor']),
+          ),
         {
           ...parts,
           note: "Today's library times your factor, for comparison. The plan does not use it.",
@@ -260,7 +265,7 @@ function holdingFigure(
   const main = facts.sizes.find(size => size.index === index)!
   const { low, high } = main.amount
   return declareFigure(
-    holdingExpression(index, facts, slice),
+    () => holdingExpression(index, facts, slice),
     {
       id: `library.holdings.${index}.contentTB`,
       label: main.name,

@@ -38,7 +38,7 @@ export function tellMachine(facts: MachineFacts, slice: MachineSlice, format: Fo
   return {
     figures: [
       declareFigure(
-        sum(bays, minus(used)),
+        () => sum(bays, minus(used)),
         { id: 'machine.freeBays', label: 'Free bays', unit: 'bays' },
         format,
       ),
@@ -150,7 +150,7 @@ function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format):
   const isRest = busyW < idle.watts.likely
   return [
     declareFigure(
-      idleExpression,
+      () => idleExpression,
       {
         id: 'machine.idleW',
         label: 'Idle, with drives',
@@ -161,14 +161,15 @@ function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format):
       format,
     ),
     declareFigure(
-      isRest
-        ? chosen(
-            [...machineInputs, ...driveInputs],
-            figureOf('machine.idleW', [idle.watts, 'W'], {
-              after: 'at rest: it takes no less at work',
-            }),
-          )
-        : busy,
+      () =>
+        isRest
+          ? chosen(
+              [...machineInputs, ...driveInputs],
+              figureOf('machine.idleW', [idle.watts, 'W'], {
+                after: 'at rest: it takes no less at work',
+              }),
+            )
+          : busy,
       {
         id: 'machine.loadW',
         label: 'Converting, with drives',

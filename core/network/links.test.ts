@@ -106,7 +106,7 @@ describe('a link in words', () => {
     place: Parameters<typeof linkExpression>[2] = at,
   ) =>
     declareFigure(
-      linkExpression(link, shared, place),
+      () => linkExpression(link, shared, place),
       { id: 'x', label: 'X', unit: 'Mb/s' },
       plainFormat,
     )

@@ -100,7 +100,7 @@ export function fillFigures(
         formula: 'size ÷ rate',
       })
     return declareFigure(
-      fillHours({ ...fill, hours }, question, format),
+      () => fillHours({ ...fill, hours }, question, format),
       {
         ...parts,
         note:
@@ -117,17 +117,18 @@ export function fillFigures(
   return [
     ...ways,
     declareFigure(
-      workedOut(benchHours, 'h', {
-        inputs: [
-          'network.ripDiscs',
-          'network.ripMinutes',
-          'network.ripDrives',
-          'network.ripHoursPerDay',
-        ],
-        says:
-          `${n(rip.discs)} discs in ${n(rounds)} ${rounds === 1 ? 'round' : 'rounds'} of ` +
-          `${n(rip.minutesEach)} min`,
-      }),
+      () =>
+        workedOut(benchHours, 'h', {
+          inputs: [
+            'network.ripDiscs',
+            'network.ripMinutes',
+            'network.ripDrives',
+            'network.ripHoursPerDay',
+          ],
+          says:
+            `${n(rip.discs)} discs in ${n(rounds)} ${rounds === 1 ? 'round' : 'rounds'} of ` +
+            `${n(rip.minutesEach)} min`,
+        }),
       {
         id: 'network.fill.ripping',
         label: fillLabels.ripping,

@@ -106,7 +106,7 @@ function loadFigures(facts: NetworkFacts, format: Format): Figure[] {
       return absentFigure(none, { ...parts, unit: 'Mb/s', inputs, formula: 'chances × rates' })
     const { mbps, says } = tell(homeLoad)
     return declareFigure(
-      workedOut(mbps, 'Mb/s', { inputs, says: `${says}: ${n(mbps, 3)} Mb/s` }),
+      () => workedOut(mbps, 'Mb/s', { inputs, says: `${says}: ${n(mbps, 3)} Mb/s` }),
       { ...parts, unit: 'Mb/s' },
       format,
     )
@@ -140,12 +140,13 @@ function loadFigures(facts: NetworkFacts, format: Format): Figure[] {
     })),
     awayLoad && tooSmall !== null
       ? declareFigure(
-          workedOut(tooSmall, 'share', {
-            inputs: awayInputs,
-            says:
-              `viewers with their chances (${each(awayLoad)}): more than ` +
-              `${n(awayCapacityMbps, 3)} Mb/s are needed with ${share(tooSmall)}`,
-          }),
+          () =>
+            workedOut(tooSmall, 'share', {
+              inputs: awayInputs,
+              says:
+                `viewers with their chances (${each(awayLoad)}): more than ` +
+                `${n(awayCapacityMbps, 3)} Mb/s are needed with ${share(tooSmall)}`,
+            }),
           away,
           format,
         )
@@ -176,19 +177,20 @@ function awayFigures(
   } as const
   return [
     declareFigure(
-      roundedDown(quotient(product(upload, left), product(rung, overhead))),
+      () => roundedDown(quotient(product(upload, left), product(rung, overhead))),
       { id: 'network.awayStreams', label: 'Streams the upload carries', unit: 'streams', source },
       format,
     ),
     declareFigure(
-      quotient(
-        product(
-          figureOf('household.watchingAwayAtOnce', [atOnce.away, 'streams'], { after: 'away' }),
-          rung,
-          overhead,
+      () =>
+        quotient(
+          product(
+            figureOf('household.watchingAwayAtOnce', [atOnce.away, 'streams'], { after: 'away' }),
+            rung,
+            overhead,
+          ),
+          left,
         ),
-        left,
-      ),
       {
         id: 'network.uploadNeededMbps',
         label: 'Upload needed',
@@ -199,11 +201,12 @@ function awayFigures(
     ),
     awayHoursPerMonth > 0
       ? declareFigure(
-          product(
-            workedOut(awayHoursPerMonth, 'h', { inputs: weekOf, after: 'away' }),
-            field('network.awayRungMbps', [network.awayRungMbps, 'Mb/s']),
-            constant(gbPerMbpsHour, 'GB·s/Mb/h', { after: 'GB', bare: true }),
-          ),
+          () =>
+            product(
+              workedOut(awayHoursPerMonth, 'h', { inputs: weekOf, after: 'away' }),
+              field('network.awayRungMbps', [network.awayRungMbps, 'Mb/s']),
+              constant(gbPerMbpsHour, 'GB·s/Mb/h', { after: 'GB', bare: true }),
+            ),
           {
             ...sentOut,
             source:
@@ -237,7 +240,7 @@ function homeFigures(
   })
   return [
     declareFigure(
-      atOnce.home > 0 ? peakRate : nobody,
+      () => (atOnce.home > 0 ? peakRate : nobody),
       {
         id: 'network.homePeakMbps',
         label: 'Peak at home',
@@ -250,7 +253,7 @@ function homeFigures(
       format,
     ),
     declareFigure(
-      homeLink(network),
+      () => homeLink(network),
       {
         id: 'network.homeLinkMbps',
         label: 'The home network carries',

@@ -96,19 +96,20 @@ function tellWiring(
     figures: [
       now
         ? declareFigure(
-            notBelowNothing(
-              sum(
-                workedOut(now.capacityMbps, 'Mb/s', {
-                  inputs: chain,
-                  after: `of ${linkNames[now.id]}`,
-                }),
-                minus(
-                  figureOf('network.homePeakMbps', [now.loadMbps, 'Mb/s'], {
-                    after: 'of watching',
+            () =>
+              notBelowNothing(
+                sum(
+                  workedOut(now.capacityMbps, 'Mb/s', {
+                    inputs: chain,
+                    after: `of ${linkNames[now.id]}`,
                   }),
+                  minus(
+                    figureOf('network.homePeakMbps', [now.loadMbps, 'Mb/s'], {
+                      after: 'of watching',
+                    }),
+                  ),
                 ),
               ),
-            ),
             {
               ...left,
               label: `Left for copies by ${linkNames[now.id]}`,
@@ -125,16 +126,17 @@ function tellWiring(
       fillHours === null
         ? absentFigure('Nothing gets through.', { ...fill, inputs: chain, formula: 'bytes ÷ rate' })
         : declareFigure(
-            quotient(
+            () =>
               quotient(
-                product(
-                  workedOut(contentTB, 'TB', { inputs: [{ figure: 'library.contentTB' }] }),
-                  conversion(8e6, 'Mb/TB'),
+                quotient(
+                  product(
+                    workedOut(contentTB, 'TB', { inputs: [{ figure: 'library.contentTB' }] }),
+                    conversion(8e6, 'Mb/TB'),
+                  ),
+                  workedOut(leastMbps, 'Mb/s', { inputs: chain }),
                 ),
-                workedOut(leastMbps, 'Mb/s', { inputs: chain }),
+                conversion(3600, 's/h'),
               ),
-              conversion(3600, 's/h'),
-            ),
             {
               ...fill,
               source:

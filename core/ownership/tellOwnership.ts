@@ -61,7 +61,10 @@ function purchaseFigure(
     inputs: ['drives.lots', 'drives.driveClass'],
   })
   return declareFigure(
-    toTheCent(sum(machine, drives, field('costs.extras', [extras, 'money'], { before: 'extras' }))),
+    () =>
+      toTheCent(
+        sum(machine, drives, field('costs.extras', [extras, 'money'], { before: 'extras' })),
+      ),
     {
       id: 'ownership.purchase',
       label: 'To pay now',
@@ -86,10 +89,11 @@ function electricityFigures(
     ),
   )
   const kWh = declareFigure(
-    product(
-      quotient(day, constant(24, 'h')),
-      constant(kWhPerWattYear, 'kWh/W', { after: 'kWh for a watt', bare: true }),
-    ),
+    () =>
+      product(
+        quotient(day, constant(24, 'h')),
+        constant(kWhPerWattYear, 'kWh/W', { after: 'kWh for a watt', bare: true }),
+      ),
     {
       id: 'ownership.kWhPerYear',
       label: 'Electricity used in a year',
@@ -101,7 +105,8 @@ function electricityFigures(
     format,
   )
   const perYear = declareFigure(
-    product(thatFigure(kWh, 'kWh'), workedOut(pricePerKWh, 'money/kWh', { inputs: energyPrice })),
+    () =>
+      product(thatFigure(kWh, 'kWh'), workedOut(pricePerKWh, 'money/kWh', { inputs: energyPrice })),
     {
       id: 'ownership.electricityPerYear',
       label: 'Electricity in a year',
@@ -114,10 +119,11 @@ function electricityFigures(
     kWh,
     perYear,
     declareFigure(
-      product(
-        thatFigure(perYear, 'money/year', { after: 'a year' }),
-        field('choices.horizonYears', [horizonYears, 'years']),
-      ),
+      () =>
+        product(
+          thatFigure(perYear, 'money/year', { after: 'a year' }),
+          field('choices.horizonYears', [horizonYears, 'years']),
+        ),
       {
         id: 'ownership.electricityAtHorizon',
         label: `Electricity in ${horizonYears} years`,

@@ -23,7 +23,7 @@ function tellScreens(
 ): Telling {
   const figures = columns.map(column =>
     declareFigure(
-      linkExpression(column.link, links, column),
+      () => linkExpression(column.link, links, column),
       {
         id: linkFigureId(column.key),
         label: `${column.deviceName}, ${column.placeName}: for each stream`,

@@ -101,9 +101,10 @@ function habitFigures(
     })
     const share = demand.convertingShares[at]!
     return declareFigure(
-      terms.length === 0
-        ? none
-        : chosen(decides, share >= 1 ? least(constant(1, 'share'), all) : all),
+      () =>
+        terms.length === 0
+          ? none
+          : chosen(decides, share >= 1 ? least(constant(1, 'share'), all) : all),
       {
         id: habitConvertingId(index),
         label: `${habit.name || 'Habit'}: needs converting`,
@@ -155,7 +156,7 @@ function shareFigures(
       workedOut(hours, 'h', { inputs: ['household.habits'], after: 'watched in an ordinary week' }),
     )
     return declareFigure(
-      shares[outcome] > 1 ? least(constant(1, 'share'), ofAll) : ofAll,
+      () => (shares[outcome] > 1 ? least(constant(1, 'share'), ofAll) : ofAll),
       parts,
       format,
     )

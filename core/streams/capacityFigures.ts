@@ -131,7 +131,7 @@ export function capacityFigure(
       rest(reserve),
     )
     return declareFigure(
-      leftExpression(asMeasured, hardware),
+      () => leftExpression(asMeasured, hardware),
       {
         ...parts,
         basis: 'measured',
@@ -181,10 +181,11 @@ export function capacityFigure(
     `Score rule: about ${n(pointsPerStream)} points of the multi-thread score convert one ` +
     `1080p stream, ${n(pointsSpread * 100)} % either way.`
   return declareFigure(
-    chosen(
-      ['machine.measuredStreams', 'machine.passivelyCooled', ...whichProcessor],
-      leftExpression(quotient(cooled, perStream), hardware),
-    ),
+    () =>
+      chosen(
+        ['machine.measuredStreams', 'machine.passivelyCooled', ...whichProcessor],
+        leftExpression(quotient(cooled, perStream), hardware),
+      ),
     {
       ...parts,
       source:
@@ -306,10 +307,11 @@ export function possibleFigure(facts: StreamsFacts, format: Format): Figure {
     })
   if (!capacity)
     return declareFigure(
-      workedOut(possible, 'conversions', {
-        inputs,
-        says: 'No kind of conversion in the mix can be done in real time, so it is 0.',
-      }),
+      () =>
+        workedOut(possible, 'conversions', {
+          inputs,
+          says: 'No kind of conversion in the mix can be done in real time, so it is 0.',
+        }),
       { ...parts, note: 'Each of them is too slow for the processor, and no engine takes it.' },
       format,
     )
@@ -338,7 +340,7 @@ export function possibleFigure(facts: StreamsFacts, format: Format): Figure {
   )
   const software = fallbackShare > 0 ? `; ${n(fallbackShare * 100, 2)} % run in software` : ''
   return declareFigure(
-    engines.length ? onEngines : inSoftware,
+    () => (engines.length ? onEngines : inSoftware),
     {
       ...parts,
       note:
@@ -404,7 +406,7 @@ export function pureFigure(
     )
   }
   return declareFigure(
-    expression(),
+    () => expression(),
     {
       ...parts,
       ...(binds ? { note: `${upper(unitLabels[binds])} is the limit.` } : {}),

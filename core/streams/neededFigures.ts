@@ -40,23 +40,24 @@ export function neededFigures(
   const peak = counts.slot95
   const peakFigures = parts.map(({ watcher, habits }) =>
     declareFigure(
-      chosen(
-        whatConverts,
-        certainAtMost(
-          habits.map(({ at, chance: own }) => {
-            const { index, habit } = week.habits[at]!
-            return product(
-              workedOut(own, 'share', {
-                inputs: habitTimeInputs(index),
-                before: `${quoted(habit.name || 'habit')} going on`,
-              }),
-              figureOf(habitConvertingId(index), [convertingShares[at]!, 'share'], {
-                before: 'converted',
-              }),
-            )
-          }),
+      () =>
+        chosen(
+          whatConverts,
+          certainAtMost(
+            habits.map(({ at, chance: own }) => {
+              const { index, habit } = week.habits[at]!
+              return product(
+                workedOut(own, 'share', {
+                  inputs: habitTimeInputs(index),
+                  before: `${quoted(habit.name || 'habit')} going on`,
+                }),
+                figureOf(habitConvertingId(index), [convertingShares[at]!, 'share'], {
+                  before: 'converted',
+                }),
+              )
+            }),
+          ),
         ),
-      ),
       {
         id: `streams.peak.${watcher}`,
         label: `${week.watchers[watcher]!.name} converting, ${weekTimeText(peak * slotMinutes)}`,
@@ -71,15 +72,16 @@ export function neededFigures(
         ? `chances ${parts.map(({ chance }) => n(chance, 3)).join(', ') || 'none'} → `
         : ''
     return declareFigure(
-      workedOut(value, 'conversions', {
-        inputs: [
-          ...(slot === peak ? peakFigures.map(({ id }) => ({ figure: id })) : []),
-          ...whatConverts,
-        ],
-        says:
-          `${weekTimeText(slot * slotMinutes)}: ${chances}no more than ${value} are converted ` +
-          `in ${share} weeks of 100`,
-      }),
+      () =>
+        workedOut(value, 'conversions', {
+          inputs: [
+            ...(slot === peak ? peakFigures.map(({ id }) => ({ figure: id })) : []),
+            ...whatConverts,
+          ],
+          says:
+            `${weekTimeText(slot * slotMinutes)}: ${chances}no more than ${value} are converted ` +
+            `in ${share} weeks of 100`,
+        }),
       {
         id: `streams.asked${share}`,
         label: `Conversions, ${share} % level`,
@@ -108,20 +110,22 @@ export function neededFigures(
   return [
     ...peakFigures,
     declareFigure(
-      workedOut(needed.needed, 'conversions', {
-        inputs: [...inputs, 'choices.school'],
-        says: `${says}: ${needed.needed}`,
-      }),
+      () =>
+        workedOut(needed.needed, 'conversions', {
+          inputs: [...inputs, 'choices.school'],
+          says: `${says}: ${needed.needed}`,
+        }),
       { id: 'streams.asked', label: 'Conversions needed', unit: 'conversions' },
       format,
     ),
     level('95', counts.level95, counts.slot95),
     level('99', counts.level99, counts.slot99),
     declareFigure(
-      workedOut(heads, 'conversions', {
-        inputs: [...whatConverts, 'choices.school'],
-        says: `viewers with any conversion in their habits: ${heads}`,
-      }),
+      () =>
+        workedOut(heads, 'conversions', {
+          inputs: [...whatConverts, 'choices.school'],
+          says: `viewers with any conversion in their habits: ${heads}`,
+        }),
       {
         id: 'streams.askedHeadCount',
         label: 'Conversions if every viewer watches',
@@ -181,12 +185,12 @@ function answeredFigures(
   const everyHead = school === 'headCount' && viewers.length > 0
   return [
     declareFigure(
-      everyHead ? headsExpression : chosen(decides, asAnswered),
+      () => (everyHead ? headsExpression : chosen(decides, asAnswered)),
       { id: 'streams.asked', label: 'Conversions needed', unit: 'conversions' },
       format,
     ),
     declareFigure(
-      headsExpression,
+      () => headsExpression,
       {
         id: 'streams.askedHeadCount',
         label: 'Conversions if every viewer watches',

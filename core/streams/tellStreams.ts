@@ -85,21 +85,22 @@ const mixInputs: Readonly<Record<StreamsFacts['mixFrom'], readonly Input[]>> = {
 function workMeanFigure({ work, mix, mixFrom }: StreamsFacts, format: Format): Figure {
   const one = constant(1, 'reference streams', { after: 'of plain 1080p H.264' })
   return declareFigure(
-    chosen(
-      mixInputs[mixFrom],
-      mix.length === 0
-        ? one
-        : sumTold(
-            mix.map(part =>
-              product(
-                workedOut(part.share, 'share', { inputs: [], after: `of ${quoted(part.label)}` }),
-                figureOf(part.figure, [part.work, 'reference streams'], { bare: true }),
+    () =>
+      chosen(
+        mixInputs[mixFrom],
+        mix.length === 0
+          ? one
+          : sumTold(
+              mix.map(part =>
+                product(
+                  workedOut(part.share, 'share', { inputs: [], after: `of ${quoted(part.label)}` }),
+                  figureOf(part.figure, [part.work, 'reference streams'], { bare: true }),
+                ),
               ),
+              'reference streams',
+              partsNamed,
             ),
-            'reference streams',
-            partsNamed,
-          ),
-    ),
+      ),
     {
       id: 'streams.workPerConversion',
       label: 'Work of one conversion',
@@ -160,7 +161,7 @@ function shortFigure(
           constant(daysOfYear, 'days', { bare: true }),
         )
   return declareFigure(
-    year,
+    () => year,
     {
       ...parts,
       note:

@@ -58,7 +58,7 @@ export function workFigure(
       ? picture
       : product(workedOut(frames / usualFrames, 'factor', { inputs }), named(picture, {}))
   return declareFigure(
-    chosen(inputs, sum(atRate, ...sound)),
+    () => chosen(inputs, sum(atRate, ...sound)),
     {
       id,
       label,

@@ -142,18 +142,19 @@ function placeFigures(place: PlaceCopy, drives: Settings, format: Format): Figur
     unit,
   })
   const size = declareFigure(
-    chosen(
-      ['library.holdings', `drives.${id}`],
-      sumTold(
-        rows.map((row, at) =>
-          figureOf(`backup.${id}.${at}.copyTB`, [row.copyTB, 'TB'], {
-            before: quoted(row.holding.name),
-          }),
+    () =>
+      chosen(
+        ['library.holdings', `drives.${id}`],
+        sumTold(
+          rows.map((row, at) =>
+            figureOf(`backup.${id}.${at}.copyTB`, [row.copyTB, 'TB'], {
+              before: quoted(row.holding.name),
+            }),
+          ),
+          'TB',
+          rowsTold,
         ),
-        'TB',
-        rowsTold,
       ),
-    ),
     figure('copyTB', 'Size of the copy', 'TB'),
     format,
   )
@@ -162,20 +163,21 @@ function placeFigures(place: PlaceCopy, drives: Settings, format: Format): Figur
     says: 'It lies on no drives of its own.',
   })
   const drivesOfIt = declareFigure(
-    media > 0
-      ? product(
-          roundedUp(
-            quotient(
-              figureOf(size.id, [copyTB, 'TB']),
-              product(
-                workedOut(mediumTB, 'TB/drive', { inputs: paths.mediumTB }),
-                constant(mediumFill, 'share'),
+    () =>
+      media > 0
+        ? product(
+            roundedUp(
+              quotient(
+                figureOf(size.id, [copyTB, 'TB']),
+                product(
+                  workedOut(mediumTB, 'TB/drive', { inputs: paths.mediumTB }),
+                  constant(mediumFill, 'share'),
+                ),
               ),
             ),
-          ),
-          workedOut(sets, 'factor', { inputs: paths.sets, after: sets === 1 ? 'set' : 'sets' }),
-        )
-      : noDrives,
+            workedOut(sets, 'factor', { inputs: paths.sets, after: sets === 1 ? 'set' : 'sets' }),
+          )
+        : noDrives,
     figure('media', 'Drives for it', 'drives'),
     format,
   )
@@ -214,12 +216,13 @@ function placeFigures(place: PlaceCopy, drives: Settings, format: Format): Figur
     size,
     drivesOfIt,
     declareFigure(
-      chosen(
-        [...paths.mediumTB, `drives.${id}`],
-        parts.length === 0
-          ? workedOut(0, 'money', { inputs: [], says: 'It costs nothing.' })
-          : sum(...parts),
-      ),
+      () =>
+        chosen(
+          [...paths.mediumTB, `drives.${id}`],
+          parts.length === 0
+            ? workedOut(0, 'money', { inputs: [], says: 'It costs nothing.' })
+            : sum(...parts),
+        ),
       {
         ...figure('pricePerYear', 'Price a year', 'money'),
         source: `External drives are counted over ${mediumYears} years.`,
@@ -257,15 +260,16 @@ function lineFigure(
     )
   const firstGB = rows.reduce((all, row) => all + row.holding.sizeTB, 0) * 1000
   return declareFigure(
-    roundedUp(
-      quotient(
-        workedOut(firstGB, 'GB', { inputs: ['library.holdings', `drives.${id}`] }),
-        sum(
-          workedOut(perNightGB, 'GB/day', { inputs: lineInputs, after: 'a night' }),
-          minus(workedOut(changedGBPerDay, 'GB/day', { inputs: changing, after: 'of changes' })),
+    () =>
+      roundedUp(
+        quotient(
+          workedOut(firstGB, 'GB', { inputs: ['library.holdings', `drives.${id}`] }),
+          sum(
+            workedOut(perNightGB, 'GB/day', { inputs: lineInputs, after: 'a night' }),
+            minus(workedOut(changedGBPerDay, 'GB/day', { inputs: changing, after: 'of changes' })),
+          ),
         ),
       ),
-    ),
     { ...parts, source: `${night}.` },
     format,
   )
@@ -321,9 +325,10 @@ function rowFigures(
   ): Figure =>
     Number.isFinite(hours)
       ? declareFigure(
-          hours === 0
-            ? workedOut(0, 'h', { inputs: own, says: 'Nothing has to be copied.' })
-            : expression(),
+          () =>
+            hours === 0
+              ? workedOut(0, 'h', { inputs: own, says: 'Nothing has to be copied.' })
+              : expression(),
           parts,
           format,
         )
@@ -335,16 +340,17 @@ function rowFigures(
   const whileItRuns = overLine ? 'while the copy runs' : undefined
   return [
     declareFigure(
-      sum(
-        size,
-        product(
-          changed,
-          workedOut(kept, 'factor', {
-            inputs: [paths.kept, 'drives.copiesWithVersions'],
-            after: 'older versions',
-          }),
+      () =>
+        sum(
+          size,
+          product(
+            changed,
+            workedOut(kept, 'factor', {
+              inputs: [paths.kept, 'drives.copiesWithVersions'],
+              after: 'older versions',
+            }),
+          ),
         ),
-      ),
       figure('copyTB', 'size of the copy', 'TB'),
       format,
     ),
@@ -355,13 +361,14 @@ function rowFigures(
       hoursOf(changed, rateMBps, whileItRuns),
     ),
     declareFigure(
-      product(
-        field(paths.everyDays, [everyDays, 'days']),
-        workedOut(sets, 'factor', {
-          inputs: paths.sets,
-          after: sets === 1 ? 'set' : 'sets that take turns',
-        }),
-      ),
+      () =>
+        product(
+          field(paths.everyDays, [everyDays, 'days']),
+          workedOut(sets, 'factor', {
+            inputs: paths.sets,
+            after: sets === 1 ? 'set' : 'sets that take turns',
+          }),
+        ),
       figure('ageDays', 'the copy is at most so old', 'days'),
       format,
     ),

@@ -118,7 +118,7 @@ function ssdFigures(
   )
   return [
     declareFigure(
-      needed,
+      () => needed,
       {
         id: 'fast.ssdNeededTB',
         label: 'SSD needed',
@@ -128,19 +128,20 @@ function ssdFigures(
       format,
     ),
     declareFigure(
-      product(
-        field('network.awayRungMbps', [sentMbps, 'Mb/s/stream']),
-        quotient(
-          field('drives.scratchMinutes', [drives.scratchMinutes, 'min']),
-          conversion(60, 'min/h'),
+      () =>
+        product(
+          field('network.awayRungMbps', [sentMbps, 'Mb/s/stream']),
+          quotient(
+            field('drives.scratchMinutes', [drives.scratchMinutes, 'min']),
+            conversion(60, 'min/h'),
+          ),
+          constant(gbPerMbpsHour, 'GB·s/Mb/h', { bare: true }),
+          workedOut(sessions, 'streams', {
+            inputs: [{ figure: 'streams.asked' }],
+            bare: true,
+            after: 'at once',
+          }),
         ),
-        constant(gbPerMbpsHour, 'GB·s/Mb/h', { bare: true }),
-        workedOut(sessions, 'streams', {
-          inputs: [{ figure: 'streams.asked' }],
-          bare: true,
-          after: 'at once',
-        }),
-      ),
       {
         id: 'fast.scratchGB',
         label: 'Conversion scratch',
@@ -150,22 +151,24 @@ function ssdFigures(
       format,
     ),
     declareFigure(
-      product(
-        workedOut(fast.biggestDayGB, 'GB/day', {
-          inputs: ['drives.arrivals'],
-          after: 'on the biggest day',
-        }),
-        field('drives.daysBetweenMoves', [drives.daysBetweenMoves, 'days']),
-        constant(cacheSlack, 'factor'),
-      ),
+      () =>
+        product(
+          workedOut(fast.biggestDayGB, 'GB/day', {
+            inputs: ['drives.arrivals'],
+            after: 'on the biggest day',
+          }),
+          field('drives.daysBetweenMoves', [drives.daysBetweenMoves, 'days']),
+          constant(cacheSlack, 'factor'),
+        ),
       { id: 'fast.cacheGB', label: 'Write cache', unit: 'GB' },
       format,
     ),
     declareFigure(
-      workedOut(fast.indexGB, 'GB', {
-        inputs: ['library.holdings'],
-        says: `${n(extrasShare * 100)} % beside the video: ${n(fast.indexGB, 3)} GB`,
-      }),
+      () =>
+        workedOut(fast.indexGB, 'GB', {
+          inputs: ['library.holdings'],
+          says: `${n(extrasShare * 100)} % beside the video: ${n(fast.indexGB, 3)} GB`,
+        }),
       { id: 'fast.indexGB', label: 'Index with pictures', unit: 'GB' },
       format,
     ),
@@ -195,12 +198,13 @@ function browsingFigure(tale: FastTale): Figure {
     rest(workedOut(1 - browse(0) / browse(busy), 'share', { inputs: busyInputs, after: 'busy' })),
   )
   return declareFigure(
-    chosen(
-      ['drives.indexOn', 'drives.lots', 'drives.driveClass', ...busyInputs],
-      isOnDrives && spinning
-        ? fromDrives
-        : workedOut(browse(0), 's', { inputs: [], says: 'from an SSD: about 10 ms' }),
-    ),
+    () =>
+      chosen(
+        ['drives.indexOn', 'drives.lots', 'drives.driveClass', ...busyInputs],
+        isOnDrives && spinning
+          ? fromDrives
+          : workedOut(browse(0), 's', { inputs: [], says: 'from an SSD: about 10 ms' }),
+      ),
     {
       id: 'fast.browsingS',
       label: 'A page of the library is there in',
@@ -229,13 +233,14 @@ function streamsFigure(tale: FastTale): Figure {
   if (!carry) return absentFigure('Put in drives to see this.', { ...parts, inputs, formula: '–' })
   const { number: n } = format
   return declareFigure(
-    workedOut({ low: carry.low, likely: carry.low, high: carry.high }, 'streams', {
-      inputs,
-      says:
-        `${n(busyAtMost * 100)} % of a drive's time, of which each stream of ` +
-        `${plannedStreamMbps} Mb/s takes a seek of ${n(seekS.spinning * 1000)} ms (an SSD ` +
-        `${n(seekS.ssd * 1000)}) and the reading for every ${readAheadMB} MB`,
-    }),
+    () =>
+      workedOut({ low: carry.low, likely: carry.low, high: carry.high }, 'streams', {
+        inputs,
+        says:
+          `${n(busyAtMost * 100)} % of a drive's time, of which each stream of ` +
+          `${plannedStreamMbps} Mb/s takes a seek of ${n(seekS.spinning * 1000)} ms (an SSD ` +
+          `${n(seekS.ssd * 1000)}) and the reading for every ${readAheadMB} MB`,
+      }),
     {
       ...parts,
       note:
@@ -263,7 +268,7 @@ function arrivalsFigure({ plan: { drives, choices }, format }: FastTale): Figure
     ),
   )
   return declareFigure(
-    each.length === 0 ? none : chosen(['drives.arrivals'], sum(...each)),
+    () => (each.length === 0 ? none : chosen(['drives.arrivals'], sum(...each))),
     {
       id: 'fast.arrivalsGBPerMonth',
       label: 'Arrivals in a month',
@@ -300,16 +305,17 @@ function wearFigure(fast: FastStorage, { plan: { drives }, format }: FastTale): 
       formula: `${n(fast.ratedTB)} TB of rated writes, ${n(fast.writtenGBPerDay, 3)} GB a day`,
     })
   return declareFigure(
-    quotient(
+    () =>
       quotient(
-        product(
-          workedOut(fast.ratedTB, 'TB', { inputs: rated, after: 'of rated writes' }),
-          conversion(1000, 'GB/TB'),
+        quotient(
+          product(
+            workedOut(fast.ratedTB, 'TB', { inputs: rated, after: 'of rated writes' }),
+            conversion(1000, 'GB/TB'),
+          ),
+          workedOut(fast.writtenGBPerDay, 'GB/day', { inputs: written, after: 'a day' }),
         ),
-        workedOut(fast.writtenGBPerDay, 'GB/day', { inputs: written, after: 'a day' }),
+        constant(daysPerYear, 'days/year', { digits: 5 }),
       ),
-      constant(daysPerYear, 'days/year', { digits: 5 }),
-    ),
     {
       ...parts,
       source:

@@ -56,12 +56,13 @@ function costFigure(
       ? ''
       : `: they ${fallPerYear > 0 ? 'fall' : 'rise'} by ${share(Math.abs(fallPerYear))} a year`
   return declareFigure(
-    purchases.length === 0
-      ? nothing
-      : chosen(
-          inputs,
-          sum(...purchases.map(step => priced(step.price, purchaseText(step, format)))),
-        ),
+    () =>
+      purchases.length === 0
+        ? nothing
+        : chosen(
+            inputs,
+            sum(...purchases.map(step => priced(step.price, purchaseText(step, format)))),
+          ),
     {
       ...parts,
       unit: 'money',
@@ -122,14 +123,15 @@ function biggerFigure(bigger: BiggerBox | null, format: Format): Figure {
   const { quantity, hours } = format
   const { first, month, base, count, sizeTB, drivesPrice, copyHours } = bigger
   return declareFigure(
-    chosen(
-      by,
-      sum(
-        ...first.map(step => priced(step.price, purchaseText(step, format))),
-        priced(base.price, `${base.label} in month ${month}`),
-        priced(drivesPrice, `${count} × ${quantity(sizeTB, 'TB')} for it`),
+    () =>
+      chosen(
+        by,
+        sum(
+          ...first.map(step => priced(step.price, purchaseText(step, format))),
+          priced(base.price, `${base.label} in month ${month}`),
+          priced(drivesPrice, `${count} × ${quantity(sizeTB, 'TB')} for it`),
+        ),
       ),
-    ),
     {
       ...parts,
       note: `Copying everything takes about ${hours(copyHours)}, with both machines running.`,

@@ -108,12 +108,13 @@ export function wayFigures(
   ]
   const largest = Math.max(0, ...question.drives.map(({ sizeTB }) => sizeTB))
   const copy = declareFigure(
-    workedOut(temporary.price, 'money', {
-      inputs: [{ figure: 'library.contentTB' }, 'drives.copyPricePerTB'],
-      says:
-        `${n(temporary.sizeTB, 3)} TB of external drives: ${money(temporary.price)}; ` +
-        `${hours(temporary.hours)} to copy there and back`,
-    }),
+    () =>
+      workedOut(temporary.price, 'money', {
+        inputs: [{ figure: 'library.contentTB' }, 'drives.copyPricePerTB'],
+        says:
+          `${n(temporary.sizeTB, 3)} TB of external drives: ${money(temporary.price)}; ` +
+          `${hours(temporary.hours)} to copy there and back`,
+      }),
     {
       id: 'wayOut.temporaryCopy',
       label: 'A temporary copy of everything instead',
@@ -135,13 +136,14 @@ export function wayFigures(
   const nothing = workedOut(0, 'h', { inputs, says: 'Nothing has to be copied.' })
   return [
     declareFigure(
-      workedOut(way.borrowed, 'drives', {
-        inputs,
-        says:
-          way.borrowed === 0
-            ? 'the free drives are enough to begin with'
-            : `the fewest of ${quantity(largest, 'TB')} with which the steps come to an end`,
-      }),
+      () =>
+        workedOut(way.borrowed, 'drives', {
+          inputs,
+          says:
+            way.borrowed === 0
+              ? 'the free drives are enough to begin with'
+              : `the fewest of ${quantity(largest, 'TB')} with which the steps come to an end`,
+        }),
       {
         ...borrowed,
         note: question.emptiesOneByOne
@@ -152,9 +154,10 @@ export function wayFigures(
       format,
     ),
     declareFigure(
-      steps.length === 0
-        ? nothing
-        : chosen(inputs, sum(...steps.map(step => workedOut(step.hours, 'h', { inputs })))),
+      () =>
+        steps.length === 0
+          ? nothing
+          : chosen(inputs, sum(...steps.map(step => workedOut(step.hours, 'h', { inputs })))),
       {
         ...copying,
         source: `At ${n(question.rateMBps, 3)} MB/s, step by step.`,

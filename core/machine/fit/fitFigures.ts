@@ -71,11 +71,12 @@ function portsFigure({ facts: { context }, format }: Told): Figure {
     context.otherPorts +
     Math.max(0, context.drives.count - context.drives.nvme - context.enclosedDrives)
   return declareFigure(
-    sum(
-      workedOut(context.boardPorts, 'ports', { inputs: built, after: 'on the board' }),
-      workedOut(context.controllerPorts, 'ports', { inputs: built, after: 'on cards' }),
-      minus(workedOut(used, 'ports', { inputs: built, after: 'in use' })),
-    ),
+    () =>
+      sum(
+        workedOut(context.boardPorts, 'ports', { inputs: built, after: 'on the board' }),
+        workedOut(context.controllerPorts, 'ports', { inputs: built, after: 'on cards' }),
+        minus(workedOut(used, 'ports', { inputs: built, after: 'in use' })),
+      ),
     {
       ...parts,
       note: 'Ports that are switched off by something else on the board are not counted.',
@@ -92,11 +93,12 @@ function supplyFigures({ facts: { context }, format }: Told): Figure[] {
   const starting = workedOut(startingDrives, 'drives', { inputs: startInputs })
   const waiting = workedOut(start.spinning - startingDrives, 'drives', { inputs: startInputs })
   const surge = declareFigure(
-    sum(
-      product(starting, constant(spinUpW, 'W/drive')),
-      product(waiting, workedOut(start.idleEachW, 'W/drive', { inputs: built })),
-      workedOut(start.restW, 'W', { inputs: watts, after: 'of the rest' }),
-    ),
+    () =>
+      sum(
+        product(starting, constant(spinUpW, 'W/drive')),
+        product(waiting, workedOut(start.idleEachW, 'W/drive', { inputs: built })),
+        workedOut(start.restW, 'W', { inputs: watts, after: 'of the rest' }),
+      ),
     {
       id: 'machine.startSurgeW',
       label: 'Most at the start',
@@ -109,10 +111,11 @@ function supplyFigures({ facts: { context }, format }: Told): Figure[] {
     format,
   )
   const running = declareFigure(
-    sum(
-      workedOut(power.loadDcW, 'W', { inputs: watts, after: 'of the machine' }),
-      workedOut(runningW - power.loadDcW, 'W', { inputs: built, after: 'of drives' }),
-    ),
+    () =>
+      sum(
+        workedOut(power.loadDcW, 'W', { inputs: watts, after: 'of the machine' }),
+        workedOut(runningW - power.loadDcW, 'W', { inputs: built, after: 'of drives' }),
+      ),
     {
       id: 'machine.runningW',
       label: 'Everything at work',
@@ -126,22 +129,24 @@ function supplyFigures({ facts: { context }, format }: Told): Figure[] {
   return [
     surge,
     declareFigure(
-      sum(
-        product(starting, constant(spinUpAmps, 'A/drive')),
-        quotient(
-          workedOut(start.rest12W, 'W', { inputs: watts, after: 'of the rest' }),
-          constant(12, 'W/A', { bare: true, after: 'V' }),
+      () =>
+        sum(
+          product(starting, constant(spinUpAmps, 'A/drive')),
+          quotient(
+            workedOut(start.rest12W, 'W', { inputs: watts, after: 'of the rest' }),
+            constant(12, 'W/A', { bare: true, after: 'V' }),
+          ),
         ),
-      ),
       { id: 'machine.startAmps12', label: 'At 12 V at the start', unit: 'A' },
       format,
     ),
     running,
     declareFigure(
-      largest(
-        quotient(thatFigure(running, 'W'), constant(mostOfRating, 'share')),
-        thatFigure(surge, 'W'),
-      ),
+      () =>
+        largest(
+          quotient(thatFigure(running, 'W'), constant(mostOfRating, 'share')),
+          thatFigure(surge, 'W'),
+        ),
       {
         id: 'machine.supplyMinimumW',
         label: 'Least rating of a supply',
@@ -179,14 +184,15 @@ function memoryFigure(memory: MemoryNeed, format: Format): Figure {
   const { number: n } = format
   const uses = memory.uses.filter(({ gb }) => gb > 0)
   return declareFigure(
-    chosen(
-      memory.uses.flatMap(({ id }) => memoryInputs[id]),
-      sum(
-        ...uses.map(({ id, gb }) =>
-          workedOut(gb, 'GB', { inputs: memoryInputs[id], after: memoryNames[id] }),
+    () =>
+      chosen(
+        memory.uses.flatMap(({ id }) => memoryInputs[id]),
+        sum(
+          ...uses.map(({ id, gb }) =>
+            workedOut(gb, 'GB', { inputs: memoryInputs[id], after: memoryNames[id] }),
+          ),
         ),
       ),
-    ),
     {
       id: 'machine.memoryFloorGB',
       label: 'Memory needed',
@@ -234,7 +240,7 @@ function noiseFigure({ facts: { context }, slice: { brief }, format }: Told): Fi
               : []),
           )
   return declareFigure(
-    chosen(place, heard),
+    () => chosen(place, heard),
     {
       id: 'machine.noiseDb',
       label: 'Noise at the ear',
@@ -262,14 +268,15 @@ function heatFigure({ facts: { context }, slice: { brief }, format }: Told): Fig
     after: 'of the closed cupboard',
   })
   return declareFigure(
-    chosen(
-      ['brief.place'],
-      sum(
-        field('brief.roomHighC', [brief.roomHighC, '°C'], { after: 'of the room' }),
-        ...(heat.riseK > 0 ? [rise] : []),
-        workedOut(heat.driveRiseK, '°C', { inputs: built, after: 'at the drives' }),
+    () =>
+      chosen(
+        ['brief.place'],
+        sum(
+          field('brief.roomHighC', [brief.roomHighC, '°C'], { after: 'of the room' }),
+          ...(heat.riseK > 0 ? [rise] : []),
+          workedOut(heat.driveRiseK, '°C', { inputs: built, after: 'at the drives' }),
+        ),
       ),
-    ),
     {
       id: 'machine.warmestDriveC',
       label: 'Drives on the warmest day',

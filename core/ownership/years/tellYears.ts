@@ -146,27 +146,33 @@ export function tellYears(
   const span = `${horizonYears} year${horizonYears === 1 ? '' : 's'}`
   const byKind = cashKinds.map(kind =>
     declareFigure(
-      workedOut(flow.byKind[kind], 'money', {
-        inputs: [...inputs[kind], 'choices.horizonYears'],
-        says: saysOf(kind, facts, format),
-      }),
+      () =>
+        workedOut(flow.byKind[kind], 'money', {
+          inputs: [...inputs[kind], 'choices.horizonYears'],
+          says: saysOf(kind, facts, format),
+        }),
       { id: `years.${kind}`, label: `${cashLabels[kind]}, ${span}`, unit: 'money' },
       format,
     ),
   )
   const total = declareFigure(
-    toTheCent(
-      chosen(
-        byKind.map(({ id }) => ({ figure: id })),
-        sum(
-          ...byKind.flatMap((figure, at) =>
-            figure.value === 0
-              ? []
-              : [thatFigure(figure, 'money', { before: cashLabels[cashKinds[at]!].toLowerCase() })],
+    () =>
+      toTheCent(
+        chosen(
+          byKind.map(({ id }) => ({ figure: id })),
+          sum(
+            ...byKind.flatMap((figure, at) =>
+              figure.value === 0
+                ? []
+                : [
+                    thatFigure(figure, 'money', {
+                      before: cashLabels[cashKinds[at]!].toLowerCase(),
+                    }),
+                  ],
+            ),
           ),
         ),
       ),
-    ),
     {
       id: 'years.total',
       label: `Cost over ${span}`,
@@ -179,26 +185,28 @@ export function tellYears(
     ...byKind,
     total,
     declareFigure(
-      toTheCent(
-        quotient(
-          thatFigure(total, 'money'),
-          workedOut(question.months, 'factor', {
-            inputs: ['choices.horizonYears'],
-            after: 'months',
-          }),
+      () =>
+        toTheCent(
+          quotient(
+            thatFigure(total, 'money'),
+            workedOut(question.months, 'factor', {
+              inputs: ['choices.horizonYears'],
+              after: 'months',
+            }),
+          ),
         ),
-      ),
       { id: 'years.perMonth', label: 'Cost a month', unit: 'money' },
       format,
     ),
     declareFigure(
-      workedOut(flow.netPresentValue, 'money', {
-        inputs: [{ figure: 'years.total' }, 'costs.discountRate'],
-        says:
-          'each payment, divided by 1 plus the rate of ' +
-          `${format.number(question.discountRate)} once for every year until then: ` +
-          format.money(flow.netPresentValue),
-      }),
+      () =>
+        workedOut(flow.netPresentValue, 'money', {
+          inputs: [{ figure: 'years.total' }, 'costs.discountRate'],
+          says:
+            'each payment, divided by 1 plus the rate of ' +
+            `${format.number(question.discountRate)} once for every year until then: ` +
+            format.money(flow.netPresentValue),
+        }),
       { id: 'years.netPresentValue', label: 'Present value', unit: 'money' },
       format,
     ),
