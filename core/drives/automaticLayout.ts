@@ -1,6 +1,7 @@
 import { automaticLayout } from '../plan/constants'
 import type { Drives } from '../plan/drives'
 import type { LayoutDrive } from './layouts/layout'
+import { layouts } from './layouts/layouts'
 
 /** Sizes that differ by more than this share of the largest are mixed. */
 export const alikeShare = 0.1
@@ -20,11 +21,10 @@ export function layoutFor(
   members: readonly Pick<LayoutDrive, 'sizeTB'>[],
   survives: number,
 ): string {
-  if (survives === 0 || members.length < 2) return 'separate'
-  if (members.length <= survives + 1) return 'mirror'
   const sizes = members.map(drive => drive.sizeTB)
   const isMixed = Math.min(...sizes) < (1 - alikeShare) * Math.max(...sizes)
-  return `${isMixed && survives < 3 ? 'dedicated' : 'rotating'}-${survives}`
+  const question = { drives: members.length, survives, isMixed }
+  return (layouts.find(({ isUsual }) => isUsual?.(question)) ?? layouts[0]!).id
 }
 
 /** The layout that a plan has: the one chosen, else what its drives usually get. */

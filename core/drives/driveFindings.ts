@@ -20,7 +20,7 @@ export function poolFindings(pool: PoolFacts, tale: DrivesTale): Finding[] {
   } = tale
   const { number: n } = format
   const { arrangement, rebuildHours, survives } = pool
-  const caveat = layouts.find(layout => layout.id === facts.layoutId)?.caveat
+  const { caveat, takesAtATime } = layouts.find(({ id }) => id === facts.layoutId)!
   const findings: Finding[] = []
   if (pool.roomier.length) {
     findings.push(
@@ -45,7 +45,8 @@ export function poolFindings(pool: PoolFacts, tale: DrivesTale): Finding[] {
       finding('warning', 'DRIVE_LEFT_OUT', {
         sentence:
           `${leftOut === 1 ? 'One drive does' : `${n(leftOut)} drives do`} nothing: ` +
-          `${layoutLabel(facts.layoutId)} takes an even number of drives in each group.`,
+          `${layoutLabel(facts.layoutId)} takes ` +
+          `${takesAtATime === 2 ? 'an even number of drives' : `${n(takesAtATime)} drives at a time`} in each group.`,
         from: ['drives.lots', 'drives.layout'],
         fixes: ['Add a drive, take one out, or make it a hot spare.'],
       }),

@@ -34,7 +34,8 @@ export function failedDriveText(
 }
 
 function secondLoss(layoutId: string, loss: LossKind): string {
-  if (layoutId === 'pairs') return 'everything is lost if it is the other half of the pair.'
+  const own = layouts.find(layout => layout.id === layoutId)?.secondLoss
+  if (own) return own
   return {
     everything: 'everything is lost.',
     failedDrivesOnly: 'the files on the failed drives are lost.',

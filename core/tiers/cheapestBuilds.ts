@@ -1,5 +1,6 @@
 import { entryOf, type Catalogue } from '../catalogue/catalogue'
 import type { MachineBase } from '../catalogue/machineBases'
+import { layouts } from '../drives/layouts/layouts'
 import type { Plan } from '../plan/planSchema'
 import { adoptBuild, ownedLots, type Build, type ConverterChoice, type PoolChoice } from './builds'
 import type { Evaluation } from './boxEvaluator'
@@ -19,16 +20,10 @@ export interface BuildForNeed {
 const driveSizesTB = [4, 8, 12, 16, 20, 24]
 const driveCounts = [1, 2, 3, 4, 5, 6, 8]
 const mostBays = 8
-/**
- * Layouts that are tried, with the fewest drives that make sense of them; copy-on-write for those
- * that rotate parity.
- */
-const triedLayouts = [
-  { layout: 'separate', from: 1, fileSystem: 'journalled' },
-  { layout: 'mirror', from: 2, to: 2, fileSystem: 'journalled' },
-  { layout: 'rotating-1', from: 3, fileSystem: 'copyOnWrite' },
-  { layout: 'rotating-2', from: 4, fileSystem: 'copyOnWrite' },
-] as const
+/** Layouts that are tried: those that say so, with the fewest drives that make sense of them. */
+const triedLayouts = layouts.flatMap(({ id, searched }) =>
+  searched?.atStart ? [{ ...searched, layout: id }] : [],
+)
 const cards = [null, 'cardEntry', 'cardModern'] as const
 /** What a board takes of it. */
 const memoryOfBoardsGB = 16

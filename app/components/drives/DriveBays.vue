@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { layouts } from '~~/core/drives/layouts/layouts'
 import { computed, ref } from 'vue'
 import { mdiClose, mdiPlus } from '@mdi/js'
 import { useFormat } from '~/composables/useFormat'
@@ -21,7 +22,9 @@ const drives = computed(() =>
 const slots = computed(() => Math.min(60, Math.max(bays.value, drives.value.length)))
 const largest = computed(() => Math.max(1, ...lots.value.map(lot => lot.sizeTB)))
 const full = computed(
-  () => store.plan?.drives.layout === 'nightly-copy' && drives.value.length >= 2,
+  () =>
+    drives.value.length >=
+    (layouts.find(({ id }) => id === store.plan?.drives.layout)?.maximumDrives ?? Infinity),
 )
 
 function add(): void {

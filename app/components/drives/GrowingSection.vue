@@ -98,6 +98,9 @@ function remove(index: number): void {
 }
 
 const layoutId = computed(() => store.assessment?.domains.drives.layoutId ?? '')
+const growsByGroup = computed(
+  () => layouts.find(({ id }) => id === layoutId.value)?.grows === 'parityGroup',
+)
 const changes = computed(() => {
   const own = layouts.find(layout => layout.id === layoutId.value)
   return Object.entries(own?.becomes ?? {}).map(([id, how]) => ({ label: layoutLabel(id), how }))
@@ -175,7 +178,7 @@ const other = computed(() => layouts.length - 1 - changes.value.length)
         <PlanField path="drives.priceFallPerYear" />
         <PlanField path="drives.replacedWorth" />
       </div>
-      <PlanField v-if="/^rotating-/.test(layoutId)" path="drives.expandsParity" />
+      <PlanField v-if="growsByGroup" path="drives.expandsParity" />
     </section>
   </div>
   <div class="columns">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { layouts } from '~~/core/drives/layouts/layouts'
 import { priceOfLot } from '~~/core/drives/drivePrices'
 import { catalogue, entryOf } from '~~/core/catalogue/catalogue'
 import type { DriveLot } from '~~/core/plan/drives'
@@ -16,8 +17,9 @@ const picked = defineModel<number | null>('picked', { default: null })
 const store = usePlanStore()
 const { number, money } = useFormat()
 const lots = computed(() => store.plan?.drives.lots ?? [])
-const hasRoles = computed(() =>
-  /^(dedicated|snapshot)-/.test(store.assessment?.domains.drives.layoutId ?? ''),
+const layoutId = computed(() => store.assessment?.domains.drives.layoutId)
+const hasRoles = computed(
+  () => layouts.find(({ id }) => id === layoutId.value)?.tellsParityApart ?? false,
 )
 /** Drives alone need not be told apart, so a further row begins as the one before it. */
 function add(): void {

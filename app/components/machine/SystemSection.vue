@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { layouts } from '~~/core/drives/layouts/layouts'
 import { withinSentence } from '~~/core/withinSentence'
 import { computed, ref } from 'vue'
 import type { SystemKind } from '~~/core/catalogue/systemKinds'
@@ -36,7 +37,7 @@ function addKind(): void {
 }
 const system = computed(() => store.plan?.system ?? null)
 const services = computed(() => system.value?.services ?? [])
-const sharing = new Set(['rotating-1', 'rotating-2', 'rotating-3', 'mirror', 'pairs', 'stripe'])
+const ownLayout = computed(() => layouts.find(({ id }) => id === assembly.value?.layoutId))
 const rows = computed(() =>
   assembly.value && store.plan
     ? compareSystems(lists.value.systemKinds, {
@@ -44,7 +45,7 @@ const rows = computed(() =>
         wishes: store.plan.system,
         horizonYears: store.plan.choices.horizonYears,
         mixedSizes:
-          sharing.has(assembly.value.layoutId) &&
+          ownLayout.value?.mixesSizes === false &&
           new Set(store.plan.drives.lots.map(({ sizeTB }) => sizeTB)).size > 1,
       })
     : [],

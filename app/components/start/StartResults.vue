@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { layouts } from '~~/core/drives/layouts/layouts'
 import { computed, onBeforeUnmount } from 'vue'
 import { navigateTo } from '#imports'
 import { catalogue, entryOf } from '~~/core/catalogue/catalogue'
@@ -55,12 +56,7 @@ function stateOf({ evaluation, lacks }: BuildForNeed): VerdictState {
     ? 'short'
     : [streams, space, survival, home, away, fit, money].reduce(worseState)
 }
-const layoutWords: Readonly<Record<string, string>> = {
-  separate: 'drives by themselves',
-  mirror: 'a mirror',
-  'rotating-1': "one parity drive's worth",
-  'rotating-2': "two parity drives' worth",
-}
+const inShort = (id: string) => layouts.find(layout => layout.id === id)?.takesInShort ?? id
 const cardsOf = computed(() =>
   (store.assessment ? builds.value : []).map(entry => {
     const {
@@ -91,9 +87,7 @@ const cardsOf = computed(() =>
       bays: evaluation.freeBays + drives,
       lacks: lacksText(entry, state),
       name: base === null ? store.plan?.machine.name || 'What you have' : (known?.label ?? base),
-      detail:
-        `${kind}${parts.length ? `, ${parts.join(', ')}` : ''}, ` +
-        `${layoutWords[pool.layout] ?? pool.layout}`,
+      detail: `${kind}${parts.length ? `, ${parts.join(', ')}` : ''}, ` + inShort(pool.layout),
     }
   }),
 )

@@ -43,27 +43,6 @@ export function diskStreams({
 }
 
 /**
- * How the reads of a layout spread over its drives: how many work together on one, and how many
- * reads go on side by side.
- */
-export function readsOf(
-  layoutId: string,
-  {
-    members,
-    survives,
-    dataDrives,
-  }: { readonly members: number; readonly survives: number; readonly dataDrives: number },
-): { readonly together: number; readonly sideBySide: number } {
-  if (/^rotating-|^sliced-/.test(layoutId))
-    return { together: Math.max(1, members - survives), sideBySide: 1 }
-  if (layoutId === 'stripe') return { together: members, sideBySide: 1 }
-  if (layoutId === 'mirror') return { together: 1, sideBySide: members }
-  if (layoutId === 'pairs') return { together: Math.max(1, Math.floor(members / 2)), sideBySide: 2 }
-  // Titles lie on single drives: the low end is that all wanted ones lie on one.
-  return { together: 1, sideBySide: Math.max(1, dataDrives) }
-}
-
-/**
  * Seconds until a page of the library with its pictures is there: a seek for each of them, longer
  * while the drives are busy.
  * @param busyShare of the drives' time, 0..1

@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest'
+import type { ReadPool } from '../layouts/layout'
+import { layouts } from '../layouts/layouts'
 import { catalogue } from '../../catalogue/catalogue'
 import { tideMillHouse } from '../../catalogue/tideMillHouse'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
@@ -9,7 +11,6 @@ import {
   diskStreams,
   picturesOfPage,
   readAheadMB,
-  readsOf,
   seekS,
   ssdBrowsingS,
 } from './diskStreams'
@@ -72,17 +73,20 @@ describe('streams from a disk', () => {
   })
   it('spread over a layout as its reads do', () => {
     const five = { members: 5, survives: 1, dataDrives: 4 }
-    expect(readsOf('rotating-1', five)).toEqual({ together: 4, sideBySide: 1 })
-    expect(readsOf('mirror', { members: 2, survives: 1, dataDrives: 1 })).toEqual({
+    const readsOf = (id: string, pool: ReadPool) =>
+      layouts.find(layout => layout.id === id)!.reads(pool)
+    expect(readsOf('rotating-1', five)).toMatchObject({ together: 4, sideBySide: 1 })
+    expect(readsOf('mirror', { members: 2, survives: 1, dataDrives: 1 })).toMatchObject({
       together: 1,
       sideBySide: 2,
+      isPerDrive: false,
     })
-    expect(readsOf('pairs', { members: 6, survives: 1, dataDrives: 3 })).toEqual({
+    expect(readsOf('pairs', { members: 6, survives: 1, dataDrives: 3 })).toMatchObject({
       together: 3,
       sideBySide: 2,
     })
-    expect(readsOf('stripe', five)).toEqual({ together: 5, sideBySide: 1 })
-    expect(readsOf('dedicated-1', five)).toEqual({ together: 1, sideBySide: 4 })
+    expect(readsOf('stripe', five)).toMatchObject({ together: 5, sideBySide: 1 })
+    expect(readsOf('dedicated-1', five)).toEqual({ together: 1, sideBySide: 4, isPerDrive: true })
     const pool = { ...five, outerMBps: 180, spinning: true }
     expect(dataDrivesCarry({ pool, layoutId: 'dedicated-1' })).toEqual({ low: 65, high: 262 })
     expect(dataDrivesCarry({ pool: null, layoutId: 'dedicated-1' })).toBeNull()

@@ -15,6 +15,8 @@ import {
 import type { Figure } from '../../figure'
 import { extrasShare } from '../../library/holdingSizes'
 import type { Plan } from '../../plan/planSchema'
+import { readsPerDrive, type ReadPool, type Reads } from '../layouts/layout'
+import { layouts } from '../layouts/layouts'
 import type { Format } from '../../units/format'
 import {
   browsingS,
@@ -22,7 +24,6 @@ import {
   diskStreams,
   picturesOfPage,
   readAheadMB,
-  readsOf,
   seekS,
 } from './diskStreams'
 import { gbPerMbpsHour } from '../../units/dataSize'
@@ -54,6 +55,9 @@ export interface FastTale {
 /** A stream of a title as it is kept, Mb/s: what disks are asked for. */
 export const plannedStreamMbps = 8
 
+const readsOf = (layoutId: string, pool: ReadPool): Reads =>
+  (layouts.find(({ id }) => id === layoutId)?.reads ?? readsPerDrive)(pool)
+
 /**
  * Streams that the data drives carry: on layouts with whole files on single drives the low end is
  * one drive.
@@ -63,7 +67,7 @@ export function dataDrivesCarry({
   layoutId,
 }: Pick<FastTale, 'pool' | 'layoutId'>): { readonly low: number; readonly high: number } | null {
   if (!pool) return null
-  const { together, sideBySide } = readsOf(layoutId, pool)
+  const { together, sideBySide, isPerDrive } = readsOf(layoutId, pool)
   const carry = (beside: number) =>
     diskStreams({
       streamMbps: plannedStreamMbps,
@@ -72,7 +76,6 @@ export function dataDrivesCarry({
       sideBySide: beside,
       spinning: pool.spinning,
     })
-  const isPerDrive = together === 1 && layoutId !== 'mirror'
   return { low: carry(isPerDrive ? 1 : sideBySide), high: carry(sideBySide) }
 }
 

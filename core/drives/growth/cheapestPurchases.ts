@@ -47,10 +47,10 @@ export function possiblePurchases(
     const smallestOnes = (count: number): Omit<Purchase, 'month'>[] =>
       sizeTB > smallest && drives.length >= count ? [{ count, sizeTB, how: 'smallest' }] : []
     switch (layout.grows) {
-      case 'one':
-        return free > 0 ? add(1) : smallestOnes(1)
-      case 'pair':
-        return free > 1 ? add(2) : smallestOnes(2)
+      case 'added': {
+        const each = layout.takesAtATime
+        return free >= each ? add(each) : smallestOnes(each)
+      }
       case 'parityGroup': {
         if (expandsParity) return [...add(1), ...all]
         const groups = Array.from(

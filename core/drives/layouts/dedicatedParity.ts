@@ -1,4 +1,4 @@
-import type { Layout } from './layout'
+import { type Layout, parityInWords, readsPerDrive } from './layout'
 import { parityBesideDisks } from './parityBesideDisks'
 
 /** Parity on drives of its own, always up to date, over a pool of separate disks. */
@@ -13,7 +13,17 @@ export function dedicatedParity(parityDrives: 1 | 2): Layout {
     loss: 'failedDrivesOnly',
     runsOn: true,
     growsBy: 'one drive',
-    grows: 'one',
+    grows: 'added',
+    takesAtATime: 1,
+    mixesSizes: true,
+    tellsParityApart: true,
+    emptiesOneByOne: true,
+    leavesCopies: false,
+    reads: readsPerDrive,
+    isUsual: ({ survives, isMixed }) => survives === parityDrives && isMixed,
+    searched: { from: parityDrives + 2, fileSystem: 'journalled', atStart: false },
+    systems: ['stick'],
+    takesInShort: `${parityInWords[parityDrives]} worth, apart`,
     becomes: {
       ...(parityDrives === 1
         ? { 'dedicated-2': 'Add a second parity drive; it is computed while everything plays.' }

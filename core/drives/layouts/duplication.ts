@@ -1,4 +1,4 @@
-import type { Layout } from './layout'
+import { type Layout, readsPerDrive } from './layout'
 import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
 /** Every file on two drives; usable min(Σ/2, Σ − max). */
@@ -11,7 +11,15 @@ export const duplication: Layout = {
   loss: 'shareOfFiles',
   runsOn: true,
   growsBy: 'one drive',
-  grows: 'one',
+  grows: 'added',
+  takesAtATime: 1,
+  mixesSizes: true,
+  tellsParityApart: false,
+  emptiesOneByOne: true,
+  leavesCopies: false,
+  reads: readsPerDrive,
+  systems: ['desktop', 'maker', 'stick', 'storage'],
+  takesInShort: 'two copies of every file',
   becomes: { separate: 'Switch the second copies off; their space is freed.' },
   readableAlone: 'yes',
   tiedTo: 'nothing',

@@ -70,6 +70,50 @@ export type LayoutRefusal = (
 /** What is lost when more drives fail than the layout survives. */
 export type LossKind = 'everything' | 'failedDrivesOnly' | 'shareOfFiles'
 
+/** A pool as far as reading goes. */
+export interface ReadPool {
+  readonly members: number
+  readonly survives: number
+  readonly dataDrives: number
+}
+/** How many drives work together on one read, and how many reads go on side by side. */
+export interface Reads {
+  readonly together: number
+  readonly sideBySide: number
+  /** titles lie on single drives: at worst all that are wanted lie on one */
+  readonly isPerDrive: boolean
+}
+/** Reads of titles that lie whole on single drives. */
+export const readsPerDrive = ({ dataDrives }: ReadPool): Reads => ({
+  together: 1,
+  sideBySide: Math.max(1, dataDrives),
+  isPerDrive: true,
+})
+
+/** How much space parity takes, in short. */
+export const parityInWords = {
+  1: "one parity drive's",
+  2: "two parity drives'",
+  3: "three parity drives'",
+} as const
+
+/** Drives outside the hot spares, for which a layout is wanted that survives so many failures. */
+export interface UsualQuestion {
+  readonly drives: number
+  readonly survives: number
+  /** sizes differ by more than a tenth */
+  readonly isMixed: boolean
+}
+
+export interface SearchedLayout {
+  /** drives, at least and at most, that make sense of it */
+  readonly from: number
+  readonly to?: number
+  readonly fileSystem: 'journalled' | 'copyOnWrite'
+  /** tried for the first answers of a new plan too */
+  readonly atStart: boolean
+}
+
 export interface Layout {
   readonly id: string
   readonly label: string
@@ -84,12 +128,20 @@ export interface Layout {
    * plays again once it is rebuilt or switched over
    */
   readonly runsOn: boolean
+  /** what follows when one drive more fails than it survives, where its loss alone does not say */
+  readonly secondLoss?: string
+  /** of a drive's space that a mixed set loses nothing: each drive counts with all of its size */
+  readonly mixesSizes: boolean
+  /** drives are told apart as data and parity */
+  readonly tellsParityApart: boolean
   readonly growsBy: string
   /**
-   * what a purchase is made of: one drive, a pair, or bigger drives in the place of all smaller
-   * ones; a stripe starts over with any
+   * what a purchase is made of: drives that are added, a whole group of parity, or bigger drives in
+   * the place of all smaller ones; a stripe starts over with any
    */
-  readonly grows: 'one' | 'pair' | 'parityGroup' | 'replaceAll' | 'startOver'
+  readonly grows: 'added' | 'parityGroup' | 'replaceAll' | 'startOver'
+  /** drives that are added at a time: 2 for pairs */
+  readonly takesAtATime: number
   /**
    * layouts that it can be turned into with the data on it, by id, with how; all others mean
    * emptying the pool
@@ -97,6 +149,20 @@ export interface Layout {
   readonly becomes?: Readonly<Record<string, string>>
   /** can one drive be read alone in another computer? */
   readonly readableAlone: 'yes' | 'no' | 'on a plain file system'
+  /** its drives can be emptied one by one, because each holds whole files */
+  readonly emptiesOneByOne: boolean
+  /** whole copies of the pool can be taken out, and the rest reads on */
+  readonly leavesCopies: boolean
+  /** how reads spread over its drives */
+  readonly reads: (pool: ReadPool) => Reads
+  /** the layout that drives usually get until one is chosen; the first that says so is taken */
+  readonly isUsual?: (drives: UsualQuestion) => boolean
+  /** how a search for builds goes through it; left out, it does not */
+  readonly searched?: SearchedLayout
+  /** kinds of system, by id, that can make it; those that can make any are not named */
+  readonly systems: readonly string[]
+  /** what of the space it takes, for a short list: "one parity drive's worth" */
+  readonly takesInShort: string
   /** what the data are tied to */
   readonly tiedTo: string
   /** copies whole files, so that a rebuild copies only what is there */

@@ -1,4 +1,4 @@
-import type { Layout } from './layout'
+import { type Layout, readsPerDrive } from './layout'
 import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
 /** A second drive written every night by a scheduled job; usable min. */
@@ -13,6 +13,14 @@ export const nightlyCopy: Layout = {
   runsOn: false,
   growsBy: 'replacing both drives',
   grows: 'replaceAll',
+  takesAtATime: 1,
+  mixesSizes: true,
+  tellsParityApart: false,
+  emptiesOneByOne: true,
+  leavesCopies: true,
+  reads: readsPerDrive,
+  systems: ['desktop', 'maker', 'stick'],
+  takesInShort: 'a copy each night',
   becomes: { separate: 'End the nightly job; the copy becomes an empty drive.' },
   readableAlone: 'yes',
   tiedTo: 'nothing',

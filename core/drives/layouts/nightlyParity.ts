@@ -1,4 +1,4 @@
-import type { Layout } from './layout'
+import { type Layout, parityInWords, readsPerDrive } from './layout'
 import { parityBesideDisks } from './parityBesideDisks'
 
 /** Parity on drives of its own, computed once a night. */
@@ -12,7 +12,15 @@ export function nightlyParity(parityDrives: 1 | 2): Layout {
     loss: 'failedDrivesOnly',
     runsOn: false,
     growsBy: 'one drive',
-    grows: 'one',
+    grows: 'added',
+    takesAtATime: 1,
+    mixesSizes: true,
+    tellsParityApart: true,
+    emptiesOneByOne: true,
+    leavesCopies: false,
+    reads: readsPerDrive,
+    systems: ['desktop'],
+    takesInShort: `${parityInWords[parityDrives]} worth, each night`,
     becomes: {
       ...(parityDrives === 1
         ? { 'snapshot-2': 'Add a second parity drive; the next nightly run computes it.' }

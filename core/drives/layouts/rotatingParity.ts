@@ -1,4 +1,4 @@
-import type { Layout } from './layout'
+import { type Layout, parityInWords } from './layout'
 import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
 const names = {
@@ -21,6 +21,28 @@ export function rotatingParity(parityDrives: 1 | 2 | 3): Layout {
     runsOn: true,
     growsBy: 'one drive where the system can expand, otherwise a whole new group',
     grows: 'parityGroup',
+    takesAtATime: 1,
+    mixesSizes: false,
+    tellsParityApart: false,
+    emptiesOneByOne: false,
+    leavesCopies: false,
+    reads: ({ members, survives }) => ({
+      together: Math.max(1, members - survives),
+      sideBySide: 1,
+      isPerDrive: false,
+    }),
+    isUsual: ({ survives, isMixed }) => survives === parityDrives && !(isMixed && survives < 3),
+    ...(parityDrives < 3
+      ? {
+          searched: {
+            from: parityDrives + 2,
+            fileSystem: 'copyOnWrite',
+            atStart: true,
+          } as const,
+        }
+      : {}),
+    systems: parityDrives < 3 ? ['maker', 'storage'] : ['storage'],
+    takesInShort: `${parityInWords[parityDrives]} worth`,
     ...(parityDrives < 3
       ? {
           becomes: {

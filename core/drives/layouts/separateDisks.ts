@@ -1,4 +1,4 @@
-import type { Layout } from './layout'
+import { type Layout, readsPerDrive } from './layout'
 import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
 /** Each drive on its own; usable Σ. */
@@ -11,7 +11,17 @@ export const separateDisks: Layout = {
   loss: 'failedDrivesOnly',
   runsOn: false,
   growsBy: 'one drive',
-  grows: 'one',
+  grows: 'added',
+  takesAtATime: 1,
+  mixesSizes: true,
+  tellsParityApart: false,
+  emptiesOneByOne: true,
+  leavesCopies: false,
+  reads: readsPerDrive,
+  isUsual: ({ drives, survives }) => survives === 0 || drives < 2,
+  searched: { from: 1, fileSystem: 'journalled', atStart: true },
+  systems: ['desktop', 'maker', 'stick'],
+  takesInShort: 'drives by themselves',
   becomes: {
     ...Object.fromEntries(
       [1, 2].flatMap(parities =>

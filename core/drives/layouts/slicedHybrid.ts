@@ -1,4 +1,4 @@
-import type { Layout } from './layout'
+import { type Layout, parityInWords } from './layout'
 import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
 /**
@@ -16,7 +16,19 @@ export function slicedHybrid(parityDrives: 1 | 2): Layout {
     loss: 'everything',
     runsOn: true,
     growsBy: 'one drive',
-    grows: 'one',
+    grows: 'added',
+    takesAtATime: 1,
+    mixesSizes: true,
+    tellsParityApart: false,
+    emptiesOneByOne: false,
+    leavesCopies: false,
+    reads: ({ members, survives }) => ({
+      together: Math.max(1, members - survives),
+      sideBySide: 1,
+      isPerDrive: false,
+    }),
+    systems: ['maker'],
+    takesInShort: `${parityInWords[parityDrives]} worth`,
     ...(parityDrives === 1
       ? {
           becomes: {

@@ -1,4 +1,4 @@
-import type { Layout } from './layout'
+import { type Layout, readsPerDrive } from './layout'
 import { partsOf, placesDescending, sizesDescending, sumTB } from './sizes'
 
 /** All drives end to end as one; usable Σ. */
@@ -11,7 +11,15 @@ export const span: Layout = {
   loss: 'everything',
   runsOn: false,
   growsBy: 'one drive',
-  grows: 'one',
+  grows: 'added',
+  takesAtATime: 1,
+  mixesSizes: true,
+  tellsParityApart: false,
+  emptiesOneByOne: false,
+  leavesCopies: false,
+  reads: readsPerDrive,
+  systems: [],
+  takesInShort: 'all drives as one',
   readableAlone: 'yes',
   tiedTo: 'nothing',
   fileAware: false,

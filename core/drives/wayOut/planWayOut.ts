@@ -5,10 +5,6 @@ import { wayOut, type OldDrive, type WayOut, type WayOutQuestion } from './wayOu
 
 /** While moving, drives are filled to this share. */
 export const movingFill = 0.95
-/** Layouts whose data drives hold whole files each and can be emptied one by one. */
-const oneByOne = /^(separate|dedicated-|snapshot-|duplication$)/
-/** Layouts of which whole halves can be taken out, and the rest reads on. */
-const halves = /^(mirror|pairs|nightly-copy)$/
 
 /**
  * A plan's pool as it is left: what of the library lies on each drive, and which hold redundancy
@@ -28,7 +24,6 @@ export function wayOutQuestion(
   if (!to) return null
   const { parts, memberPlaces, sparePlaces, sparesTB, usableTB } = arrangement
   const filled = usableTB > 0 ? Math.min(1, heldTB / usableTB) : 0
-  const whole = halves.test(layout.id)
   // Two copies of every file: each drive holds its share, of which every file lies on another one
   // too.
   const members = parts.map(({ dataTB, copyTB, parityTB, unusedTB }, member): OldDrive => ({
@@ -47,9 +42,9 @@ export function wayOutQuestion(
     from: layout,
     to,
     drives: [...members, ...spares],
-    emptiesOneByOne:
-      oneByOne.test(layout.id) || layout.id === 'mirror' || layout.id === 'nightly-copy',
-    hadRedundancy: arrangement.survives > 0 && (whole || members.some(({ isSpare }) => isSpare)),
+    emptiesOneByOne: layout.emptiesOneByOne,
+    hadRedundancy:
+      arrangement.survives > 0 && (layout.leavesCopies || members.some(({ isSpare }) => isSpare)),
     expandsParity,
     fillShare: movingFill,
     rateMBps: conditions.rebuildMBps,

@@ -54,7 +54,7 @@ const nearly = 1e-9
 
 /** Whether a pool of this layout can be begun with some drives and take the others later. */
 export function growsByDrives({ grows }: Pick<Layout, 'grows'>, expandsParity: boolean): boolean {
-  return grows === 'one' || grows === 'pair' || (grows === 'parityGroup' && expandsParity)
+  return grows === 'added' || (grows === 'parityGroup' && expandsParity)
 }
 
 /**
@@ -168,14 +168,9 @@ function tryWith(
     if (free.length === 0) return false
     const isBegun = made.length > 0
     const all = [...made, ...free]
-    const count =
-      to.grows === 'pair' && isBegun
-        ? Math.floor(free.length / 2) * 2
-        : to.grows === 'pair'
-          ? all.length >= to.minimumDrives
-            ? all.length - (all.length % 2)
-            : 0
-          : free.length
+    const each = to.takesAtATime
+    const whole = (drives: number) => drives - (drives % each)
+    const count = isBegun || all.length >= to.minimumDrives ? whole(free.length) : 0
     if (count === 0) return false
     const joining = free.slice(0, count)
     const usable = usableOf(

@@ -24,7 +24,7 @@ export function changedPools(plan: Plan, catalogue: Catalogue, newLayout: boolea
   const there = plan.drives.lots.reduce((sum, { count }) => sum + count, 0)
   const layouts = [
     { layout: own, fileSystem: plan.drives.fileSystem },
-    ...(newLayout ? searchedLayouts.filter(({ layout }) => layout !== own) : []),
+    ...(newLayout ? searchedLayouts().filter(({ layout }) => layout !== own) : []),
   ]
   const free = {
     ...plan,

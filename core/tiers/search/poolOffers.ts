@@ -1,6 +1,6 @@
 import type { Catalogue } from '../../catalogue/catalogue'
 import { arrangeDrives } from '../../drives/arrangeDrives'
-import { isRefusal } from '../../drives/layouts/layout'
+import { isRefusal, type SearchedLayout } from '../../drives/layouts/layout'
 import { layouts } from '../../drives/layouts/layouts'
 import { drivesOf, roomTB } from '../../drives/poolOf'
 import { driveTraits } from '../../drives/driveTraits'
@@ -29,24 +29,9 @@ export interface PoolOffer {
   readonly survives: number
 }
 
-/**
- * Layouts that a search goes through, the file system with each, and the fewest drives that make
- * sense of it.
- */
-export const searchedLayouts: readonly {
-  readonly layout: string
-  readonly from: number
-  readonly to?: number
-  readonly fileSystem: Plan['drives']['fileSystem']
-}[] = [
-  { layout: 'separate', from: 1, fileSystem: 'journalled' },
-  { layout: 'mirror', from: 2, to: 2, fileSystem: 'journalled' },
-  { layout: 'pairs', from: 4, fileSystem: 'copyOnWrite' },
-  { layout: 'dedicated-1', from: 3, fileSystem: 'journalled' },
-  { layout: 'dedicated-2', from: 4, fileSystem: 'journalled' },
-  { layout: 'rotating-1', from: 3, fileSystem: 'copyOnWrite' },
-  { layout: 'rotating-2', from: 4, fileSystem: 'copyOnWrite' },
-]
+/** Layouts that a search goes through, each as it says itself. */
+export const searchedLayouts = (): readonly (SearchedLayout & { readonly layout: string })[] =>
+  layouts.flatMap(({ id, searched }) => (searched ? [{ ...searched, layout: id }] : []))
 /** Most drives of one model that are bought. */
 export const mostSearchedDrives = 12
 /** Smaller drives are not looked at. */
@@ -170,8 +155,7 @@ export function poolOffers(
     if (made && made.roomTB >= need.roomTB - 1e-9 && made.survives >= need.survives)
       found.push(made)
   }
-  for (const { layout, from, to = mostSearchedDrives, fileSystem } of searchedLayouts) {
-    if (!layouts.some(({ id }) => id === layout)) continue
+  for (const { layout, from, to = mostSearchedDrives, fileSystem } of searchedLayouts()) {
     for (const keepsOwned of ownedCount > 0 ? [false, true] : [false]) {
       const kept = keepsOwned ? ownedCount : 0
       if (keepsOwned && kept >= from && kept <= to)
