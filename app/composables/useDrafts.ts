@@ -1,7 +1,8 @@
 import { onBeforeUnmount, shallowRef } from 'vue'
 import { planDifferences } from '~~/core/plan/differences'
 import type { StoredPlan } from '~~/core/plan/storedPlan'
-import { draftBox, type KeptDraft } from '~/services/draftBox'
+import { draftBox } from '~/services/draftBox'
+import type { KeptDraft } from '~/services/draftState'
 import { ApiProblem, planApi } from '~/services/planApi'
 
 /**

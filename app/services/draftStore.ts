@@ -1,5 +1,5 @@
 import { createStore, del, entries, keys, set, type UseStore } from 'idb-keyval'
-import { isKeeping, isWriting, noteDrafts, type Draft, type KeptDraft } from './draftBox'
+import { isKeeping, isWriting, noteDrafts, type Draft, type KeptDraft } from './draftState'
 import { livingTabs, thisTab } from './tabs'
 
 interface Record {

@@ -3,7 +3,7 @@ import type { PoolFacts } from './drivesFacts'
 import { layouts } from './layouts/layouts'
 import { layoutLabel } from './refusalText'
 import { ageFindings } from './riskFindings'
-import type { DrivesTale } from './tellDrives'
+import type { DrivesTale } from './drivesTale'
 import { perilFindings } from './tellPerils'
 
 /** Of the raw space, the share that may stay unused before it is told. */

@@ -18,7 +18,7 @@ import { fillMBps } from './firstBuild'
 import { batchFactor } from './layoutRisk'
 import { readErrorShares } from './readError'
 import { rebuildShareOfOuter } from './rebuildHours'
-import type { DrivesTale } from './tellDrives'
+import type { DrivesTale } from './drivesTale'
 
 /** What the chain of failing drives follows from. */
 function chainInputs({ facts, slice }: DrivesTale): Input[] {

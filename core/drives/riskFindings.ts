@@ -1,6 +1,6 @@
 import { finding, type Finding } from '../finding'
 import { ageFactor, causeFactor, drivesUntilVibration } from './failureRate'
-import type { DrivesTale } from './tellDrives'
+import type { DrivesTale } from './drivesTale'
 
 /** What makes these drives fail more often than their class: heat, vibration, age. */
 export function ageFindings({

@@ -25,7 +25,7 @@ import { arrangedBy } from '../expressions/inputs/driveInputs'
 import type { DrivesSlice, PoolFacts } from './drivesFacts'
 import { fileSystems } from './fileSystem'
 import { layoutLabel } from './refusalText'
-import type { DrivesTale } from './tellDrives'
+import type { DrivesTale } from './drivesTale'
 
 type Space = Expression<DimensionsOf<'TB'>>
 

@@ -6,6 +6,7 @@ import type { Format } from '../units/format'
 import { monthsPerYear } from '../units/time'
 import { headroomShare, headroomState, type Verdict, type VerdictState } from '../verdict'
 import type { DrivesFacts, DrivesSlice, PoolFacts } from './drivesFacts'
+import type { DrivesTale } from './drivesTale'
 import { failedDriveText } from './failedDrive'
 import { catalogueFindings, poolFindings } from './driveFindings'
 import { isFarBelowOtherPerils } from './perils'
@@ -13,13 +14,6 @@ import { perilFigures, perilFindings } from './tellPerils'
 import { refusalText } from './refusalText'
 import { riskFigures } from './riskFigures'
 import { missingFigures, neededFigure, rawFigure, spaceFigures } from './spaceFigures'
-
-/** What telling the drives takes: the facts, what they follow from, and how numbers are written. */
-export interface DrivesTale {
-  readonly facts: DrivesFacts
-  readonly slice: DrivesSlice
-  readonly format: Format
-}
 
 /** The drives' facts in words. */
 export function tellDrives(facts: DrivesFacts, slice: DrivesSlice, format: Format): Telling {

@@ -6,7 +6,7 @@ import { finding, type Finding } from '../finding'
 import type { PoolFacts } from './drivesFacts'
 import type { PerilChance } from './perilChances'
 import { hasCopy } from './perilQuestion'
-import type { DrivesTale } from './tellDrives'
+import type { DrivesTale } from './drivesTale'
 
 type Result = 'irreplaceable' | 'replaceable' | 'dayOut'
 

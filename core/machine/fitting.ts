@@ -1,7 +1,8 @@
 import { defineDomain } from '../domain'
 import type { DrivesFacts } from '../drives/drivesFacts'
 import type { Plan } from '../plan/planSchema'
-import { fitFacts, type FitSlice } from './fit/fitFacts'
+import { fitFacts } from './fit/fitFacts'
+import type { FitSlice } from './fit/fitSlice'
 import { tellFit } from './fit/tellFit'
 import type { MachineFacts } from './machineFacts'
 

@@ -1,21 +1,15 @@
+import type { DocumentMigration, RawDocument } from './migrations/documentMigration'
+import { toCheckedParts } from './migrations/toCheckedParts'
 import { toHabitsAndKinds } from './migrations/toHabitsAndKinds'
 import { toPartsAndPrices } from './migrations/toPartsAndPrices'
 import { toSentQualities } from './migrations/toSentQualities'
-
-/** A plan document of unknown or older shape. */
-export type RawDocument = Readonly<Record<string, unknown>>
-
-/** Brings a document from one schema version to the next; pure, and frozen once released. */
-export interface DocumentMigration {
-  readonly from: number
-  readonly up: (document: RawDocument) => RawDocument
-}
 
 /** Every step from version 1 upwards, in order. */
 export const documentMigrations: readonly DocumentMigration[] = [
   toHabitsAndKinds,
   toPartsAndPrices,
   toSentQualities,
+  toCheckedParts,
 ]
 
 /**

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { ownPartKinds, ownPartProblems } from '../catalogue/hardware/ownPart'
+import { ownPartKinds } from '../catalogue/hardware/ownPart'
+import { ownPartFaults } from '../catalogue/hardware/ownPartCheck'
 import { mostOwnParts } from './constants'
 import { choice, namedListOf, optionalQuantity, reference, text } from './fields'
 
@@ -36,7 +37,7 @@ export const ownPartSchema = z
       .meta({ title: 'Properties', description: 'What is known of it, by name.' }),
   })
   .superRefine((part, context) => {
-    for (const message of ownPartProblems(part))
+    for (const message of ownPartFaults(part))
       context.addIssue({
         code: 'custom',
         path: ['traits'],

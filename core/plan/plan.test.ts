@@ -7,7 +7,7 @@ import { editPlan } from './editPlan'
 import { migrateDocument } from './migrations'
 import { valueAt, withValueAt } from './paths'
 import { planField, planJsonSchema } from './planField'
-import { newPlan, planSchema } from './planSchema'
+import { currentSchemaVersion, newPlan, planSchema } from './planSchema'
 import { keptAsideLimits } from './keptAside'
 import { mostValues, readPlan, readPlanText } from './readPlan'
 
@@ -273,7 +273,7 @@ describe('document migrations', () => {
       ok: true,
       keptAside: [],
       plan: {
-        schemaVersion: 4,
+        schemaVersion: currentSchemaVersion,
         name: 'Canal boat',
         choices: { school: 'level95', horizonYears: 7 },
         household: {
@@ -304,7 +304,7 @@ describe('document migrations', () => {
     expect(read).toMatchObject({
       ok: true,
       plan: {
-        schemaVersion: 4,
+        schemaVersion: currentSchemaVersion,
         network: { awayRungMbps: 5.6 },
         household: {
           viewers: [{ lowestRungMbps: 2 }, { lowestRungMbps: 2.5 }, { lowestRungMbps: 2.8 }],

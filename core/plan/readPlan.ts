@@ -1,5 +1,6 @@
 import { issuesOf, type PlanIssue } from './issues'
-import { migrateDocument, type RawDocument } from './migrations'
+import { migrateDocument } from './migrations'
+import type { RawDocument } from './migrations/documentMigration'
 import { currentSchemaVersion, planSchema, type Plan } from './planSchema'
 import { isDeeperThan, keepAside, type FieldsAside } from './keptAside'
 import { unknownFields } from './unknownFields'
@@ -87,11 +88,13 @@ export function readPlan(value: unknown): ReadPlanResult {
   )
   if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }
   const aside = unknownFields(document, parsed.data)
+  const known = isRecord(value.keptAside) ? value.keptAside : {}
   const { kept, leftOut } = keepAside({ ...before.kept, ...aside })
   return {
     ok: true,
     plan: { ...parsed.data, keptAside: kept },
-    keptAside: Object.keys(aside).filter(path => Object.hasOwn(kept, path)),
+    // What this reading put there, a migration's among it; not what was there before.
+    keptAside: Object.keys(kept).filter(path => !Object.hasOwn(known, path)),
     leftOut: [...before.leftOut, ...leftOut],
   }
 }

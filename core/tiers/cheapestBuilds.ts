@@ -82,8 +82,7 @@ function baseChoice(
 function poolsOf(ownedDrives: number): PoolChoice[] {
   const ways = ownedDrives > 0 ? [false, true] : [false]
   return ways.flatMap(keepsOwned =>
-    triedLayouts.flatMap(({ layout, from, fileSystem, ...rest }) => {
-      const most = 'to' in rest ? rest.to : mostBays
+    triedLayouts.flatMap(({ layout, from, to: most = mostBays, fileSystem }) => {
       const makesSense = (count: number) => count >= from && count <= most
       const pool = { driveClass: 'nas', layout, fileSystem, keepsOwned }
       const kept = keepsOwned ? ownedDrives : 0

@@ -62,7 +62,7 @@ describe('a layout that is added by one file and one line', () => {
     const offers = [{ sizeTB: 8, price: 165 }]
     const rule = { layout: triples, hotSpares: 0, bays: 12, expandsParity: false, offers }
     const drives = Array.from({ length: 6 }, () => ({ sizeTB: 8, role: 'any' }) as const)
-    expect(possiblePurchases({ ...rule, ...growth }, drives)).toEqual([
+    expect(possiblePurchases({ ...rule, ...growth, drives }, drives)).toEqual([
       { count: 3, sizeTB: 8, how: 'added' },
     ])
     const question = wayOutQuestion(pool(), { heldTB: 4, toId: 'separate', expandsParity: false })

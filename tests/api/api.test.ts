@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { assess } from '~~/core/assess'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
-import { newPlan, planSchema } from '~~/core/plan/planSchema'
+import { currentSchemaVersion, newPlan, planSchema } from '~~/core/plan/planSchema'
 import { mostIssuesTold } from '../../server/http/problem'
 import { startApi } from './apiServer'
 
@@ -171,7 +171,7 @@ describe('a stored plan', () => {
     const { document: plan } = JSON.parse(readFileSync(`tests/fixtures/plans/${name}`, 'utf8'))
     const { status, body } = await api.send('POST', '/api/plans', plan)
     expect(status).toBe(201)
-    expect(body.plan.schemaVersion).toBe(4)
+    expect(body.plan.schemaVersion).toBe(currentSchemaVersion)
     expect(body.plan.name).toBe(plan.name)
     expect((await api.send('POST', '/api/assessments', body.plan)).body.verdicts).toHaveLength(7)
   })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref } from 'vue'
-import { entriesOfKind, partKinds, type PartEntry } from '~~/core/machine/assembly/places'
+import { partKinds } from '~~/core/catalogue/hardware/partWords'
+import { entriesOfKind, type PartEntry } from '~~/core/machine/assembly/places'
 import type { PartKind } from '~~/core/machine/machineBuild'
 import { useFormat } from '~/composables/useFormat'
 import { useMachineParts } from '~/composables/useMachineParts'

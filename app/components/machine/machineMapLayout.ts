@@ -1,4 +1,4 @@
-import { boardForms } from '~~/core/catalogue/hardware/hardwarePart'
+import { boardForms } from '~~/core/catalogue/hardware/partWords'
 import { drivesOnPorts, sticksTaken, type Assembly } from '~~/core/machine/assembly/assembly'
 import type { PlaceState } from '~~/core/machine/assembly/placement'
 

@@ -2,33 +2,29 @@ import type { MemoryModule } from '../memoryModules'
 import type { Processor } from '../processors'
 import { dataPorts, m2, memoryPlaces, plainBoard, slot } from './boards'
 import { plainCase } from './cases'
-import {
-  boardForms,
-  efficiencyClasses,
-  type Board,
-  type BoardForm,
-  type HardwarePart,
-  type SharingRule,
-  type SupplyForm,
-} from './hardwarePart'
+import type { Board, BoardForm, HardwarePart, SharingRule, SupplyForm } from './hardwarePart'
+import { boardForms, efficiencyClasses, partKinds } from './partWords'
 import { plainSupply } from './supplies'
 
-/** Kinds of part that a plan can add to the catalogue. */
-export const ownPartKinds = {
-  processor: 'Processor',
-  board: 'Board',
-  memory: 'Memory',
-  case: 'Case',
-  supply: 'Power supply',
-  cooler: 'Cooler',
-  controller: 'Controller card',
-  networkCard: 'Network card',
-  ssd: 'System SSD',
-  fan: 'Fan',
-  enclosure: 'Drive enclosure',
-  ups: 'UPS',
-} as const
-export type OwnPartKind = keyof typeof ownPartKinds
+/** Kinds of part that a plan can add to the catalogue, with what they are called. */
+const ownKinds = [
+  'processor',
+  'board',
+  'memory',
+  'case',
+  'supply',
+  'cooler',
+  'controller',
+  'networkCard',
+  'ssd',
+  'fan',
+  'enclosure',
+  'ups',
+] as const satisfies readonly (keyof typeof partKinds)[]
+export type OwnPartKind = (typeof ownKinds)[number]
+export const ownPartKinds = Object.fromEntries(ownKinds.map(kind => [kind, partKinds[kind]])) as {
+  readonly [Kind in OwnPartKind]: (typeof partKinds)[Kind]
+}
 
 type Trait = number | string
 /** A part of one's own: its kind, and what is known of it by the names of `ownPartColumns`. */
@@ -86,7 +82,7 @@ export const ownPartColumns: readonly OwnPartColumn[] = [
   quantity(['coolerMm', 'Room for the cooler', 'mm', 400], ['case']), quantity(['cardMm', 'Room for cards', 'mm', 600], ['case']), quantity(['widthMm', 'Width', 'mm', 1000], ['case']), quantity(['heightMm', 'Height', 'mm', 1000], ['case', 'cooler'], ['cooler']), quantity(['depthMm', 'Depth', 'mm', 1200], ['case']),
   word(['supplyForm', 'Form of the supply'], ['case', 'supply'], { options: ['ATX', 'SFX', 'rack', 'brick'] }), quantity(['ratingW', 'Rating', 'W', 3000], ['supply', 'ups'], ['supply', 'ups']), quantity(['amps12', 'At 12 V', 'A', 250], ['supply']), word(['efficiency', 'Efficiency class'], ['supply'], { options: efficiencyClasses }), quantity(['drivePlugs', 'Plugs for drives', 'plugs', 60], ['supply']), quantity(['leads', 'Leads for drives', 'leads', 20], ['supply']), quantity(['cardPlugs', 'Plugs for cards', 'plugs', 12], ['supply']),
   quantity(['carriesW', 'Heat carried', 'W', 1000], ['cooler'], ['cooler']), quantity(['noiseDb', 'Sound power', 'dB(A)', 90], ['supply', 'cooler', 'enclosure']),
-  quantity(['lanes', 'Lanes', 'lanes', 16], ['controller', 'networkCard']), quantity(['sizeGB', 'Size', 'GB', 100_000], ['ssd'], ['ssd']), word(['link', 'Link'], ['ssd', 'enclosure', 'networkCard'], { options: ['nvme', 'sata', 'usb', 'cable', 'copper', 'fibre', 'wifi'] }),
+  quantity(['lanes', 'Lanes', 'lanes', 16], ['controller', 'networkCard']), quantity(['sizeGB', 'Size', 'GB', 100_000], ['ssd'], ['ssd']), word(['link', 'Link'], ['ssd'], { options: ['nvme', 'sata'] }), word(['link', 'Link'], ['enclosure'], { options: ['usb', 'cable'] }), word(['link', 'Medium'], ['networkCard'], { options: ['copper', 'fibre', 'wifi'] }),
   quantity(['sizeMm', 'Size', 'mm', 300], ['fan'], ['fan']), quantity(['rpm', 'Turns', 'rpm', 12_000], ['fan'], ['fan']), quantity(['bays', 'Bays', 'bays', 60], ['enclosure'], ['enclosure']), quantity(['throughputMBps', 'Throughput', 'MB/s', 20_000], ['enclosure']),
   quantity(['ratingVA', 'Rating', 'VA', 10_000], ['ups']), quantity(['energyWh', 'Battery', 'Wh', 10_000], ['ups']), word(['battery', 'Kind of battery'], ['ups'], { options: ['lead', 'lithium'] }),
 ]

@@ -104,10 +104,10 @@ describe('a machine put together', () => {
   )
   it('a card that takes an M.2 SSD brings a place, as long as there is a slot for it', () => {
     expect(
-      put([{ ref: 'stile-13w' }, { ref: 'twine-m2' }, { ref: 'flint-500n' }]).homeless,
+      put([{ ref: 'stile-13w' }, { ref: 'twine-m2' }, { ref: 'flint-500n' }]).unplaced,
     ).toEqual([])
     expect(
-      put([{ ref: 'stile-13w' }, { ref: 'flint-500n' }]).homeless.map(({ item }) => item.label),
+      put([{ ref: 'stile-13w' }, { ref: 'flint-500n' }]).unplaced.map(({ item }) => item.label),
     ).toEqual(['Flint 500 GB, NVMe'])
     expect(
       put([
@@ -115,7 +115,7 @@ describe('a machine put together', () => {
         { ref: 'cardEntry' },
         { ref: 'twine-m2' },
         { ref: 'flint-500n', count: 2 },
-      ]).homeless.map(({ item }) => item.label),
+      ]).unplaced.map(({ item }) => item.label),
     ).toEqual(['Card that takes an M.2 SSD in a slot', 'Flint 500 GB, NVMe'])
   })
   it("drives hang on the board's live ports and on controllers; those in enclosures need none", () => {
@@ -139,7 +139,7 @@ describe('a machine put together', () => {
     expect(drivesOnPorts(whole)).toBe(4)
   })
   it(
-    'of any board and pieces: each piece in one place that takes it or told as homeless, and ' +
+    'of any board and pieces: each piece in one place that takes it or told as unplaced, and ' +
       'the same every time',
     () => {
       const refs = [
@@ -169,14 +169,14 @@ describe('a machine put together', () => {
             const whole = put([{ ref: board.id }, ...parts])
             const placed = whole.places.flatMap(({ holds }) => holds ?? [])
             expect(
-              new Set([...placed, ...whole.homeless.map(({ item }) => item)].map(({ key }) => key))
+              new Set([...placed, ...whole.unplaced.map(({ item }) => item)].map(({ key }) => key))
                 .size,
             ).toBe(parts.length)
-            expect(placed.length + whole.homeless.length).toBe(parts.length)
+            expect(placed.length + whole.unplaced.length).toBe(parts.length)
             for (const { place, holds } of whole.places)
               if (holds) expect(takes(place, holds)).toBe(true)
             // Nothing that could have had a live place is without one.
-            for (const { item } of whole.homeless)
+            for (const { item } of whole.unplaced)
               expect(
                 whole.places.some(
                   ({ place, holds, offBy }) =>

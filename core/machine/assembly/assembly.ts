@@ -13,7 +13,7 @@ import { dataUsers, cardsAndDisks, type DriveLoad, type Item } from './items'
 import { placeItems, type PlaceState } from './placement'
 
 /** Something of the machine for which the board has no place left. */
-export interface Homeless {
+export interface Unplaced {
   readonly item: Item
   readonly wants: PlaceUser
 }
@@ -41,7 +41,7 @@ export interface Assembly {
   readonly processor: Processor | null
   readonly sticks: readonly MemoryStick[]
   readonly places: readonly PlaceState[]
-  readonly homeless: readonly Homeless[]
+  readonly unplaced: readonly Unplaced[]
   readonly drives: DriveLoad
   /** data ports: of the board that are alive, and of controllers in their slots */
   readonly boardPorts: number
@@ -67,7 +67,7 @@ function sticksOf(build: MachineBuild): MemoryStick[] {
 export function assembly(build: MachineBuild, drives: DriveLoad): Assembly {
   const { board, housing, supply, parts, base, processor } = build
   const items = cardsAndDisks(build, drives)
-  const { places, homeless } = placeItems(board, items)
+  const { places, unplaced } = placeItems(board, items)
   const cooler = partsOfKind(parts, 'cooler').at(-1)?.entry ?? null
   const inside =
     (housing ? (base && housing === base.inside.case ? base.bays : housing.bays35) : 0) +
@@ -85,7 +85,7 @@ export function assembly(build: MachineBuild, drives: DriveLoad): Assembly {
     cooler,
     processor,
     places,
-    homeless,
+    unplaced,
     drives,
     bays35: inside,
     sticks: sticksOf(build),

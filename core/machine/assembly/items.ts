@@ -115,7 +115,16 @@ export function cardsAndDisks(build: MachineBuild, drives: DriveLoad): Item[] {
             })
       case 'optical':
         return known.entry.link === 'data' ? one({ ...plain, kind: 'optical', wants: 'data' }) : []
-      default:
+      // These take no place of the board.
+      case 'board':
+      case 'case':
+      case 'supply':
+      case 'processor':
+      case 'cooler':
+      case 'memory':
+      case 'fan':
+      case 'enclosure':
+      case 'ups':
         return []
     }
   })

@@ -77,9 +77,9 @@ export function placeItems(
   items: readonly Item[],
 ): {
   readonly places: PlaceState[]
-  readonly homeless: { readonly item: Item; readonly wants: PlaceUser }[]
+  readonly unplaced: { readonly item: Item; readonly wants: PlaceUser }[]
 } {
-  if (!board) return { places: [], homeless: [] }
+  if (!board) return { places: [], unplaced: [] }
   const places = placesWithCards(board, items)
   const whole = { ...board, places }
   const holding = new Map<string, Item>()
@@ -89,7 +89,7 @@ export function placeItems(
     if (named && !holding.has(named.id) && takes(named, item)) holding.set(named.id, item)
     else left.push(item)
   }
-  const homeless: { readonly item: Item; readonly wants: PlaceUser }[] = []
+  const unplaced: { readonly item: Item; readonly wants: PlaceUser }[] = []
   // Cards by their length, then M.2 SSDs, and what hangs on ports last: it takes what is left
   // alive.
   const order: readonly PlaceUser[] = ['slot', 'nvme', 'sata', 'data']
@@ -123,11 +123,11 @@ export function placeItems(
         null,
       )
     if (best) holding.set(best.place.id, item)
-    else homeless.push({ item, wants: item.wants })
+    else unplaced.push({ item, wants: item.wants })
   }
   const { off, lanes } = sharingOf(whole, holding)
   return {
-    homeless,
+    unplaced,
     places: places.map(place => ({
       place,
       holds: holding.get(place.id) ?? null,

@@ -4,25 +4,6 @@ import { entryOf } from '../../catalogue/catalogue'
 import type { PartKind, PartLists } from '../machineBuild'
 import { takes, type PlaceState } from './placement'
 
-/** What people call each kind of part, as the machine's own lists do. */
-export const partKinds: Readonly<Record<PartKind, string>> = {
-  board: 'Board',
-  case: 'Case',
-  supply: 'Power supply',
-  processor: 'Processor',
-  cooler: 'Cooler',
-  memory: 'Memory',
-  card: 'Video card',
-  controller: 'Controller card',
-  networkCard: 'Network card',
-  ssd: 'System SSD',
-  fan: 'Fan',
-  cable: 'Cables and adapters',
-  optical: 'Disc drive',
-  enclosure: 'Drive enclosure',
-  ups: 'UPS',
-}
-
 /** An entry of the catalogue that can be put into a machine. */
 export interface PartEntry {
   readonly id: string
@@ -142,7 +123,15 @@ export function goesInto(
         part.link === 'data' &&
         takes(place, { wants: 'data', length: 0 })
       )
-    default:
+    case 'board':
+    case 'case':
+    case 'supply':
+    case 'processor':
+    case 'cooler':
+    case 'memory':
+    case 'fan':
+    case 'enclosure':
+    case 'ups':
       return false
   }
 }

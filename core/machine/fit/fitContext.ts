@@ -1,5 +1,5 @@
 import type { SystemKind } from '../../catalogue/systemKinds'
-import type { FitSlice } from './fitFacts'
+import type { FitSlice } from './fitSlice'
 import type { Assembly } from '../assembly/assembly'
 import type { MachinePower } from '../machinePower'
 import type { MemoryNeed } from '../memory/memoryNeed'

@@ -2,6 +2,7 @@ import type { SystemKind } from '../../catalogue/systemKinds'
 import type { Brief } from '../../plan/brief'
 import type { Machine } from '../../plan/machine'
 import type { Service } from '../../plan/system'
+import type { FitSlice } from './fitSlice'
 import { worseState, type VerdictState } from '../../verdict'
 import { assembly, type Assembly } from '../assembly/assembly'
 import type { DriveLoad } from '../assembly/items'
@@ -15,49 +16,6 @@ import { startSurge, type StartQuestion } from '../power/startSurge'
 import { laneMBps, type FitContext, type HeatFacts, type NoiseFacts } from './fitContext'
 import type { FitRule, FitState, Judgement } from './fitRule'
 import { fitRules } from './fitRules'
-
-/** What of the machine's own fields the rules look at. */
-export type FitWishes = Pick<
-  Machine,
-  'startTogether' | 'memoryGB' | 'monitorAtHand' | 'wantsEcc'
-> & { readonly onWifi: boolean }
-/** Where it stands. */
-export type FitPlace = Pick<
-  Brief,
-  | 'place'
-  | 'opensTo'
-  | 'earDistanceM'
-  | 'roomLowC'
-  | 'roomHighC'
-  | 'cupboardM2'
-  | 'cupboardVented'
-  | 'damp'
-  | 'dusty'
-  | 'mainsVolts'
->
-
-/**
- * What fit follows from: the machine with its parts, the drives, where it stands, and what it has
- * to do.
- */
-export interface FitSlice {
-  readonly machine: FitWishes
-  readonly brief: FitPlace
-  readonly build: MachineBuild
-  readonly power: MachinePower
-  readonly states: readonly [PowerState, PowerState]
-  readonly system: SystemKind | null
-  readonly services: readonly Service[]
-  readonly copyOnWrite: boolean
-  readonly freeBays: number
-  readonly drives: DriveLoad & { readonly fast: number; readonly rawTB: number }
-  readonly parity: boolean
-  readonly layoutId: string
-  readonly conversionsNeeded: number
-  readonly engineGB: number
-  readonly hardwareConversion: boolean
-  readonly serverPortMbps: number
-}
 
 /** A rule with what it says of the machine. */
 export interface Judged {

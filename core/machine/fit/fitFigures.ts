@@ -20,7 +20,8 @@ import { memoryUses, wantedFactor, type MemoryNeed } from '../memory/memoryNeed'
 import { driveRiseK } from '../place/heat'
 import { cupboardDb } from '../place/noise'
 import { mostOfRating, spinUpAmps, spinUpW } from '../power/startSurge'
-import type { FitFacts, FitSlice } from './fitFacts'
+import type { FitFacts } from './fitFacts'
+import type { FitSlice } from './fitSlice'
 
 /** What the machine is put together of, and the drives in it. */
 const built: readonly Input[] = [

@@ -5,7 +5,8 @@ import { machineBuild, type KnownPart, type PartKind, type PartLists } from '../
 import { exactly } from '../../figure'
 import { machinePower, powerStates } from '../machinePower'
 import { newPart } from '../partChanges'
-import { fitContext, judgeFit, type FitSlice } from './fitFacts'
+import { fitContext, judgeFit } from './fitFacts'
+import type { FitSlice } from './fitSlice'
 import { fitStates, type Trial } from './fitRule'
 
 /** A change of parts that makes a rule pass without making another worse. */

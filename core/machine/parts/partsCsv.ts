@@ -2,10 +2,10 @@ import { entryOf } from '../../catalogue/catalogue'
 import {
   ownPartColumns,
   ownPartKinds,
-  ownPartProblems,
   type OwnPart,
   type OwnPartKind,
 } from '../../catalogue/hardware/ownPart'
+import { ownPartFaults } from '../../catalogue/hardware/ownPartCheck'
 import {
   cellNumber,
   columnName,
@@ -186,27 +186,21 @@ export interface OwnPartsRead {
 }
 
 /** The columns of a file of own parts: the fixed ones, then every property. */
-export const ownPartsHeader = [
-  'id',
-  'kind',
-  'label',
-  'price',
-  ...ownPartColumns.map(({ key }) => key),
-]
+/** Each property once: kinds may share one, with words of their own. */
+const columnKeys = [...new Set(ownPartColumns.map(({ key }) => key))]
+export const ownPartsHeader = ['id', 'kind', 'label', 'price', ...columnKeys]
 
 /** Own parts as CSV, with the columns that any of them uses. */
 export function ownPartsCsv(parts: readonly OwnPart[]): string {
-  const used = ownPartColumns.filter(({ key }) =>
-    parts.some(({ traits }) => traits[key] !== undefined),
-  )
+  const used = columnKeys.filter(key => parts.some(({ traits }) => traits[key] !== undefined))
   return csvText([
-    ['id', 'kind', 'label', 'price', ...used.map(({ key }) => key)],
+    ['id', 'kind', 'label', 'price', ...used],
     ...parts.map(({ id, kind, label, price, traits }) => [
       id,
       kind,
       label,
       price ?? '',
-      ...used.map(({ key }) => traits[key] ?? ''),
+      ...used.map(key => traits[key] ?? ''),
     ]),
   ])
 }
@@ -301,7 +295,9 @@ export function readOwnPartsCsv(
       else traits[column.key] = number
     }
     if (wrong.length === 0 && kind)
-      wrong.push(...ownPartProblems({ kind, traits }).map(text => text.replace(/\.$/, '')))
+      wrong.push(
+        ...ownPartFaults({ id, kind, label, price, traits }).map(text => text.replace(/\.$/, '')),
+      )
     if (wrong.length > 0) problems.push({ line, message: `${wrong.join('; ')}.` })
     else if (parts.length + taken.size >= mostOwnParts)
       problems.push({ line, message: `A plan holds at most ${mostOwnParts} own parts.` })

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { efficiencyClasses } from '../../catalogue/hardware/hardwarePart'
+import { efficiencyClasses } from '../../catalogue/hardware/partWords'
 import {
   groupDelayS,
   mostOfRating,

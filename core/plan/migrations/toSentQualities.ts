@@ -1,4 +1,4 @@
-import type { DocumentMigration, RawDocument } from '../migrations'
+import type { DocumentMigration, RawDocument } from './documentMigration'
 
 function isRecord(value: unknown): value is RawDocument {
   return typeof value === 'object' && value !== null && !Array.isArray(value)

@@ -125,8 +125,9 @@ function bookOf(plan: Plan, catalogue: Catalogue): Book {
 }
 
 /** What is sold, and what there is of one's own. */
-const sold = <Part extends { readonly comesWith?: string; readonly price: number }>(part: Part) =>
-  part.comesWith === undefined && part.price >= 0
+const sold = <Part extends { readonly comesWith?: string | undefined; readonly price: number }>(
+  part: Part,
+) => part.comesWith === undefined && part.price >= 0
 
 type OptionKind = 'supply' | 'case' | 'cooler' | 'ssd' | 'enclosure' | 'controller' | 'networkCard'
 function hardwareOptions(kind: OptionKind, book: Book): Option[] {

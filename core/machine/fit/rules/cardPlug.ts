@@ -6,10 +6,10 @@ export const cardPlug = fitRule<{ readonly needed: number; readonly there: numbe
   label: 'Plugs for video cards',
   group: 'power',
   stops: true,
-  judge({ places, homeless, supply }) {
+  judge({ places, unplaced, supply }) {
     const needed = [
       ...places.flatMap(({ holds }) => holds ?? []),
-      ...homeless.map(({ item }) => item),
+      ...unplaced.map(({ item }) => item),
     ].reduce((sum, { cardPlugs }) => sum + cardPlugs, 0)
     return supply && needed > 0
       ? { state: passIf(needed <= supply.cardPlugs), values: { needed, there: supply.cardPlugs } }

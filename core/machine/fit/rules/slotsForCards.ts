@@ -9,9 +9,9 @@ export const slotsForCards = fitRule<{
   label: 'Slots for the cards',
   group: 'places',
   stops: true,
-  judge({ board, places, homeless }) {
+  judge({ board, places, unplaced }) {
     if (!board) return null
-    const missing = homeless.filter(({ wants }) => wants === 'slot').map(({ item }) => item)
+    const missing = unplaced.filter(({ wants }) => wants === 'slot').map(({ item }) => item)
     const cards = places.filter(({ holds }) => holds?.wants === 'slot').length + missing.length
     if (cards === 0) return null
     return {
@@ -24,9 +24,9 @@ export const slotsForCards = fitRule<{
     missing.length
       ? `There is no free slot for: ${missing.join(', ')}.`
       : `${counted(cards, 'card')}, each in a slot that takes it.`,
-  trials: ({ homeless }) => [
+  trials: ({ unplaced }) => [
     { how: 'replace', kind: 'board' },
-    ...homeless.flatMap(({ item }) =>
+    ...unplaced.flatMap(({ item }) =>
       item.partIndex === null || item.wants !== 'slot'
         ? []
         : [{ how: 'remove', partIndex: item.partIndex } as const],

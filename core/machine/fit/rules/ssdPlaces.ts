@@ -6,9 +6,9 @@ export const ssdPlaces = fitRule<{ readonly missing: readonly string[] }>({
   label: 'M.2 places',
   group: 'places',
   stops: true,
-  judge({ board, places, homeless }) {
+  judge({ board, places, unplaced }) {
     const isM2 = (wants: string) => wants === 'nvme' || wants === 'sata'
-    const missing = homeless.filter(({ wants }) => isM2(wants))
+    const missing = unplaced.filter(({ wants }) => isM2(wants))
     if (!board || (missing.length === 0 && !places.some(({ holds }) => holds && isM2(holds.wants))))
       return null
     return {

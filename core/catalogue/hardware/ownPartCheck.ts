@@ -1,0 +1,22 @@
+import { entryOfOwn, ownPartKinds, ownPartProblems, type OwnPart } from './ownPart'
+import { partSchemas } from './partSchemas'
+
+/**
+ * What is wrong with a part of one's own: its properties, and what its kind makes of them. It is
+ * held to the schema that the parts that ship are held to.
+ * @returns sentences; empty where nothing is wrong
+ */
+export function ownPartFaults(part: OwnPart): string[] {
+  const problems = ownPartProblems(part)
+  if (problems.length > 0) return problems
+  const entry = entryOfOwn(part)
+  if (!('hardware' in entry)) return []
+  const { hardware } = entry
+  const result = partSchemas[hardware.kind].safeParse(hardware)
+  if (result.success) return []
+  const names = [...new Set(result.error.issues.map(({ path }) => String(path[0] ?? '')))]
+  return [
+    `A ${ownPartKinds[part.kind].toLowerCase()} cannot be so: check ${names.join(', ')}; ` +
+      'counts are whole numbers.',
+  ]
+}
