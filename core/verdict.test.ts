@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { exactly } from './figure'
+import { headroomOrder } from './headrooms'
 import {
   ampleShare,
   byHeadroomOrder,
-  headroomOrder,
   headroomShare,
   headroomState,
   meetsNeed,

@@ -1,4 +1,5 @@
 import type { Estimate } from './figure'
+import { headroomOrder } from './headrooms'
 
 /** From best to worst; unknown when the plan does not say enough yet. */
 export const verdictStates = ['ample', 'enough', 'tight', 'short', 'impossible', 'unknown'] as const
@@ -22,18 +23,7 @@ export interface Verdict {
   readonly figures: readonly string[]
 }
 
-/** The headroom line from left to right; a verdict that is not listed stands behind these. */
-export const headroomOrder = [
-  'streams',
-  'space',
-  'survival',
-  'home',
-  'away',
-  'fit',
-  'money',
-] as const
-
-/** Verdicts in the order of the headroom line. */
+/** Verdicts in the order of the headroom line; one that is not listed stands behind the others. */
 export function byHeadroomOrder(verdicts: readonly Verdict[]): Verdict[] {
   const place = ({ id }: Verdict) => {
     const at = (headroomOrder as readonly string[]).indexOf(id)

@@ -4,7 +4,8 @@ import { catalogue } from './catalogue/catalogue'
 import { tideMillHouse } from './catalogue/tideMillHouse'
 import { exactly } from './figure'
 import { newPlan, planSchema, type PlanInput } from './plan/planSchema'
-import { headroomOrder, verdictStates, type Verdict, type VerdictState } from './verdict'
+import { headroomOrder } from './headrooms'
+import { verdictStates, type Verdict, type VerdictState } from './verdict'
 import { joinClauses, overallAnswer, verdictClause } from './verdictClauses'
 
 const verdict = (id: string, state: VerdictState, rest: Partial<Verdict> = {}): Verdict => ({

@@ -1,48 +1,5 @@
+import { headroomWords } from './headrooms'
 import { meetsNeed, type Verdict } from './verdict'
-
-type Clauses = Readonly<Record<'short' | 'tight' | 'unknown', string>>
-
-/**
- * What a headroom means for the whole plan, as a clause of its own behind "because"; by the
- * headroom's id.
- */
-const clauses: Readonly<Record<string, Clauses>> = {
-  streams: {
-    short: 'the machine cannot convert enough at once',
-    tight: 'the conversions needed just fit',
-    unknown: 'conversions cannot be judged until the processor is known',
-  },
-  space: {
-    short: 'the library outgrows the drives',
-    tight: 'the library just fits',
-    unknown: 'space cannot be judged until holdings and drives are entered',
-  },
-  survival: {
-    short: 'it survives too few failed drives',
-    tight: 'it survives just as many failed drives as it must',
-    unknown: 'survival cannot be judged until drives are chosen',
-  },
-  home: {
-    short: 'the home network is too slow',
-    tight: 'the home network just keeps up',
-    unknown: 'the home network cannot be judged yet',
-  },
-  away: {
-    short: 'the upload is too slow for viewers away',
-    tight: 'the upload just keeps up',
-    unknown: 'the upload cannot be judged yet',
-  },
-  fit: {
-    short: 'there are too few bays',
-    tight: 'the drives just fit into the bays',
-    unknown: 'the bays cannot be judged until drives are chosen',
-  },
-  money: {
-    short: 'it costs more than the budget',
-    tight: 'it takes nearly all of the budget',
-    unknown: 'a price that counts is not known',
-  },
-}
 
 /**
  * The clause of a verdict that is not plainly met; a headroom without a clause of its own is called
@@ -53,7 +10,9 @@ export function verdictClause({ id, label, state, asked, possible }: Verdict): s
   // Enough at once and short all the same: it is the minutes.
   if (id === 'streams' && state === 'short' && asked && possible && asked.likely <= possible.likely)
     return 'the machine falls behind for too long'
-  return clauses[id]?.[kind] ?? `${label} is ${kind === 'unknown' ? 'not known' : kind}`
+  return (
+    headroomWords(id)?.clauses[kind] ?? `${label} is ${kind === 'unknown' ? 'not known' : kind}`
+  )
 }
 
 /** Clauses as one: 'a', 'a and b', 'a, b and c'. */

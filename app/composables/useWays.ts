@@ -1,7 +1,7 @@
 import { computed, ref } from 'vue'
 import { usualTiers } from '~~/core/plan/constants'
 import type { Plan } from '~~/core/plan/planSchema'
-import type { Objective } from '~~/core/tiers/search/buildSearch'
+import type { Objective } from '~~/core/tiers/search/buildQuestion'
 import type { WayBuild } from '~~/core/tiers/search/wayRows'
 import { planApi } from '~/services/planApi'
 import { usePlanStore } from '~/stores/planStore'

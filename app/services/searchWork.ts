@@ -2,11 +2,8 @@ import { catalogue } from '~~/core/catalogue/catalogue'
 import type { Plan } from '~~/core/plan/planSchema'
 import { flipBars, type Compared, type Flips } from '~~/core/tiers/flips'
 import type { SearchResult } from '~~/core/tiers/search/branchAndBound'
-import {
-  createBuildSearch,
-  type FoundBuild,
-  type Objective,
-} from '~~/core/tiers/search/buildSearch'
+import { createBuildSearch } from '~~/core/tiers/search/buildSearch'
+import type { FoundBuild, Objective } from '~~/core/tiers/search/buildQuestion'
 import { cheapestChange } from '~~/core/tiers/search/cheapestChange'
 import { clashOf, type Clash } from '~~/core/tiers/search/clash'
 import { frontier, type FrontierAxis, type FrontierProgress } from '~~/core/tiers/search/frontier'

@@ -118,7 +118,9 @@ export function spaceFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
       source: layoutLabel(facts.layoutId),
       ...(facts.isAutomatic
         ? {
-            note: 'No layout is chosen yet, so it follows the number of drives and what must survive.',
+            note:
+              'No layout is chosen yet, so it follows the number of drives and what must ' +
+              'survive.',
           }
         : {}),
     },

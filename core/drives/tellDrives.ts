@@ -1,3 +1,4 @@
+import { headrooms } from '../headrooms'
 import { withinSentence } from '../withinSentence'
 import type { Telling } from '../domain'
 import { exactly, type Estimate } from '../figure'
@@ -67,7 +68,7 @@ function spaceVerdict(
   const horizonMonths = horizonYears * monthsPerYear
   const common = {
     id: 'space',
-    label: 'Space',
+    label: headrooms.space.label,
     domain: 'drives',
     unit: 'TB',
     asked,
@@ -137,7 +138,7 @@ function survivalVerdict(pool: PoolFacts, { facts, slice, format }: DrivesTale):
   const alone = pool.hasOneCopyOnly ? ' What is irreplaceable has no second copy.' : ''
   return {
     id: 'survival',
-    label: 'Survival',
+    label: headrooms.survival.label,
     domain: 'drives',
     unit: 'failed drives',
     asked: exactly(asked),
@@ -191,7 +192,7 @@ function withoutPool(tale: DrivesTale): Pick<Telling, 'verdicts' | 'findings'> {
   })
   return {
     verdicts: [
-      verdict('space', 'Space', {
+      verdict('space', headrooms.space.label, {
         unit: 'TB',
         asked: slice.contentAtHorizonTB,
         figures: [
@@ -201,7 +202,7 @@ function withoutPool(tale: DrivesTale): Pick<Telling, 'verdicts' | 'findings'> {
           'drives.monthFull',
         ],
       }),
-      verdict('survival', 'Survival', {
+      verdict('survival', headrooms.survival.label, {
         unit: 'failed drives',
         asked: exactly(slice.survivesAtLeast),
         figures: ['drives.lossChanceAtHorizon', 'drives.rebuildHours'],

@@ -1,3 +1,4 @@
+import { headrooms } from '../headrooms'
 import { peakFactors } from '../catalogue/qualities'
 import type { Telling } from '../domain'
 import { absentFigure, declareFigure } from '../expressions/declareFigure'
@@ -283,7 +284,7 @@ function homeVerdict(
         `${n(peak.peakMbps, 3)} Mb/s at their peak`
   return {
     id: 'home',
-    label: 'Home network',
+    label: headrooms.home.label,
     domain: 'network',
     unit: 'Mb/s',
     asked,
@@ -306,7 +307,7 @@ function awayVerdict(
   const possible = exactly(awayStreams)
   return {
     id: 'away',
-    label: 'Away',
+    label: headrooms.away.label,
     domain: 'network',
     unit: 'streams',
     asked,

@@ -1,3 +1,4 @@
+import { headrooms } from '../headrooms'
 import type { Telling } from '../domain'
 import { declareFigure } from '../expressions/declareFigure'
 import {
@@ -152,7 +153,7 @@ function moneyVerdict(
         : `${money(toPay)} to pay now, ${money(-left)} over the budget.`
   return {
     id: 'money',
-    label: 'Money',
+    label: headrooms.money.label,
     domain: 'ownership',
     unit: 'money',
     asked,

@@ -1,3 +1,4 @@
+import { headrooms } from '../headrooms'
 import type { Telling } from '../domain'
 import { absentFigure, declareFigure } from '../expressions/declareFigure'
 import {
@@ -191,7 +192,7 @@ function conversionsVerdict(facts: StreamsFacts, slice: StreamsSlice, format: Fo
       : ''
   return {
     id: 'streams',
-    label: byMinutes ? 'Minutes short' : 'Conversions',
+    label: byMinutes ? 'Minutes short' : headrooms.streams.label,
     domain: 'streams',
     unit: byMinutes ? 'min/month' : 'conversions',
     asked,

@@ -1,5 +1,6 @@
 import { entryOf, type Catalogue } from '../catalogue/catalogue'
 import type { MachineBase } from '../catalogue/machineBases'
+import { headroomOrder } from '../headrooms'
 import { layouts } from '../drives/layouts/layouts'
 import type { Plan } from '../plan/planSchema'
 import { adoptBuild, ownedLots, type Build, type ConverterChoice, type PoolChoice } from './builds'
@@ -29,8 +30,6 @@ const cards = [null, 'cardEntry', 'cardModern'] as const
 const memoryOfBoardsGB = 16
 /** Processors more costly than this are left to a search of their own. */
 export const mostForProcessor = 400
-
-const headrooms = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money'] as const
 
 /**
  * What a base takes: a whole machine keeps its processor and memory, a board needs one of its
@@ -158,7 +157,7 @@ export function cheapestBuilds(plan: Plan, catalogue: Catalogue, most: number): 
       axes.pools.forEach((pool, poolAt) => {
         if (pool.count + (pool.keepsOwned ? owned : 0) > bays) return
         const evaluation = evaluator.evaluate(base, converter, poolAt)
-        const lacks = headrooms.filter(
+        const lacks = headroomOrder.filter(
           headroom => evaluation[headroom] === 'short' || evaluation[headroom] === 'impossible',
         )
         if (

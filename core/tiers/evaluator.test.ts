@@ -4,7 +4,7 @@ import { assess } from '../assess'
 import { catalogue } from '../catalogue/catalogue'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { planSchema } from '../plan/planSchema'
-import { headroomOrder } from '../verdict'
+import { headroomOrder } from '../headrooms'
 import { adoptBuild, type ConverterChoice, type PoolChoice } from './builds'
 import { createEvaluator, type Axes } from './evaluator'
 

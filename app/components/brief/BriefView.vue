@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { headroomOrder } from '~~/core/headrooms'
 import { defineAsyncComponent } from 'vue'
 import OverallVerdict from '~/components/brief/OverallVerdict.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
@@ -22,7 +23,6 @@ const WaterfallChart = defineAsyncComponent(() =>
 const QuickFields = defineAsyncComponent(() =>
   afterPaint().then(() => import('~/components/brief/QuickFields.vue')),
 )
-const order = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money']
 </script>
 
 <template>
@@ -47,7 +47,7 @@ const order = ['streams', 'space', 'survival', 'home', 'away', 'fit', 'money']
       <div class="columns">
         <section class="sheet sentences">
           <h2>Verdicts</h2>
-          <VerdictSentence v-for="id in order" :id="id" :key="id" linked />
+          <VerdictSentence v-for="id in headroomOrder" :id="id" :key="id" linked />
         </section>
         <section class="sheet sentences">
           <h2>Worth knowing</h2>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { headroomWords } from '~~/core/headrooms'
 import { withinSentence } from '~~/core/withinSentence'
 import { computed, ref } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
@@ -37,15 +38,7 @@ const paths = {
   secondMachine: 'M2 13h5V6H2zM9 13h5V3H9z',
   leave: 'M3 7h10v2H3z',
 } as const
-const headrooms: Readonly<Record<string, string>> = {
-  streams: 'conversions',
-  space: 'space',
-  survival: 'survival',
-  home: 'home network',
-  away: 'away',
-  fit: 'fit and power',
-}
-const words = (ids: readonly string[]) => ids.map(id => headrooms[id] ?? id).join(', ')
+const words = (ids: readonly string[]) => ids.map(id => headroomWords(id)?.name ?? id).join(', ')
 function sentence(entry: TriedComputer): string {
   const fixes = entry.fixes.length
     ? `With ${namesOf(entry.fixes, catalogue).join(' and ')} for ${money(entry.fixesPrice)}`

@@ -12,7 +12,7 @@ import PartsSection from './PartsSection.vue'
 import PartTray from './PartTray.vue'
 import PlaceInspector from './PlaceInspector.vue'
 import PlaceSection from './PlaceSection.vue'
-import PowerSection from './PowerSection.vue'
+import StartSection from './StartSection.vue'
 import SystemSection from './SystemSection.vue'
 
 const button = (wrapper: ReturnType<typeof mount>, label: string | RegExp) =>
@@ -129,7 +129,7 @@ describe('the fit report', () => {
 describe('power, memory, noise and heat', () => {
   it('says whether it starts, and swaps the supply', async () => {
     const store = openDemo()
-    const power = mount(PowerSection)
+    const power = mount(StartSection)
     expect(power.find('.sentence').text()).toMatch(
       /takes 147\s?W; the supply gives 300\s?W, so it starts/,
     )
@@ -150,7 +150,7 @@ describe('power, memory, noise and heat', () => {
   })
   it('a supply that its maker fixed is not offered another', () => {
     openDemo({ machine: { base: 'clerk-17', parts: [] } })
-    expect(mount(PowerSection).text()).toContain('nothing goes in its place')
+    expect(mount(StartSection).text()).toContain('nothing goes in its place')
   })
   it('memory is told by use, and a stick is added where a slot is free', async () => {
     const store = openDemo()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { headroomOrder } from '~~/core/headrooms'
 import { layouts } from '~~/core/drives/layouts/layouts'
 import { computed, onBeforeUnmount } from 'vue'
 import { navigateTo } from '#imports'
@@ -51,10 +52,7 @@ const shortVerdict = (id: string) => ({
 })
 const isEmpty = computed(() => figure('library.contentAtHorizonTB') === 0)
 function stateOf({ evaluation, lacks }: BuildForNeed): VerdictState {
-  const { streams, space, survival, home, away, fit, money } = evaluation
-  return lacks.length
-    ? 'short'
-    : [streams, space, survival, home, away, fit, money].reduce(worseState)
+  return lacks.length ? 'short' : headroomOrder.map(id => evaluation[id]).reduce(worseState)
 }
 const inShort = (id: string) => layouts.find(layout => layout.id === id)?.takesInShort ?? id
 const cardsOf = computed(() =>

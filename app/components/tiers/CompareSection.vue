@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Figure } from '~~/core/figure'
-import { headroomOrder, meetsNeed, type Verdict } from '~~/core/verdict'
+import { headroomOrder } from '~~/core/headrooms'
+import { meetsNeed, type Verdict } from '~~/core/verdict'
 import StateMark from '~/components/common/StateMark.vue'
 import WorkingLink from '~/components/common/WorkingLink.vue'
 import { useBackground } from '~/composables/useBackground'

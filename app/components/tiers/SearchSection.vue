@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { headrooms } from '~~/core/headrooms'
 import { computed, ref } from 'vue'
 import type { Limit } from '~~/core/tiers/search/clash'
 import { mostTiers } from '~~/core/plan/constants'
@@ -24,21 +25,11 @@ const { money, number, quantity } = useFormat()
 const newLayout = ref(false)
 const clash = useSearch('clash', () => null)
 const picked = ref<number | null>(null)
-const names: Readonly<Record<Limit, string>> = {
-  streams: 'the conversions',
-  space: 'the room',
-  survival: 'what must survive',
-  home: 'the home network',
-  away: 'the upload',
-  budget: 'the budget',
-}
+const nameOf = (limit: Limit) => headrooms[limit === 'budget' ? 'money' : limit].need
 const list = (limits: readonly Limit[]) =>
   limits.length === 1
-    ? names[limits[0]!]
-    : `${limits
-        .slice(0, -1)
-        .map(limit => names[limit])
-        .join(', ')} and ${names[limits.at(-1)!]}`
+    ? nameOf(limits[0]!)
+    : `${limits.slice(0, -1).map(nameOf).join(', ')} and ${nameOf(limits.at(-1)!)}`
 const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 const clashText = computed(() => {
   const now = clash.progress.value
@@ -54,7 +45,7 @@ const clashText = computed(() => {
   if (!now.relaxed) return `${first} Giving up one of them is not enough.`
   const { limit, build } = now.relaxed
   return (
-    `${first} The cheapest way out is to move ${names[limit]}: ` +
+    `${first} The cheapest way out is to move ${nameOf(limit)}: ` +
     `${limit === 'budget' ? `from ${money(store.plan!.brief.budget!)} to ${money(build.toPay)}` : `then ${build.label} with ${build.drives} does, at ` + `${money(build.toPay)}${limit === 'streams' ? `, with ${number(build.possible)} conversions` : limit === 'space' ? `, with ${quantity(build.roomTB, 'TB')} of room` : ''}`}.`
   )
 })

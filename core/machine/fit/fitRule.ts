@@ -1,5 +1,6 @@
 import type { HardwarePart } from '../../catalogue/hardware/hardwarePart'
 import type { PlanInput } from '../../plan/planSchema'
+import type { PlanPath } from '../../expressions/planPath'
 import type { Format } from '../../units/format'
 import type { KnownPart, PartKind } from '../machineBuild'
 import type { FitContext } from './fitContext'
@@ -62,6 +63,31 @@ export interface FitCases {
 }
 
 /**
+ * Steps of a search for builds, each with all that was chosen before it:
+ * core – board, processor, memory, cards and system, whatever the drives are;
+ * machine – the same of a machine whose case, cooler and supply stay;
+ * heat – what the watts of the drives decide of such a machine;
+ * cards – what the places decide that its drives leave;
+ * body – case, supply, cooler and enclosure are chosen: disks for the system and cards only add.
+ */
+export const pruneSteps = ['core', 'machine', 'heat', 'cards', 'body'] as const
+export type PruneStep = (typeof pruneSteps)[number]
+
+/** Whose failures are final at a step: heat looks at the drives' watts alone. */
+const finalAt: Readonly<Record<PruneStep, readonly PruneStep[]>> = {
+  core: ['core'],
+  machine: ['core', 'machine'],
+  heat: ['heat'],
+  cards: ['cards', 'heat'],
+  body: pruneSteps,
+}
+
+/** Of some rules those whose failure is final at a step of a search. */
+export function rulesFinalAt(step: PruneStep, rules: readonly FitRule[]): FitRule[] {
+  return rules.filter(({ prunes }) => prunes !== undefined && finalAt[step].includes(prunes))
+}
+
+/**
  * One rule of fit. A rule that has nothing to say of a machine answers null. Another rule is a file
  * in rules/ with its two cases, and
  * a line in fitRules.ts.
@@ -72,6 +98,15 @@ export interface FitRule<Values extends object = object> {
   readonly group: FitGroup
   /** when it fails, the machine cannot be put together or does not start */
   readonly stops?: boolean
+  /**
+   * the step of a search from which on a failure is final: nothing that is chosen later mends it;
+   * left out where something may
+   */
+  readonly prunes?: PruneStep
+  /** fields that a finding of it points at where no part clashes; the machine's base unless said */
+  readonly about?: readonly PlanPath[]
+  /** told in the report alone, never as a finding */
+  readonly inReportOnly?: boolean
   readonly judge: (context: FitContext) => Judgement<Values> | null
   readonly say: (values: Values, format: Format, state: FitState) => string
   readonly trials?: (context: FitContext, values: Values) => readonly Trial[]

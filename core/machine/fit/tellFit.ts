@@ -1,3 +1,4 @@
+import { headrooms } from '../../headrooms'
 import type { Telling } from '../../domain'
 import { exactly } from '../../figure'
 import { finding, type Finding } from '../../finding'
@@ -17,12 +18,14 @@ export function tellFit(facts: FitFacts, slice: FitSlice, format: Format): Telli
   }
 }
 
+const ruleOf = (id: string) => fitRules.find(rule => rule.id === id)!
+
 /** What a rule says, as a sentence. */
 export function fitSentence(
   { id, state, values }: FitFacts['judged'][number],
   format: Format,
 ): string {
-  return fitRules.find(rule => rule.id === id)!.say(values, format, state)
+  return ruleOf(id).say(values, format, state)
 }
 
 function fitVerdict(
@@ -34,7 +37,7 @@ function fitVerdict(
   const possible = exactly(bays)
   return {
     id: 'fit',
-    label: 'Fit and power',
+    label: headrooms.fit.label,
     domain: 'machine',
     unit: 'drives',
     asked,
@@ -78,7 +81,9 @@ function fitVerdictSentence(
 /** What fails or warns, as findings; the bays have one of their own. */
 function fitFindings(facts: FitFacts, format: Format): Finding[] {
   return facts.judged
-    .filter(({ state, id }) => (state === 'fail' || state === 'warning') && id !== 'growthLeft')
+    .filter(
+      ({ state, id }) => (state === 'fail' || state === 'warning') && !ruleOf(id).inReportOnly,
+    )
     .map(judged =>
       finding(
         judged.state === 'fail' ? 'fail' : 'caution',
@@ -94,7 +99,5 @@ function fitFindings(facts: FitFacts, format: Format): Finding[] {
 function findingInputs({ clash, id }: FitFacts['judged'][number]): string[] {
   const parts = [...new Set(clash?.parts ?? [])].map(index => `machine.parts.${index}.ref`)
   if (parts.length > 0) return parts
-  return id === 'noise' || id === 'warmDrives' || id === 'dampAndDust' || id === 'rackPlace'
-    ? ['brief.place']
-    : ['machine.base']
+  return [...(ruleOf(id).about ?? ['machine.base'])]
 }

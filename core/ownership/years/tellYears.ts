@@ -101,7 +101,7 @@ const inputs: Readonly<Record<CashKind, readonly Input[]>> = {
   resale: ['costs.resaleShare', ...purchase],
 }
 
-/** How a kind of payment adds up, in words: each payment is rounded, so no product gives the sum. */
+/** How a kind of payment adds up, in words: each is rounded, so no product gives the sum. */
 function saysOf(
   kind: CashKind,
   { flow, question }: { readonly flow: CashFlow; readonly question: CashQuestion },

@@ -31,7 +31,7 @@ export interface SearchResult<Found> extends SearchCounts {
 }
 
 /** Costs that differ by no more are equal. */
-export const sameCost = 1e-6
+export const costEpsilon = 1e-6
 /** Between two reports so many states are looked into. */
 const nodesPerReport = 64
 
@@ -48,7 +48,7 @@ export function* branchAndBound<State, Found>(
 ): Generator<SearchResult<Found>, SearchResult<Found>> {
   let best: { cost: number; found: Found } | null = null
   let [nodes, leaves, cut] = [0, 0, 0]
-  const limit = () => (best === null ? upTo : Math.min(upTo, best.cost)) + sameCost
+  const limit = () => (best === null ? upTo : Math.min(upTo, best.cost)) + costEpsilon
   const open: Iterator<Branch<State>>[] = []
   const enter = (state: State): void => {
     nodes++
@@ -62,7 +62,9 @@ export function* branchAndBound<State, Found>(
     if (
       whole &&
       whole.cost <= limit() &&
-      (best === null || whole.cost < best.cost - sameCost || compare(whole.found, best.found) < 0)
+      (best === null ||
+        whole.cost < best.cost - costEpsilon ||
+        compare(whole.found, best.found) < 0)
     )
       best = whole
   }

@@ -8,15 +8,9 @@ import { newPart } from '../../machine/partChanges'
 import { planSchema, type Plan, type PlanInput } from '../../plan/planSchema'
 import { createBoxEvaluator } from '../boxEvaluator'
 import { adoptPool } from '../builds'
-import {
-  compareChanges,
-  compareFound,
-  createBuildSearch,
-  finishSearch,
-  lacksOf,
-  type BuildQuestion,
-  type Objective,
-} from './buildSearch'
+import { createBuildSearch, finishSearch } from './buildSearch'
+import { lacksOf, type BuildQuestion, type Objective } from './buildQuestion'
+import { compareChanges, compareFound } from './ties'
 import { hasMachine } from './frames'
 import { poolOffers } from './poolOffers'
 

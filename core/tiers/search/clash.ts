@@ -1,12 +1,8 @@
 import type { Catalogue } from '../../catalogue/catalogue'
 import type { Plan } from '../../plan/planSchema'
-import {
-  createBuildSearch,
-  finishSearch,
-  needIds,
-  type NeedId,
-  type Objective,
-} from './buildSearch'
+import { createBuildSearch, finishSearch } from './buildSearch'
+import { needIds, type NeedId } from '../../headrooms'
+import type { Objective } from './buildQuestion'
 import { wayBuild, type WayBuild } from './wayRows'
 
 /** What is asked of a build: a part of the need, or the most to pay. Rules of fit never count. */

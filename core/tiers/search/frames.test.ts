@@ -99,9 +99,9 @@ describe('frames', () => {
     expect(refs(lych, 'networkCard')).toContain('heron-2')
     const controllers = lych.groups.find(({ id }) => id === 'controller')!
     const [noneAtAll, one] = controllers.options
-    expect(controllers.goes!(noneAtAll!, { bays: 0, count: 1 })).toBe(true)
-    expect(controllers.goes!(one!, { bays: 0, count: 1 })).toBe(false)
-    expect(controllers.goes!(one!, { bays: 0, count: 8 })).toBe(true)
+    expect(controllers.allowed!(noneAtAll!, { bays: 0, count: 1 })).toBe(true)
+    expect(controllers.allowed!(one!, { bays: 0, count: 1 })).toBe(false)
+    expect(controllers.allowed!(one!, { bays: 0, count: 8 })).toBe(true)
   })
   it(
     'boot from the cheapest disk of each kind of place, and from a stick only where the ' +

@@ -68,7 +68,7 @@ export interface Group {
     | 'networkCard'
   readonly options: readonly Option[]
   /** whether an option goes with what was chosen before; only what a rule of fit would refuse */
-  readonly goes?: (option: Option, chosen: Chosen) => boolean
+  readonly allowed?: (option: Option, chosen: Chosen) => boolean
 }
 /** What was chosen so far, as far as later steps look at it. */
 export interface Chosen {
@@ -278,7 +278,7 @@ function cards(board: Board | null, book: Book): Group[] {
     {
       id: 'controller',
       options: orNone(hardwareOptions('controller', book)),
-      goes: (option, { count }) =>
+      allowed: (option, { count }) =>
         option.refs.length === 0 || board === null || count + 1 > surePorts(board),
     },
     {
@@ -347,7 +347,7 @@ function boardFrame(board: Board, book: Book): Frame {
       {
         id: 'case',
         options: hardwareOptions('case', book),
-        goes: ({ housing }, { supply, count }) =>
+        allowed: ({ housing }, { supply, count }) =>
           housing!.forms.includes(board.form) &&
           housing!.supplyForm === supply!.form &&
           housing!.bays35 >= count &&
@@ -359,7 +359,7 @@ function boardFrame(board: Board, book: Book): Frame {
             {
               id: 'cooler' as const,
               options: hardwareOptions('cooler', book),
-              goes: (option: Option, { processor, housing }: Chosen) => {
+              allowed: (option: Option, { processor, housing }: Chosen) => {
                 const cooler = entryOf(catalogue.hardware, option.refs[0]!) as Cooler
                 return (
                   cooler.sockets.includes(board.socket!) &&
@@ -451,7 +451,7 @@ function machineFrame(
           },
         ]
       : []),
-    { id: 'enclosure', options: orNone(hardwareOptions('enclosure', book)), goes: enoughBays },
+    { id: 'enclosure', options: orNone(hardwareOptions('enclosure', book)), allowed: enoughBays },
     ...cards(board, book),
     ...(base?.hasSystemDisk || build.parts.some(({ kind }) => kind === 'ssd') || parts.isOwn
       ? []

@@ -1,4 +1,5 @@
-import { createBuildSearch, type BuildQuestion, type Objective } from './buildSearch'
+import { createBuildSearch } from './buildSearch'
+import type { BuildQuestion, Objective } from './buildQuestion'
 import type { SearchCounts } from './branchAndBound'
 import { wayBuild, type WayBuild } from './wayRows'
 import type { Catalogue } from '../../catalogue/catalogue'

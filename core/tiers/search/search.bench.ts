@@ -4,7 +4,8 @@ import { usualTiers } from '../../plan/constants'
 import { planSchema } from '../../plan/planSchema'
 import { seededRandom } from '../../random'
 import { runSearch, sorted, type SearchProblem } from './branchAndBound'
-import { createBuildSearch, type Objective } from './buildSearch'
+import { createBuildSearch } from './buildSearch'
+import type { Objective } from './buildQuestion'
 
 const demo = planSchema.parse({ ...tideMillHouse, brief: { ...tideMillHouse.brief, budget: null } })
 

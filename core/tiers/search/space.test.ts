@@ -3,15 +3,9 @@ import { catalogue } from '../../catalogue/catalogue'
 import { usualTiers, mostCloudSteps, mostTiers } from '../../plan/constants'
 import { planSchema } from '../../plan/planSchema'
 import { supplyEfficiency, efficiencyTable, at230V } from '../../machine/power/supplyCurve'
-import { sameCost } from './branchAndBound'
-import {
-  bestEfficiency,
-  rulesOfBody,
-  rulesOfCards,
-  rulesOfCore,
-  rulesOfHeat,
-  rulesOfMachine,
-} from './buildSearch'
+import { costEpsilon } from './branchAndBound'
+import { bestEfficiency } from './bounds'
+import { pruneSteps, rulesFinalAt, type PruneStep } from '../../machine/fit/fitRule'
 import { fitRules } from '../../machine/fit/fitRules'
 import { framesOf } from './frames'
 import { mostPoints } from './frontier'
@@ -79,26 +73,17 @@ describe('the space that is searched', () => {
   it('is bounded by what no supply of the table does better', () => {
     const most = Math.max(...Object.values(efficiencyTable).flat(), supplyEfficiency) + at230V
     expect(bestEfficiency).toBeCloseTo(most, 9)
-    expect(sameCost).toBe(1e-6)
+    expect(costEpsilon).toBe(1e-6)
   })
-  it('is cut by rules that there are', () => {
-    const known = fitRules.map(({ id }) => id)
-    for (const id of new Set([
-      ...rulesOfCore,
-      ...rulesOfMachine,
-      ...rulesOfHeat,
-      ...rulesOfCards,
-      ...rulesOfBody,
-    ]))
-      expect(known).toContain(id)
-    expect(rulesOfMachine.slice(0, rulesOfCore.length)).toEqual([...rulesOfCore])
-    expect(
-      new Set(
-        [rulesOfCore, rulesOfMachine, rulesOfHeat, rulesOfCards, rulesOfBody].map(
-          ({ length }) => length,
-        ),
-      ).size,
-    ).toBe(5)
+  it('is cut by rules that say so themselves, step by step', () => {
+    const ids = Object.fromEntries(
+      pruneSteps.map(step => [step, rulesFinalAt(step, fitRules).map(({ id }) => id)]),
+    ) as Record<PruneStep, string[]>
+    expect(pruneSteps.map(step => ids[step].length)).toEqual([10, 14, 1, 2, 26])
+    expect(ids.machine).toEqual(expect.arrayContaining(ids.core))
+    expect(ids.body).toEqual(expect.arrayContaining([...ids.machine, ...ids.cards]))
+    expect(ids.heat).toEqual(['warmDrives'])
+    expect(ids.cards.sort()).toEqual(['cardInCase', 'warmDrives'])
   })
   it('has limits that a page can hold', () => {
     expect([mostPoints, mostTried, plenty, mostTiers, mostCloudSteps]).toEqual([14, 900, 5, 6, 20])

@@ -1,3 +1,4 @@
+import { needIds } from '../../headrooms'
 import { planAssessor } from '../../assess'
 import type { Catalogue } from '../../catalogue/catalogue'
 import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
@@ -18,8 +19,8 @@ export interface UpgradeStep {
   readonly plan: Plan
 }
 
-/** Headrooms that a path goes by; money is not one of them. */
-const followed = ['streams', 'space', 'survival', 'home', 'away']
+/** Headrooms that a path goes by: the need as far as more or less of it can be had. */
+const followed: readonly string[] = needIds.filter(id => id !== 'fit')
 /** More than this much of what is needed is enough for a long time. */
 export const plenty = 5
 

@@ -3,15 +3,9 @@ import { planAssessor } from '../../assess'
 import { costOverYears } from '../../ownership/cashFlow'
 import type { Plan } from '../../plan/planSchema'
 import type { SearchCounts } from './branchAndBound'
-import {
-  createBuildSearch,
-  lacksOf,
-  needIds,
-  type BuildQuestion,
-  type FoundBuild,
-  type NeedId,
-  type Objective,
-} from './buildSearch'
+import { createBuildSearch } from './buildSearch'
+import { needIds, type NeedId } from '../../headrooms'
+import { lacksOf, type BuildQuestion, type FoundBuild, type Objective } from './buildQuestion'
 import { ways, type WayId } from './frames'
 import { layoutLabel } from './names'
 
@@ -115,10 +109,9 @@ function asItIs(plan: Plan, catalogue: Catalogue): WayBuild {
 }
 
 /** Needs that are given up to see what comes closest: one of them, else two, else all. */
-const givenUp: readonly NeedId[] = ['streams', 'space', 'survival', 'home', 'away', 'fit']
-const singles = givenUp.map(need => [need])
-const pairs = givenUp.flatMap((one, at) => givenUp.slice(at + 1).map(other => [one, other]))
-const givenUpTogether: readonly (readonly (readonly NeedId[])[])[] = [singles, pairs, [givenUp]]
+const singles = needIds.map(need => [need])
+const pairs = needIds.flatMap((one, at) => needIds.slice(at + 1).map(other => [one, other]))
+const givenUpTogether: readonly (readonly (readonly NeedId[])[])[] = [singles, pairs, [needIds]]
 
 export interface WaysQuestion {
   readonly objective: Objective

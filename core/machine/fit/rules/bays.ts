@@ -5,6 +5,7 @@ export const bays = fitRule<{ readonly drives: number; readonly bays: number }>(
   id: 'bays',
   label: 'Drive bays',
   group: 'places',
+  prunes: 'body',
   stops: true,
   judge: ({ drives, build, freeBays }) =>
     drives.count === 0

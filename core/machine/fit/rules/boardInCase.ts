@@ -5,6 +5,7 @@ export const boardInCase = fitRule<{ readonly form: string; readonly housing: st
   id: 'boardInCase',
   label: 'Board in the case',
   group: 'parts',
+  prunes: 'machine',
   stops: true,
   judge({ board, housing, build: { base, isFromParts } }) {
     if (!board)

@@ -11,6 +11,7 @@ export const cardInCase = fitRule<{
   id: 'cardInCase',
   label: 'Cards in the case',
   group: 'parts',
+  prunes: 'cards',
   stops: true,
   judge({ housing, places }) {
     const cards = places.flatMap(({ holds }) => (holds?.wants === 'slot' ? [holds] : []))

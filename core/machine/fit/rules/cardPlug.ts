@@ -5,6 +5,7 @@ export const cardPlug = fitRule<{ readonly needed: number; readonly there: numbe
   id: 'cardPlug',
   label: 'Plugs for video cards',
   group: 'power',
+  prunes: 'body',
   stops: true,
   judge({ places, unplaced, supply }) {
     const needed = [

@@ -10,6 +10,7 @@ export const coolerFits = fitRule<{
   id: 'coolerFits',
   label: 'Cooler under the lid',
   group: 'parts',
+  prunes: 'machine',
   stops: true,
   judge({ cooler, board, housing, build }) {
     if (!cooler || !board || !housing) return null

@@ -10,6 +10,7 @@ export const coolerHeat = fitRule<{ readonly carriesW: number | null; readonly m
   id: 'coolerHeat',
   label: 'Heat of the processor',
   group: 'parts',
+  prunes: 'machine',
   judge({ coolsW, processor, board }) {
     if (!board || !processor) return null
     if (coolsW === null)

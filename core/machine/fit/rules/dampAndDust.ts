@@ -5,6 +5,7 @@ export const dampAndDust = fitRule<{ readonly damp: boolean; readonly dusty: boo
   id: 'dampAndDust',
   label: 'Damp and dust',
   group: 'place',
+  about: ['brief.place'],
   judge: ({ brief: { damp, dusty } }) => ({
     state: damp || dusty ? 'warning' : 'pass',
     values: { damp, dusty },

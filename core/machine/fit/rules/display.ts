@@ -8,6 +8,7 @@ export const display = fitRule<{
   id: 'display',
   label: 'Starts without a screen',
   group: 'running',
+  prunes: 'core',
   stops: true,
   judge({ board, build: { builtIn, cards, base, processor } }) {
     if (!board || !processor) return null

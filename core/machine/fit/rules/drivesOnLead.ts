@@ -6,6 +6,7 @@ export const drivesOnLead = fitRule<{ readonly fullest: number; readonly leads: 
   id: 'drivesOnLead',
   label: 'Drives on one lead',
   group: 'power',
+  prunes: 'body',
   judge(context) {
     const { fullest, leads, needed } = plugsOf(context)
     if (!context.supply || needed === 0 || leads === 0 || (context.housing?.hotSwap ?? 0) >= 12)

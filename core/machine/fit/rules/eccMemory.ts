@@ -8,6 +8,7 @@ export const eccMemory = fitRule<{ readonly lacks: readonly string[]; readonly a
   id: 'eccMemory',
   label: 'Error-correcting memory',
   group: 'parts',
+  prunes: 'core',
   judge({ board, processor, sticks, machine, copyOnWrite }) {
     if (!board || (!machine.wantsEcc && !copyOnWrite)) return null
     const lacks = [

@@ -5,6 +5,7 @@ export const engineThere = fitRule<{ readonly conversions: number }>({
   id: 'engineThere',
   label: 'Video engine',
   group: 'running',
+  prunes: 'core',
   judge: ({
     build: { builtIn, cards, processor, board },
     hardwareConversion,

@@ -13,6 +13,7 @@ export const fixedParts = fitRule<{ readonly base: string; readonly what: string
   id: 'fixedParts',
   label: 'What the maker fixed',
   group: 'parts',
+  prunes: 'machine',
   stops: true,
   judge({ build: { base, parts } }) {
     if (!base || base.fixed.length === 0) return null

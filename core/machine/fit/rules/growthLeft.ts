@@ -10,6 +10,7 @@ export const growthLeft = fitRule<{
   id: 'growthLeft',
   label: 'Room to grow',
   group: 'places',
+  inReportOnly: true,
   judge(context) {
     const { board, places, boardPorts, controllerPorts, otherPorts, freeBays, drives } = context
     if (!board || drives.count === 0) return null

@@ -5,6 +5,7 @@ export const knownCards = fitRule<{ readonly what: string | null; readonly syste
   id: 'knownCards',
   label: 'Cards that the system knows',
   group: 'running',
+  prunes: 'core',
   judge({ build: { parts }, system }) {
     const cards = parts.filter(({ kind }) => kind === 'controller' || kind === 'networkCard')
     if (cards.length === 0 || !system) return null

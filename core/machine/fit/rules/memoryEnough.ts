@@ -9,6 +9,7 @@ export const memoryEnough = fitRule<{
   id: 'memoryEnough',
   label: 'Enough memory',
   group: 'running',
+  prunes: 'core',
   judge({ build: { memoryGB }, memory: { floorGB, wantedGB, sumGB }, board, machine }) {
     if (memoryGB === 0) return { state: 'fail', values: { gb: 0, floorGB, wantedGB } }
     if (!board && machine.memoryGB === null)

@@ -5,6 +5,7 @@ export const memoryMaximum = fitRule<{ readonly gb: number; readonly maxGB: numb
   id: 'memoryMaximum',
   label: 'Most memory',
   group: 'parts',
+  prunes: 'core',
   stops: true,
   judge({ board, build: { memoryGB }, sticks }) {
     if (!board || sticks.length === 0) return null

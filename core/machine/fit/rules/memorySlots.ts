@@ -6,6 +6,7 @@ export const memorySlots = fitRule<{ readonly sticks: number; readonly slots: nu
   id: 'memorySlots',
   label: 'Memory slots',
   group: 'parts',
+  prunes: 'core',
   stops: true,
   judge(context) {
     const { board, sticks } = context

@@ -9,6 +9,7 @@ export const memoryType = fitRule<{
   id: 'memoryType',
   label: 'Kind of memory',
   group: 'parts',
+  prunes: 'core',
   stops: true,
   judge({ board, sticks }) {
     if (!board || sticks.length === 0) return null

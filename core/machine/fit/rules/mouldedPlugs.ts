@@ -5,6 +5,7 @@ export const mouldedPlugs = fitRule<{ readonly name: string }>({
   id: 'mouldedPlugs',
   label: 'Adapters that can burn',
   group: 'power',
+  prunes: 'body',
   judge({ build: { parts } }) {
     const cables = parts.filter(({ kind }) => kind === 'cable')
     if (cables.length === 0) return null

@@ -5,6 +5,7 @@ export const noise = fitRule<{ readonly atEarDb: number; readonly ceilingDb: num
   id: 'noise',
   label: 'Noise at the ear',
   group: 'place',
+  about: ['brief.place'],
   judge: ({ noise: { atEarDb, ceilingDb, sources }, housing, drives }) =>
     housing && (drives.count > 0 || sources.length > 0)
       ? { state: atEarDb <= ceilingDb ? 'pass' : 'warning', values: { atEarDb, ceilingDb } }

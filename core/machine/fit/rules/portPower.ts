@@ -8,6 +8,7 @@ export const portPower = fitRule<{ readonly wantsW: number }>({
   id: 'portPower',
   label: 'Drives fed by a port',
   group: 'power',
+  prunes: 'body',
   judge({ build: { parts }, enclosedDrives, drives }) {
     const fed = parts.filter(({ kind, entry }) => kind === 'enclosure' && !entry.ownSupply)
     if (fed.length === 0 || enclosedDrives === 0 || drives.count === 0) return null

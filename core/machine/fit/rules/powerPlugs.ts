@@ -10,6 +10,7 @@ export const powerPlugs = fitRule<{
   id: 'powerPlugs',
   label: 'Plugs for the drives',
   group: 'power',
+  prunes: 'body',
   stops: true,
   judge(context) {
     const { needed, own, split } = plugsOf(context)

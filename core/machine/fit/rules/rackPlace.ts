@@ -17,6 +17,7 @@ export const rackPlace = fitRule<{
   id: 'rackPlace',
   label: 'Weight, depth and rack',
   group: 'place',
+  about: ['brief.place'],
   judge({ housing, drives, brief }) {
     if (!housing) return null
     const isRack = housing.rackUnits > 0

@@ -9,6 +9,7 @@ export const socket = fitRule<{
   id: 'socket',
   label: 'Processor in its socket',
   group: 'parts',
+  prunes: 'core',
   stops: true,
   judge({ board, build: { processor, isReplaced, parts } }) {
     if (!board) return null

@@ -5,6 +5,7 @@ export const supplyAmps = fitRule<{ readonly amps: number; readonly most: number
   id: 'supplyAmps',
   label: '12 V at the start',
   group: 'power',
+  prunes: 'body',
   stops: true,
   judge: ({ supply, surge }) =>
     supply && {

@@ -11,6 +11,7 @@ export const supplyForm = fitRule<{
   id: 'supplyForm',
   label: 'Supply in the case',
   group: 'parts',
+  prunes: 'body',
   stops: true,
   judge({ supply, housing, build: { base, isFromParts } }) {
     if (!supply)

@@ -6,6 +6,7 @@ export const supplyRunning = fitRule<{ readonly runningW: number; readonly ratin
   id: 'supplyRunning',
   label: 'Supply while all works',
   group: 'power',
+  prunes: 'body',
   judge: ({ supply, runningW }) =>
     supply && {
       state: passIf(runningW <= mostOfRating * supply.ratingW),

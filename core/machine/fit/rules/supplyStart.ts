@@ -9,6 +9,7 @@ export const supplyStart = fitRule<{
   id: 'supplyStart',
   label: 'Supply at the start',
   group: 'power',
+  prunes: 'body',
   stops: true,
   judge: ({ supply, surge, start }) =>
     supply && {

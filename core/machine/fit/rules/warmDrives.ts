@@ -6,6 +6,8 @@ export const warmDrives = fitRule<{ readonly warmestC: number; readonly riseK: n
   id: 'warmDrives',
   label: 'Temperature of the drives',
   group: 'place',
+  about: ['brief.place'],
+  prunes: 'heat',
   judge: ({ drives, heat, housing }) =>
     drives.count > 0 && housing
       ? {

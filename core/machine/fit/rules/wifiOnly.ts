@@ -5,6 +5,7 @@ export const wifiOnly = fitRule<{ readonly knowsWifi: boolean }>({
   id: 'wifiOnly',
   label: 'On a cable',
   group: 'running',
+  prunes: 'core',
   judge: ({ build: { parts }, machine, system }) =>
     machine.onWifi ||
     parts.some(({ kind, entry }) => kind === 'networkCard' && entry.medium === 'wifi')

@@ -6,7 +6,7 @@ definePageMeta({ key: 'machine' })
 
 const MapSection = defineAsyncComponent(() => import('~/components/machine/MapSection.vue'))
 const FitSection = defineAsyncComponent(() => import('~/components/machine/FitSection.vue'))
-const PowerSection = defineAsyncComponent(() => import('~/components/machine/PowerSection.vue'))
+const StartSection = defineAsyncComponent(() => import('~/components/machine/StartSection.vue'))
 const MemorySection = defineAsyncComponent(() => import('~/components/machine/MemorySection.vue'))
 const PlaceSection = defineAsyncComponent(() => import('~/components/machine/PlaceSection.vue'))
 const HandSection = defineAsyncComponent(() => import('~/components/machine/HandSection.vue'))
@@ -27,7 +27,7 @@ const FiguresSection = defineAsyncComponent(() => import('~/components/machine/F
       <FitSection />
     </template>
     <template #power>
-      <PowerSection />
+      <StartSection />
     </template>
     <template #memory>
       <MemorySection />

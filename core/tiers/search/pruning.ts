@@ -1,0 +1,88 @@
+import type { Catalogue } from '../../catalogue/catalogue'
+import { rulesFinalAt, pruneSteps, type PruneStep } from '../../machine/fit/fitRule'
+import { fitRules } from '../../machine/fit/fitRules'
+import type { Plan } from '../../plan/planSchema'
+import type { Box, BoxEvaluator, BoxRow, PoolRow } from '../boxEvaluator'
+import { failsNeed } from './buildQuestion'
+import { machineOf } from './frames'
+import type { PoolOffer } from './poolOffers'
+import type { State } from './searchState'
+
+/** Machines and drives as rows of the evaluator, and what is known to lead to no build. */
+export interface Pruning {
+  /** the machine as far as it converts: board, processor, memory and cards */
+  readonly coreRow: (state: State, copyOnWrite: boolean) => BoxRow
+  /** the machine with all that is chosen */
+  readonly rowOf: (state: State) => BoxRow
+  readonly poolRowOf: (offer: PoolOffer) => PoolRow
+  /**
+   * Whether a machine converts too little: one with the same engines and a processor no weaker is
+   * known to.
+   */
+  readonly convertsTooLittle: (state: State, copyOnWrite: boolean) => boolean
+  /**
+   * Whether what is chosen cannot be part of a machine that goes together, whatever is chosen
+   * later; asked once for drives that are alike, or for all drives.
+   */
+  readonly isInfeasible: (row: BoxRow, drives: PoolRow, step: PruneStep) => boolean
+}
+
+/** What a search has worked out; kept between the questions of one plan. */
+export function createPruning(plan: Plan, catalogue: Catalogue, evaluator: BoxEvaluator): Pruning {
+  const cores = new Map<string, BoxRow>()
+  const failed = new Map<string, { readonly score: number; readonly cores: number }[]>()
+  const infeasible = new Map<string, boolean>()
+  const rulesAt = new Map(pruneSteps.map(step => [step, rulesFinalAt(step, fitRules)]))
+
+  /** A machine is only put together where its row is not known yet. */
+  const boxOf = (key: string, { frame, portMbps }: State, refs: readonly string[]): Box => ({
+    key,
+    serverPortMbps: portMbps as Plan['network']['serverPortMbps'],
+    get machine() {
+      return machineOf(frame!, refs, { plan, catalogue })
+    },
+  })
+  const coreBox = (state: State): Box =>
+    boxOf(`core ${state.frame!.id} ${state.refs.join(' ')}`, state, state.refs)
+  function coreRow(state: State, copyOnWrite: boolean): BoxRow {
+    const key = `${state.frame!.id} ${state.refs.join(' ')} ${copyOnWrite}`
+    const known = cores.get(key)
+    if (known) return known
+    const row = evaluator.box(coreBox(state), copyOnWrite)
+    cores.set(key, row)
+    return row
+  }
+  return {
+    coreRow,
+    poolRowOf: ({ key, drives }) => evaluator.pool({ key, drives }),
+    rowOf(state) {
+      const { frame, refs, portMbps, pool, core } = state
+      const own = [...refs].sort()
+      return evaluator.box(
+        boxOf(`${frame!.id} ${own.join(' ')} ${portMbps}`, state, own),
+        pool!.choice.fileSystem === 'copyOnWrite',
+        core ?? undefined,
+      )
+    },
+    convertsTooLittle(state, copyOnWrite) {
+      const hardware = evaluator.hardware(coreBox(state), copyOnWrite)
+      const { processor, cores: count, memoryGB: _, ...rest } = hardware
+      const score = processor === null || !('score' in processor) ? null : processor.score
+      const key = JSON.stringify(rest)
+      const weak = score === null ? [] : (failed.get(key) ?? [])
+      if (weak.some(other => score! <= other.score && count <= other.cores)) return true
+      const fails = failsNeed(coreRow(state, copyOnWrite).streams)
+      if (fails && score !== null) failed.set(key, [...weak, { score, cores: count }])
+      return fails
+    },
+    isInfeasible(row, drives, step) {
+      const ofMachineAlone = step === 'core' || step === 'machine'
+      const key = `${row.id} ${ofMachineAlone ? '' : drives.fitKey} ${step}`
+      const known = infeasible.get(key)
+      if (known !== undefined) return known
+      const fails = evaluator.failing(row, drives, rulesAt.get(step)!).length > 0
+      infeasible.set(key, fails)
+      return fails
+    },
+  }
+}
