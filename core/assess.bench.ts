@@ -3,7 +3,7 @@ import { catalogue } from './catalogue/catalogue'
 import { tideMillHouse } from './catalogue/tideMillHouse'
 import { planSchema, type Plan } from './plan/planSchema'
 import { plainFormat } from './units/format'
-import { remediesOf } from './tiers/rankRemedies'
+import { fixesOf } from './tiers/rankFixes'
 import { compareWays } from './tiers/compareWays'
 import { createEvaluator, type Axes } from './tiers/evaluator'
 
@@ -130,7 +130,7 @@ export const cases: readonly { readonly name: string; readonly run: () => void }
     run: () => void assess(large, catalogue),
   },
   { name: 'assess(plan), 40 habits of 20 viewers anew', run: () => void assess(crowd, catalogue) },
-  { name: 'remedies of the demo household', run: () => void remediesOf(demo, catalogue) },
+  { name: 'fixes of the demo household', run: () => void fixesOf(demo, catalogue) },
   {
     name: 'six ways of building compared',
     run: () => void compareWays(demo, catalogue, plainFormat),

@@ -341,7 +341,7 @@ describe('findings and verdicts', () => {
       network: { uploadMbps: 20, awayRungMbps: 8 },
       household: { watchingAway: 3 },
     })
-    expect(findings.find(finding => finding.code === 'AWAY_SHORT')?.cures[0]?.sentence).toContain(
+    expect(findings.find(finding => finding.code === 'AWAY_SHORT')?.fixes[0]?.sentence).toContain(
       '720p at 4 Mb/s',
     )
   })

@@ -8,10 +8,10 @@ export interface Finding {
   readonly sentence: string
   /** plan paths and figure ids it comes from */
   readonly from: readonly string[]
-  readonly cures: readonly Cure[]
+  readonly fixes: readonly Fix[]
 }
 
-export interface Cure {
+export interface Fix {
   readonly sentence: string
   /** in the plan's currency, when known */
   readonly cost?: number
@@ -31,7 +31,7 @@ export function finding(
     readonly fixes?: readonly string[]
   },
 ): Finding {
-  return { severity, code, sentence, from, cures: fixes.map(fix => ({ sentence: fix })) }
+  return { severity, code, sentence, from, fixes: fixes.map(fix => ({ sentence: fix })) }
 }
 
 /** Findings with the worst first; of one severity in the order they came. */

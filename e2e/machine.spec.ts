@@ -3,7 +3,7 @@ import { expect, test } from './fixtures'
 
 test(
   'a machine is built from nothing to a passing fit, by drag and by keyboard; the M.2 clash ' +
-    'is met and cured',
+    'is met and mended',
   async ({ numeron, page }) => {
     await numeron.openLatest()
     await numeron.goTo('Machine')

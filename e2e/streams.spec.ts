@@ -49,11 +49,11 @@ test('without a score, clock and year stand in; a weak card is warned of', async
     '2.2',
   )
   await numeron.goTo('Streams', 'Fixes')
-  await expect(page.locator('[data-cure=no-card]')).toBeVisible()
+  await expect(page.locator('[data-fix=no-card]')).toBeVisible()
   await numeron.goTo('Machine', 'Own figures')
   await expect(page.locator('[data-finding=CARD_DOWNGRADES]')).toContainText('instead of')
   await numeron.goTo('Streams', 'Fixes')
-  await page.locator('[data-cure=no-card]').getByRole('button').click()
+  await page.locator('[data-fix=no-card]').getByRole('button').click()
   await numeron.goTo('Machine', 'Own figures')
   await expect(page.locator('[data-finding=CARD_DOWNGRADES]')).toHaveCount(0)
 })

@@ -11,8 +11,8 @@ import { capacityCurve } from '~~/core/tiers/capacityCurve'
 import { appliancePremium, lookAtBuild, unitPrices } from '~~/core/tiers/buildWorth'
 import { compareProcessors } from '~~/core/tiers/compareProcessors'
 import { compareWays } from '~~/core/tiers/compareWays'
-import { conversionCures } from '~~/core/tiers/conversionCures'
-import { remediesOf } from '~~/core/tiers/rankRemedies'
+import { conversionFixes } from '~~/core/tiers/conversionFixes'
+import { fixesOf } from '~~/core/tiers/rankFixes'
 import { planFitFixes } from '~~/core/tiers/planFitFixes'
 import { createBuildSearch, finishSearch } from '~~/core/tiers/search/buildSearch'
 import { ways, type WayId } from '~~/core/tiers/search/frames'
@@ -27,9 +27,9 @@ export function createCoreWork() {
     compareWays: (plan: Plan, locale: string) =>
       compareWays(plan, catalogue, formatFor(plan, locale)),
     cheapestBuilds: (plan: Plan, most: number) => cheapestBuilds(plan, catalogue, most),
-    remedies: (plan: Plan) => remediesOf(plan, catalogue),
+    fixes: (plan: Plan) => fixesOf(plan, catalogue),
     processors: (plan: Plan) => compareProcessors(plan, catalogue),
-    cures: (plan: Plan) => conversionCures(plan, catalogue),
+    fixes: (plan: Plan) => conversionFixes(plan, catalogue),
     simulateLoss: (plan: Plan, question: Omit<PlanSimulation, 'catalogue'>) =>
       simulatePlanLoss(plan, { catalogue, ...question }),
     planGrowth: (plan: Plan, parts: PlanGrowthParts) => planGrowth(plan, parts, catalogue),

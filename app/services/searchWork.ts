@@ -1,6 +1,6 @@
 import { catalogue } from '~~/core/catalogue/catalogue'
 import type { Plan } from '~~/core/plan/planSchema'
-import { flipBars, type Compared, type Flips } from '~~/core/tiers/flips'
+import { flipBars, type Compared, type Flips } from '~~/core/tiers/sensitivity'
 import type { SearchResult } from '~~/core/tiers/search/branchAndBound'
 import { createBuildSearch } from '~~/core/tiers/search/buildSearch'
 import type { FoundBuild, Objective } from '~~/core/tiers/search/buildQuestion'

@@ -6,8 +6,8 @@ import { newPart } from '../machine/partChanges'
 import { planSchema, type Plan } from '../plan/planSchema'
 import { compareProcessors } from '../tiers/compareProcessors'
 import { compareWays } from '../tiers/compareWays'
-import { conversionCures } from '../tiers/conversionCures'
-import { remediesOf } from '../tiers/rankRemedies'
+import { conversionFixes } from '../tiers/conversionFixes'
+import { fixesOf } from '../tiers/rankFixes'
 import { plainFormat } from '../units/format'
 import { catalogue, entryOf, type Catalogue } from './catalogue'
 import { isFromDisc } from './qualities'
@@ -142,7 +142,7 @@ describe('a catalogue that is handed in', () => {
       once!.machine.states[0].watts.likely,
     )
   })
-  it('is what comparisons, cures and remedies draw on', () => {
+  it('is what comparisons, fixes and fixes draw on', () => {
     const [plan, lists] = [renamedPlan(demo, 'x-'), renamed('x-', 1)]
     expect(compareProcessors(plan, lists).every(row => row.processor.id.startsWith('x-'))).toBe(
       true,
@@ -152,9 +152,9 @@ describe('a catalogue that is handed in', () => {
     expect(ways.map(way => way.plan.machine.base)).toEqual(
       catalogue.waysOfBuilding.map(way => `x-${way.base}`),
     )
-    for (const { plan: changed } of remediesOf(plan, lists).ranked)
+    for (const { plan: changed } of fixesOf(plan, lists).ranked)
       for (const device of changed.household.devices) expect(device.class).toMatch(/^x-/)
-    for (const { plan: changed } of conversionCures(plan, lists))
+    for (const { plan: changed } of conversionFixes(plan, lists))
       for (const part of changed.machine.parts) expect(part.ref).toMatch(/^x-/)
   })
   it('may be empty', () => {

@@ -176,7 +176,7 @@ describe('space that is given away', () => {
     const four = assessed({ lots: [{ count: 4, sizeTB: 8 }], layout: 'mirror' })
     const finding = four.findings.find(entry => entry.code === 'HALF_GIVEN_AWAY')!
     expect(finding.sentence).toContain('8 of 32 TB usable')
-    expect(finding.cures[0]!.sentence).toMatch(/RAID 5/)
+    expect(finding.fixes[0]!.sentence).toMatch(/RAID 5/)
     expect(codes(assessed({ lots: [{ count: 2, sizeTB: 8 }], layout: 'mirror' }))).not.toContain(
       'HALF_GIVEN_AWAY',
     )
@@ -388,7 +388,7 @@ describe('what a stranger may enter', () => {
       expect(result.figures['drives.usableTB']!.value).toBeNull()
     }
   })
-  it('an odd drive in pairs is named with its cure', () => {
+  it('an odd drive in pairs is named with its fix', () => {
     expect(
       told({ lots: [{ count: 5, sizeTB: 8 }], layout: 'pairs' }).findings.find(
         ({ code }) => code === 'DRIVE_LEFT_OUT',

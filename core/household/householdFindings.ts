@@ -29,7 +29,7 @@ function loose(household: Household): Finding[] {
         code: 'HABIT_WITHOUT_VIEWER',
         sentence: `Habit ${nameOf(household, index)} has no viewer, so it is not counted.`,
         from: [`household.habits.${index}.viewer`],
-        cures: [{ sentence: 'Choose a viewer, or make it a habit of guest days.' }],
+        fixes: [{ sentence: 'Choose a viewer, or make it a habit of guest days.' }],
       })
     }
     if (!household.devices.some(device => device.id === habit.device)) {
@@ -40,7 +40,7 @@ function loose(household: Household): Finding[] {
           `${nameOf(household, index)}: no device is chosen, so a television of about 2020 ` +
           'is assumed.',
         from: [`household.habits.${index}.device`],
-        cures: [{ sentence: 'Choose the device.' }],
+        fixes: [{ sentence: 'Choose the device.' }],
       })
     }
   })
@@ -53,7 +53,7 @@ function loose(household: Household): Finding[] {
           `${viewer.name || `Viewer ${index + 1}`}: the place is not listed, so it counts as ` +
           'away with an unknown line.',
         from: [`household.viewers.${index}.place`],
-        cures: [{ sentence: 'Choose a place.' }],
+        fixes: [{ sentence: 'Choose a place.' }],
       })
     }
   })
@@ -74,7 +74,7 @@ function empty(household: Household): Finding[] {
               `${habit.days.length ? 'its chance is nothing' : 'no day is chosen'}, so it ` +
               'never happens.',
             from: [`household.habits.${index}.${habit.days.length ? 'chance' : 'days'}`],
-            cures: [{ sentence: 'Choose a day and a chance, or remove it.' }],
+            fixes: [{ sentence: 'Choose a day and a chance, or remove it.' }],
           },
         ],
   )
@@ -103,7 +103,7 @@ function overlapping(household: Household, week: WatchingWeek): Finding[] {
           'most on ' +
           `${weekTimeText(worst.slot * slotMinutes)}${worst.sum > 1 + 1e-9 ? '; their chances add up to more than 100 %, so they count as 100 %' : '; counted as one or the other'}.`,
         from: worst.habits.map(index => `household.habits.${index}.earliest`),
-        cures: [{ sentence: 'Shift one of them, lower a chance, or list a second viewer.' }],
+        fixes: [{ sentence: 'Shift one of them, lower a chance, or list a second viewer.' }],
       },
     ]
   })
@@ -120,7 +120,7 @@ function folders(household: Household): Finding[] {
         'Everyone chooses from plain folders: shared folders will do, and nothing converts ' +
         'then. Devices must play the files as they are.',
       from: household.viewers.map((_, index) => `household.viewers.${index}.chooses`),
-      cures: [
+      fixes: [
         { sentence: 'Keep files that every device plays, or let one viewer choose with pictures.' },
       ],
     },

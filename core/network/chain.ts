@@ -113,7 +113,7 @@ export function bindingLink(
   )
 }
 
-/** The link that binds, and the one that would once it is cured. */
+/** The link that binds, and the one that would once it is mended. */
 export function bindingTwo(
   links: readonly ChainLink[],
   what: 'copies' | 'streams',

@@ -17,11 +17,11 @@ import { peakMbps, qualities } from '../catalogue/qualities'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { planSchema, type Plan, type PlanInput } from '../plan/planSchema'
 import { seededRandom } from '../random'
-import { cellKey, remediesOf } from '../tiers/rankRemedies'
+import { cellKey, fixesOf } from '../tiers/rankFixes'
 import { plainFormat } from '../units/format'
 import { hourShares, isOffered, outcomeShares, rowShares } from './matrix'
 import { ConversionBook, outcomes, playability, prospectOf, type Playability } from './playability'
-import { remedyKinds } from './remedies/remedyKinds'
+import { fixKinds } from './fixes/fixKinds'
 import { levelNeeded, playbackRules, reasonText } from './rules'
 import type { Session } from './session'
 import { matrixSummaries } from './summaries'
@@ -561,22 +561,22 @@ describe('the matrix of the demo household', () => {
   })
 })
 
-describe('remedies', () => {
-  const { ranked, cells } = remediesOf(demo, catalogue)
+describe('fixes', () => {
+  const { ranked, cells } = fixesOf(demo, catalogue)
   it('are ranked by what they remove, each of another kind of thing', () => {
     expect(ranked.length).toBeGreaterThan(3)
-    expect(ranked.map(remedy => remedy.removedShare)).toEqual(
-      ranked.map(remedy => remedy.removedShare).sort((a, b) => b - a),
+    expect(ranked.map(fix => fix.removedShare)).toEqual(
+      ranked.map(fix => fix.removedShare).sort((a, b) => b - a),
     )
-    expect(new Set(ranked.map(remedy => remedy.group)).size).toBe(ranked.length)
+    expect(new Set(ranked.map(fix => fix.group)).size).toBe(ranked.length)
   })
   it('remove what the matrix of the changed plan says', () => {
     const trouble = (plan: typeof demo) => {
       const shares = factsOf(plan).playback.shares!
       return shares.picture + shares.cannot
     }
-    for (const remedy of ranked)
-      expect(remedy.removedShare).toBeCloseTo(1 - trouble(remedy.plan) / trouble(demo), 9)
+    for (const fix of ranked)
+      expect(fix.removedShare).toBeCloseTo(1 - trouble(fix.plan) / trouble(demo), 9)
   })
   it('leave a plan that is valid, and change nothing else', () => {
     for (const { plan } of ranked) {
@@ -593,8 +593,8 @@ describe('remedies', () => {
     const row = matrix.rows.findIndex(entry => entry.quality.id === 'hd1080-hevc')
     const column = matrix.columns.findIndex(entry => entry.deviceName === 'Attic stick')
     expect(matrix.cells[row]![column]!.plain.outcome).toBe('picture')
-    const remedy = cells.get(cellKey(row, column))!
-    const after = factsOf(remedy.plan).playback.matrix
+    const fix = cells.get(cellKey(row, column))!
+    const after = factsOf(fix.plan).playback.matrix
     const cell =
       after.cells[
         after.rows.findIndex(entry => entry.holdings.includes(matrix.rows[row]!.holdings[0]!))
@@ -603,7 +603,7 @@ describe('remedies', () => {
     expect([...cells.keys()].every(key => /^\d+ \d+$/.test(key))).toBe(true)
   })
   it('second copies cost their space', () => {
-    const copies = ranked.find(remedy => remedy.id.startsWith('copies-'))!
+    const copies = ranked.find(fix => fix.id.startsWith('copies-'))!
     expect(copies.extraTB).toBeGreaterThan(0)
     expect(copies.plan.library.holdings.some(holding => holding.smallCopies !== 'none')).toBe(true)
   })
@@ -630,21 +630,21 @@ describe('remedies', () => {
     })
     const {
       ranked: [first],
-    } = remediesOf(plan, catalogue)
+    } = fixesOf(plan, catalogue)
     expect(first).toMatchObject({ group: 'device-stick', price: 60, hoursAfter: 0 })
     expect(first!.removedShare).toBeCloseTo(1, 9)
     expect(first!.label).toContain('Replace Stick by: streaming stick, 4K')
   })
   it('are none where nothing is converted', () =>
-    expect(remediesOf(planSchema.parse({ name: 'x' }), catalogue)).toEqual({
+    expect(fixesOf(planSchema.parse({ name: 'x' }), catalogue)).toEqual({
       ranked: [],
       cells: new Map(),
     }))
   it('each kind proposes for the demo', () => {
-    for (const kind of remedyKinds)
+    for (const kind of fixKinds)
       expect(kind(demo, matrix, catalogue).length, String(kind)).toBeGreaterThanOrEqual(0)
     expect(
-      remedyKinds.filter(kind => kind(demo, matrix, catalogue).length > 0).length,
+      fixKinds.filter(kind => kind(demo, matrix, catalogue).length > 0).length,
     ).toBeGreaterThanOrEqual(4)
   })
 })
@@ -678,10 +678,10 @@ describe('titles that a device is not offered', () => {
     const state = (plan: Plan) => assess(plan, catalogue).domains.streams.state
     expect([state(demo), state(kept)]).toEqual(['short', 'tight'])
   })
-  it('are proposed as a remedy that costs nothing', () => {
-    const remedy = remediesOf(demo, catalogue).ranked.find(entry => entry.leavesOut)!
-    expect(remedy).toMatchObject({ price: 0, extraTB: 0 })
-    expect(remedy.label).toMatch(/^Do not offer .* on /)
+  it('are proposed as a fix that costs nothing', () => {
+    const fix = fixesOf(demo, catalogue).ranked.find(entry => entry.leavesOut)!
+    expect(fix).toMatchObject({ price: 0, extraTB: 0 })
+    expect(fix.label).toMatch(/^Do not offer .* on /)
   })
   it('that are all its viewers have are a finding, and no conversion', () => {
     const plan = planSchema.parse({

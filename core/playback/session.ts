@@ -16,8 +16,8 @@ export interface Session {
 }
 
 /** What has to be done about a reason, from least to most. */
-export const remediesOfReasons = ['repack', 'sound', 'picture'] as const
-export type Needs = (typeof remediesOfReasons)[number]
+export const fixesOfReasons = ['repack', 'sound', 'picture'] as const
+export type Needs = (typeof fixesOfReasons)[number]
 
 /**
  * Why a title does not play as it is: a code with its numbers and names; `reasonText` puts it into

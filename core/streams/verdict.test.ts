@@ -6,8 +6,8 @@ import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { exactly } from '../figure'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { compareProcessors } from '../tiers/compareProcessors'
-import { conversionCures } from '../tiers/conversionCures'
-import { remediesOf } from '../tiers/rankRemedies'
+import { conversionFixes } from '../tiers/conversionFixes'
+import { fixesOf } from '../tiers/rankFixes'
 import { compareWays } from '../tiers/compareWays'
 import { plainFormat } from '../units/format'
 import { meetsNeed, verdictStates, type VerdictState } from '../verdict'
@@ -244,8 +244,8 @@ describe('a verdict on conversions', () => {
     const plan = planSchema.parse(tideMillHouse)
     for (const { plan: changed, state } of [
       ...compareProcessors(plan, catalogue),
-      ...conversionCures(plan, catalogue),
-      ...remediesOf(plan, catalogue).ranked,
+      ...conversionFixes(plan, catalogue),
+      ...fixesOf(plan, catalogue).ranked,
     ])
       expect(streamsOf(assess(changed, catalogue)).state).toBe(state)
     for (const { plan: changed, assessment, meets } of compareWays(plan, catalogue, plainFormat)) {

@@ -8,7 +8,7 @@ import { meetsNeed } from '../verdict'
 import { capacityCurve } from './capacityCurve'
 import { withProcessor } from '../machine/partChanges'
 import { compareProcessors } from './compareProcessors'
-import { conversionCures } from './conversionCures'
+import { conversionFixes } from './conversionFixes'
 
 const demo = planSchema.parse(tideMillHouse)
 const weak = planSchema.parse({
@@ -91,18 +91,18 @@ describe('capacity against demand', () => {
   })
 })
 
-describe('what would cure a lack of conversions', () => {
-  const cures = conversionCures(weak, catalogue)
+describe('what would fix a lack of conversions', () => {
+  const fixes = conversionFixes(weak, catalogue)
   it('is the case here', () =>
     expect(meetsNeed(assess(weak, catalogue).verdicts[0]!.state)).toBe(false))
   it('names a device or a copy, a card and a processor, each with its effect', () => {
-    expect(cures.some(cure => cure.id.startsWith('card-'))).toBe(true)
-    expect(cures.some(cure => cure.id.startsWith('processor-'))).toBe(true)
-    expect(cures.some(cure => /^(replace|copies|text)/.test(cure.id))).toBe(true)
-    for (const cure of cures) expect(planSchema.parse(cure.plan)).toEqual(cure.plan)
+    expect(fixes.some(fix => fix.id.startsWith('card-'))).toBe(true)
+    expect(fixes.some(fix => fix.id.startsWith('processor-'))).toBe(true)
+    expect(fixes.some(fix => /^(replace|copies|text)/.test(fix.id))).toBe(true)
+    for (const fix of fixes) expect(planSchema.parse(fix.plan)).toEqual(fix.plan)
   })
   it('brings the price and the watts of a part with it', () => {
-    const card = cures.find(cure => cure.id === 'card-cardModern')!
+    const card = fixes.find(fix => fix.id === 'card-cardModern')!
     const [before, after] = [assess(weak, catalogue).figures, assess(card.plan, catalogue).figures]
     const added = (id: string) => after[id]!.value! - before[id]!.value!
     expect(added('ownership.purchase')).toBe(260)
@@ -112,23 +112,23 @@ describe('what would cure a lack of conversions', () => {
     expect(added('machine.loadW')).toBeCloseTo(40 / 0.815, 6)
   })
   it('puts what meets the need first, and the cheaper before the dearer', () => {
-    const met = cures.map(cure => meetsNeed(cure.state))
+    const met = fixes.map(fix => meetsNeed(fix.state))
     expect(met).toEqual([...met].sort((a, b) => Number(b) - Number(a)))
-    const costs = cures
-      .filter(cure => meetsNeed(cure.state))
-      .map(cure => (cure.price ?? 0) + 20 * cure.extraTB)
+    const costs = fixes
+      .filter(fix => meetsNeed(fix.state))
+      .map(fix => (fix.price ?? 0) + 20 * fix.extraTB)
     expect(costs).toEqual([...costs].sort((a, b) => a - b))
   })
   it('takes a weak card out, and an unused engine in', () => {
     const ids = (machine: object, choices = {}) =>
-      conversionCures(
+      conversionFixes(
         planSchema.parse({
           ...tideMillHouse,
           machine: { ...tideMillHouse.machine, ...machine },
           choices,
         }),
         catalogue,
-      ).map(cure => cure.id)
+      ).map(fix => fix.id)
     expect(ids({ engine: 'builtInF', parts: [{ ref: 'cardOldGaming' }] })).toContain('no-card')
     expect(ids({ engine: 'builtInF' }, { hardwareConversion: false })).toContain('engine-on')
   })

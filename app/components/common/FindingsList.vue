@@ -35,9 +35,7 @@ const words = { fail: 'Problem', warning: 'Warning', caution: 'Worth knowing' }
       <VIcon :icon="icons[finding.severity]" size="18" aria-hidden="true" />
       <div>
         <strong>{{ words[finding.severity] }}.</strong> {{ finding.sentence }}
-        <span v-for="cure in finding.cures" :key="cure.sentence" class="cure">{{
-          cure.sentence
-        }}</span>
+        <span v-for="fix in finding.fixes" :key="fix.sentence" class="fix">{{ fix.sentence }}</span>
       </div>
     </li>
     <li v-if="shown.length < findings.length" class="more no-print">
@@ -84,11 +82,11 @@ const words = { fail: 'Problem', warning: 'Warning', caution: 'Worth knowing' }
   text-decoration: underline;
   min-height: 26px;
 }
-.cure {
+.fix {
   display: block;
   color: rgb(var(--v-theme-ink-soft));
 }
-.cure::before {
+.fix::before {
   content: '→ ';
 }
 </style>

@@ -8,7 +8,7 @@ import HeadroomLine from './HeadroomLine.vue'
 import InspectorPanel from './InspectorPanel.vue'
 import NavRail from './NavRail.vue'
 import PickList from './PickList.vue'
-import TrialBar from './TrialBar.vue'
+import TriedBar from './TriedBar.vue'
 import ViewFrame from './ViewFrame.vue'
 
 const key = (name: string) => window.dispatchEvent(new KeyboardEvent('keydown', { key: name }))
@@ -180,8 +180,8 @@ describe('a preview', () => {
   it('stands on the line with what it was before, and says what changes', async () => {
     const store = openDemo()
     const line = mount(HeadroomLine)
-    const bar = mount(TrialBar)
-    expect(bar.find('[data-trial]').exists()).toBe(false)
+    const bar = mount(TriedBar)
+    expect(bar.find('[data-tried]').exists()).toBe(false)
     store.tried = strong(store)
     await nextTick()
     expect(line.find('[data-verdict=streams]').attributes('data-state')).toBe('ample')
@@ -194,7 +194,7 @@ describe('a preview', () => {
   })
   it('is pinned while one looks around, then kept as one step of undo, or dropped', async () => {
     const store = openDemo()
-    const bar = mount(TrialBar)
+    const bar = mount(TriedBar)
     const press = (label: string) =>
       bar
         .findAll('button')

@@ -5,11 +5,11 @@ import type { Playability } from '~~/core/playback/playability'
 import { reasonText } from '~~/core/playback/rules'
 import { linkFigureId } from '~~/core/playback/screens'
 import { workFigureId } from '~~/core/playback/playbackDemand'
-import type { ShownRemedy } from '~~/core/tiers/rankRemedies'
+import type { ShownFix } from '~~/core/tiers/rankFixes'
 import { useFormat } from '~/composables/useFormat'
 import FigureValue from '~/components/common/FigureValue.vue'
 import WorkingLink from '~/components/common/WorkingLink.vue'
-import RemedyButton from './RemedyButton.vue'
+import FixButton from './FixButton.vue'
 import { outcomeTexts } from './outcomeTexts'
 
 /**
@@ -21,7 +21,7 @@ const props = defineProps<{
   row: number
   column: number
   hours: number
-  remedy: ShownRemedy | null
+  fix: ShownFix | null
   looking: boolean
 }>()
 const { number, format } = useFormat()
@@ -98,7 +98,7 @@ const isTrouble = computed(
     <template v-if="isTrouble">
       <h3>Cheapest fix here</h3>
       <p v-if="looking" class="soft small" role="status">Searching …</p>
-      <RemedyButton v-else-if="remedy" :remedy="remedy" />
+      <FixButton v-else-if="fix" :fix="fix" />
       <p v-else class="soft small">No single fix avoids this conversion.</p>
     </template>
   </section>

@@ -1,13 +1,13 @@
 import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import { catalogue } from '~~/core/catalogue/catalogue'
-import { remediesOf } from '~~/core/tiers/rankRemedies'
+import { fixesOf } from '~~/core/tiers/rankFixes'
 import { matrixSummaries } from '~~/core/playback/summaries'
 import { useWorkingStore } from '~/stores/workingStore'
 import { openDemo } from '../../../tests/stubs/openPlan'
 import CellReasons from './CellReasons.vue'
 import MatrixPicture from './MatrixPicture.vue'
-import RemedyList from './RemedyList.vue'
+import PlaybackFixes from './PlaybackFixes.vue'
 
 function opened() {
   const store = openDemo()
@@ -47,12 +47,12 @@ describe('the playability matrix', () => {
 })
 
 describe('one pair', () => {
-  it('lists every reason, the work with its working, and the remedy', async () => {
+  it('lists every reason, the work with its working, and the fix', async () => {
     const { matrix } = opened()
     const row = matrix.rows.findIndex(entry => entry.quality.id === 'hd1080-hevc')
     const column = matrix.columns.findIndex(entry => entry.deviceName === 'Cabin laptop')
     const reasons = mount(CellReasons, {
-      props: { matrix, row, column, hours: 3, remedy: null, looking: false },
+      props: { matrix, row, column, hours: 3, fix: null, looking: false },
     })
     expect(reasons.findAll('[data-reason]').map(entry => entry.attributes('data-reason'))).toEqual([
       'CODEC',
@@ -68,20 +68,20 @@ describe('one pair', () => {
   })
 })
 
-describe('remedies', () => {
+describe('fixes', () => {
   it('are tried under the pointer and done with a press, and undone', async () => {
     const { store } = opened()
-    const { ranked } = remediesOf(store.plan!, catalogue)
-    const list = mount(RemedyList, { props: { ranked, working: false, anyHabits: true } })
+    const { ranked } = fixesOf(store.plan!, catalogue)
+    const list = mount(PlaybackFixes, { props: { ranked, working: false, anyHabits: true } })
     const before = store.plan
-    await list.find('.remedy').trigger('pointerenter')
+    await list.find('.fix').trigger('pointerenter')
     expect(store.tried).toBe(ranked[0]!.plan)
-    await list.find('.remedy').trigger('pointerleave')
+    await list.find('.fix').trigger('pointerleave')
     expect(store.tried).toBeNull()
     const share =
       store.assessment!.figures['playback.convertedShare']!.value! +
       store.assessment!.figures['playback.cannotShare']!.value!
-    await list.find('.remedy button').trigger('click')
+    await list.find('.fix button').trigger('click')
     const after =
       store.assessment!.figures['playback.convertedShare']!.value! +
       store.assessment!.figures['playback.cannotShare']!.value!
@@ -92,7 +92,7 @@ describe('remedies', () => {
   it('say what to do while nothing can be ranked', () => {
     opened()
     expect(
-      mount(RemedyList, { props: { ranked: [], working: false, anyHabits: false } }).text(),
+      mount(PlaybackFixes, { props: { ranked: [], working: false, anyHabits: false } }).text(),
     ).toContain('Enter habits under Household')
   })
 })

@@ -142,7 +142,7 @@ const figures = computed(() =>
       <ul class="findings">
         <li v-for="(finding, index) in findings" :key="index">
           <strong>{{ severityWords[finding.severity] }}.</strong> {{ finding.sentence }}
-          <span v-for="cure in finding.cures" :key="cure.sentence">{{ cure.sentence }}</span>
+          <span v-for="fix in finding.fixes" :key="fix.sentence">{{ fix.sentence }}</span>
         </li>
       </ul>
     </section>

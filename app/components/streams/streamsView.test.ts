@@ -7,7 +7,7 @@ import { openDemo } from '../../../tests/stubs/openPlan'
 import ArchiveEstimate from './ArchiveEstimate.vue'
 import BenchPanel from './BenchPanel.vue'
 import CapacityPicture from './CapacityPicture.vue'
-import CuresList from './CuresList.vue'
+import ConversionFixes from './ConversionFixes.vue'
 import ProcessorLadder from './ProcessorLadder.vue'
 import WorkTableImport from './WorkTableImport.vue'
 
@@ -25,13 +25,13 @@ async function shown(component: object, selector: string) {
 describe('what would help', () => {
   it('is tried under the pointer and taken with a press, as one step', async () => {
     const store = openDemo()
-    const cures = await shown(CuresList, '[data-cure]')
-    const row = cures.find('[data-cure]')
+    const fixes = await shown(ConversionFixes, '[data-fix]')
+    const row = fixes.find('[data-fix]')
     const label = row.find('th').text()
     const before = store.plan
     await row.trigger('pointerenter')
     expect(store.tried).not.toBeNull()
-    await cures.find('table').trigger('pointerleave')
+    await fixes.find('table').trigger('pointerleave')
     expect(store.tried).toBeNull()
     await row.trigger('focusin')
     expect(store.tried).not.toBeNull()
@@ -44,9 +44,9 @@ describe('what would help', () => {
   })
   it('says what each costs and comes to; at most nine, those that meet the need first', async () => {
     openDemo()
-    const cures = await shown(CuresList, '[data-cure]')
-    const rows = cures
-      .findAll('[data-cure]')
+    const fixes = await shown(ConversionFixes, '[data-fix]')
+    const rows = fixes
+      .findAll('[data-fix]')
       .map(row => row.findAll('th, td').map(cell => cell.text()))
     expect(rows.length).toBeLessThanOrEqual(9)
     const meets = rows.map(([, , , , , state]) => /Ample|Enough|Tight/.test(state!))
@@ -58,9 +58,9 @@ describe('what would help', () => {
   })
   it('lets go of what it tried when it goes away', async () => {
     const store = openDemo()
-    const cures = await shown(CuresList, '[data-cure]')
-    await cures.find('[data-cure]').trigger('pointerenter')
-    cures.unmount()
+    const fixes = await shown(ConversionFixes, '[data-fix]')
+    await fixes.find('[data-fix]').trigger('pointerenter')
+    fixes.unmount()
     expect(store.tried).toBeNull()
   })
 })

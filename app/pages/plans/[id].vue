@@ -44,7 +44,7 @@ const ReaderLinkDialog = defineAsyncComponent(
 )
 const PlanNotices = defineAsyncComponent(() => import('~/components/plans/PlanNotices.vue'))
 const PlanProblem = defineAsyncComponent(() => import('~/components/plans/PlanProblem.vue'))
-const TrialBar = defineAsyncComponent(() => import('~/components/common/TrialBar.vue'))
+const TriedBar = defineAsyncComponent(() => import('~/components/common/TriedBar.vue'))
 const CommandPalette = defineAsyncComponent(() => import('~/components/common/CommandPalette.vue'))
 
 const route = useRoute()
@@ -214,7 +214,7 @@ onBeforeUnmount(() => {
       </header>
       <div v-if="!route.meta.calm" class="line">
         <HeadroomLine />
-        <TrialBar v-if="store.tried || store.pinned" />
+        <TriedBar v-if="store.tried || store.pinned" />
       </div>
       <div class="body" :class="{ calm: route.meta.calm }">
         <NavRail v-if="!route.meta.calm" :plan-id="planId" />

@@ -7,12 +7,12 @@ import { machinePower, powerStates } from '../machinePower'
 import { newPart } from '../partChanges'
 import { fitContext, judgeFit } from './fitFacts'
 import type { FitSlice } from './fitSlice'
-import { fitStates, type Trial } from './fitRule'
+import { fitStates, type PossibleFix } from './fitRule'
 
 /** A change of parts that makes a rule pass without making another worse. */
 export interface FitFix {
   readonly rule: string
-  readonly how: Trial['how']
+  readonly how: PossibleFix['how']
   /** what is put in, by its id, and so many of it; null where nothing is */
   readonly ref: string | null
   readonly label: string
@@ -79,24 +79,24 @@ export function withMachine(slice: FitSlice, machine: Machine, lists: PartLists)
   }
 }
 
-/** Machines that a trial makes of one, each with what is put in. */
+/** Machines that a fix makes of one, each with what is put in. */
 function machinesOf(
-  trial: Trial,
+  fix: PossibleFix,
   machine: Machine,
   lists: PartLists,
 ): Pick<FitFix, 'how' | 'ref' | 'label' | 'count' | 'price' | 'out' | 'machine'>[] {
   const kindOf = (ref: string) =>
     machineBuild({ ...machine, parts: [{ ...newPart(ref) }] }, lists).parts[0]?.kind
-  const nothing = { how: trial.how, ref: null, label: '', count: 0, price: 0, out: [] }
-  switch (trial.how) {
+  const nothing = { how: fix.how, ref: null, label: '', count: 0, price: 0, out: [] }
+  switch (fix.how) {
     case 'remove':
       return [
         {
           ...nothing,
-          out: [machine.parts[trial.partIndex]!.ref],
+          out: [machine.parts[fix.partIndex]!.ref],
           machine: {
             ...machine,
-            parts: machine.parts.filter((_, index) => index !== trial.partIndex),
+            parts: machine.parts.filter((_, index) => index !== fix.partIndex),
           },
         },
       ]
@@ -104,33 +104,31 @@ function machinesOf(
       return [
         {
           ...nothing,
-          out: [machine.parts[trial.partIndex]!.ref],
+          out: [machine.parts[fix.partIndex]!.ref],
           machine: {
             ...machine,
             parts: machine.parts.map((part, index) =>
-              index === trial.partIndex ? { ...part, at: '' } : part,
+              index === fix.partIndex ? { ...part, at: '' } : part,
             ),
           },
         },
       ]
     case 'startTogether':
-      return [
-        { ...nothing, count: trial.drives, machine: { ...machine, startTogether: trial.drives } },
-      ]
+      return [{ ...nothing, count: fix.drives, machine: { ...machine, startTogether: fix.drives } }]
     case 'add':
     case 'replace': {
-      const { kind, count = 1, only } = trial
+      const { kind, count = 1, only } = fix
       const kept =
-        trial.how === 'replace'
+        fix.how === 'replace'
           ? machine.parts.filter(part => part.purpose !== 'fitted' || kindOf(part.ref) !== kind)
           : machine.parts
       const out =
-        trial.how === 'replace'
+        fix.how === 'replace'
           ? machine.parts.filter(part => !kept.includes(part)).map(part => part.ref)
           : []
       // What is there already is no fix: only another count of it would be.
       const same = (id: string) =>
-        trial.how === 'replace' &&
+        fix.how === 'replace' &&
         machine.parts.some(
           part => part.ref === id && part.count === count && part.purpose === 'fitted',
         )
@@ -142,7 +140,7 @@ function machinesOf(
         .sort((a, b) => a.price! - b.price!)
         .slice(0, mostTried)
         .map(entry => ({
-          how: trial.how,
+          how: fix.how,
           ref: entry.id,
           label: entry.label,
           count,
@@ -160,9 +158,9 @@ export const mostTried = 300
 export const mostFixes = 4
 
 /**
- * Fixes of what a rule finds: every trial of the rule with every entry of the catalogue, put
+ * Fixes of what a rule finds: every fix of the rule with every entry of the catalogue, put
  * through all rules. What stays is what
- * makes this rule pass (or at least better) and no other worse, the cheapest first; of one trial
+ * makes this rule pass (or at least better) and no other worse, the cheapest first; of one fix
  * the cheapest two.
  */
 export function fitFixes(
@@ -172,12 +170,12 @@ export function fitFixes(
 ): FitFix[] {
   const before = judgeFit(fitContext(slice))
   const own = before.find(({ rule }) => rule.id === ruleId)
-  if (!own?.rule.trials || own.judgement.state === 'pass') return []
+  if (!own?.rule.fixes || own.judgement.state === 'pass') return []
   const worse = (state: (typeof fitStates)[number]) =>
     fitStates.indexOf(state === 'notKnown' ? 'pass' : state)
   const states = new Map(before.map(({ rule, judgement }) => [rule.id, worse(judgement.state)]))
-  const fixes = own.rule.trials(fitContext(slice), own.judgement.values).flatMap(trial => {
-    const good = machinesOf(trial, machine, lists).flatMap((change): FitFix[] => {
+  const fixes = own.rule.fixes(fitContext(slice), own.judgement.values).flatMap(fix => {
+    const good = machinesOf(fix, machine, lists).flatMap((change): FitFix[] => {
       const after = judgeFit(fitContext(withMachine(slice, change.machine, lists)))
       const now = worse(after.find(({ rule }) => rule.id === ruleId)?.judgement.state ?? 'pass')
       const spoils = after.some(

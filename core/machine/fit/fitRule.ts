@@ -20,10 +20,10 @@ export const fitGroups = {
 export type FitGroup = keyof typeof fitGroups
 
 /**
- * A change of parts that may cure what does not fit; each is tried on the whole machine before it
+ * A change of parts that may fix what does not fit; each is tried on the whole machine before it
  * is offered.
  */
-export type Trial =
+export type PossibleFix =
   /** every entry of this kind that fits the condition, so many of it, beside what is there */
   | {
       readonly how: 'add'
@@ -109,7 +109,7 @@ export interface FitRule<Values extends object = object> {
   readonly inReportOnly?: boolean
   readonly judge: (context: FitContext) => Judgement<Values> | null
   readonly say: (values: Values, format: Format, state: FitState) => string
-  readonly trials?: (context: FitContext, values: Values) => readonly Trial[]
+  readonly fixes?: (context: FitContext, values: Values) => readonly PossibleFix[]
 }
 
 /** Keeps a rule's values typed within its file. */

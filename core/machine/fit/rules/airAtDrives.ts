@@ -35,7 +35,7 @@ export const airAtDrives = fitRule<{
         ? 'No air moves at the drives. Add a fan.'
         : `Air moves slowly at ${drives} drives. Add a fan in front of them, or leave an ` +
           'empty bay between them.',
-  trials: ({ housing, build: { parts } }) =>
+  fixes: ({ housing, build: { parts } }) =>
     housing &&
     housing.fans.length + parts.filter(({ kind }) => kind === 'fan').length < housing.fanMounts
       ? [

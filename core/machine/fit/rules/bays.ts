@@ -15,7 +15,7 @@ export const bays = fitRule<{ readonly drives: number; readonly bays: number }>(
     state === 'pass'
       ? `${counted(drives, 'drive')} in ${counted(there, 'bay')}.`
       : `${counted(drives, 'drive')} do not fit into ${counted(there, 'bay')}.`,
-  trials: ({ freeBays, housing }) => [
+  fixes: ({ freeBays, housing }) => [
     ...(housing && housing.bays525 > 0
       ? [
           {

@@ -30,7 +30,7 @@ export const boardInCase = fitRule<{ readonly form: string; readonly housing: st
       ? `The ${form} board goes into the ${housing}.`
       : `The ${housing} does not take a ${form} board.`
   },
-  trials: ({ board }) =>
+  fixes: ({ board }) =>
     board
       ? [
           { how: 'replace', kind: 'case' },

@@ -20,7 +20,7 @@ export const bootDevice = fitRule<{ readonly what: string | null; readonly boots
     what === null
       ? `There is no disk for the system. With ${bootsFrom}, the data drives stay free of it.`
       : 'The system has a place apart from the data.',
-  trials: ({ system }) => [
+  fixes: ({ system }) => [
     {
       how: 'add',
       kind: 'ssd',

@@ -38,7 +38,7 @@ export const cardInCase = fitRule<{
       ? `${cards} cards, and the case has ${openings} openings for them.`
       : 'The cards are short and low enough for the case.'
   },
-  trials: ({ places }) => [
+  fixes: ({ places }) => [
     { how: 'replace', kind: 'case' },
     ...places.flatMap(({ holds }) =>
       holds?.kind === 'card' ? [{ how: 'replace', kind: 'card' } as const] : [],

@@ -21,7 +21,7 @@ export const cardPlug = fitRule<{ readonly needed: number; readonly there: numbe
       ? `${counted(needed, 'plug')} for video cards, and the supply has ${there}.`
       : `The video card needs ${needed === 1 ? 'a plug' : `${needed} plugs`} of its own; the ` +
         `supply has ${there === 0 ? 'none' : there}.`,
-  trials: () => [
+  fixes: () => [
     { how: 'replace', kind: 'supply' },
     { how: 'replace', kind: 'card' },
   ],

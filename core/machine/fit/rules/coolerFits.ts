@@ -39,7 +39,7 @@ export const coolerFits = fitRule<{
       ? `The cooler is ${n(heightMm)} mm high; ${n(mostMm)} mm are there.`
       : `The cooler is ${n(heightMm)} mm high; the case leaves ${n(mostMm)} mm.`
   },
-  trials: () => [
+  fixes: () => [
     { how: 'replace', kind: 'cooler' },
     { how: 'replace', kind: 'case' },
   ],

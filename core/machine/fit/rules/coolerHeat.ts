@@ -39,7 +39,7 @@ export const coolerHeat = fitRule<{ readonly carriesW: number | null; readonly m
       : `The processor makes ${quantity(makesW, 'W')} at its most; the cooler carries ` +
           `${quantity(carriesW, 'W')}, so it slows down under a long load.`
   },
-  trials: ({ cooler }) => [{ how: cooler ? 'replace' : 'add', kind: 'cooler' }],
+  fixes: ({ cooler }) => [{ how: cooler ? 'replace' : 'add', kind: 'cooler' }],
 })
 
 export const cases: FitCases = {

@@ -43,7 +43,7 @@ export const dataPorts = fitRule<{
       ? `${counted(needed, 'port')} of ${there}.`
       : `${needed} drives and SSDs need a data port; there are ${there}.`
   },
-  trials: ({ places }) => [
+  fixes: ({ places }) => [
     ...places.flatMap(({ place, holds }) =>
       holds?.partIndex != null && places.some(({ offBy }) => offBy === place.id)
         ? [{ how: 'move', partIndex: holds.partIndex } as const]

@@ -23,7 +23,7 @@ export const discDrive = fitRule<{ readonly drives: number; readonly bays: numbe
       ? 'The disc drive has its bay; it takes a data port and a plug that a drive could have had.'
       : `${drives === 1 ? 'A disc drive needs' : `${drives} disc drives need`} 5.25" bays; ` +
         `the case has ${bays === 0 ? 'none' : bays}.`,
-  trials: () => [
+  fixes: () => [
     { how: 'replace', kind: 'optical' },
     { how: 'replace', kind: 'case' },
   ],

@@ -41,7 +41,7 @@ export const display = fitRule<{
               'without one: it needs a video card for good.'
     }
   },
-  trials: () => [
+  fixes: () => [
     { how: 'add', kind: 'card' },
     { how: 'replace', kind: 'processor' },
     { how: 'replace', kind: 'board' },

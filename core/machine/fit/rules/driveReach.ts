@@ -31,7 +31,7 @@ export const driveReach = fitRule<{
     if (state === 'pass') return `${swap}${lamps ? ', and a lamp shows which one' : ''}.`
     return `${swap}${lamps || drives < lampsFrom ? '' : '; nothing shows which one failed, so label each with serial number and bay'}.`
   },
-  trials: () => [{ how: 'replace', kind: 'case' }],
+  fixes: () => [{ how: 'replace', kind: 'case' }],
 })
 
 export const cases: FitCases = {

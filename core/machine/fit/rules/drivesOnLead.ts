@@ -16,7 +16,7 @@ export const drivesOnLead = fitRule<{ readonly fullest: number; readonly leads: 
   say: ({ fullest, leads }, _, state) =>
     `${counted(leads, 'lead')} for drives, with at most ${counted(fullest, 'drive')} on ` +
     `one${state === 'pass' ? '.' : `: more than ${mostOnLead} overload it when they start.`}`,
-  trials: () => [{ how: 'replace', kind: 'supply' }],
+  fixes: () => [{ how: 'replace', kind: 'supply' }],
 })
 
 export const cases: FitCases = {

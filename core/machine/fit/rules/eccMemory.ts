@@ -30,7 +30,7 @@ export const eccMemory = fitRule<{ readonly lacks: readonly string[]; readonly a
       : asked
         ? `Errors are not corrected, because of the ${lacks.join(' and the ')}.`
         : 'Memory errors are not corrected. At home a checksummed pool does without; some want it.',
-  trials: ({ sticks }, { lacks }) =>
+  fixes: ({ sticks }, { lacks }) =>
     lacks.length === 1 && lacks[0] === 'memory'
       ? [
           {

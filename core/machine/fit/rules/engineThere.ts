@@ -22,7 +22,7 @@ export const engineThere = fitRule<{ readonly conversions: number }>({
       ? 'A video engine is there for the conversions.'
       : 'The plan converts on a video engine, and there is none: the processor converts ' +
         'everything.',
-  trials: () => [
+  fixes: () => [
     { how: 'add', kind: 'card' },
     { how: 'replace', kind: 'processor' },
   ],

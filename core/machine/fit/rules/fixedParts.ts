@@ -32,7 +32,7 @@ export const fixedParts = fitRule<{ readonly base: string; readonly what: string
     what
       ? `The ${what} of the ${base} is its maker's own and cannot be exchanged.`
       : `Nothing is exchanged that the maker of the ${base} fixed.`,
-  trials: ({ build: { base, parts } }) =>
+  fixes: ({ build: { base, parts } }) =>
     parts
       .filter(({ kind }) => (base?.fixed as readonly string[] | undefined)?.includes(kind))
       .map(({ index }) => ({ how: 'remove', partIndex: index })),

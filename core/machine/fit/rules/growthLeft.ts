@@ -27,7 +27,7 @@ export const growthLeft = fitRule<{
     `${counted(bays, 'bay')}, ${counted(ports, 'data port')} and ${counted(slots, 'slot')} ` +
     'are ' +
     `left${state === 'pass' ? '.' : ': the next drive means replacing one, or a larger machine.'}`,
-  trials: ({ freeBays }) =>
+  fixes: ({ freeBays }) =>
     freeBays <= 0
       ? [
           { how: 'replace', kind: 'case' },

@@ -25,7 +25,7 @@ export const knownCards = fitRule<{ readonly what: string | null; readonly syste
     what
       ? `Not every system knows ${what}; look it up for: ${system}.`
       : 'The cards are of a kind that every such system knows.',
-  trials: ({ build: { parts } }) =>
+  fixes: ({ build: { parts } }) =>
     parts.flatMap(({ kind }) =>
       kind === 'controller' || kind === 'networkCard' ? [{ how: 'replace', kind } as const] : [],
     ),

@@ -63,7 +63,7 @@ export const laneWidth = fitRule<{
         `${place}${narrowedBy ? `, because ${narrowedBy} takes the others` : ''}: ` +
         `${quantity(carriesMBps, 'MB/s')}, where ${quantity(needed, 'MB/s')} may be asked of ` +
         'it at once.',
-  trials: ({ places }) => [
+  fixes: ({ places }) => [
     ...places.flatMap(({ holds }) =>
       holds?.partIndex != null && holds.at !== ''
         ? [{ how: 'move', partIndex: holds.partIndex } as const]

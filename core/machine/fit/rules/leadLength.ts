@@ -40,7 +40,7 @@ export const leadLength = fitRule<{ readonly reachMm: number; readonly wayMm: nu
   say: ({ reachMm, wayMm }, { number: n }, state) =>
     `The longest lead reaches ${n(reachMm)} mm; the farthest drive is about ${n(wayMm)} mm ` +
     `away${state === 'pass' ? '.' : '. A longer lead is needed.'}`,
-  trials: () => [
+  fixes: () => [
     { how: 'add', kind: 'cable', only: entry => 'use' in entry && entry.use === 'extension' },
     { how: 'replace', kind: 'supply' },
   ],

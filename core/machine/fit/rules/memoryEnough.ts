@@ -35,7 +35,7 @@ export const memoryEnough = fitRule<{
       ? `${quantity(gb, 'GB')} of memory; ${quantity(wantedGB, 'GB')} are wanted.`
       : `${quantity(gb, 'GB')} of memory will do; ${quantity(wantedGB, 'GB')} are wanted.`
   },
-  trials: () => [
+  fixes: () => [
     { how: 'add', kind: 'memory' },
     { how: 'replace', kind: 'memory' },
     { how: 'replace', kind: 'memory', count: 2 },

@@ -19,7 +19,7 @@ export const memoryMaximum = fitRule<{ readonly gb: number; readonly maxGB: numb
     state === 'pass'
       ? `${quantity(gb, 'GB')} of at most ${quantity(maxGB, 'GB')}.`
       : `The board takes at most ${quantity(maxGB, 'GB')}; there are ${quantity(gb, 'GB')}.`,
-  trials: ({ sticks }) => [
+  fixes: ({ sticks }) => [
     { how: 'replace', kind: 'memory', count: sticks.length },
     { how: 'replace', kind: 'memory' },
   ],

@@ -22,7 +22,7 @@ export const memorySlots = fitRule<{ readonly sticks: number; readonly slots: nu
     state === 'pass'
       ? `${counted(sticks, 'stick')} in ${counted(slots, 'memory slot')}.`
       : `${counted(sticks, 'stick')} of memory, and only ${counted(slots, 'slot')}.`,
-  trials: ({ board, build, sticks }) =>
+  fixes: ({ board, build, sticks }) =>
     board
       ? [
           {

@@ -34,7 +34,7 @@ export const memoryType = fitRule<{
       : wrong
         ? `${wrong} does not go into this board; it takes ${type}.`
         : `The memory is ${type}, as the board takes it.`,
-  trials: ({ board, sticks }) =>
+  fixes: ({ board, sticks }) =>
     board
       ? [
           {

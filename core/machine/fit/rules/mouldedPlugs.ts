@@ -22,7 +22,7 @@ export const mouldedPlugs = fitRule<{ readonly name: string }>({
     name
       ? `${name}: such plugs have shorted and set fire to machines. Use crimped ones.`
       : 'No adapter has a moulded plug.',
-  trials: ({ build: { parts } }) =>
+  fixes: ({ build: { parts } }) =>
     parts.flatMap(({ kind, entry, index }) =>
       kind === 'cable' && entry.moulded ? [{ how: 'remove', partIndex: index } as const] : [],
     ),

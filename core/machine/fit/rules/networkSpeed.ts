@@ -25,7 +25,7 @@ export const networkSpeed = fitRule<{ readonly has: number; readonly planned: nu
           `${quantity(planned, 'Mb/s')}.`
         : `The plan counts on a port of ${quantity(planned, 'Mb/s')}; the fastest one runs ` +
           `at ${quantity(has, 'Mb/s')}.`,
-  trials: () => [
+  fixes: () => [
     { how: 'add', kind: 'networkCard' },
     { how: 'replace', kind: 'board' },
   ],

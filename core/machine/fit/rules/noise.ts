@@ -14,7 +14,7 @@ export const noise = fitRule<{ readonly atEarDb: number; readonly ceilingDb: num
     `While the drives seek, ${quantity(Math.round(atEarDb), 'dB(A)')} arrive at the ear; ` +
     `${quantity(ceilingDb, 'dB(A)')} are the most for that ` +
     `room${state === 'pass' ? '.' : '. Move it away, or choose slower drives and fans.'}`,
-  trials: () => [
+  fixes: () => [
     { how: 'replace', kind: 'supply' },
     { how: 'replace', kind: 'case' },
   ],

@@ -17,7 +17,7 @@ export const passiveLoad = fitRule<{ readonly conversions: number }>({
       ? 'Without a fan the processor slows down while it converts; its capacity counts a ' +
         'fifth less.'
       : 'Nothing is converted, so it needs no fan.',
-  trials: () => [{ how: 'replace', kind: 'cooler' }],
+  fixes: () => [{ how: 'replace', kind: 'cooler' }],
 })
 
 export const cases: FitCases = {

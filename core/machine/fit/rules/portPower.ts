@@ -25,7 +25,7 @@ export const portPower = fitRule<{ readonly wantsW: number }>({
       : `A port gives ${quantity(usbPortW, 'W')}; such a drive wants ` +
         `${quantity(wantsW, 'W')} and more while it spins up. It needs an enclosure with a ` +
         'supply of its own.',
-  trials: () => [
+  fixes: () => [
     {
       how: 'replace',
       kind: 'enclosure',

@@ -23,7 +23,7 @@ export const powerPlugs = fitRule<{
   say: ({ needed, own, split }, _, state) =>
     `${counted(needed, 'plug')} ${needed === 1 ? 'is' : 'are'} needed; the supply has ` +
     `${own}${split ? `, and splitters add ${split}` : ''}${state === 'pass' ? '.' : ': too few.'}`,
-  trials: (_, { needed, own, split }) => [
+  fixes: (_, { needed, own, split }) => [
     {
       how: 'add',
       kind: 'cable',

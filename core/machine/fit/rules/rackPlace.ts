@@ -42,7 +42,7 @@ export const rackPlace = fitRule<{
       parts.filter(Boolean).join(' ') || `With its drives it weighs about ${quantity(kg, 'kg')}.`
     )
   },
-  trials: () => [{ how: 'replace', kind: 'case' }],
+  fixes: () => [{ how: 'replace', kind: 'case' }],
 })
 
 export const cases: FitCases = {

@@ -25,7 +25,7 @@ export const raidCard = fitRule<{ readonly name: string; readonly copyOnWrite: b
         ? `${name} builds its own arrays and hides the disks that the checksummed file ` +
           'system wants plain.'
         : `${name} builds its own arrays: the drives can be read behind such a card only.`,
-  trials: () => [
+  fixes: () => [
     {
       how: 'replace',
       kind: 'controller',

@@ -24,7 +24,7 @@ export const slotsForCards = fitRule<{
     missing.length
       ? `There is no free slot for: ${missing.join(', ')}.`
       : `${counted(cards, 'card')}, each in a slot that takes it.`,
-  trials: ({ unplaced }) => [
+  fixes: ({ unplaced }) => [
     { how: 'replace', kind: 'board' },
     ...unplaced.flatMap(({ item }) =>
       item.partIndex === null || item.wants !== 'slot'

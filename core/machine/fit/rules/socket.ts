@@ -50,7 +50,7 @@ export const socket = fitRule<{
           `${processor === null ? 'is only sold soldered to a board' : `needs socket ${processor}`}; ` +
           `the board has socket ${board}.`
   },
-  trials: ({ board }) =>
+  fixes: ({ board }) =>
     board?.socket
       ? [
           {

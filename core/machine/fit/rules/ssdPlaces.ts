@@ -21,7 +21,7 @@ export const ssdPlaces = fitRule<{ readonly missing: readonly string[] }>({
     missing.length
       ? `There is no free M.2 place that takes: ${missing.join(', ')}.`
       : 'Every M.2 SSD has a place that takes it.',
-  trials: () => [
+  fixes: () => [
     { how: 'replace', kind: 'ssd' },
     { how: 'add', kind: 'cable', only: entry => 'use' in entry && entry.use === 'm2Card' },
     { how: 'replace', kind: 'board' },

@@ -15,7 +15,7 @@ export const supplyAmps = fitRule<{ readonly amps: number; readonly most: number
   say: ({ amps, most }, { number: n }, state) =>
     `At 12 V the start takes ${n(amps, 3)} A; the supply gives ${n(most, 3)} ` +
     `A${state === 'pass' ? '.' : ': too little.'}`,
-  trials: ({ start }) => [
+  fixes: ({ start }) => [
     { how: 'replace', kind: 'supply' },
     ...(start.spinning > 1
       ? [

@@ -38,7 +38,7 @@ export const supplyForm = fitRule<{
             `${wanted === 'brick' ? 'an external brick' : `a supply of form ${wanted}`}; the ` +
             `${supply} is ${form === 'brick' ? 'a brick' : `of form ${form}`}.`
           : `The case takes a supply of form ${wanted}; the ${supply} is of form ${form}.`,
-  trials: ({ supply }) => [{ how: supply ? 'replace' : 'add', kind: 'supply' }],
+  fixes: ({ supply }) => [{ how: supply ? 'replace' : 'add', kind: 'supply' }],
 })
 
 export const cases: FitCases = {

@@ -16,7 +16,7 @@ export const supplyRunning = fitRule<{ readonly runningW: number; readonly ratin
     `With everything at work ${quantity(runningW, 'W')} are taken, ` +
     `${share(runningW / ratingW)} of ` +
     `${quantity(ratingW, 'W')}${state === 'pass' ? '.' : `; ${share(mostOfRating)} are the most for years of service.`}`,
-  trials: () => [{ how: 'replace', kind: 'supply' }],
+  fixes: () => [{ how: 'replace', kind: 'supply' }],
 })
 
 export const cases: FitCases = {

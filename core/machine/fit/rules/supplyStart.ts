@@ -24,7 +24,7 @@ export const supplyStart = fitRule<{
     `${drives === 0 ? 'At the start' : `While ${drives === 1 ? 'a drive spins' : `${drives} drives spin`} up`} ` +
     `${quantity(watts, 'W')} are taken; the supply gives ` +
     `${quantity(ratingW, 'W')}${state === 'pass' ? '.' : ', so it switches off before the machine is up.'}`,
-  trials: ({ start }) => [
+  fixes: ({ start }) => [
     { how: 'replace', kind: 'supply' },
     ...(start.spinning > 1
       ? [

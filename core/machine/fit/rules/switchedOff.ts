@@ -40,7 +40,7 @@ export const switchedOff = fitRule<{
         ? `${by} switches off: ${dead.join(', ')}. Nothing sits there.`
         : 'No place switches another off.',
   // Either of the two may be left to find another place.
-  trials: ({ places }) =>
+  fixes: ({ places }) =>
     places.flatMap(({ place, holds, offBy }) => {
       const takesPart =
         holds !== null &&

@@ -15,7 +15,7 @@ export const usbParity = fitRule<{ readonly parity: boolean }>({
       ? 'Drives with parity hang on USB: when the enclosure drops out for a second, several ' +
         'are missing at once and a rebuild begins.'
       : 'Single drives on USB; none depends on another.',
-  trials: () => [
+  fixes: () => [
     { how: 'replace', kind: 'enclosure', only: entry => 'link' in entry && entry.link === 'cable' },
   ],
 })

@@ -19,7 +19,7 @@ export const warmDrives = fitRule<{ readonly warmestC: number; readonly riseK: n
   say: ({ warmestC, riseK }, { quantity }, state) =>
     'On the warmest day the drives reach about ' +
     `${quantity(warmestC, '°C')}${riseK >= 1 ? `, of which the closed cupboard adds ${quantity(riseK, '°C')}` : ''}${state === 'pass' ? '.' : state === 'warning' ? `. Over ${quantity(warmDriveC, '°C')} they fail more often: count that under Risk.` : `. No drive is made for more than ${quantity(mostDriveC, '°C')}.`}`,
-  trials: () => [
+  fixes: () => [
     { how: 'add', kind: 'fan' },
     { how: 'replace', kind: 'case' },
   ],

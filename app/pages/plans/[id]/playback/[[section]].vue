@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { cellKey } from '~~/core/tiers/rankRemedies'
+import { cellKey } from '~~/core/tiers/rankFixes'
 import { matrixSummaries } from '~~/core/playback/summaries'
 import FigureValue from '~/components/common/FigureValue.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
@@ -8,7 +8,7 @@ import ViewFrame from '~/components/common/ViewFrame.vue'
 import CellReasons from '~/components/playback/CellReasons.vue'
 import MatrixPicture from '~/components/playback/MatrixPicture.vue'
 import OutcomeStrip from '~/components/playback/OutcomeStrip.vue'
-import RemedyList from '~/components/playback/RemedyList.vue'
+import PlaybackFixes from '~/components/playback/PlaybackFixes.vue'
 import { useBackground } from '~/composables/useBackground'
 import { viewAddress } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
@@ -22,10 +22,10 @@ const summaries = computed(() =>
   matrix.value && week.value ? matrixSummaries(matrix.value, week.value) : null,
 )
 const shares = computed(() => store.assessment?.domains.playback.shares ?? null)
-const { result: remedies, working } = useBackground(
+const { result: fixes, working } = useBackground(
   'compare',
   () => store.plan,
-  (work, plan) => work.remedies(plan),
+  (work, plan) => work.fixes(plan),
   300,
 )
 
@@ -56,8 +56,8 @@ const pair = computed(() => {
   const column = matrix.value?.columns.findIndex(({ key }) => key === chosen.value?.column) ?? -1
   return row >= 0 && column >= 0 ? { row, column } : worst.value
 })
-const remedy = computed(
-  () => remedies.value?.cells.get(cellKey(pair.value.row, pair.value.column)) ?? null,
+const fix = computed(
+  () => fixes.value?.cells.get(cellKey(pair.value.row, pair.value.column)) ?? null,
 )
 const anyDevices = computed(() => (store.plan?.household.devices.length ?? 0) > 0)
 </script>
@@ -107,7 +107,7 @@ const anyDevices = computed(() => (store.plan?.household.devices.length ?? 0) > 
             :row="pair.row"
             :column="pair.column"
             :hours="summaries.cellHours[pair.row]?.[pair.column] ?? 0"
-            :remedy="remedy"
+            :fix="fix"
             :looking="working"
           />
         </div>
@@ -115,8 +115,8 @@ const anyDevices = computed(() => (store.plan?.household.devices.length ?? 0) > 
       </template>
     </template>
     <template #fixes>
-      <RemedyList
-        :ranked="remedies?.ranked ?? []"
+      <PlaybackFixes
+        :ranked="fixes?.ranked ?? []"
         :working="working"
         :any-habits="(store.plan?.household.habits.length ?? 0) > 0"
       />

@@ -9,7 +9,7 @@ import ViewFrame from '~/components/common/ViewFrame.vue'
 import ArchiveEstimate from '~/components/streams/ArchiveEstimate.vue'
 import BenchPanel from '~/components/streams/BenchPanel.vue'
 import CapacityPicture from '~/components/streams/CapacityPicture.vue'
-import CuresList from '~/components/streams/CuresList.vue'
+import ConversionFixes from '~/components/streams/ConversionFixes.vue'
 import ProcessorLadder from '~/components/streams/ProcessorLadder.vue'
 import WorkTableImport from '~/components/streams/WorkTableImport.vue'
 import WorkMix from '~/components/streams/WorkMix.vue'
@@ -76,7 +76,7 @@ const binding = computed(() => store.assessment?.figures['streams.possible']?.no
       <ProcessorLadder />
     </template>
     <template #fixes>
-      <CuresList />
+      <ConversionFixes />
     </template>
     <template #archive>
       <ArchiveEstimate />

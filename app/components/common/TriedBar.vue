@@ -21,7 +21,7 @@ const what = computed(() => {
 </script>
 
 <template>
-  <div v-if="shown" class="trial no-print" role="status" data-trial>
+  <div v-if="shown" class="trial no-print" role="status" data-tried>
     <VIcon :icon="mdiPinOutline" size="16" aria-hidden="true" />
     <span class="text"
       ><strong

@@ -1,8 +1,8 @@
 import { ladder } from '../../catalogue/sentQualities'
-import type { RemedyKind } from './remedy'
+import type { FixKind } from './playbackFix'
 
 /** A higher rung for those who watch away. */
-export const raiseRemoteCap: RemedyKind = ({ network }, matrix) =>
+export const raiseRemoteCap: FixKind = ({ network }, matrix) =>
   matrix.columns.some(column => column.isAway && column.habits.length > 0)
     ? ladder
         .filter(rung => rung.rungMbps > network.awayRungMbps)

@@ -3,10 +3,10 @@ import { catalogue } from '../catalogue/catalogue'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { assess } from '../assess'
-import { notOffer } from '../playback/remedies/notOffer'
-import { conversionCures } from './conversionCures'
+import { notOffer } from '../playback/fixes/notOffer'
+import { conversionFixes } from './conversionFixes'
 import { planningPrices, unknownPrice } from './planningPrices'
-import { cellKey, isBetter, isWorthShowing, remediesOf } from './rankRemedies'
+import { cellKey, isBetter, isWorthShowing, fixesOf } from './rankFixes'
 
 const plan = (changes: Partial<PlanInput> = {}) =>
   planSchema.parse({ ...tideMillHouse, ...changes })
@@ -39,16 +39,16 @@ describe('planning prices', () => {
   })
 })
 
-describe('of two remedies', () => {
-  const remedy = (removedShare: number, price: number) => ({ removedShare, price, extraTB: 0 })
+describe('of two fixes', () => {
+  const fix = (removedShare: number, price: number) => ({ removedShare, price, extraTB: 0 })
   const costOf = ({ price }: { price: number | null }) => price ?? 0
   it('the one that removes more than a hundredth more is better, whatever it costs', () => {
-    expect(isBetter(remedy(0.5, 900), remedy(0.489, 1), costOf)).toBe(true)
-    expect(isBetter(remedy(0.489, 1), remedy(0.5, 900), costOf)).toBe(false)
+    expect(isBetter(fix(0.5, 900), fix(0.489, 1), costOf)).toBe(true)
+    expect(isBetter(fix(0.489, 1), fix(0.5, 900), costOf)).toBe(false)
   })
   it('of those that remove as much the cheaper one is', () => {
-    expect(isBetter(remedy(0.491, 1), remedy(0.5, 900), costOf)).toBe(true)
-    expect(isBetter(remedy(0.5, 900), remedy(0.491, 1), costOf)).toBe(false)
+    expect(isBetter(fix(0.491, 1), fix(0.5, 900), costOf)).toBe(true)
+    expect(isBetter(fix(0.5, 900), fix(0.491, 1), costOf)).toBe(false)
   })
   it('neither is shown that removes half a per cent or less', () => {
     expect(isWorthShowing({ removedShare: 0.005 })).toBe(false)
@@ -56,29 +56,29 @@ describe('of two remedies', () => {
   })
 })
 
-describe('remedies', () => {
-  const remedies = remediesOf(plan(), catalogue)
+describe('fixes', () => {
+  const fixes = fixesOf(plan(), catalogue)
   it(
     'stand with those first that remove most, one of each group, each with the state it ' +
       'leads to',
     () => {
-      const shares = remedies.ranked.map(entry => entry.removedShare)
+      const shares = fixes.ranked.map(entry => entry.removedShare)
       expect(shares).toEqual([...shares].sort((a, b) => b - a))
-      expect(new Set(remedies.ranked.map(entry => entry.group)).size).toBe(remedies.ranked.length)
-      for (const { plan: changed, state } of remedies.ranked.slice(0, 6))
+      expect(new Set(fixes.ranked.map(entry => entry.group)).size).toBe(fixes.ranked.length)
+      for (const { plan: changed, state } of fixes.ranked.slice(0, 6))
         expect(assess(changed, catalogue).verdicts[0]!.state).toBe(state)
     },
   )
   it('keep titles away from a device at no cost, and its habits go on with something else', () => {
-    const remedy = remedies.ranked.find(entry => entry.id.startsWith('not-offered-'))!
-    expect(remedy.price).toBe(0)
+    const fix = fixes.ranked.find(entry => entry.id.startsWith('not-offered-'))!
+    expect(fix.price).toBe(0)
     const before = plan().library.holdings
-    const changed = remedy.plan.library.holdings.filter(
+    const changed = fix.plan.library.holdings.filter(
       (holding, at) => holding.notOfferedTo.length > before[at]!.notOfferedTo.length,
     )
     expect(changed.length).toBeGreaterThan(0)
     const device = changed[0]!.notOfferedTo.at(-1)!
-    const { matrix } = assess(remedy.plan, catalogue).domains.playback
+    const { matrix } = assess(fix.plan, catalogue).domains.playback
     matrix.columns
       .filter(column => column.deviceId === device)
       .forEach(column => {
@@ -91,10 +91,10 @@ describe('remedies', () => {
       })
   })
   it('of a cell leave titles out only where nothing else frees it', () => {
-    const others = remedies.ranked.filter(entry => !entry.leavesOut)
+    const others = fixes.ranked.filter(entry => !entry.leavesOut)
     expect(others.length).toBeGreaterThan(0)
     const { matrix } = assess(plan(), catalogue).domains.playback
-    for (const [key, remedy] of remedies.cells) {
+    for (const [key, fix] of fixes.cells) {
       const [row, column] = key.split(' ').map(Number)
       expect(cellKey(row!, column!)).toBe(key)
       const cell = matrix.cells[row!]![column!]!
@@ -103,7 +103,7 @@ describe('remedies', () => {
           ? cell.plain.outcome
           : cell.subtitled!.outcome,
       )
-      if (remedy.leavesOut) expect(remedy.removedShare).toBeGreaterThanOrEqual(0)
+      if (fix.leavesOut) expect(fix.removedShare).toBeGreaterThanOrEqual(0)
     }
   })
   it('are none where nothing has to be converted', () => {
@@ -111,10 +111,10 @@ describe('remedies', () => {
       library: { holdings: [{ titles: 5, quality: 'hd1080-h264', subtitles: 'none' }] },
       household: { ...tideMillHouse.household, habits: [] },
     })
-    expect(remediesOf(easy, catalogue).ranked).toEqual([])
+    expect(fixesOf(easy, catalogue).ranked).toEqual([])
   })
   it('propose no device that is there already, and no cable where one lies', () => {
-    for (const { id, plan: changed } of remedies.ranked.filter(entry =>
+    for (const { id, plan: changed } of fixes.ranked.filter(entry =>
       entry.id.startsWith('replace-'),
     )) {
       const moved = changed.household.devices.filter(
@@ -122,7 +122,7 @@ describe('remedies', () => {
       )
       expect(moved, id).toHaveLength(1)
     }
-    for (const { id } of remedies.ranked.filter(entry => entry.id.startsWith('cable-'))) {
+    for (const { id } of fixes.ranked.filter(entry => entry.id.startsWith('cable-'))) {
       expect(plan().household.devices.find(device => `cable-${device.id}` === id)!.link).toMatch(
         /^wifi/,
       )
@@ -157,11 +157,11 @@ describe('limits of what is proposed', () => {
     expect(proposed.every(({ leavesOut, price }) => leavesOut === true && price === 0)).toBe(true)
     expect(new Set(proposed.map(({ id }) => id)).size).toBe(40)
   })
-  it('of the remedies the first four are tried as cures', () => {
-    const { ranked } = remediesOf(many, catalogue)
+  it('of the fixes the first four are tried as fixes', () => {
+    const { ranked } = fixesOf(many, catalogue)
     expect(ranked.length).toBeGreaterThan(4)
-    const cures = conversionCures(many, catalogue).map(({ id }) => id)
-    expect(ranked.filter(({ id }) => cures.includes(id)).map(({ id }) => id)).toEqual(
+    const fixes = conversionFixes(many, catalogue).map(({ id }) => id)
+    expect(ranked.filter(({ id }) => fixes.includes(id)).map(({ id }) => id)).toEqual(
       ranked.slice(0, 4).map(({ id }) => id),
     )
   })

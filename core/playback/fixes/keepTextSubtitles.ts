@@ -1,8 +1,8 @@
 import type { Plan } from '../../plan/planSchema'
-import type { RemedyKind } from './remedy'
+import type { FixKind } from './playbackFix'
 
 /** Subtitles as text beside the pictures of the disc, so that nothing has to be burned in. */
-export const keepTextSubtitles: RemedyKind = (_, matrix) => {
+export const keepTextSubtitles: FixKind = (_, matrix) => {
   const holdings = new Set(
     matrix.rows.filter(row => row.subtitles === 'bitmap').flatMap(row => row.holdings),
   )

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { ConversionCure } from '~~/core/tiers/conversionCures'
+import type { ConversionFix } from '~~/core/tiers/conversionFixes'
 import ProposalTable from '~/components/common/ProposalTable.vue'
 import StateMark from '~/components/common/StateMark.vue'
 import { useBackground } from '~/composables/useBackground'
@@ -16,17 +16,17 @@ const { money, number } = useFormat()
 const { result, working } = useBackground(
   'compare',
   () => store.plan,
-  (work, plan) => work.cures(plan),
+  (work, plan) => work.fixes(plan),
   400,
 )
-const cures = computed(() => (result.value ?? []).slice(0, 9))
-function cost({ price, extraTB }: ConversionCure): string {
+const fixes = computed(() => (result.value ?? []).slice(0, 9))
+function cost({ price, extraTB }: ConversionFix): string {
   return [
     ...(price === null ? [] : [price === 0 ? 'costs nothing' : `about ${money(price)}`]),
     ...(extraTB > 0.0005 ? [`${number(extraTB, 2)} TB more space`] : []),
   ].join(', ')
 }
-const band = ({ possible }: ConversionCure) =>
+const band = ({ possible }: ConversionFix) =>
   possible
     ? possible.low === possible.high
       ? String(possible.likely)
@@ -43,7 +43,7 @@ const columns = [
 </script>
 
 <template>
-  <section class="sheet" :aria-busy="working" data-cures>
+  <section class="sheet" :aria-busy="working" data-fixs>
     <h2>What would help</h2>
     <p class="soft small">
       Fixes that meet the need come first, then by price. Hover or focus to preview it on the
@@ -52,12 +52,12 @@ const columns = [
     </p>
     <ProposalTable
       label="Fixes compared"
-      mark="cure"
+      mark="fix"
       :columns="columns"
-      :rows="cures"
-      :key-of="cure => cure.id"
-      :name-of="cure => cure.label"
-      :plan-of="cure => cure.plan"
+      :rows="fixes"
+      :key-of="fix => fix.id"
+      :name-of="fix => fix.label"
+      :plan-of="fix => fix.plan"
     >
       <template #fix="{ row }">
         {{ row.label }}

@@ -7,10 +7,10 @@ import type { Plan } from '../plan/planSchema'
 import { meetsNeed } from '../verdict'
 import { compareProcessors, conversionOutcome, type ConversionOutcome } from './compareProcessors'
 import { planningPrices } from './planningPrices'
-import { remediesOf } from './rankRemedies'
+import { fixesOf } from './rankFixes'
 
 /** One way out when conversions are short, with what it comes to. */
-export interface ConversionCure extends ConversionOutcome {
+export interface ConversionFix extends ConversionOutcome {
   readonly id: string
   readonly label: string
   /** planning value in the plan's currency; null where it is not known */
@@ -19,8 +19,8 @@ export interface ConversionCure extends ConversionOutcome {
   readonly extraTB: number
 }
 
-/** Remedies of playback that are tried; the rest removes less. */
-export const remediesTried = 4
+/** Fixes of playback that are tried; the rest removes less. */
+export const fixesTried = 4
 
 /**
  * What would mend it: another device, a small second copy, text subtitles, titles kept away from a
@@ -29,14 +29,14 @@ export const remediesTried = 4
  * First those that meet the
  * need, the cheapest first; then those that leave fewest minutes short.
  */
-export function conversionCures(plan: Plan, catalogue: Catalogue): ConversionCure[] {
+export function conversionFixes(plan: Plan, catalogue: Catalogue): ConversionFix[] {
   const assessor = planAssessor()
   const outcome = (next: Plan) => conversionOutcome(next, catalogue, assessor)
   const withMachine = (machine: Machine) => outcome({ ...plan, machine })
   const { machine, choices } = plan
   const { builtIn, cards } = machineBuild(machine, catalogue)
-  const cures: ConversionCure[] = remediesOf(plan, catalogue)
-    .ranked.slice(0, remediesTried)
+  const fixes: ConversionFix[] = fixesOf(plan, catalogue)
+    .ranked.slice(0, fixesTried)
     .map(({ id, label, price, extraTB, plan: next }) => ({
       ...outcome(next),
       id,
@@ -46,7 +46,7 @@ export function conversionCures(plan: Plan, catalogue: Catalogue): ConversionCur
     }))
   if (cards.length === 0) {
     for (const card of catalogue.videoEngines.filter(engine => engine.kind === 'card')) {
-      cures.push({
+      fixes.push({
         ...withMachine(withPart(machine, card.id)),
         id: `card-${card.id}`,
         label:
@@ -57,7 +57,7 @@ export function conversionCures(plan: Plan, catalogue: Catalogue): ConversionCur
       })
     }
   } else if (builtIn && machine.oneEngineAtATime) {
-    cures.push({
+    fixes.push({
       ...withMachine(withoutCards(machine, catalogue)),
       id: 'no-card',
       label: 'Leave the card out, so that the built-in engine converts',
@@ -66,7 +66,7 @@ export function conversionCures(plan: Plan, catalogue: Catalogue): ConversionCur
     })
   }
   if (!choices.hardwareConversion && (builtIn || cards.length > 0)) {
-    cures.push({
+    fixes.push({
       ...outcome({ ...plan, choices: { ...choices, hardwareConversion: true } }),
       id: 'engine-on',
       label: 'Convert on the video engine that is there',
@@ -83,7 +83,7 @@ export function conversionCures(plan: Plan, catalogue: Catalogue): ConversionCur
     const withBoard = !rest.plan.machine.parts.every(
       ({ ref }) => ref === processor.id || machine.parts.some(part => part.ref === ref),
     )
-    cures.push({
+    fixes.push({
       ...rest,
       id: `processor-${processor.id}`,
       label:
@@ -94,9 +94,9 @@ export function conversionCures(plan: Plan, catalogue: Catalogue): ConversionCur
     })
   }
   const { costOf } = planningPrices(plan, catalogue)
-  const minutes = ({ minutesShort, possible }: ConversionCure) =>
+  const minutes = ({ minutesShort, possible }: ConversionFix) =>
     minutesShort?.likely ?? -(possible?.likely ?? 0)
-  return cures.sort(
+  return fixes.sort(
     (a, b) =>
       Number(meetsNeed(b.state)) - Number(meetsNeed(a.state)) ||
       (meetsNeed(a.state) ? costOf(a) - costOf(b) : minutes(a) - minutes(b)),

@@ -3,11 +3,11 @@ import type { Plan } from '../../plan/planSchema'
 import type { PlayabilityMatrix } from '../matrix'
 
 /** Something that can be done so that fewer pictures have to be converted. */
-export interface Remedy {
+export interface PlaybackFix {
   readonly id: string
   /** what is done, as an order: 'Replace …' */
   readonly label: string
-  /** remedies of one group are alternatives; only the best of them is shown */
+  /** fixes of one group are alternatives; only the best of them is shown */
   readonly group: string
   /** price in the plan's currency; null where it is not known */
   readonly price: number | null
@@ -18,9 +18,9 @@ export interface Remedy {
   readonly change: (plan: Plan) => Plan
 }
 
-/** One kind of remedy: looks at a plan and its matrix, and proposes. */
-export type RemedyKind = (
+/** One kind of fix: looks at a plan and its matrix, and proposes. */
+export type FixKind = (
   plan: Plan,
   matrix: PlayabilityMatrix,
   catalogue: Catalogue,
-) => readonly Remedy[]
+) => readonly PlaybackFix[]

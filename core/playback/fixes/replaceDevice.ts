@@ -1,11 +1,11 @@
 import { withinSentence } from '../../withinSentence'
-import type { RemedyKind } from './remedy'
+import type { FixKind } from './playbackFix'
 
 /**
  * Another device in the place of one that can be bought; on a computer, a player program in the
  * place of the browser.
  */
-export const replaceDevice: RemedyKind = ({ household }, matrix, { deviceClasses }) =>
+export const replaceDevice: FixKind = ({ household }, matrix, { deviceClasses }) =>
   household.devices.flatMap((device, index) =>
     matrix.columns.some(column => column.deviceIndex === index && column.habits.length > 0)
       ? deviceClasses

@@ -1,8 +1,8 @@
 import { homePlace } from '../../plan/constants'
-import type { RemedyKind } from './remedy'
+import type { FixKind } from './playbackFix'
 
 /** A cable to a device that hangs on the air. */
-export const layCable: RemedyKind = ({ household }, matrix) =>
+export const layCable: FixKind = ({ household }, matrix) =>
   household.devices.flatMap((device, index) =>
     device.link.startsWith('wifi') &&
     matrix.columns.some(

@@ -1,9 +1,9 @@
 import type { Plan } from '../../plan/planSchema'
 import { smallCopyRates } from '../../catalogue/sentQualities'
-import type { RemedyKind } from './remedy'
+import type { FixKind } from './playbackFix'
 
 /** A second, small copy beside each title of a row: space instead of work. */
-export const keepSmallCopies: RemedyKind = (_, matrix) =>
+export const keepSmallCopies: FixKind = (_, matrix) =>
   matrix.rows.flatMap(row => {
     const kinds = (Object.keys(smallCopyRates) as (keyof typeof smallCopyRates)[]).filter(
       kind => row.smallCopies === 'none' && smallCopyRates[kind] < row.bitrateMbps,

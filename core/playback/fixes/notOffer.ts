@@ -1,6 +1,6 @@
 import { isOffered } from '../matrix'
 import { needsConversion } from '../playability'
-import type { Remedy, RemedyKind } from './remedy'
+import type { PlaybackFix, FixKind } from './playbackFix'
 
 /** More pairs of titles and device are not proposed: those with most hours are. */
 const mostPairs = 40
@@ -10,7 +10,7 @@ const mostPairs = 40
  * else of the same habit. It
  * is proposed where such a device has something else to offer.
  */
-export const notOffer: RemedyKind = (_, matrix) => {
+export const notOffer: FixKind = (_, matrix) => {
   const pairs = matrix.columns.flatMap((column, at) => {
     const { deviceId } = column
     if (deviceId === null || column.habits.length === 0) return []
@@ -44,7 +44,7 @@ export const notOffer: RemedyKind = (_, matrix) => {
   return pairs
     .sort((a, b) => b.hours - a.hours)
     .slice(0, mostPairs)
-    .map(({ row, deviceId, name }): Remedy => ({
+    .map(({ row, deviceId, name }): PlaybackFix => ({
       id: `not-offered-${row.key}-${deviceId}`,
       group: `not-offered-${deviceId}`,
       price: 0,

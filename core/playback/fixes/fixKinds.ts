@@ -3,11 +3,11 @@ import { keepTextSubtitles } from './keepTextSubtitles'
 import { layCable } from './layCable'
 import { notOffer } from './notOffer'
 import { raiseRemoteCap } from './raiseRemoteCap'
-import type { RemedyKind } from './remedy'
+import type { FixKind } from './playbackFix'
 import { replaceDevice } from './replaceDevice'
 
-/** Every kind of remedy; another is a file and a line here. */
-export const remedyKinds: readonly RemedyKind[] = [
+/** Every kind of fix; another is a file and a line here. */
+export const fixKinds: readonly FixKind[] = [
   replaceDevice,
   keepTextSubtitles,
   raiseRemoteCap,

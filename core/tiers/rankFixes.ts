@@ -5,13 +5,13 @@ import type { LibraryFacts } from '../library/libraryFacts'
 import type { Plan } from '../plan/planSchema'
 import type { MatrixCell, PlayabilityMatrix } from '../playback/matrix'
 import type { PlaybackFacts } from '../playback/playbackFacts'
-import { remedyKinds } from '../playback/remedies/remedyKinds'
-import type { Remedy } from '../playback/remedies/remedy'
+import { fixKinds } from '../playback/fixes/fixKinds'
+import type { PlaybackFix } from '../playback/fixes/playbackFix'
 import type { VerdictState } from '../verdict'
 import { planningPrices } from './planningPrices'
 
-export interface RankedRemedy extends Omit<Remedy, 'change'> {
-  /** the plan with the remedy taken */
+export interface RankedFix extends Omit<PlaybackFix, 'change'> {
+  /** the plan with the fix taken */
   readonly plan: Plan
   /** share of the conversions (and of what cannot be played) that it removes, 0..1 */
   readonly removedShare: number
@@ -22,18 +22,18 @@ export interface RankedRemedy extends Omit<Remedy, 'change'> {
 }
 
 /** One that is shown, with the state of the conversions that it leads to. */
-export interface ShownRemedy extends RankedRemedy {
+export interface ShownFix extends RankedFix {
   readonly state: VerdictState
 }
 
-export interface Remedies {
+export interface Fixes {
   /**
    * most removed first; of alternatives the best; what removes less than half a per cent is left
    * out
    */
-  readonly ranked: readonly ShownRemedy[]
+  readonly ranked: readonly ShownFix[]
   /** by cell of the matrix: the cheapest that leaves no picture to convert there */
-  readonly cells: ReadonlyMap<string, ShownRemedy>
+  readonly cells: ReadonlyMap<string, ShownFix>
 }
 
 /** Key of a cell: its row and its column in the plan's own matrix. */
@@ -43,7 +43,7 @@ export function cellKey(row: number, column: number): string {
 
 /** What removes less than this share of the trouble is left out. */
 export const leastRemoved = 0.005
-/** Remedies that differ by less than this share of the trouble remove as much. */
+/** Fixes that differ by less than this share of the trouble remove as much. */
 export const asMuch = 0.01
 
 function isTrouble({ offered, plain, subtitled }: MatrixCell, subtitledShare: number): boolean {
@@ -82,11 +82,11 @@ const hoursOf = ({ week }: HouseholdFacts) =>
   )
 
 /**
- * What can be done so that less has to be converted. Each remedy is put through the same matrix as
+ * What can be done so that less has to be converted. Each fix is put through the same matrix as
  * the plan itself.
  * Takes its time (dozens of matrices): meant to run off the page.
  */
-export function remediesOf(plan: Plan, catalogue: Catalogue): Remedies {
+export function fixesOf(plan: Plan, catalogue: Catalogue): Fixes {
   const assessor = planAssessor()
   const factsOf = (of: Plan) => assessor.facts(of, catalogue, ['household', 'library', 'playback'])
   const own = factsOf(plan)
@@ -94,14 +94,14 @@ export function remediesOf(plan: Plan, catalogue: Catalogue): Remedies {
   const before = troubleShare(own.playback)
   const hours = hoursOf(own.household)
   const { costOf } = planningPrices(plan, catalogue)
-  const cells = new Map<string, RankedRemedy>()
-  const best = new Map<string, RankedRemedy>()
-  for (const { change, ...remedy } of remedyKinds.flatMap(kind => kind(plan, matrix, catalogue))) {
+  const cells = new Map<string, RankedFix>()
+  const best = new Map<string, RankedFix>()
+  for (const { change, ...fix } of fixKinds.flatMap(kind => kind(plan, matrix, catalogue))) {
     const changed = change(plan)
     const after = factsOf(changed)
     const trouble = troubleShare(after.playback)
-    const ranked: RankedRemedy = {
-      ...remedy,
+    const ranked: RankedFix = {
+      ...fix,
       plan: changed,
       removedShare: before > 1e-9 ? 1 - trouble / before : 0,
       hoursAfter: trouble * hours,
@@ -120,31 +120,31 @@ export function remediesOf(plan: Plan, catalogue: Catalogue): Remedies {
     if (isWorthShowing(ranked) && (!known || isBetter(ranked, known, costOf)))
       best.set(ranked.group, ranked)
   }
-  const shown = new Map<RankedRemedy, ShownRemedy>()
-  const withState = (remedy: RankedRemedy): ShownRemedy => {
-    const known = shown.get(remedy) ?? {
-      ...remedy,
-      state: assessor.facts(remedy.plan, catalogue, ['streams']).streams.state,
+  const shown = new Map<RankedFix, ShownFix>()
+  const withState = (fix: RankedFix): ShownFix => {
+    const known = shown.get(fix) ?? {
+      ...fix,
+      state: assessor.facts(fix.plan, catalogue, ['streams']).streams.state,
     }
-    shown.set(remedy, known)
+    shown.set(fix, known)
     return known
   }
   return {
-    cells: new Map([...cells].map(([key, remedy]) => [key, withState(remedy)])),
+    cells: new Map([...cells].map(([key, fix]) => [key, withState(fix)])),
     ranked: [...best.values()].sort((a, b) => b.removedShare - a.removedShare).map(withState),
   }
 }
 
-/** Whether a remedy removes enough of the trouble to be shown. */
-export function isWorthShowing({ removedShare }: Pick<RankedRemedy, 'removedShare'>): boolean {
+/** Whether a fix removes enough of the trouble to be shown. */
+export function isWorthShowing({ removedShare }: Pick<RankedFix, 'removedShare'>): boolean {
   return removedShare > leastRemoved
 }
 
 /** Removes clearly more; or as much at less cost. */
-export function isBetter<Removing extends Pick<RankedRemedy, 'removedShare' | 'price' | 'extraTB'>>(
+export function isBetter<Removing extends Pick<RankedFix, 'removedShare' | 'price' | 'extraTB'>>(
   one: Removing,
   other: Removing,
-  costOf: (remedy: Removing) => number,
+  costOf: (fix: Removing) => number,
 ): boolean {
   return Math.abs(one.removedShare - other.removedShare) > asMuch
     ? one.removedShare > other.removedShare

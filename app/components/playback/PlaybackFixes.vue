@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { ShownRemedy } from '~~/core/tiers/rankRemedies'
-import RemedyButton from './RemedyButton.vue'
+import type { ShownFix } from '~~/core/tiers/rankFixes'
+import FixButton from './FixButton.vue'
 import { useFormat } from '~/composables/useFormat'
 
 /** What can be done, by how much of the conversions it removes. */
 const props = defineProps<{
-  ranked: readonly ShownRemedy[]
+  ranked: readonly ShownFix[]
   working: boolean
   anyHabits: boolean
 }>()
@@ -17,7 +17,7 @@ const fewer = (share: number) => `${number(share * 100, 2)} % fewer`
 </script>
 
 <template>
-  <section class="sheet" :aria-busy="working" data-remedies>
+  <section class="sheet" :aria-busy="working" data-fixes>
     <h2>Fixes that remove most conversions</h2>
     <p class="soft small">
       Each is put through the whole matrix; its mark says how conversions stand then. Hover or focus
@@ -25,12 +25,12 @@ const fewer = (share: number) => `${number(share * 100, 2)} % fewer`
       <span v-if="working" role="status">Calculating …</span>
     </p>
     <ol v-if="shown.length">
-      <li v-for="remedy in shown" :key="remedy.id" :data-remedy="remedy.id">
-        <span class="track" :title="`${fewer(remedy.removedShare)} hours converted`">
-          <i :style="{ width: `${Math.max(1, remedy.removedShare * 100)}%` }" />
-          <small>{{ fewer(remedy.removedShare) }}</small>
+      <li v-for="fix in shown" :key="fix.id" :data-fix="fix.id">
+        <span class="track" :title="`${fewer(fix.removedShare)} hours converted`">
+          <i :style="{ width: `${Math.max(1, fix.removedShare * 100)}%` }" />
+          <small>{{ fewer(fix.removedShare) }}</small>
         </span>
-        <RemedyButton :remedy="remedy" />
+        <FixButton :fix="fix" />
       </li>
     </ol>
     <p v-else-if="!working" class="soft">

@@ -1,21 +1,21 @@
 <script setup lang="ts">
 import { onBeforeUnmount } from 'vue'
-import type { ShownRemedy } from '~~/core/tiers/rankRemedies'
+import type { ShownFix } from '~~/core/tiers/rankFixes'
 import StateMark from '~/components/common/StateMark.vue'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 
 /**
- * A remedy: under the pointer or the focus it is tried on the headroom line, pressed it is done,
+ * A fix: under the pointer or the focus it is tried on the headroom line, pressed it is done,
  * and can be undone.
  */
-const props = defineProps<{ remedy: ShownRemedy }>()
+const props = defineProps<{ fix: ShownFix }>()
 const store = usePlanStore()
 const { money, number } = useFormat()
 let trying = false
 function tryOn(): void {
   trying = true
-  store.tried = props.remedy.plan
+  store.tried = props.fix.plan
 }
 function leave(): void {
   if (trying) store.tried = null
@@ -23,37 +23,27 @@ function leave(): void {
 }
 function take(): void {
   leave()
-  store.replace(props.remedy.plan)
+  store.replace(props.fix.plan)
 }
 onBeforeUnmount(leave)
 </script>
 
 <template>
-  <div
-    class="remedy"
-    @pointerenter="tryOn"
-    @pointerleave="leave"
-    @focusin="tryOn"
-    @focusout="leave"
-  >
-    <StateMark :state="remedy.state" small />
+  <div class="fix" @pointerenter="tryOn" @pointerleave="leave" @focusin="tryOn" @focusout="leave">
+    <StateMark :state="fix.state" small />
     <span class="what"
-      >{{ remedy.label }}
+      >{{ fix.label }}
       <span class="soft small"
         >{{
-          remedy.price === null
-            ? ''
-            : remedy.price === 0
-              ? 'costs nothing'
-              : `about ${money(remedy.price)}`
-        }}{{ remedy.extraTB > 0.0005 ? `${number(remedy.extraTB, 2)} TB more space` : '' }}</span
+          fix.price === null ? '' : fix.price === 0 ? 'costs nothing' : `about ${money(fix.price)}`
+        }}{{ fix.extraTB > 0.0005 ? `${number(fix.extraTB, 2)} TB more space` : '' }}</span
       >
     </span>
     <VBtn
       size="small"
       variant="outlined"
       color="primary"
-      :aria-label="`Apply: ${remedy.label}`"
+      :aria-label="`Apply: ${fix.label}`"
       @click="take"
     >
       Apply
@@ -62,7 +52,7 @@ onBeforeUnmount(leave)
 </template>
 
 <style scoped>
-.remedy {
+.fix {
   display: flex;
   gap: 12px;
   align-items: center;
