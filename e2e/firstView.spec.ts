@@ -5,7 +5,7 @@ import { expect, test } from './fixtures'
  * Scripts that the first view may ask for before its verdicts stand, kB gzip; docs/performance.md
  * says what of it the rules of fit and the years take.
  */
-const mostKB = 280
+const maxKB = 280
 
 test('the first view asks for little, and for nothing of the other views', async ({
   numeron,
@@ -37,5 +37,5 @@ test('the first view asks for little, and for nothing of the other views', async
   )
   const bytes = [...new Set(asked)].reduce((sum, name) => sum + (scripts.get(name) ?? 0), 0)
   expect(bytes).toBeGreaterThan(100_000)
-  expect(bytes / 1000).toBeLessThan(mostKB)
+  expect(bytes / 1000).toBeLessThan(maxKB)
 })

@@ -6,7 +6,7 @@ interface Corner {
 }
 
 /** A frame that is no larger than this was a press. */
-const leastSide = 8
+const minSide = 8
 
 /**
  * A frame drawn round drives in their bays, begun beside the drives. Bays are elements with
@@ -34,7 +34,7 @@ export function useBayFrame(count: () => number) {
     if (!start) return
     const [left, right] = [Math.min(start.x, event.clientX), Math.max(start.x, event.clientX)]
     const [top, bottom] = [Math.min(start.y, event.clientY), Math.max(start.y, event.clientY)]
-    if (right - left < leastSide && bottom - top < leastSide) return
+    if (right - left < minSide && bottom - top < minSide) return
     const bays = [
       ...(event.currentTarget as Element).querySelectorAll<HTMLElement>('[data-bay]'),
     ].slice(0, count())

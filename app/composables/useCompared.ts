@@ -16,7 +16,7 @@ export interface Compared extends Comparable {
   readonly plan: Plan
 }
 
-export const mostCompared = 5
+export const maxCompared = 5
 /**
  * What was chosen last; one choice for all sections. Null: the open plan and the two cheapest ways.
  */
@@ -80,7 +80,7 @@ export function useCompared() {
     { immediate: true },
   )
   function choose(next: readonly string[]): void {
-    chosen.value = next.slice(0, mostCompared)
+    chosen.value = next.slice(0, maxCompared)
   }
   return { ways, options, ids, compared, otherCurrency, choose }
 }

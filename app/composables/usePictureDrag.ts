@@ -8,7 +8,7 @@ export interface Point {
 }
 
 /** A press that moves no further than this is no drag. */
-const leastMove = 3
+const minMove = 3
 
 /** Where an event happened in the picture it belongs to, whatever size it is shown at. */
 export function pointIn(event: PointerEvent): Point {
@@ -48,7 +48,7 @@ export function usePictureDrag<Start>({ move, end }: DragParts<Start>) {
   function follow(event: PointerEvent): boolean {
     if (!hand) return false
     const to = pointIn(event)
-    hand.moved ||= Math.hypot(to.x - hand.from.x, to.y - hand.from.y) >= leastMove
+    hand.moved ||= Math.hypot(to.x - hand.from.x, to.y - hand.from.y) >= minMove
     if (hand.moved) move(hand.start, to, hand.from)
     return true
   }

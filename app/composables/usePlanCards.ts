@@ -17,7 +17,7 @@ export interface PlanReading {
 /** Cards of one page. */
 export const plansOnPage = 12
 /** Readings that are kept; the oldest go first. */
-const mostReadings = 200
+const maxReadings = 200
 
 /**
  * The plans of the server as pages of cards: only those in sight are read and assessed, off the
@@ -65,7 +65,7 @@ export function usePlanCards() {
       const next = new Map(readings.value)
       next.delete(id)
       next.set(id, { version: stored.version, plan: stored.plan, assessment })
-      readings.value = new Map([...next].slice(-mostReadings))
+      readings.value = new Map([...next].slice(-maxReadings))
     }
   })
 

@@ -192,7 +192,7 @@ export function viewOf(id: ViewId): View {
 }
 
 /** Where something is shown: a view, and one of its sections. */
-export interface Place {
+export interface FieldPlace {
   readonly view: ViewId
   readonly section?: string
 }
@@ -200,7 +200,7 @@ export interface Place {
 /**
  * Where the fields of a plan are set, by the beginning of their path; the first that fits counts.
  */
-const places: readonly (readonly [RegExp, Place])[] = [
+const places: readonly (readonly [RegExp, FieldPlace])[] = [
   [/^household\.(viewers|places)/, { view: 'household', section: 'viewers' }],
   [/^household\.(devices|capabilitySets)/, { view: 'household', section: 'devices' }],
   [/^household\.(watchingHome|watchingAway|converted)/, { view: 'household', section: 'evening' }],
@@ -260,7 +260,7 @@ const places: readonly (readonly [RegExp, Place])[] = [
 ]
 
 /** Where a plan field is set. */
-export function placeOfPath(path: string): Place {
+export function placeOfPath(path: string): FieldPlace {
   return places.find(([start]) => start.test(path))?.[1] ?? { view: 'brief' }
 }
 

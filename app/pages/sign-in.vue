@@ -18,7 +18,7 @@ const again = ref('')
 const shown = ref(false)
 const message = ref('')
 const busy = ref(false)
-const leastLetters = 12
+const minLetters = 12
 useHead({ title: 'Sign in – Numeron' })
 
 const isFirst = computed(() => state.value?.passphrase === 'yoursToSet')
@@ -30,7 +30,7 @@ const repeatError = computed(() =>
 const canSend = computed(
   () =>
     !busy.value &&
-    passphrase.value.length >= leastLetters &&
+    passphrase.value.length >= minLetters &&
     (!isFirst.value || again.value === passphrase.value),
 )
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Assessment } from '~~/core/assess'
 import { newPlan, planSchema, type Plan } from '~~/core/plan/planSchema'
-import { createAssessmentQueue, mostAtOnce, quickMs } from './assessmentQueue'
+import { createAssessmentQueue, maxAtOnce, quickMs } from './assessmentQueue'
 
 function watched(ms: { here: number; there: number }, canWait = true) {
   let clock = 0
@@ -82,7 +82,7 @@ describe('assessing plans as they come', () => {
     'goes to the worker above 8 ms, and at opening for plans of more than 40 habits and ' +
       'holdings',
     async () => {
-      expect([quickMs, mostAtOnce]).toEqual([8, 40])
+      expect([quickMs, maxAtOnce]).toEqual([8, 40])
       const slow = watched({ here: quickMs + 0.1, there: 0 })
       slow.queue.ask(plan('a'))
       slow.queue.ask(plan('b'))

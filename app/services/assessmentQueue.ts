@@ -16,10 +16,10 @@ export const quickMs = 8
  * A plan of more habits and holdings than this is not assessed on the page when it is opened,
  * before anything is known of its time.
  */
-export const mostAtOnce = 40
+export const maxAtOnce = 40
 
 function isLarge({ household: { habits }, library: { holdings } }: Plan): boolean {
-  return habits.length + holdings.length > mostAtOnce
+  return habits.length + holdings.length > maxAtOnce
 }
 
 export interface Answer {

@@ -27,9 +27,9 @@ export function createCoreWork() {
     compareWays: (plan: Plan, locale: string) =>
       compareWays(plan, catalogue, formatFor(plan, locale)),
     cheapestBuilds: (plan: Plan, most: number) => cheapestBuilds(plan, catalogue, most),
-    fixes: (plan: Plan) => fixesOf(plan, catalogue),
+    playbackFixes: (plan: Plan) => fixesOf(plan, catalogue),
     processors: (plan: Plan) => compareProcessors(plan, catalogue),
-    fixes: (plan: Plan) => conversionFixes(plan, catalogue),
+    conversionFixes: (plan: Plan) => conversionFixes(plan, catalogue),
     simulateLoss: (plan: Plan, question: Omit<PlanSimulation, 'catalogue'>) =>
       simulatePlanLoss(plan, { catalogue, ...question }),
     planGrowth: (plan: Plan, parts: PlanGrowthParts) => planGrowth(plan, parts, catalogue),

@@ -2,7 +2,7 @@ import { useManualRefHistory } from '@vueuse/core'
 import { markRaw, type ShallowRef } from 'vue'
 import type { Plan } from '~~/core/plan/planSchema'
 
-const mostUndoSteps = 200
+const maxUndoSteps = 200
 /** Edits of one field within this time undo together. */
 const sameEditMs = 1200
 
@@ -20,7 +20,7 @@ export function usePlanHistory({ plan, apply, now = () => Date.now() }: HistoryP
   const { undoStack, redoStack, last, canUndo, canRedo, commit, undo, redo } = useManualRefHistory(
     plan,
     {
-      capacity: mostUndoSteps,
+      capacity: maxUndoSteps,
       setSource: (_, value) => value && apply(value),
     },
   )

@@ -11,11 +11,11 @@ const linesBelow = [
   [4.8, 720],
   [14, 1080],
 ] as const
-const mostLines = 2160
+const maxLines = 2160
 
 /** The picture height that a rate is worth. */
 export function linesOfRate(mbps: number): number {
-  return linesBelow.find(([below]) => mbps < below)?.[1] ?? mostLines
+  return linesBelow.find(([below]) => mbps < below)?.[1] ?? maxLines
 }
 
 /** A quality that streams are sent at: its rate, and the height of its picture. */

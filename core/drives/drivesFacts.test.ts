@@ -6,7 +6,7 @@ import { readPlan } from '../plan/readPlan'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { layoutFor } from './automaticLayout'
 import { priceOfLot } from './drivePrices'
-import { leastKeptShare } from './drivesFacts'
+import { minKeptShare } from './drivesFacts'
 import { failureRateBand, causeFactor } from './failureRate'
 import { batchFactor } from './layoutRisk'
 import { usualPerils } from '../plan/constants'
@@ -172,7 +172,7 @@ describe('the layout until one is chosen', () => {
 
 describe('space that is given away', () => {
   it('is told when less than half is left, with layouts that keep more', () => {
-    expect(leastKeptShare).toBe(0.5)
+    expect(minKeptShare).toBe(0.5)
     const four = assessed({ lots: [{ count: 4, sizeTB: 8 }], layout: 'mirror' })
     const finding = four.findings.find(entry => entry.code === 'HALF_GIVEN_AWAY')!
     expect(finding.sentence).toContain('8 of 32 TB usable')

@@ -9,7 +9,7 @@ import { automaticLayout, ownEntry } from '../plan/constants'
 import type { DriveCatalogue } from './driveTraits'
 import { arrangeDrives, type Arrangement } from './arrangeDrives'
 import { layoutOf } from './automaticLayout'
-import { failureRateBand, mostFailuresPerYear } from './failureRate'
+import { failureRateBand, maxFailuresPerYear } from './failureRate'
 import { fileSystems } from './fileSystem'
 import { plannedRoom } from './growth/plannedRoom'
 import { isRefusal, type LayoutRefusal, type LossKind } from './layouts/layout'
@@ -152,7 +152,7 @@ function sumEstimates(list: readonly Estimate[]): Estimate {
 }
 
 /** A layout that leaves less of what was bought gives away too much to pass in silence. */
-export const leastKeptShare = 0.5
+export const minKeptShare = 0.5
 
 /**
  * Drives that read faster on their outer tracks turn at 7200 a minute, others at 5400: halfway
@@ -246,7 +246,7 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
     ),
     fileLossChanceAtHorizon: lossBand(chance, horizonYears, 'fileAlone'),
     ...perilFacts(pool, slice, chance),
-    roomier: arrangement.usableTB < leastKeptShare * arrangement.rawTB ? roomierLayouts(slice) : [],
+    roomier: arrangement.usableTB < minKeptShare * arrangement.rawTB ? roomierLayouts(slice) : [],
   }
 }
 
@@ -310,7 +310,7 @@ function rememberedLossChance({ arrangement, conditions }: Pool): LossChanceAt {
     if (found !== undefined) return found
     const swung = {
       ...conditions,
-      failuresPerYear: Math.min(mostFailuresPerYear, conditions.failuresPerYear * rate),
+      failuresPerYear: Math.min(maxFailuresPerYear, conditions.failuresPerYear * rate),
       readErrorsPerBit: conditions.readErrorsPerBit * readErrors,
     }
     const chance = poolLossChance(arrangement, swung, question)
@@ -358,7 +358,7 @@ function roomierLayouts({ drives, survivesAtLeast }: DrivesSlice): string[] {
       if (
         isRefusal(arrangement) ||
         arrangement.survives < survivesAtLeast ||
-        arrangement.usableTB < leastKeptShare * arrangement.rawTB
+        arrangement.usableTB < minKeptShare * arrangement.rawTB
       )
         return []
       return [{ id: layout.id, usableTB: arrangement.usableTB }]

@@ -16,7 +16,7 @@ export function failureRatePerHour(failuresPerYear: number): number {
 /** Real failure rates of one model lie between half and twice the usual figure of its class. */
 export const failureRateBand: Estimate = { low: 0.5, likely: 1, high: 2 }
 /** No rate is swung beyond this share a year. */
-export const mostFailuresPerYear = 0.95
+export const maxFailuresPerYear = 0.95
 
 /** What each cause multiplies λ by: heat, and vibration. */
 export const causeFactor = 1.5

@@ -11,8 +11,8 @@ const { drives, choices } = planSchema.parse({
   name: 'x',
   drives: { driveClass: 'nas', hotSpares: 0 },
 })
-const ask = (contentTB: number, mostDrives: number, hotSpares = 0) =>
-  needByLayout({ drives: { ...drives, hotSpares }, choices, catalogue, contentTB, mostDrives })
+const ask = (contentTB: number, maxDrives: number, hotSpares = 0) =>
+  needByLayout({ drives: { ...drives, hotSpares }, choices, catalogue, contentTB, maxDrives })
 
 describe('the same need under every layout', () => {
   it.each([
@@ -23,11 +23,11 @@ describe('the same need under every layout', () => {
     [90, 12, 0],
   ])(
     'of %d TB in %d bays with %d spares is the cheapest of all sizes and numbers',
-    (contentTB, mostDrives, hotSpares) => {
-      for (const { layout, drives: found } of ask(contentTB, mostDrives, hotSpares)) {
+    (contentTB, maxDrives, hotSpares) => {
+      for (const { layout, drives: found } of ask(contentTB, maxDrives, hotSpares)) {
         let least = Infinity
         for (const sizeTB of commonDriveSizesTB) {
-          for (let count = 1; count <= mostDrives; count++) {
+          for (let count = 1; count <= maxDrives; count++) {
             const arrangement = arrangeDrives(
               layout,
               Array.from({ length: count }, () => ({ sizeTB, role: 'any' as const })),

@@ -29,7 +29,7 @@ export interface NeedQuestion {
   /** the library that must fit, TB */
   readonly contentTB: number
   /** bays of the machine */
-  readonly mostDrives: number
+  readonly maxDrives: number
 }
 
 /**
@@ -43,12 +43,12 @@ export function needByLayout(question: NeedQuestion): NeedOfLayout[] {
 
 function cheapestFor(
   layout: Layout,
-  { drives, choices, catalogue, contentTB, mostDrives }: NeedQuestion,
+  { drives, choices, catalogue, contentTB, maxDrives }: NeedQuestion,
 ): NeedOfLayout['drives'] {
   const pricePerTB = driveClassOf(drives, catalogue)?.pricePerTB ?? 0
   let best: { readonly count: number; readonly sizeTB: number } | null = null
   for (const sizeTB of commonDriveSizesTB) {
-    for (let count = 1; count <= mostDrives; count++) {
+    for (let count = 1; count <= maxDrives; count++) {
       const isBetter =
         !best ||
         count * sizeTB < best.count * best.sizeTB ||

@@ -2,7 +2,7 @@ import type { Catalogue } from '../catalogue/catalogue'
 import { holdingKind } from '../catalogue/holdingKinds'
 import { forecastLibrary } from '../library/forecast'
 import { holdingSizes } from '../library/holdingSizes'
-import { mostDrives } from '../plan/constants'
+import { maxDrives } from '../plan/constants'
 import type { Drives } from '../plan/drives'
 import type { Plan } from '../plan/planSchema'
 import { kWhPerWattYear, monthsPerYear } from '../units/time'
@@ -96,7 +96,7 @@ export function qualityCosts(
       kWhPerWattYear *
       averagePricePerKWh(costs) *
       choices.horizonYears
-  const rooms = Array.from({ length: mostDrives + 1 }, (_, count) =>
+  const rooms = Array.from({ length: maxDrives + 1 }, (_, count) =>
     roomOf(drives, count, choices.survivesAtLeast),
   )
   const now = contentOf(holding.quality)

@@ -6,7 +6,7 @@ import type { Format } from '../units/format'
 import { afterFailures, type AfterFailures } from './failedDrives'
 import { groupRebuildHours } from './layoutRisk'
 import type { Pool } from './poolOf'
-import { failureRateBand, mostFailuresPerYear } from './failureRate'
+import { failureRateBand, maxFailuresPerYear } from './failureRate'
 
 export interface FailureQuestion {
   readonly pool: Pool
@@ -163,7 +163,7 @@ function worseFigure(
   if (worseChance === null || wholeHours === null)
     return absentFigure('There is nothing to rebuild.', { ...parts, inputs: by, formula: '–' })
   const at = (factor: number) => {
-    const failuresPerYear = Math.min(mostFailuresPerYear, pool.conditions.failuresPerYear * factor)
+    const failuresPerYear = Math.min(maxFailuresPerYear, pool.conditions.failuresPerYear * factor)
     const swung = { ...pool, conditions: { ...pool.conditions, failuresPerYear } }
     return afterFailures(swung, failed, leadHours).worseChance ?? 0
   }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { qualities } from '../catalogue/qualities'
-import { holdingsOf, mostGroups, ScanGrouping } from '../library/scanGroups'
+import { holdingsOf, maxGroups, ScanGrouping } from '../library/scanGroups'
 import { planSchema } from '../plan/planSchema'
 import { LibraryScanReader, problemsKept } from './libraryScan'
 import { encodingOf } from './encodingOf'
@@ -345,7 +345,7 @@ describe('holdings from a scan', () => {
       }),
     )
     const { groups, oddities } = grouped(files)
-    expect(groups.length).toBeLessThanOrEqual(mostGroups)
+    expect(groups.length).toBeLessThanOrEqual(maxGroups)
     expect(groups.reduce((sum, group) => sum + group.titles, 0)).toBe(3000)
     expect(groups.reduce((sum, group) => sum + group.sizeBytes, 0)).toBeCloseTo(3000 * 6.6e9, -3)
     expect(oddities.find(entry => entry.oddity === 'unknownCodec')?.files).toBe(3000)

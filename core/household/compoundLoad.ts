@@ -4,7 +4,7 @@ import { requireWithin } from '../errors'
  * One thing that a draw can put on the machine, in cells of the grid; Infinity is too much for it
  * by itself.
  */
-export interface Lump {
+export interface LoadOutcome {
   readonly cells: number
   readonly chance: number
 }
@@ -31,37 +31,39 @@ export function loadRoom(most: number): LoadRoom {
 
 /**
  * Distribution of the sum of independent loads on a grid, exactly, by convolution.
- * @param draws for each: its lumps; what they leave of 1 puts nothing on
+ * @param draws for each: its outcomes; what they leave of 1 puts nothing on
  * @param room cells up to its `most` are told apart; whatever exceeds it is gathered in one more
  * @returns chances of 0 … most cells, and of more; the highest cell below that in use. The array
  *   belongs to the room.
- * @throws {CoreRangeError} LUMPS: the chances of a draw exceed 1; LUMP_CELLS: a lump below nothing
+ * @throws {CoreRangeError} LOAD_OUTCOMES: the chances of a draw exceed 1; OUTCOME_CELLS: an outcome
+ *   below nothing
  */
 export function compoundLoad(
-  draws: readonly (readonly Lump[])[],
+  draws: readonly (readonly LoadOutcome[])[],
   room: LoadRoom,
 ): { readonly distribution: Float64Array; readonly top: number } {
   const { most } = room
   let { first: distribution, second: next } = room
   distribution[0] = 1
   let top = 0
-  for (const lumps of draws) {
+  for (const outcomes of draws) {
     let sum = 0
     let highest = 0
-    for (const { cells, chance } of lumps) {
+    for (const { cells, chance } of outcomes) {
       sum += chance
       if (cells === Infinity) continue
-      requireWithin('LUMP_CELLS', cells, { min: 0 })
+      requireWithin('OUTCOME_CELLS', cells, { min: 0 })
       highest = Math.max(highest, cells)
     }
-    requireWithin('LUMPS', sum, { min: 0, max: 1 + 1e-9 })
+    requireWithin('LOAD_OUTCOMES', sum, { min: 0, max: 1 + 1e-9 })
     const rest = Math.max(0, 1 - sum)
     const newTop = Math.min(most, top + highest)
     for (let cell = 0; cell <= top; cell++) next[cell] = distribution[cell]! * rest
     next.fill(0, top + 1, newTop + 1)
-    // Lump by lump, so that the inner loop runs straight through both arrays; this is where the
+    // Outcome by outcome, so that the inner loop runs straight through both arrays; this is where
+    // the
     // time goes.
-    for (const { cells, chance } of lumps)
+    for (const { cells, chance } of outcomes)
       addShifted(next, distribution, { last: Math.min(top, most - cells), by: cells, chance })
     ;[distribution, next] = [next, distribution]
     top = newTop
@@ -84,11 +86,11 @@ function addShifted(
 /**
  * Chances that the sum of the loads exceeds each of several limits. The last draw need not be
  * spread out for that, so the
- * one with most lumps is taken last.
+ * one with most outcomes is taken last.
  * @param limits in cells, 0 … the room's most
  */
 export function chancesAbove(
-  draws: readonly (readonly Lump[])[],
+  draws: readonly (readonly LoadOutcome[])[],
   limits: readonly number[],
   room: LoadRoom,
 ): number[] {

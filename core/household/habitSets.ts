@@ -1,4 +1,4 @@
-import type { Lump } from './compoundLoad'
+import type { LoadOutcome } from './compoundLoad'
 
 /** How the load of a set is distributed. */
 interface Spread {
@@ -60,14 +60,14 @@ export class HabitSets {
   size = 0
 
   /**
-   * @param lumps by habit: what its sessions put on, in cells
+   * @param outcomes by habit: what its sessions put on, in cells
    * @param limits in cells
    */
   constructor(
-    private readonly lumps: readonly (readonly Lump[])[],
+    private readonly outcomes: readonly (readonly LoadOutcome[])[],
     private readonly limits: readonly number[],
   ) {
-    this.highest = lumps.map(list => list.reduce((top, { cells }) => Math.max(top, cells), 0))
+    this.highest = outcomes.map(list => list.reduce((top, { cells }) => Math.max(top, cells), 0))
     this.least = Math.min(...limits)
     this.most = Math.max(...limits)
   }
@@ -101,23 +101,23 @@ export class HabitSets {
   }
 
   private join(set: HabitSet, at: number): HabitSet {
-    const lumps = this.lumps[at]!
+    const outcomes = this.outcomes[at]!
     const { distribution: before, above, beyond } = (set.spread ??= set.spreadOut())
     const exceeding = (cells: number) =>
       cells < 0 ? 1 : cells < above.length ? above[cells]! : beyond
     let rest = 1
-    for (const { chance } of lumps) rest -= chance
+    for (const { chance } of outcomes) rest -= chance
     rest = Math.max(0, rest)
     const tails = this.limits.map(limit => {
       let sum = rest * exceeding(limit)
-      for (const { cells, chance } of lumps) sum += chance * exceeding(limit - cells)
+      for (const { cells, chance } of outcomes) sum += chance * exceeding(limit - cells)
       return sum
     })
     const joined: HabitSet = {
       tails,
       highest: set.highest + this.highest[at]!,
       spread: null,
-      spreadOut: () => spreadOf(convolved(before, lumps, this.most)),
+      spreadOut: () => spreadOf(convolved(before, outcomes, this.most)),
       with: [],
     }
     set.with[at] = joined
@@ -126,18 +126,22 @@ export class HabitSets {
   }
 }
 
-/** A distribution with the lumps of one more habit on it, told apart up to the cell `most`. */
-function convolved(before: Float64Array, lumps: readonly Lump[], most: number): Float64Array {
+/** A distribution with the outcomes of one more habit on it, told apart up to the cell `most`. */
+function convolved(
+  before: Float64Array,
+  outcomes: readonly LoadOutcome[],
+  most: number,
+): Float64Array {
   let highest = 0
   let rest = 1
-  for (const { cells, chance } of lumps) {
+  for (const { cells, chance } of outcomes) {
     if (cells !== Infinity) highest = Math.max(highest, cells)
     rest -= chance
   }
   const distribution = new Float64Array(Math.min(most + 1, before.length + highest))
   for (let cell = 0; cell < before.length; cell++)
     distribution[cell] = before[cell]! * Math.max(0, rest)
-  for (const { cells, chance } of lumps) {
+  for (const { cells, chance } of outcomes) {
     const last = Math.min(before.length, distribution.length - cells)
     for (let cell = 0; cell < last; cell++) distribution[cell + cells]! += before[cell]! * chance
   }

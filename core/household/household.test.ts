@@ -5,7 +5,7 @@ import { catalogue } from '../catalogue/catalogue'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { seededRandom } from '../random'
 import { slotMinutes, slotsPerWeek, weekTimeText, weeksPerMonth } from '../units/week'
-import { cellsOf, chancesAbove, compoundLoad, loadRoom, type Lump } from './compoundLoad'
+import { cellsOf, chancesAbove, compoundLoad, loadRoom, type LoadOutcome } from './compoundLoad'
 import { chanceActive } from './habitChance'
 import { habitsFromAnswers } from './habitsFromAnswers'
 import { minutesShort, withBusyDays } from './minutesShort'
@@ -119,7 +119,7 @@ describe('loads together', () => {
   it('are told in cells, rounded up', () => {
     expect([cellsOf(0.631, 0.005), cellsOf(0.63, 0.005), cellsOf(0, 0.005)]).toEqual([127, 126, 0])
   })
-  const lumps = fc
+  const outcomes = fc
     .array(
       fc.record({
         cells: fc.oneof(fc.integer({ min: 0, max: 40 }), fc.constant(Infinity)),
@@ -127,11 +127,11 @@ describe('loads together', () => {
       }),
       { minLength: 1, maxLength: 3 },
     )
-    .map((list): Lump[] => list.map(({ cells, parts }) => ({ cells, chance: parts / 20 })))
+    .map((list): LoadOutcome[] => list.map(({ cells, parts }) => ({ cells, chance: parts / 20 })))
   it('agree with going through every combination', () => {
     fc.assert(
       fc.property(
-        fc.array(lumps, { maxLength: 5 }),
+        fc.array(outcomes, { maxLength: 5 }),
         fc.array(fc.integer({ min: 0, max: 30 }), { minLength: 1, maxLength: 3 }),
         (draws, limits) => {
           const cases = (at: number): [number, number][] =>
@@ -144,7 +144,7 @@ describe('loads together', () => {
                   ]),
                   [
                     sum,
-                    chance * (1 - draws[at]!.reduce((total, lump) => total + lump.chance, 0)),
+                    chance * (1 - draws[at]!.reduce((total, outcome) => total + outcome.chance, 0)),
                   ] as [number, number],
                 ])
           const all = cases(0)
@@ -180,8 +180,8 @@ describe('loads together', () => {
         ],
         loadRoom(5),
       ),
-    ).toThrow('LUMPS')
-    expect(() => compoundLoad([[{ cells: -1, chance: 0.7 }]], loadRoom(5))).toThrow('LUMP_CELLS')
+    ).toThrow('LOAD_OUTCOMES')
+    expect(() => compoundLoad([[{ cells: -1, chance: 0.7 }]], loadRoom(5))).toThrow('OUTCOME_CELLS')
   })
 })
 
@@ -295,11 +295,11 @@ describe('a week of habits', () => {
     expect(weekTimeText(1500)).toBe('Tue 01:00')
   })
   it('is short as often as 100 000 simulated weeks of five-minute slots are', () => {
-    const lumps: Lump[][] = week.habits.map((_, at) => [
+    const outcomes: LoadOutcome[][] = week.habits.map((_, at) => [
       { cells: 90 + 10 * at, chance: 0.6 },
       { cells: 130, chance: 0.3 },
     ])
-    const [exact] = minutesShort({ week, lumps }, [200])(week.ordinary)
+    const [exact] = minutesShort({ week, outcomes }, [200])(week.ordinary)
     const random = seededRandom(20261125)
     const runs = 100_000
     let sum = 0
@@ -318,7 +318,7 @@ describe('a week of habits', () => {
         })
         if (habit < 0) return
         const kind = random()
-        load += kind < 0.6 ? lumps[habit]![0]!.cells : kind < 0.9 ? 130 : 0
+        load += kind < 0.6 ? outcomes[habit]![0]!.cells : kind < 0.9 ? 130 : 0
       })
       const minutes = load > 200 ? slotsPerWeek * 5 * weeksPerMonth : 0
       sum += minutes

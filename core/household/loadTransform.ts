@@ -1,4 +1,4 @@
-import type { Lump } from './compoundLoad'
+import type { LoadOutcome } from './compoundLoad'
 import type { WatcherHabits } from './habitSets'
 
 /**
@@ -15,7 +15,8 @@ const wrapped = 1e-10
 /**
  * Chances of exceeding limits for many watchers at once, by the Fourier transform of their loads:
  * sums of loads are products
- * of transforms, whatever the number of lumps. Loads are damped exponentially before, so that what
+ * of transforms, whatever the number of outcomes. Loads are damped exponentially before, so that
+ * what
  * exceeds the room and wraps
  * round is lost; chances are right to about 1e-10.
  */
@@ -33,17 +34,17 @@ export class LoadTransform {
   private readonly sum: Float64Array
 
   /**
-   * @param lumps by habit: what its sessions put on, in cells
+   * @param outcomes by habit: what its sessions put on, in cells
    * @param limits in cells
    */
   constructor(
-    private readonly lumps: readonly (readonly Lump[])[],
+    private readonly outcomes: readonly (readonly LoadOutcome[])[],
     limits: readonly number[],
   ) {
     this.half = Math.ceil((roomFactor * (Math.max(...limits) + 1)) / 2)
     this.points = 2 * this.half
     this.damping = -Math.log(wrapped) / this.points
-    this.transforms = lumps.map(() => undefined)
+    this.transforms = outcomes.map(() => undefined)
     this.cos = Float64Array.from({ length: this.points }, (_, at) =>
       Math.cos((2 * Math.PI * at) / this.points),
     )
@@ -63,7 +64,7 @@ export class LoadTransform {
     for (const { habits } of watchers) {
       let own = 0
       for (const { at, chance } of habits) {
-        const transform = (this.transforms[at] ??= this.transformOf(this.lumps[at]!))
+        const transform = (this.transforms[at] ??= this.transformOf(this.outcomes[at]!))
         if (own++ === 0) scale(sum, transform, chance)
         else addScaled(sum, transform, chance)
       }
@@ -75,9 +76,9 @@ export class LoadTransform {
     }
   }
 
-  private transformOf(lumps: readonly Lump[]): Float64Array {
+  private transformOf(outcomes: readonly LoadOutcome[]): Float64Array {
     const transform = new Float64Array(2 * (this.half + 1))
-    for (const { cells, chance } of lumps) {
+    for (const { cells, chance } of outcomes) {
       const damped = cells < this.points ? chance * Math.exp(-this.damping * cells) : 0
       for (let at = 0; at <= this.half; at++) {
         const turn = damped === 0 ? 0 : (at * cells) % this.points

@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { chancesAbove, loadRoom, type Lump } from './compoundLoad'
+import { chancesAbove, loadRoom, type LoadOutcome } from './compoundLoad'
 import { planSchema } from '../plan/planSchema'
 import { slotMinutes, weeksPerMonth } from '../units/week'
 import { HabitSets, type WatcherHabits } from './habitSets'
 import { LoadTransform } from './loadTransform'
-import { drawsAt, minutesShort, mostSetsOfSlot } from './minutesShort'
+import { drawsAt, minutesShort, maxSetsOfSlot } from './minutesShort'
 import { watchingWeek } from './watchingWeek'
 
 /** Watchers with up to three habits each, and what sessions of those habits put on. */
@@ -27,27 +27,28 @@ const slot = fc
     { maxLength: 5 },
   )
   .map(people => {
-    const lumps: Lump[][] = []
+    const outcomes: LoadOutcome[][] = []
     const watchers = people.map((habits): WatcherHabits => {
       const own = habits.map((parts, index) => {
         const at =
-          lumps.push(parts.map(({ cells, parts: chance }) => ({ cells, chance: chance / 20 }))) - 1
+          outcomes.push(parts.map(({ cells, parts: chance }) => ({ cells, chance: chance / 20 }))) -
+          1
         return { at, chance: (index + 1) / 7 }
       })
       return { habits: own, rest: 1 - own.reduce((sum, { chance }) => sum + chance, 0) }
     })
-    return { lumps, watchers }
+    return { outcomes, watchers }
   })
 const limitsOf = fc.array(fc.integer({ min: 0, max: 300 }), { minLength: 1, maxLength: 3 })
 
 /** The same by convolving the watchers' draws cell by cell. */
 function byConvolution(
-  { lumps, watchers }: { lumps: Lump[][]; watchers: WatcherHabits[] },
+  { outcomes, watchers }: { outcomes: LoadOutcome[][]; watchers: WatcherHabits[] },
   limits: readonly number[],
 ): number[] {
   const draws = watchers.map(({ habits }) =>
     habits.flatMap(({ at, chance }) =>
-      lumps[at]!.map(lump => ({ cells: lump.cells, chance: lump.chance * chance })),
+      outcomes[at]!.map(outcome => ({ cells: outcome.cells, chance: outcome.chance * chance })),
     ),
   )
   return chancesAbove(draws, limits, loadRoom(Math.max(...limits)))
@@ -56,12 +57,12 @@ function byConvolution(
 describe('chances that the loads of a slot exceed limits', () => {
   it('are the same by sets of habits and by convolution', () => {
     fc.assert(
-      fc.property(slot, limitsOf, ({ lumps, watchers }, limits) => {
-        const sets = new HabitSets(lumps, limits)
+      fc.property(slot, limitsOf, ({ outcomes, watchers }, limits) => {
+        const sets = new HabitSets(outcomes, limits)
         const [sums, again] = [limits.map(() => 0), limits.map(() => 0)]
         sets.addTo(sums, watchers, 1)
         sets.addTo(again, watchers, 2)
-        byConvolution({ lumps, watchers }, limits).forEach((chance, index) => {
+        byConvolution({ outcomes, watchers }, limits).forEach((chance, index) => {
           expect(sums[index]).toBeCloseTo(chance, 12)
           expect(again[index]).toBeCloseTo(2 * chance, 12)
         })
@@ -70,29 +71,29 @@ describe('chances that the loads of a slot exceed limits', () => {
   })
   it('are the same by transforms and by convolution', () => {
     fc.assert(
-      fc.property(slot, limitsOf, ({ lumps, watchers }, limits) => {
+      fc.property(slot, limitsOf, ({ outcomes, watchers }, limits) => {
         const sums = limits.map(() => 0)
-        new LoadTransform(lumps, limits).addTo(sums, watchers, 1)
-        byConvolution({ lumps, watchers }, limits).forEach((chance, index) =>
+        new LoadTransform(outcomes, limits).addTo(sums, watchers, 1)
+        byConvolution({ outcomes, watchers }, limits).forEach((chance, index) =>
           expect(sums[index]).toBeCloseTo(chance, 9),
         )
       }),
     )
   })
   it('of forty watchers are right by transforms, where the sum could be thirty times the limit', () => {
-    const lumps: Lump[][] = Array.from({ length: 40 }, (_, at) => [
+    const outcomes: LoadOutcome[][] = Array.from({ length: 40 }, (_, at) => [
       { cells: 20 + at * 5, chance: 0.5 },
       { cells: 3, chance: 0.3 },
       { cells: Infinity, chance: 0.0001 },
     ])
-    const watchers = lumps.map((_, at): WatcherHabits => ({
+    const watchers = outcomes.map((_, at): WatcherHabits => ({
       rest: 0.7,
       habits: [{ at, chance: 0.3 }],
     }))
     const limits = [150, 200, 272]
     const sums = [0, 0, 0]
-    new LoadTransform(lumps, limits).addTo(sums, watchers, 1)
-    byConvolution({ lumps, watchers }, limits).forEach((chance, index) =>
+    new LoadTransform(outcomes, limits).addTo(sums, watchers, 1)
+    byConvolution({ outcomes, watchers }, limits).forEach((chance, index) =>
       expect(sums[index]).toBeCloseTo(chance, 9),
     )
   })
@@ -118,19 +119,19 @@ describe('minutes short of a week', () => {
         },
       }).household,
     )
-    const lumps: Lump[][] = week.habits.map((_, at) => [
+    const outcomes: LoadOutcome[][] = week.habits.map((_, at) => [
       { cells: 30 + 7 * at, chance: 0.7 },
       { cells: 12, chance: 0.2 },
       { cells: Infinity, chance: 0.01 },
     ])
     // Eight watchers of one habit make as many sets as are still summed; nine are worked out by the
     // transform.
-    expect(2 ** 8).toBe(mostSetsOfSlot)
+    expect(2 ** 8).toBe(maxSetsOfSlot)
     const limits = [150, 200]
     const expected = limits.map(() => 0)
     for (const slot of week.ordinary.slots) {
       chancesAbove(
-        drawsAt({ week, occupancy: week.ordinary, lumps }, slot),
+        drawsAt({ week, occupancy: week.ordinary, outcomes }, slot),
         limits,
         loadRoom(200),
       ).forEach((chance, index) => {
@@ -138,7 +139,7 @@ describe('minutes short of a week', () => {
       })
     }
     minutesShort(
-      { week, lumps },
+      { week, outcomes },
       limits,
     )(week.ordinary).forEach((minutes, index) => expect(minutes).toBeCloseTo(expected[index]!, 6))
     expect(expected[0]).toBeGreaterThan(0.1)

@@ -1,5 +1,5 @@
 import { slotMinutes, weeksPerMonth } from '../units/week'
-import type { Lump } from './compoundLoad'
+import type { LoadOutcome } from './compoundLoad'
 import { HabitSets, type WatcherHabits } from './habitSets'
 import { LoadTransform } from './loadTransform'
 import type { AlikeSlots, Occupancy, WatchingWeek } from './watchingWeek'
@@ -9,13 +9,13 @@ export interface WeekLoad {
   readonly week: WatchingWeek
   readonly occupancy: Occupancy
   /** by habit: what one of its sessions puts on, in cells */
-  readonly lumps: readonly (readonly Lump[])[]
+  readonly outcomes: readonly (readonly LoadOutcome[])[]
 }
 
 /** A slot with more sets of habits than this is worked out by the transform of its loads. */
-export const mostSetsOfSlot = 256
+export const maxSetsOfSlot = 256
 /** The sets that are kept for one question. */
-const mostSets = 4096
+const maxSets = 4096
 
 /** What loads come to in a month of some slots. */
 export type MinutesShort = (occupancy: Occupancy, slots?: readonly AlikeSlots[]) => number[]
@@ -27,18 +27,18 @@ export type MinutesShort = (occupancy: Occupancy, slots?: readonly AlikeSlots[])
  * @returns what answers for an occupancy, for all of its slots unless some are given
  */
 export function minutesShort(
-  { week, lumps }: Omit<WeekLoad, 'occupancy'>,
+  { week, outcomes }: Omit<WeekLoad, 'occupancy'>,
   limits: readonly number[],
 ): MinutesShort {
   const least = Math.min(...limits)
-  const highest = lumps.map(list =>
-    list.reduce((top, lump) => (lump.chance > 0 ? Math.max(top, lump.cells) : top), 0),
+  const highest = outcomes.map(list =>
+    list.reduce((top, outcome) => (outcome.chance > 0 ? Math.max(top, outcome.cells) : top), 0),
   )
   const loading = watchersThatLoad(
     week,
-    lumps.map((list, at) => (highest[at]! > 0 ? list.length : 0)),
+    outcomes.map((list, at) => (highest[at]! > 0 ? list.length : 0)),
   )
-  const sets = new HabitSets(lumps, limits)
+  const sets = new HabitSets(outcomes, limits)
   let transform: LoadTransform | null = null
   function addSlot(
     sums: number[],
@@ -68,8 +68,8 @@ export function minutesShort(
       count *= habits.length + 1
     }
     if (most <= least) return
-    if (count <= mostSetsOfSlot && sets.size < mostSets) sets.addTo(sums, watchers, days)
-    else (transform ??= new LoadTransform(lumps, limits)).addTo(sums, watchers, days)
+    if (count <= maxSetsOfSlot && sets.size < maxSets) sets.addTo(sums, watchers, days)
+    else (transform ??= new LoadTransform(outcomes, limits)).addTo(sums, watchers, days)
   }
   return (occupancy, alike = occupancy.alike) => {
     const sums = limits.map(() => 0)
@@ -80,26 +80,26 @@ export function minutesShort(
 }
 
 /**
- * By watcher: the habits that put something on; those with most lumps last, since sets that end
+ * By watcher: the habits that put something on; those with most outcomes last, since sets that end
  * with them need not be spread out.
  */
-function watchersThatLoad({ habits }: WatchingWeek, lumps: readonly number[]): number[][] {
+function watchersThatLoad({ habits }: WatchingWeek, outcomes: readonly number[]): number[][] {
   const byWatcher = new Map<number, number[]>()
   habits.forEach(({ watcher }, at) => {
-    if (lumps[at]! > 0) byWatcher.set(watcher, [...(byWatcher.get(watcher) ?? []), at])
+    if (outcomes[at]! > 0) byWatcher.set(watcher, [...(byWatcher.get(watcher) ?? []), at])
   })
-  const size = (own: readonly number[]) => own.reduce((sum, at) => sum + lumps[at]!, 0)
+  const size = (own: readonly number[]) => own.reduce((sum, at) => sum + outcomes[at]!, 0)
   return [...byWatcher.values()].sort((a, b) => size(a) - size(b))
 }
 
-/** The lumps of every watcher in a slot: their habits' lumps, by the habit's chance. */
-export function drawsAt({ week, occupancy, lumps }: WeekLoad, slot: number): Lump[][] {
-  const draws: Lump[][] = week.watchers.map(() => [])
+/** The outcomes of every watcher in a slot: their habits' outcomes, by the habit's chance. */
+export function drawsAt({ week, occupancy, outcomes }: WeekLoad, slot: number): LoadOutcome[][] {
+  const draws: LoadOutcome[][] = week.watchers.map(() => [])
   week.habits.forEach(({ watcher }, at) => {
     const chance = occupancy.habits[at]![slot]!
     if (chance === 0) return
-    for (const lump of lumps[at]!)
-      draws[watcher]!.push({ cells: lump.cells, chance: lump.chance * chance })
+    for (const outcome of outcomes[at]!)
+      draws[watcher]!.push({ cells: outcome.cells, chance: outcome.chance * chance })
   })
   return draws.filter(draw => draw.length > 0)
 }

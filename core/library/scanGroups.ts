@@ -85,7 +85,7 @@ const episodeName = /s\d{1,2}[ ._-]?e\d{1,3}|\b\d{1,2}x\d{2}\b/i
  * More groups than this are folded into the largest of their quality, so that a plan stays
  * readable.
  */
-export const mostGroups = 60
+export const maxGroups = 60
 
 interface Total {
   readonly quality: Quality
@@ -193,7 +193,7 @@ export class ScanGrouping {
  */
 function folded(totals: readonly Total[]): Total[] {
   const kept = [...totals].sort((a, b) => b.titles - a.titles)
-  while (kept.length > mostGroups) {
+  while (kept.length > maxGroups) {
     const least = kept.pop()!
     const host =
       kept.find(total => total.quality === least.quality && total.kind === least.kind) ??

@@ -16,7 +16,7 @@ import {
   type ChainLink,
   type ChainQuestion,
 } from './chain'
-import { leastGain, nextLineFactor, upgradePrices, upgradeRows, upgradeSteps } from './upgrades'
+import { minGain, nextLineFactor, upgradePrices, upgradeRows, upgradeSteps } from './upgrades'
 
 const network = (input: PlanInput['network'] = {}) =>
   planSchema.parse({ name: 'x', network: input }).network
@@ -163,7 +163,7 @@ describe('upgrade steps', () => {
       upgradeSteps(network({ serverLink: 'wifi', cableMbps: 100 })).map(({ id }) => id),
     ).toEqual(['wire', 'cable', 'gigabit', 'fast', 'tenCopper', 'tenFibre', 'line'])
     expect(upgradeSteps(network({ serverPortMbps: 10_000 })).map(({ id }) => id)).toEqual(['line'])
-    expect([nextLineFactor, leastGain, upgradePrices]).toEqual([
+    expect([nextLineFactor, minGain, upgradePrices]).toEqual([
       2,
       0.02,
       { cable: 12, wire: 60, gigabit: 45, fast: 115, tenCopper: 290, tenFibre: 210 },

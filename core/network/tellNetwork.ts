@@ -83,7 +83,7 @@ function homeLink({
 }
 
 /** Chances below it are left out of a formula's text. */
-const leastTold = 0.001
+const minTold = 0.001
 
 const titleRates: readonly Input[] = ['library.holdings']
 const weekOf: readonly Input[] = ['household.habits', 'household.viewers']
@@ -95,7 +95,7 @@ function loadFigures(facts: NetworkFacts, format: Format): Figure[] {
   const none = 'It follows from habits, and there are none on this side.'
   const each = (of: WatchingLoad) =>
     of.rows
-      .filter(({ chance }) => chance >= leastTold)
+      .filter(({ chance }) => chance >= minTold)
       .map(({ viewers, chance }) => `${n(viewers)}: ${share(chance)}`)
       .join(', ')
   const home = (

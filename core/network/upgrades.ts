@@ -2,7 +2,7 @@ import type { Network } from '../plan/network'
 import { bindingLink, chainHours, chainOf, type ChainLinkId, type ChainQuestion } from './chain'
 
 /** One step that makes the network faster. */
-export interface UpgradeStep {
+export interface NetworkUpgrade {
   readonly id: 'cable' | 'wire' | 'gigabit' | 'fast' | 'tenCopper' | 'tenFibre' | 'line'
   readonly label: string
   /** planning value of everything that it takes, in the plan's currency; null for a monthly line */
@@ -13,7 +13,7 @@ export interface UpgradeStep {
 }
 
 /** What a step comes to. */
-export interface UpgradeRow extends UpgradeStep {
+export interface UpgradeRow extends NetworkUpgrade {
   /** of a copy of everything, now and then; null where nothing gets through */
   readonly hours: number | null
   readonly hoursBefore: number | null
@@ -36,7 +36,7 @@ export const upgradePrices = {
 /** The next line that is sold has so many times the upload. */
 export const nextLineFactor = 2
 /** A step that saves less than this share of the hours is no gain. */
-export const leastGain = 0.02
+export const minGain = 0.02
 
 /** Steps that make sense for a network: those it has already are left out. */
 export function upgradeSteps({
@@ -45,8 +45,12 @@ export function upgradeSteps({
   cableMbps,
   switchMbps,
   uploadMbps,
-}: Network): UpgradeStep[] {
-  const port = (id: UpgradeStep['id'], label: string, mbps: 1000 | 2500 | 10_000): UpgradeStep[] =>
+}: Network): NetworkUpgrade[] {
+  const port = (
+    id: NetworkUpgrade['id'],
+    label: string,
+    mbps: 1000 | 2500 | 10_000,
+  ): NetworkUpgrade[] =>
     serverPortMbps >= mbps &&
     (switchMbps === 0 || switchMbps >= mbps) &&
     (cableMbps === 0 || cableMbps >= mbps)
@@ -114,7 +118,7 @@ export function upgradeRows(
     const links = chainOf({ ...question, network: { ...network, ...step.changes } })
     const hours = chainHours(sizeTB, links)
     const moreAway = awayWith(step.changes.uploadMbps ?? network.uploadMbps) - awayBefore
-    const faster = hours !== null && (hoursBefore === null || hours < hoursBefore * (1 - leastGain))
+    const faster = hours !== null && (hoursBefore === null || hours < hoursBefore * (1 - minGain))
     return {
       ...step,
       hours,

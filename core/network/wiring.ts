@@ -85,7 +85,7 @@ function tellWiring(
   { contentTB }: WiringSlice,
   format: Format,
 ): Telling {
-  const leastMbps = Math.min(...links.map(({ capacityMbps }) => capacityMbps))
+  const minMbps = Math.min(...links.map(({ capacityMbps }) => capacityMbps))
   const left = { id: 'network.bottleneck', unit: 'Mb/s' } as const
   const fill = {
     id: 'network.firstFillHours',
@@ -133,7 +133,7 @@ function tellWiring(
                     workedOut(contentTB, 'TB', { inputs: [{ figure: 'library.contentTB' }] }),
                     conversion(8e6, 'Mb/TB'),
                   ),
-                  workedOut(leastMbps, 'Mb/s', { inputs: chain }),
+                  workedOut(minMbps, 'Mb/s', { inputs: chain }),
                 ),
                 conversion(3600, 's/h'),
               ),

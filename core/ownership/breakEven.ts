@@ -1,7 +1,7 @@
 import { kWhPerWattYear, monthsPerYear } from '../units/time'
 
 /** Cash flows beyond this many months are not looked at: nothing bought today is still there. */
-export const mostBreakEvenMonths = 1200
+export const maxBreakEvenMonths = 1200
 
 /**
  * Years until what was paid more has come back through watts saved, at a price that stays: extra ÷
@@ -32,7 +32,7 @@ export function breakEvenYears({
  */
 export function crossingYears(
   differenceAt: (month: number) => number,
-  months = mostBreakEvenMonths,
+  months = maxBreakEvenMonths,
 ): number | null {
   let before = differenceAt(0)
   if (before <= 0) return 0

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { machineBases } from '../catalogue/machineBases'
-import { mostAtHand, ownEntry } from './constants'
+import { maxAtHand, ownEntry } from './constants'
 import { otherUseFields } from './otherUse'
 import { catalogued, choice, listOf, optionalQuantity, quantity, text } from './fields'
 
@@ -77,7 +77,7 @@ const atHandSchema = z.object({
 
 export const atHandField = listOf(atHandSchema, {
   label: 'At hand',
-  max: mostAtHand,
+  max: maxAtHand,
   description: 'Computers that are in the house already.',
 })
 export type AtHand = z.infer<typeof atHandSchema>

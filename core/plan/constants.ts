@@ -43,32 +43,32 @@ export const fromParts = 'parts'
 /** The kind of system follows the machine. */
 export const automaticSystem = 'byMachine'
 /** Most computers that are at hand. */
-export const mostAtHand = 12
+export const maxAtHand = 12
 /** Most tiers of a plan, and those of a plan that has none of its own. */
-export const mostTiers = 6
+export const maxTiers = 6
 export const usualTiers = [
   { name: 'Lean', cap: 700 },
   { name: 'Middle', cap: 1700 },
   { name: 'Large', cap: 2900 },
 ] as const
 /** Most steps of a cloud store. */
-export const mostCloudSteps = 20
+export const maxCloudSteps = 20
 /** Most kinds of system of one's own. */
-export const mostOwnSystems = 12
+export const maxOwnSystems = 12
 /** Most services of a machine. */
-export const mostServices = 40
+export const maxServices = 40
 /** Most parts of a machine, and most parts of one's own. */
-export const mostParts = 60
-export const mostOwnParts = 5000
+export const maxParts = 60
+export const maxOwnParts = 5000
 /** The built-in engine is the one that the processor has. */
 export const engineOfProcessor = 'byProcessor'
 
 /** Most drives one plan can hold, over all its lots. */
-export const mostDrives = 60
+export const maxDrives = 60
 /** Most groups that the drives of one pool can form. */
-export const mostGroups = 12
+export const maxGroups = 12
 /** Most purchases of drives that a plan holds. */
-export const mostPurchases = 30
+export const maxPurchases = 30
 /**
  * The layout of a plan in which none was chosen: it follows the number of drives and what must
  * survive.

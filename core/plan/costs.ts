@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { gridKinds } from '../catalogue/gridKinds'
 import { choice, listOf, optionalQuantity, quantity, section, text } from './fields'
-import { mostCloudSteps, mostTiers } from './constants'
+import { maxCloudSteps, maxTiers } from './constants'
 
 const cloudStepSchema = z.object({
   sizeTB: quantity({
@@ -38,7 +38,7 @@ export const costsSchema = section(
   {
     tiers: listOf(tierSchema, {
       label: 'Tiers',
-      max: mostTiers,
+      max: maxTiers,
       description:
         'Budgets by which builds are sorted. If there are none: Lean 700, Middle 1,700, ' +
         'Large 2,900.',
@@ -221,7 +221,7 @@ export const costsSchema = section(
     }),
     cloudSteps: listOf(cloudStepSchema, {
       label: 'Steps of a cloud store',
-      max: mostCloudSteps,
+      max: maxCloudSteps,
       description: 'Sizes with their price a month. If there are none, planning values are used.',
     }),
     cloudEgressPerTB: quantity({

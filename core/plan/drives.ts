@@ -8,9 +8,9 @@ import { arrivalsField, fastStorageFields } from './fastStorage'
 import {
   automaticLayout,
   conditions,
-  mostDrives,
-  mostGroups,
-  mostPurchases,
+  maxDrives,
+  maxGroups,
+  maxPurchases,
   ownEntry,
   usualPerils,
 } from './constants'
@@ -52,10 +52,10 @@ const lotSchema = z.object({
     label: 'Drives',
     unit: 'drives',
     min: 1,
-    max: mostDrives,
+    max: maxDrives,
     whole: true,
     fallback: 1,
-    description: `How many of this size. A plan holds at most ${mostDrives} drives.`,
+    description: `How many of this size. A plan holds at most ${maxDrives} drives.`,
   }),
   sizeTB: quantity({
     label: 'Size',
@@ -92,7 +92,7 @@ const lotSchema = z.object({
     label: 'Group',
     unit: 'group',
     min: 1,
-    max: mostGroups,
+    max: maxGroups,
     whole: true,
     fallback: 1,
     description:
@@ -123,7 +123,7 @@ const purchaseSchema = z.object({
     label: 'Drives',
     unit: 'drives',
     min: 1,
-    max: mostDrives,
+    max: maxDrives,
     whole: true,
     fallback: 1,
     description: 'How many are bought.',
@@ -187,8 +187,8 @@ export const drivesSchema = section(
       label: 'Drives',
       max: 30,
       description: 'The data drives, one line for each size.',
-    }).refine(lots => lots.reduce((sum, lot) => sum + lot.count, 0) <= mostDrives, {
-      error: `Drives: at most ${mostDrives} drives over all lines.`,
+    }).refine(lots => lots.reduce((sum, lot) => sum + lot.count, 0) <= maxDrives, {
+      error: `Drives: at most ${maxDrives} drives over all lines.`,
     }),
     layout: catalogued({
       label: 'Layout',
@@ -324,7 +324,7 @@ export const drivesSchema = section(
     arrivals: arrivalsField,
     purchases: listOf(purchaseSchema, {
       label: 'Planned purchases',
-      max: mostPurchases,
+      max: maxPurchases,
       description: 'Drives that are bought later. The room grows in the month they are bought.',
     }),
     priceFallPerYear: quantity({

@@ -5,7 +5,7 @@ import { machineBases } from '../catalogue/machineBases'
 import { memoryModules } from '../catalogue/memoryModules'
 import { processors } from '../catalogue/processors'
 import { videoEngines } from '../catalogue/videoEngines'
-import { conditions, engineOfProcessor, fromParts, mostParts, ownEntry } from './constants'
+import { conditions, engineOfProcessor, fromParts, maxParts, ownEntry } from './constants'
 import { atHandField } from './atHand'
 import { otherUseFields } from './otherUse'
 import { ownPartsField } from './ownParts'
@@ -129,7 +129,7 @@ export const machineSchema = section(
     }),
     parts: listOf(partSchema, {
       label: 'Parts',
-      max: mostParts,
+      max: maxParts,
       description: 'What is put into the machine, and what lies beside it.',
     }),
     ownParts: ownPartsField,

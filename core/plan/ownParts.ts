@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { ownPartKinds } from '../catalogue/hardware/ownPart'
 import { ownPartFaults } from '../catalogue/hardware/ownPartCheck'
-import { mostOwnParts } from './constants'
+import { maxOwnParts } from './constants'
 import { choice, namedListOf, optionalQuantity, reference, text } from './fields'
 
 const traitsError = 'Properties must be named numbers and short texts.'
@@ -47,6 +47,6 @@ export const ownPartSchema = z
 
 export const ownPartsField = namedListOf(ownPartSchema, {
   label: 'Own parts',
-  max: mostOwnParts,
+  max: maxOwnParts,
   description: 'Parts beside those of the catalogue, entered or imported.',
 })

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { systemKinds } from '../catalogue/systemKinds'
-import { mostOwnSystems } from './constants'
+import { maxOwnSystems } from './constants'
 import { choice, namedListOf, optionalQuantity, quantity, reference, text, toggle } from './fields'
 
 const ownSystemSchema = z.object({
@@ -100,7 +100,7 @@ const ownSystemSchema = z.object({
 
 export const ownSystemsField = namedListOf(ownSystemSchema, {
   label: 'Own kinds of system',
-  max: mostOwnSystems,
+  max: maxOwnSystems,
   description: 'Kinds of system beside those of the catalogue.',
 })
 export type OwnSystem = z.infer<typeof ownSystemSchema>

@@ -9,7 +9,7 @@ import { valueAt, withValueAt } from './paths'
 import { planField, planJsonSchema } from './planField'
 import { currentSchemaVersion, newPlan, planSchema } from './planSchema'
 import { keptAsideLimits } from './keptAside'
-import { mostValues, readPlan, readPlanText } from './readPlan'
+import { maxValues, readPlan, readPlanText } from './readPlan'
 
 const demo = planSchema.parse(tideMillHouse)
 
@@ -117,7 +117,7 @@ describe('what is kept aside', () => {
         }).leftOut,
       ).toHaveLength(90_000 - fields)
       expect(
-        readPlan({ name: 'x', keptAside: { list: Array.from({ length: mostValues }, () => 0) } }),
+        readPlan({ name: 'x', keptAside: { list: Array.from({ length: maxValues }, () => 0) } }),
       ).toMatchObject({ ok: false, issues: [{ code: 'TOO_MUCH' }] })
       expect(performance.now() - started).toBeLessThan(1000)
     },

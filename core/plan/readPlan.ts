@@ -29,7 +29,7 @@ const deepestNesting = 40
  * Values in a document, objects and lists counted too. The largest valid plan has about a third of
  * it.
  */
-export const mostValues = 100_000
+export const maxValues = 100_000
 
 /** Whether a document holds more values than any plan does; stops counting there. */
 function isTooMuch(value: unknown): boolean {
@@ -37,7 +37,7 @@ function isTooMuch(value: unknown): boolean {
   let count = 0
   while (waiting.length > 0) {
     const entry = waiting.pop()
-    if (++count > mostValues) return true
+    if (++count > maxValues) return true
     if (typeof entry === 'object' && entry !== null)
       for (const key in entry) waiting.push((entry as RawDocument)[key])
   }
@@ -56,7 +56,7 @@ export function readPlan(value: unknown): ReadPlanResult {
     return refuse(
       '',
       'TOO_MUCH',
-      `This document holds more than ${mostValues} values; a plan never does.`,
+      `This document holds more than ${maxValues} values; a plan never does.`,
     )
   if (isDeeperThan(value, deepestNesting))
     return refuse(

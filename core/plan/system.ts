@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { systemKinds } from '../catalogue/systemKinds'
-import { automaticSystem, mostServices } from './constants'
+import { automaticSystem, maxServices } from './constants'
 import {
   catalogued,
   choice,
@@ -122,7 +122,7 @@ export const systemSchema = section(
     ownKinds: ownSystemsField,
     services: listOf(serviceSchema, {
       label: 'Services',
-      max: mostServices,
+      max: maxServices,
       description: 'What runs beside the media software.',
     }),
   },

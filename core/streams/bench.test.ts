@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { benchResult, benchRound, mostCopies, nextCopies, type BenchRound } from './bench'
+import { benchResult, benchRound, maxCopies, nextCopies, type BenchRound } from './bench'
 
 /** A machine of so many reference streams, of which one copy alone can use a part only. */
 function machine(streams: number, alone = streams) {
@@ -34,7 +34,7 @@ describe('the bench', () => {
         (streams, part) => {
           const round = machine(streams, Math.max(streams * part, 0.2))
           let whole = 0
-          while (whole < mostCopies && round(whole + 1).slowest >= 1) whole++
+          while (whole < maxCopies && round(whole + 1).slowest >= 1) whole++
           expect(benchResult(run(round)).whole).toBe(whole)
         },
       ),
@@ -42,7 +42,7 @@ describe('the bench', () => {
   })
   it('tries no more than it may', () => {
     const rounds = run(machine(1000))
-    expect(Math.max(...rounds.map(round => round.copies))).toBe(mostCopies)
+    expect(Math.max(...rounds.map(round => round.copies))).toBe(maxCopies)
   })
   it('of nothing is nothing', () =>
     expect(benchResult([])).toEqual({ streams: 0, whole: 0, rounds: [] }))

@@ -33,7 +33,7 @@ export interface BenchState {
 /** Seconds of the clip that is converted. */
 export const benchClipS = 8
 /** More copies than this are not tried. */
-export const mostCopies = 24
+export const maxCopies = 24
 /** A whole bench may take so long. */
 export const benchLimitS = 240
 
@@ -60,8 +60,8 @@ export function nextCopies(rounds: readonly BenchRound[]): number | null {
     Infinity,
     ...rounds.filter(round => round.slowest < 1).map(round => round.copies),
   )
-  if (failed === 1 || kept >= mostCopies) return null
-  if (failed === Infinity) return Math.min(mostCopies, Math.max(kept + 1, Math.floor(last.total)))
+  if (failed === 1 || kept >= maxCopies) return null
+  if (failed === Infinity) return Math.min(maxCopies, Math.max(kept + 1, Math.floor(last.total)))
   const next = kept + 1
   if (next >= failed) return null
   // Between the largest that kept up and the smallest that did not: halve it.

@@ -53,7 +53,7 @@ export interface ConversionMachine {
 }
 
 /** Less than a session's worth, MB: such an engine is not counted. */
-export const leastSessionMB = 300
+export const minSessionMB = 300
 
 /** What of the choices decides how conversions are done. */
 export type ConversionChoices = Pick<
@@ -92,7 +92,7 @@ export function conversionMachine(
 ): ConversionMachine {
   const { cores, engineMemoryMB: systemMemoryMB } = hardware
   const engines = enginesInUse(hardware, choices).filter(
-    engine => engine.memoryGB !== null || systemMemoryMB >= leastSessionMB,
+    engine => engine.memoryGB !== null || systemMemoryMB >= minSessionMB,
   )
   return {
     table,

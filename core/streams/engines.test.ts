@@ -8,7 +8,7 @@ import {
   conversionMachine,
   engineTakes,
   enginesInUse,
-  leastSessionMB,
+  minSessionMB,
   machineTakes,
   sessionMemoryMB,
   softwareTakes,
@@ -83,7 +83,7 @@ describe('the order of engines', () => {
 
 describe('a built-in engine', () => {
   it('is counted from 300 MB of memory on', () => {
-    expect(leastSessionMB).toBe(300)
+    expect(minSessionMB).toBe(300)
     const of = (engineMemoryMB: number) =>
       conversionMachine(
         { ...hardware({ base: 'own', score: 4000, engine: 'builtInF' }), engineMemoryMB },

@@ -1,4 +1,10 @@
-import { cellsOf, chancesAbove, compoundLoad, loadRoom, type Lump } from '../household/compoundLoad'
+import {
+  cellsOf,
+  chancesAbove,
+  compoundLoad,
+  loadRoom,
+  type LoadOutcome,
+} from '../household/compoundLoad'
 import { drawsAt, minutesShort, withBusyDays } from '../household/minutesShort'
 import type { Estimate } from '../figure'
 import type { AlikeSlots, Occupancy } from '../household/watchingWeek'
@@ -23,7 +29,7 @@ export interface ShortMinutes {
  * its viewer accepts; what
  * the machine is too slow for even then, or unable to do, takes more than there is.
  */
-export function lumpsOf(demand: Demand, machine: ConversionMachine): Lump[][] {
+export function outcomesOf(demand: Demand, machine: ConversionMachine): LoadOutcome[][] {
   const processor = machine.processor?.likely ?? 0
   const there = 1 - machine.fallbackShare
   const shares = new Map<string, { readonly engine: number | null; readonly software: number }>()
@@ -32,11 +38,11 @@ export function lumpsOf(demand: Demand, machine: ConversionMachine): Lump[][] {
     shares.set(key, known)
     return known
   }
-  const lumpOf = (share: number, chance: number): Lump => ({
+  const lumpOf = (share: number, chance: number): LoadOutcome => ({
     chance,
     cells: Number.isFinite(share) ? cellsOf(share, shareStep) : Infinity,
   })
-  const lumps = ({ work, options, chance }: SessionLoad): Lump[] => {
+  const outcomes = ({ work, options, chance }: SessionLoad): LoadOutcome[] => {
     if (options.length === 0) return [lumpOf(processor > 0 ? work / processor : Infinity, chance)]
     const each = options.map(shareOf)
     const engine = Math.min(...each.map(share => share.engine ?? Infinity))
@@ -47,7 +53,7 @@ export function lumpsOf(demand: Demand, machine: ConversionMachine): Lump[][] {
       ...(there < 1 ? [lumpOf(software, chance * (1 - there))] : []),
     ]
   }
-  return demand.loads.map(loads => merged(loads.flatMap(lumps)))
+  return demand.loads.map(loads => merged(loads.flatMap(outcomes)))
 }
 
 /** Limits, in cells, of machines that are so many times this one. */
@@ -96,9 +102,9 @@ function minutesAtTimes(
   { times, busyDaysPerYear }: Times,
 ): { ordinary: number[]; busy: number[] | null } {
   const limits = times.map(cellsOfMachine)
-  const lumps = lumpsOf(demand, machine)
+  const outcomes = outcomesOf(demand, machine)
   const { week } = demand
-  const short = minutesShort({ week, lumps }, limits)
+  const short = minutesShort({ week, outcomes }, limits)
   if (!week.busy || busyDaysPerYear === 0) return { ordinary: short(week.ordinary), busy: null }
   // The habits of busy days change few slots: the others are worked out once for both.
   const touched = new Set(week.busySlots)
@@ -142,7 +148,7 @@ export function shortChance(
 ): number {
   const whole = cellsOfMachine(1)
   return chancesAbove(
-    drawsAt({ week: demand.week, occupancy, lumps: lumpsOf(demand, machine) }, slot),
+    drawsAt({ week: demand.week, occupancy, outcomes: outcomesOf(demand, machine) }, slot),
     [whole],
     loadRoom(whole),
   )[0]!
@@ -166,7 +172,7 @@ export function slotLoad(
 ): SlotLoad {
   const room = loadRoom(cellsOfMachine(times))
   const { distribution, top } = compoundLoad(
-    drawsAt({ week: demand.week, occupancy, lumps: lumpsOf(demand, machine) }, slot),
+    drawsAt({ week: demand.week, occupancy, outcomes: outcomesOf(demand, machine) }, slot),
     room,
   )
   const chances = new Float64Array(room.most + 1)
@@ -175,8 +181,8 @@ export function slotLoad(
 }
 
 /** Lumps of one size together. */
-function merged(lumps: readonly Lump[]): Lump[] {
+function merged(outcomes: readonly LoadOutcome[]): LoadOutcome[] {
   const bySize = new Map<number, number>()
-  for (const { cells, chance } of lumps) bySize.set(cells, (bySize.get(cells) ?? 0) + chance)
+  for (const { cells, chance } of outcomes) bySize.set(cells, (bySize.get(cells) ?? 0) + chance)
   return [...bySize].map(([cells, chance]) => ({ cells, chance }))
 }

@@ -62,7 +62,7 @@ export interface Box {
   readonly serverPortMbps: Network['serverPortMbps']
 }
 /** Data drives under a layout, as a plan holds them. */
-export interface Pool {
+export interface DriveSet {
   readonly key: string
   readonly drives: Plan['drives']
 }
@@ -107,7 +107,7 @@ export interface BoxEvaluator {
   readonly box: (box: Box, copyOnWrite: boolean, like?: BoxRow) => BoxRow
   /** what it converts with, without asking how much */
   readonly hardware: (box: Box, copyOnWrite: boolean) => MachineFacts['hardware']
-  readonly pool: (pool: Pool) => PoolRow
+  readonly pool: (pool: DriveSet) => PoolRow
   /**
    * whether machine and drives go together, by the same rules as an assessment; once for pools that
    * are alike
@@ -304,7 +304,7 @@ export function createBoxEvaluator(
         }),
     }
   }
-  function poolRow({ drives: own }: Pool): PoolRow {
+  function poolRow({ drives: own }: DriveSet): PoolRow {
     const adopted: Plan = { ...plan, drives: own }
     const facts = assessor.facts(adopted, shipped, ['library', 'drives', 'ownership'])
     const { drives, ownership } = facts
@@ -350,7 +350,7 @@ export function createBoxEvaluator(
     if (!known) boxes.set(key, (known = boxRow(one, copyOnWrite, like)))
     return known
   }
-  function pool(one: Pool): PoolRow {
+  function pool(one: DriveSet): PoolRow {
     let known = pools.get(one.key)
     if (!known) pools.set(one.key, (known = poolRow(one)))
     return known

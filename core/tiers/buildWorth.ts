@@ -52,7 +52,7 @@ const lookedAt = [
   'machine.freePorts',
 ]
 /** Most of what is said against a build. */
-const mostSaid = 3
+const maxSaid = 3
 
 /**
  * A build looked at by itself: its figures, the limit that binds it next, and the worst that is
@@ -74,7 +74,7 @@ export function lookAtBuild({
     binds: bindingLimit(verdicts)?.limit ?? null,
     findings: worstFirst(findings)
       .filter(({ severity }) => severity !== 'caution')
-      .slice(0, mostSaid)
+      .slice(0, maxSaid)
       .map(({ sentence }) => sentence),
   }
 }

@@ -4,7 +4,7 @@ import { catalogue } from '../catalogue/catalogue'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { newPlan, planSchema } from '../plan/planSchema'
 import type { Verdict } from '../verdict'
-import { applyBuild, cheapestBuilds, mostForProcessor } from './cheapestBuilds'
+import { applyBuild, cheapestBuilds, maxProcessorPrice } from './cheapestBuilds'
 
 const demo = planSchema.parse(tideMillHouse)
 const failing = (verdicts: readonly Verdict[]) =>
@@ -191,7 +191,7 @@ describe('the cheapest builds for a need', () => {
       lacks: [],
       build: { pool: { count: 8, sizeTB: 24, layout: 'rotating-1' } },
     })
-    expect(mostForProcessor).toBe(400)
+    expect(maxProcessorPrice).toBe(400)
     const busy = planSchema.parse({
       name: 'x',
       library: { otherTB: 1 },

@@ -20,7 +20,7 @@ export interface BuildForNeed {
 /** Drives that are tried, TB, and how many of them. */
 const driveSizesTB = [4, 8, 12, 16, 20, 24]
 const driveCounts = [1, 2, 3, 4, 5, 6, 8]
-const mostBays = 8
+const maxBays = 8
 /** Layouts that are tried: those that say so, with the fewest drives that make sense of them. */
 const triedLayouts = layouts.flatMap(({ id, searched }) =>
   searched?.atStart ? [{ ...searched, layout: id }] : [],
@@ -29,7 +29,7 @@ const cards = [null, 'cardEntry', 'cardModern'] as const
 /** What a board takes of it. */
 const memoryOfBoardsGB = 16
 /** Processors more costly than this are left to a search of their own. */
-export const mostForProcessor = 400
+export const maxProcessorPrice = 400
 
 /**
  * What a base takes: a whole machine keeps its processor and memory, a board needs one of its
@@ -81,7 +81,7 @@ function baseChoice(
 function poolsOf(ownedDrives: number): PoolChoice[] {
   const ways = ownedDrives > 0 ? [false, true] : [false]
   return ways.flatMap(keepsOwned =>
-    triedLayouts.flatMap(({ layout, from, to: most = mostBays, fileSystem }) => {
+    triedLayouts.flatMap(({ layout, from, to: most = maxBays, fileSystem }) => {
       const makesSense = (count: number) => count >= from && count <= most
       const pool = { driveClass: 'nas', layout, fileSystem, keepsOwned }
       const kept = keepsOwned ? ownedDrives : 0
@@ -124,7 +124,7 @@ function hasMachine({ machine: { base, condition, score, cores, sustainedGHz } }
  */
 export function cheapestBuilds(plan: Plan, catalogue: Catalogue, most: number): BuildForNeed[] {
   const processors = catalogue.processors.filter(
-    ({ price }) => price > 0 && price <= mostForProcessor,
+    ({ price }) => price > 0 && price <= maxProcessorPrice,
   )
   const hasOne = hasCard(plan, catalogue)
   const owned = ownedLots(plan).reduce((sum, { count }) => sum + count, 0)

@@ -42,7 +42,7 @@ export function cellKey(row: number, column: number): string {
 }
 
 /** What removes less than this share of the trouble is left out. */
-export const leastRemoved = 0.005
+export const minRemoved = 0.005
 /** Fixes that differ by less than this share of the trouble remove as much. */
 export const asMuch = 0.01
 
@@ -137,7 +137,7 @@ export function fixesOf(plan: Plan, catalogue: Catalogue): Fixes {
 
 /** Whether a fix removes enough of the trouble to be shown. */
 export function isWorthShowing({ removedShare }: Pick<RankedFix, 'removedShare'>): boolean {
-  return removedShare > leastRemoved
+  return removedShare > minRemoved
 }
 
 /** Removes clearly more; or as much at less cost. */

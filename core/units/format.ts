@@ -37,15 +37,15 @@ const shownDigits = 3
 const smallestShare = 1e-6
 /** From here on hours are told in days. */
 const hoursUntilDays = 72
-const mostDigits = 12
+const maxDigits = 12
 
 /** Numbers whose text a format keeps, for each count of digits. */
-const mostWritten = 5000
+const maxWritten = 5000
 /**
  * Formats that are kept: making one anew takes as long as assessing a plan, for Intl reads its
  * tables.
  */
-const mostFormats = 20
+const maxFormats = 20
 const formats = new Map<string, Format>()
 
 /**
@@ -59,7 +59,7 @@ export function formatOf({ locale, currency }: Pick<Format, 'locale' | 'currency
   const key = `${locale} ${currency}`
   const known = formats.get(key)
   if (known) return known
-  if (formats.size >= mostFormats) formats.clear()
+  if (formats.size >= maxFormats) formats.clear()
   const made = makeFormat(locale, currency)
   formats.set(key, made)
   return made
@@ -88,7 +88,7 @@ function makeFormat(locale: string, currency: string): Format {
   const written = new Map<number, Map<number, string>>()
   function number(value: number, significant = 4): string {
     const bySize = remembered(written, significant, () => new Map<number, string>())
-    if (bySize.size > mostWritten) bySize.clear()
+    if (bySize.size > maxWritten) bySize.clear()
     return remembered(bySize, value, () => write(value, significant))
   }
   function write(value: number, significant: number): string {
@@ -96,7 +96,7 @@ function makeFormat(locale: string, currency: string): Format {
     if (value === 0) return '0'
     const size = Math.abs(value)
     if (size < 1e-3 || size >= 1e9) return powerOfTen(value, significant)
-    const digits = Math.min(mostDigits, Math.max(0, significant - 1 - Math.floor(Math.log10(size))))
+    const digits = Math.min(maxDigits, Math.max(0, significant - 1 - Math.floor(Math.log10(size))))
     const text = digitsOf(digits).format(size)
     return value < 0 ? `−${text}` : text
   }
@@ -104,7 +104,7 @@ function makeFormat(locale: string, currency: string): Format {
     const [mantissa = '', exponent = ''] = value
       .toExponential(Math.max(0, significant - 2))
       .split('e')
-    return `${digitsOf(mostDigits).format(Number(mantissa)).replace('-', '−')}e${Number(exponent)}`
+    return `${digitsOf(maxDigits).format(Number(mantissa)).replace('-', '−')}e${Number(exponent)}`
   }
   const money = (value: number): string =>
     moneyOf(Math.abs(value) >= 10 || Number.isInteger(value) ? 0 : 2).format(value)

@@ -19,7 +19,7 @@ const cost = { N: 2 ** 15, r: 8, p: 3 } as const
 const keyBytes = 32
 const saltBytes = 16
 /** Most that wait to be worked out; each holds a thread that the database needs as well. */
-const mostWaiting = 8
+const maxWaiting = 8
 
 /** Why a passphrase cannot be taken; null when it can. */
 export function passphraseIssue(passphrase: unknown): string | null {
@@ -39,7 +39,7 @@ async function derive(
   salt: Buffer,
   { N, r, p }: { N: number; r: number; p: number },
 ): Promise<Buffer | null> {
-  if (waiting >= mostWaiting) return null
+  if (waiting >= maxWaiting) return null
   waiting++
   const mine = last.then(() =>
     scrypt(passphrase.normalize('NFC'), salt, keyBytes, { N, r, p, maxmem: 256 * N * r }),

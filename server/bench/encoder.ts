@@ -71,7 +71,7 @@ const convert = [
 ]
 /** Longest that one run of the program may take, in ms. */
 const programLimitMs = 90_000
-const mostErrorText = 400
+const maxErrorText = 400
 
 /**
  * Runs the program once. Ends it when told to, when it takes too long, and when this server ends.
@@ -87,7 +87,7 @@ function runProgram(program: string, given: readonly string[], signal: AbortSign
     // A server that ends takes the program with it.
     process.once('exit', end)
     child.stderr.on('data', (data: Buffer) => {
-      said = (said + data.toString('utf8')).slice(-mostErrorText)
+      said = (said + data.toString('utf8')).slice(-maxErrorText)
     })
     function settle(): void {
       clearTimeout(timer)

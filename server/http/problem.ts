@@ -101,7 +101,7 @@ export function notJson(): Problem {
 }
 
 /** Most fields that an answer names one by one. */
-export const mostIssuesTold = 200
+export const maxIssuesTold = 200
 
 export function unprocessable(issues: readonly PlanIssue[]): Problem {
   return new Problem(
@@ -109,6 +109,6 @@ export function unprocessable(issues: readonly PlanIssue[]): Problem {
     'The plan is not valid',
     `${issues.length} ${issues.length === 1 ? 'field needs' : 'fields need'} a change; ` +
       'nothing was stored.',
-    issues.slice(0, mostIssuesTold),
+    issues.slice(0, maxIssuesTold),
   )
 }

@@ -7,7 +7,7 @@ import { definePlanRow, type PlanRow } from '../models/planRow'
 import { cursorOf, readCursor } from './planCursor'
 
 /** Most plans on a page of the list, and as many as are given unless fewer are asked for. */
-export const mostOnPage = 1000
+export const maxOnPage = 1000
 
 export interface PlanRepository {
   /** a page of the list, last saved first; an unknown `after` begins at the start */
@@ -72,7 +72,7 @@ export function planRepository(sequelize: Sequelize): PlanRepository {
   const present = (id: string) => rows.findOne({ where: { id, deletedAt: null } })
   const columns = (plan: Plan) => ({ name: plan.name, document: JSON.stringify(plan) })
   return {
-    async list({ limit = mostOnPage, after = '' } = {}) {
+    async list({ limit = maxOnPage, after = '' } = {}) {
       const before = readCursor(after)
       const found = await rows.findAll({
         attributes: [...listed],

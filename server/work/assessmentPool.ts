@@ -16,7 +16,7 @@ import type { TextAnswer } from './assessText'
  */
 export const assessmentLimitMs = 10_000
 /** Most that wait for a thread. */
-export const mostWaiting = 32
+export const maxWaiting = 32
 
 function busy(detail: string): Problem {
   return new Problem(503, 'Too much at once', detail)
@@ -65,7 +65,7 @@ export class AssessmentPool {
     this.pool = workerpool.pool(file, {
       workerType: 'thread',
       maxWorkers: Math.max(2, Math.min(4, availableParallelism() - 1)),
-      maxQueueSize: mostWaiting,
+      maxQueueSize: maxWaiting,
     })
     return this.pool
   }

@@ -59,7 +59,7 @@ describe('a layout that is added by one file and one line', () => {
       })!
     expect(carried('triples').low).toBe(carried('triples').high)
     expect(carried('triples').high).toBeGreaterThan(3 * carried('separate').low)
-    const offers = [{ sizeTB: 8, price: 165 }]
+    const offers = [{ sizeTB: 8, price: 165, model: null }]
     const rule = { layout: triples, hotSpares: 0, bays: 12, expandsParity: false, offers }
     const drives = Array.from({ length: 6 }, () => ({ sizeTB: 8, role: 'any' }) as const)
     expect(possiblePurchases({ ...rule, ...growth, drives }, drives)).toEqual([

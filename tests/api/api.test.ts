@@ -5,7 +5,7 @@ import { assess } from '~~/core/assess'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
 import { currentSchemaVersion, newPlan, planSchema } from '~~/core/plan/planSchema'
-import { mostIssuesTold } from '../../server/http/problem'
+import { maxIssuesTold } from '../../server/http/problem'
 import { startApi } from './apiServer'
 
 let api: Awaited<ReturnType<typeof startApi>>
@@ -378,7 +378,7 @@ describe('bad requests', () => {
     })
     expect(answer.status).toBe(422)
     expect(answer.body.detail).toMatch(/^600 fields need a change/)
-    expect(answer.body.errors).toHaveLength(mostIssuesTold)
+    expect(answer.body.errors).toHaveLength(maxIssuesTold)
   })
 
   it('an upload that is broken off says so in one line, and changes nothing', async () => {

@@ -2,7 +2,7 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { afterEach, describe, expect, it } from 'vitest'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
-import { AssessmentPool, mostWaiting } from '../../server/work/assessmentPool'
+import { AssessmentPool, maxWaiting } from '../../server/work/assessmentPool'
 import { niceness } from '../../server/work/lowerPriority'
 
 const pools: AssessmentPool[] = []
@@ -58,7 +58,7 @@ describe('the threads that assess', () => {
   it('refuse calmly when too many wait', async () => {
     const pool = poolOf(250, endless)
     const asked = await Promise.allSettled(
-      Array.from({ length: mostWaiting + 12 }, () => pool.assess('wait')),
+      Array.from({ length: maxWaiting + 12 }, () => pool.assess('wait')),
     )
     const refused = asked.filter(
       answer => answer.status === 'rejected' && /Too many plans wait/.test(answer.reason.message),

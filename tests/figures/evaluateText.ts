@@ -13,10 +13,10 @@ export interface Interval {
 const digits = 4
 
 /** What a number may have been before it was rounded to so many significant digits. */
-function around(value: number, significant = digits, leastStep = 0): Interval {
+function around(value: number, significant = digits, minStep = 0): Interval {
   if (value === 0) return { low: 0, high: 0 }
   const step = 10 ** (Math.floor(Math.log10(Math.abs(value))) - significant + 1)
-  const half = Math.max(step, leastStep) / 2 + Math.abs(value) * 1e-12
+  const half = Math.max(step, minStep) / 2 + Math.abs(value) * 1e-12
   return { low: value - half, high: value + half }
 }
 

@@ -6,7 +6,7 @@ import { stretchKinds, type StretchKind } from '~~/core/drives/driveMap'
 import type { DriveMapState } from '~/composables/useDriveMap'
 import { useBayFrame } from '~/composables/useBayFrame'
 import { useFormat } from '~/composables/useFormat'
-import { mostGroups } from '~~/core/plan/constants'
+import { maxGroups } from '~~/core/plan/constants'
 import WorkingLink from '~/components/common/WorkingLink.vue'
 import DriveTray from './DriveTray.vue'
 
@@ -44,10 +44,10 @@ const workings: Readonly<Record<StretchKind, string>> = {
   spare: 'drives.usableTB',
 }
 const largest = computed(() => Math.max(1, ...drives.value.map(({ sizeTB }) => sizeTB)))
-const mostSlots = 60
+const maxSlots = 60
 /** More than this are drawn smaller. */
 const manySlots = 16
-const slots = computed(() => Math.min(mostSlots, Math.max(bays.value, drives.value.length)))
+const slots = computed(() => Math.min(maxSlots, Math.max(bays.value, drives.value.length)))
 const posts = computed(() =>
   drives.value.map(({ sizeTB }, place) => {
     const drawn = mapped.value?.[place]
@@ -114,7 +114,7 @@ function onKey(event: KeyboardEvent, place: number): void {
       new Set([place]),
       own > last ||
         (own === last &&
-          (last === mostGroups || groups.value.filter(other => other === own).length === 1))
+          (last === maxGroups || groups.value.filter(other => other === own).length === 1))
         ? 1
         : own + 1,
     )
@@ -132,10 +132,7 @@ const lastGroup = computed(() => Math.max(1, ...groups.value))
 const groupTargets = computed(() => {
   const own = new Set([...frame.chosen.value].map(place => groups.value[place]))
   const isWholePool = frame.chosen.value.size === drives.value.length
-  return Array.from(
-    { length: Math.min(mostGroups, lastGroup.value + 1) },
-    (_, at) => at + 1,
-  ).filter(
+  return Array.from({ length: Math.min(maxGroups, lastGroup.value + 1) }, (_, at) => at + 1).filter(
     target => !(own.size === 1 && own.has(target)) && !(target > lastGroup.value && isWholePool),
   )
 })

@@ -32,7 +32,7 @@ const text = (figure: Figure) =>
 const growthGB = computed(
   () => (store.assessment?.figures['library.growthTBPerMonth']?.value ?? 0) * 1000,
 )
-const mostArrivals = 30
+const maxArrivals = 30
 function add(): void {
   store.edit('drives.arrivals', [
     ...arrivals.value,
@@ -87,7 +87,7 @@ function add(): void {
       :entries="arrivals"
       path="drives.arrivals"
       add="Add an arrival"
-      :full="arrivals.length >= mostArrivals"
+      :full="arrivals.length >= maxArrivals"
       :name="(arrival, index) => arrival.name || `arrival ${index + 1}`"
       @add="add"
       @remove="

@@ -5,7 +5,7 @@ import type { PricedPurchase } from '~~/core/drives/growth/cheapestPurchases'
 import { layouts } from '~~/core/drives/layouts/layouts'
 import { layoutLabel } from '~~/core/drives/refusalText'
 import { purchaseText } from '~~/core/drives/growth/tellGrowth'
-import { mostPurchases } from '~~/core/plan/constants'
+import { maxPurchases } from '~~/core/plan/constants'
 import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
@@ -190,7 +190,7 @@ const other = computed(() => layouts.length - 1 - changes.value.length)
         :entries="planned"
         path="drives.purchases"
         add="Plan a purchase"
-        :full="planned.length >= mostPurchases"
+        :full="planned.length >= maxPurchases"
         :name="purchase => purchaseText(purchase, format)"
         @add="add"
         @remove="remove"

@@ -58,7 +58,7 @@ const ofNeed = computed((): Row[] =>
         choices: store.plan.choices,
         catalogue,
         contentTB: content.value,
-        mostDrives: bays.value,
+        maxDrives: bays.value,
       }).flatMap(({ layout, drives }) =>
         drives === null
           ? []

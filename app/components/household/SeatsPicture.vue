@@ -23,7 +23,7 @@ const rows = computed(() => {
       place,
       path,
       watching,
-      seats: Math.min(seats, mostSeats),
+      seats: Math.min(seats, maxSeats),
       names,
       label: place === 'home' ? 'At home' : 'Away',
     }
@@ -43,7 +43,7 @@ function isConverted(place: 'home' | 'away', seat: number): boolean {
   return place === 'away' ? seat < Math.min(converted.value, away) : seat < converted.value - away
 }
 /** As many as the picture has seats for; more can be typed. */
-const mostSeats = 24
+const maxSeats = 24
 function set(path: string, value: number): void {
   store.edit(path, Math.max(0, Math.min(100, value)))
 }
@@ -54,7 +54,7 @@ function key(event: KeyboardEvent, path: string, value: number): void {
     ArrowLeft: value - 1,
     ArrowDown: value - 1,
     Home: 0,
-    End: mostSeats,
+    End: maxSeats,
   }[event.key]
   if (next === undefined) return
   event.preventDefault()

@@ -139,8 +139,10 @@ onBeforeUnmount(() => preview(null))
                   color="primary"
                   :aria-label="`Apply: ${textOf(fix)}`"
                   @click="
-                    preview(null)
-                    apply(fix.machine)
+                    () => {
+                      preview(null)
+                      apply(fix.machine)
+                    }
                   "
                 >
                   Apply

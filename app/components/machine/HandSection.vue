@@ -4,7 +4,7 @@ import { withinSentence } from '~~/core/withinSentence'
 import { computed, ref } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { namesOf } from '~~/core/machine/fit/fitFixes'
-import { mostAtHand } from '~~/core/plan/constants'
+import { maxAtHand } from '~~/core/plan/constants'
 import type { TriedComputer } from '~~/core/tiers/tryAtHand'
 import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
@@ -110,8 +110,10 @@ function look(plan: TriedComputer['plan'] | null): void {
               @focus="look(ofIndex(index)!.plan)"
               @blur="look(null)"
               @click="
-                look(null)
-                store.replace(ofIndex(index)!.plan)
+                () => {
+                  look(null)
+                  store.replace(ofIndex(index)!.plan)
+                }
               "
             >
               Build on it
@@ -128,7 +130,7 @@ function look(plan: TriedComputer['plan'] | null): void {
         :entries="atHand"
         path="machine.atHand"
         add="Add a computer"
-        :full="atHand.length >= mostAtHand"
+        :full="atHand.length >= maxAtHand"
         :name="(computer, index) => computer.name || `Computer ${index + 1}`"
         @add="store.edit('machine.atHand', [...atHand, { ref: 'clerk-17' }])"
         @remove="

@@ -148,8 +148,10 @@ const freeSlots = computed(() =>
               :disabled="freeSlots <= 0"
               :aria-label="`Add ${stick.label}`"
               @click="
-                preview(null)
-                put(stick.id)
+                () => {
+                  preview(null)
+                  put(stick.id)
+                }
               "
             >
               Add

@@ -8,7 +8,7 @@ import {
   type OwnPartKind,
 } from '~~/core/catalogue/hardware/ownPart'
 import { ownPartsCsv } from '~~/core/machine/parts/partsCsv'
-import { mostOwnParts } from '~~/core/plan/constants'
+import { maxOwnParts } from '~~/core/plan/constants'
 import InspectorPanel from '~/components/common/InspectorPanel.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import { downloadText, planFileStem } from '~/composables/planDownload'
@@ -183,7 +183,7 @@ const actions = [
     </p>
     <div class="buttons no-print">
       <VBtn
-        v-if="own.length < mostOwnParts"
+        v-if="own.length < maxOwnParts"
         :prepend-icon="mdiPlus"
         size="small"
         color="primary"

@@ -15,7 +15,7 @@ const emit = defineEmits<{ carry: [event: DragEvent, entry: PartEntry]; letGo: [
 const { lists, spoils, preview, put, withPartIn } = useMachineParts()
 const { money } = useFormat()
 const search = ref('')
-const mostShown = 40
+const maxShown = 40
 const kinds = Object.entries(partKinds).map(([value, title]) => ({ value, title }))
 const found = computed(() =>
   entriesOfKind(kind.value, lists.value).filter(({ label, text }) =>
@@ -24,7 +24,7 @@ const found = computed(() =>
 )
 const entries = computed(() =>
   found.value
-    .slice(0, mostShown)
+    .slice(0, maxShown)
     .map(entry => {
       const changed = withPartIn(entry.id)
       return { ...entry, reason: changed && spoils(changed) }
@@ -74,8 +74,10 @@ onBeforeUnmount(() => look(null))
           @focus="look(entry)"
           @blur="look(null)"
           @dragstart="
-            look(null)
-            emit('carry', $event, entry)
+            (event: DragEvent) => {
+              look(null)
+              emit('carry', event, entry)
+            }
           "
           @dragend="emit('letGo')"
         >
@@ -89,8 +91,8 @@ onBeforeUnmount(() => look(null))
         </button>
       </li>
     </ul>
-    <p v-if="found.length > mostShown" class="soft small">
-      {{ found.length - mostShown }} more: search for their names.
+    <p v-if="found.length > maxShown" class="soft small">
+      {{ found.length - maxShown }} more: search for their names.
     </p>
     <p v-if="found.length === 0" class="soft small">
       Nothing of that name is in the catalogue. Your own parts are entered under Parts list.

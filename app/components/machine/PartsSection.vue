@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { MachinePart } from '~~/core/plan/machine'
-import { mostParts } from '~~/core/plan/constants'
+import { maxParts } from '~~/core/plan/constants'
 import { partGroups, type PartGroup, type PartLine } from '~~/core/machine/parts/partsList'
 import { partsCsv } from '~~/core/machine/parts/partsCsv'
 import InspectorPanel from '~/components/common/InspectorPanel.vue'
@@ -216,7 +216,7 @@ function print(): void {
       </div>
       <p class="soft small">
         ≈ is the price of the catalogue, where none is entered. Put parts in under Map; a machine
-        holds at most {{ mostParts }} lines.
+        holds at most {{ maxParts }} lines.
       </p>
     </section>
     <div class="side">
@@ -256,8 +256,10 @@ function print(): void {
               class="no-print"
               :aria-label="`Add ${extra.label}`"
               @click="
-                preview(null)
-                addForgotten(extra.ref, extra.count)
+                () => {
+                  preview(null)
+                  addForgotten(extra.ref, extra.count)
+                }
               "
             >
               Add
@@ -294,8 +296,10 @@ function print(): void {
         size="small"
         :aria-label="`Remove ${pickedLine.label}`"
         @click="
-          remove(picked)
-          picked = null
+          () => {
+            remove(picked)
+            picked = null
+          }
         "
       >
         Remove

@@ -160,8 +160,10 @@ onBeforeUnmount(() => preview(null))
           :key="other.place.id"
           size="small"
           @click="
-            move(partIndex!, other.place.id)
-            picked = other.place.id
+            () => {
+              move(partIndex!, other.place.id)
+              picked = other.place.id
+            }
           "
         >
           Move to {{ other.place.label }}

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { mostDriveC, warmDriveC } from '~~/core/machine/place/heat'
+import { maxDriveC, warmDriveC } from '~~/core/machine/place/heat'
 import { swapMinutes } from '~~/core/machine/place/reach'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
 import FigureValue from '~/components/common/FigureValue.vue'
@@ -50,7 +50,7 @@ const warm = computed(() => {
   const { warmestC } = heat.value
   return (
     'On the warmest day the drives reach ' +
-    `${quantity(warmestC, '°C')}${warmestC > mostDriveC ? ', more than any drive is made for' : warmestC > warmDriveC ? ', where they fail more often' : ''}.`
+    `${quantity(warmestC, '°C')}${warmestC > maxDriveC ? ', more than any drive is made for' : warmestC > warmDriveC ? ', where they fail more often' : ''}.`
   )
 })
 const lowC = 10

@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import type { SystemKind } from '~~/core/catalogue/systemKinds'
 import { compareSystems, refusalReason } from '~~/core/machine/system/compareSystems'
 import { protocolsFor, serviceMemoryGB, serviceSums } from '~~/core/machine/system/services'
-import { automaticSystem, mostOwnSystems, mostServices } from '~~/core/plan/constants'
+import { automaticSystem, maxOwnSystems, maxServices } from '~~/core/plan/constants'
 import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import ProposalTable from '~/components/common/ProposalTable.vue'
@@ -188,7 +188,7 @@ const warnings = {
         :entries="services"
         path="system.services"
         add="Add a service"
-        :full="services.length >= mostServices"
+        :full="services.length >= maxServices"
         :name="(service, index) => service.name || `Service ${index + 1}`"
         @add="store.edit('system.services', [...services, {}])"
         @remove="
@@ -249,7 +249,7 @@ const warnings = {
         :entries="ownKinds"
         path="system.ownKinds"
         add="Add a kind of system"
-        :full="ownKinds.length >= mostOwnSystems"
+        :full="ownKinds.length >= maxOwnSystems"
         :name="kind => kind.label || kind.id"
         @add="addKind"
         @remove="

@@ -24,10 +24,10 @@ export function startPicture(
 ) {
   const last = course.at(-1)?.s ?? 1
   const x = scaleLinear([0, last], [startMargin.left, width - startMargin.right])
-  const mostW = Math.max(10, ...course.map(({ watts }) => watts), ratingW ?? 0) * 1.12
-  const mostA = Math.max(1, ...course.map(({ amps12: amps }) => amps), amps12 ?? 0) * 1.12
-  const y = scaleLinear([0, mostW], [height - startMargin.bottom, startMargin.top])
-  const yAmps = scaleLinear([0, mostA], [height - startMargin.bottom, startMargin.top])
+  const topW = Math.max(10, ...course.map(({ watts }) => watts), ratingW ?? 0) * 1.12
+  const maxA = Math.max(1, ...course.map(({ amps12: amps }) => amps), amps12 ?? 0) * 1.12
+  const y = scaleLinear([0, topW], [height - startMargin.bottom, startMargin.top])
+  const yAmps = scaleLinear([0, maxA], [height - startMargin.bottom, startMargin.top])
   const steps = line<StartMoment>()
     .x(({ s }) => x(s))
     .curve(curveStepAfter)

@@ -29,7 +29,7 @@ const rungs = computed(() =>
       : 0,
   })),
 )
-const mostDots = 24
+const maxDots = 24
 function variant(rungMbps: number): Variant | null {
   if (!store.plan || rungMbps === network.value?.awayRungMbps) return null
   const result = editPlan(store.plan, 'network.awayRungMbps', rungMbps)
@@ -63,7 +63,7 @@ function choose(rungMbps: number): void {
         <span class="rate">{{ number(rung.rungMbps) }} Mb/s</span>
         <span class="dots" aria-hidden="true">
           <span
-            v-for="dot in Math.min(mostDots, Math.max(rung.streams, asked))"
+            v-for="dot in Math.min(maxDots, Math.max(rung.streams, asked))"
             :key="dot"
             class="dot"
             :class="{ carried: dot <= rung.streams, asked: dot <= asked }"

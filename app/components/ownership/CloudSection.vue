@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { cloudCourse, usualCloudSteps } from '~~/core/ownership/cloud'
-import { mostCloudSteps } from '~~/core/plan/constants'
+import { maxCloudSteps } from '~~/core/plan/constants'
 import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'
@@ -113,7 +113,7 @@ function add(): void {
         :entries="costs?.cloudSteps ?? []"
         path="costs.cloudSteps"
         :add="costs?.cloudSteps.length ? 'Add a step' : 'Enter your own steps'"
-        :full="(costs?.cloudSteps.length ?? 0) >= mostCloudSteps"
+        :full="(costs?.cloudSteps.length ?? 0) >= maxCloudSteps"
         :name="step => quantity(step.sizeTB, 'TB')"
         @add="add"
         @remove="

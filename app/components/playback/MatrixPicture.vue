@@ -24,12 +24,12 @@ const table = ref<HTMLElement | null>(null)
 const hours = computed(() =>
   props.summaries.columns.reduce((sum, column) => sum + column.hoursPerWeek, 0),
 )
-const mostHours = computed(() => Math.max(0.01, ...props.summaries.cellHours.flat()))
+const maxHours = computed(() => Math.max(0.01, ...props.summaries.cellHours.flat()))
 /** Pairs that are watched more stand out; those nobody watches are pale. */
 const weight = (row: number, column: number) =>
   hours.value === 0
     ? 1
-    : 0.45 + 0.55 * Math.sqrt((props.summaries.cellHours[row]?.[column] ?? 0) / mostHours.value)
+    : 0.45 + 0.55 * Math.sqrt((props.summaries.cellHours[row]?.[column] ?? 0) / maxHours.value)
 const parts = (cell: MatrixCell): readonly { play: Playability; share: number }[] =>
   cell.subtitled && props.matrix.subtitledShare > 0
     ? [

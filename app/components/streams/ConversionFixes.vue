@@ -16,7 +16,7 @@ const { money, number } = useFormat()
 const { result, working } = useBackground(
   'compare',
   () => store.plan,
-  (work, plan) => work.fixes(plan),
+  (work, plan) => work.conversionFixes(plan),
   400,
 )
 const fixes = computed(() => (result.value ?? []).slice(0, 9))

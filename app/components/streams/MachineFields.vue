@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { catalogue, entryOf } from '~~/core/catalogue/catalogue'
-import { mostParts, ownEntry } from '~~/core/plan/constants'
+import { maxParts, ownEntry } from '~~/core/plan/constants'
 import { planField } from '~~/core/plan/planField'
 import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
@@ -82,7 +82,7 @@ function usualPrice(ref: string): string {
         path="machine.parts"
         add="Add a part"
         :name="part => partOf(part.ref).label"
-        :full="parts.length >= mostParts"
+        :full="parts.length >= maxParts"
         @add="add"
         @remove="remove"
       >

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { mostCompared, type useCompared } from '~/composables/useCompared'
+import { maxCompared, type useCompared } from '~/composables/useCompared'
 
 /** Two to five plans and ways that stand side by side. */
 const props = defineProps<{ of: ReturnType<typeof useCompared> }>()
@@ -13,7 +13,7 @@ const model = computed({ get: () => [...ids.value], set: (next: string[]) => cho
   <VSelect
     v-model="model"
     :items="items"
-    :label="`Compared, two to ${mostCompared}`"
+    :label="`Compared, two to ${maxCompared}`"
     multiple
     chips
     hide-details

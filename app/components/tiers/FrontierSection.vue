@@ -127,8 +127,10 @@ const { handle, follow, release } = usePictureHandle({
           role="group"
           aria-label="Frontier"
           @pointermove="
-            widthNow = width
-            follow($event)
+            event => {
+              widthNow = width
+              follow(event)
+            }
           "
           @pointerup="release"
           @pointercancel="release"

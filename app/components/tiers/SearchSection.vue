@@ -2,7 +2,7 @@
 import { headrooms } from '~~/core/headrooms'
 import { computed, ref } from 'vue'
 import type { Limit } from '~~/core/tiers/search/clash'
-import { mostTiers } from '~~/core/plan/constants'
+import { maxTiers } from '~~/core/plan/constants'
 import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'
@@ -101,7 +101,7 @@ const clashText = computed(() => {
       :entries="store.plan?.costs.tiers ?? []"
       path="costs.tiers"
       add="Add a tier"
-      :full="(store.plan?.costs.tiers.length ?? 0) >= mostTiers"
+      :full="(store.plan?.costs.tiers.length ?? 0) >= maxTiers"
       :name="(tier, index) => tier.name || `Tier ${index + 1}`"
       @add="
         store.edit('costs.tiers', [

@@ -136,8 +136,10 @@ const first = computed(
         role="group"
         aria-label="The field of ways"
         @pointermove="
-          widthNow = width
-          follow($event)
+          event => {
+            widthNow = width
+            follow(event)
+          }
         "
         @pointerup="release"
         @pointercancel="release"

@@ -103,17 +103,17 @@ export function waysField({
 }: FieldOptions): Field {
   const builds = fieldBuilds(rows)
   const { left, right, top, bottom } = fieldMargin
-  const mostPrice =
+  const maxPrice =
     Math.max(
       500,
       money === 'toPay' ? (budget ?? 0) : 0,
       ...builds.map(({ build }) => build[money]),
     ) * 1.08
-  const mostValue =
+  const maxValue =
     Math.max(axis === 'lossChanceAtHorizon' ? 0.01 : 1, ...builds.map(({ build }) => build[axis])) *
     1.1
-  const x = scaleLinear([0, mostPrice], [left, Math.max(left + 1, width - right)])
-  const y = scaleLinear([0, mostValue], [height - bottom, top]).nice(5)
+  const x = scaleLinear([0, maxPrice], [left, Math.max(left + 1, width - right)])
+  const y = scaleLinear([0, maxValue], [height - bottom, top]).nice(5)
   return {
     x,
     y,

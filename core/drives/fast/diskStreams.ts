@@ -51,11 +51,11 @@ export function diskStreams({
 export function browsingS(busyShare: number, spinning: boolean): number {
   requireWithin('BUSY_SHARE', busyShare, { min: 0, max: 1 })
   if (!spinning) return ssdBrowsingS
-  return (picturesOfPage * seekS.spinning) / (1 - Math.min(mostBusy, busyShare))
+  return (picturesOfPage * seekS.spinning) / (1 - Math.min(maxBusy, busyShare))
 }
 /** Pictures of a page of the library. */
 export const picturesOfPage = 60
 /** From an SSD it is there in about so many seconds. */
 export const ssdBrowsingS = 0.01
 /** Drives are never counted as busier than this: the wait would have no end. */
-const mostBusy = 0.98
+const maxBusy = 0.98

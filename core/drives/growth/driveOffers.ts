@@ -33,7 +33,7 @@ export function driveOffers(drives: CommonDrives, catalogue: DriveCatalogue): Dr
 }
 
 /** More arrangements than this are not gone through. */
-export const mostArrangements = 20_000
+export const maxArrangements = 20_000
 
 /**
  * The offers among which the cheapest purchases can be found exactly: with many bays only those
@@ -42,7 +42,7 @@ export const mostArrangements = 20_000
  */
 export function offersWithin(offers: readonly DriveOffer[], bays: number): DriveOffer[] {
   let most = offers.length
-  while (most > 1 && choose(bays + most, most) > mostArrangements) most--
+  while (most > 1 && choose(bays + most, most) > maxArrangements) most--
   const kept = new Set(
     [...offers]
       .sort((a, b) => a.price / a.sizeTB - b.price / b.sizeTB || b.sizeTB - a.sizeTB)

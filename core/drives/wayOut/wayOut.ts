@@ -49,8 +49,8 @@ export interface WayOut {
 }
 
 /** More than so many borrowed drives are no way. */
-export const mostBorrowed = 60
-const nearly = 1e-9
+export const maxBorrowed = 60
+const epsilon = 1e-9
 
 /** Whether a pool of this layout can be begun with some drives and take the others later. */
 export function growsByDrives({ grows }: Pick<Layout, 'grows'>, expandsParity: boolean): boolean {
@@ -75,8 +75,8 @@ export function wayOut(question: WayOutQuestion): WayOut | null {
     to,
     drives.map(({ sizeTB }) => sizeTB),
   )
-  if (whole === null || whole * fillShare < contentTB - nearly) return null
-  for (let borrowed = 0; borrowed <= mostBorrowed; borrowed++) {
+  if (whole === null || whole * fillShare < contentTB - epsilon) return null
+  for (let borrowed = 0; borrowed <= maxBorrowed; borrowed++) {
     const steps = tryWith(question, borrowed * largest)
     if (steps)
       return {
@@ -145,7 +145,7 @@ function tryWith(
     // A pool that is read as a whole holds its drives until all is out of it.
     if (!emptiesOneByOne) return
     for (let at = old.length - 1; at >= 0; at--) {
-      if (old[at]!.contentTB > nearly) continue
+      if (old[at]!.contentTB > epsilon) continue
       free.push({ place: old[at]!.place, sizeTB: old[at]!.sizeTB })
       old.splice(at, 1)
     }
@@ -155,7 +155,7 @@ function tryWith(
     let left = roomTB
     const places: number[] = []
     for (const drive of old.toSorted((a, b) => a.contentTB - b.contentTB)) {
-      if (left <= nearly || drive.contentTB <= nearly) continue
+      if (left <= epsilon || drive.contentTB <= epsilon) continue
       const moved = Math.min(left, drive.contentTB)
       drive.contentTB -= moved
       left -= moved
@@ -184,7 +184,7 @@ function tryWith(
           made.map(({ sizeTB }) => sizeTB),
         ) ?? 0)
       : 0
-    if (isBegun && usable < before - nearly) return false
+    if (isBegun && usable < before - epsilon) return false
     free = free.slice(count)
     made.push(...joining)
     // Parity is computed over what is there: as long as the largest drive takes to read.
@@ -197,7 +197,7 @@ function tryWith(
   }
   for (;;) {
     emptied()
-    if (inOld() <= nearly) {
+    if (inOld() <= epsilon) {
       // Drives that were left until everything was out.
       for (const drive of old.splice(0)) free.push({ place: drive.place, sizeTB: drive.sizeTB })
     }
@@ -214,25 +214,25 @@ function tryWith(
               movedTB,
           )
         : 0
-    if (onBorrowedTB > nearly && room > nearly && inOld() <= nearly) {
+    if (onBorrowedTB > epsilon && room > epsilon && inOld() <= epsilon) {
       const back = Math.min(room, onBorrowedTB)
       onBorrowedTB -= back
       movedTB += back
       note('fromBorrowed', { places: [], sizeTB: back })
       continue
     }
-    if (inOld() <= nearly && onBorrowedTB <= nearly && (joined || free.length === 0)) {
+    if (inOld() <= epsilon && onBorrowedTB <= epsilon && (joined || free.length === 0)) {
       if (free.length > 0) continue
       break
     }
-    if (inOld() <= nearly && onBorrowedTB <= nearly) break
-    if (emptiesOneByOne && room > nearly && inOld() > nearly) {
+    if (inOld() <= epsilon && onBorrowedTB <= epsilon) break
+    if (emptiesOneByOne && room > epsilon && inOld() > epsilon) {
       const { places, sizeTB } = take(room)
       movedTB += sizeTB
       note('move', { places, sizeTB })
       continue
     }
-    if (!emptiesOneByOne && inOld() > nearly && room >= inOld() - nearly) {
+    if (!emptiesOneByOne && inOld() > epsilon && room >= inOld() - epsilon) {
       const { places, sizeTB } = take(room)
       movedTB += sizeTB
       note('move', { places, sizeTB })
@@ -247,8 +247,8 @@ function tryWith(
     const space = borrowedTB * fillShare - onBorrowedTB
     if (
       emptiesOneByOne
-        ? space > nearly && inOld() > nearly
-        : space >= inOld() - nearly && inOld() > nearly
+        ? space > epsilon && inOld() > epsilon
+        : space >= inOld() - epsilon && inOld() > epsilon
     ) {
       const { places, sizeTB } = take(space)
       onBorrowedTB += sizeTB
@@ -270,7 +270,7 @@ function consolidate(
   done: (places: readonly number[], sizeTB: number) => void,
 ): boolean {
   const filled = old
-    .filter(drive => drive.contentTB > nearly)
+    .filter(drive => drive.contentTB > epsilon)
     .sort((a, b) => a.contentTB - b.contentTB)
   const [least, ...others] = filled
   if (!least || others.length === 0) return false
@@ -278,7 +278,7 @@ function consolidate(
     (sum, drive) => sum + Math.max(0, drive.sizeTB * fillShare - drive.contentTB),
     0,
   )
-  if (spaceTB < least.contentTB - nearly) return false
+  if (spaceTB < least.contentTB - epsilon) return false
   const moved = least.contentTB
   for (const drive of others) {
     const part = Math.min(least.contentTB, Math.max(0, drive.sizeTB * fillShare - drive.contentTB))

@@ -19,7 +19,7 @@ import type { Format } from '../../units/format'
 import { memoryUses, wantedFactor, type MemoryNeed } from '../memory/memoryNeed'
 import { driveRiseK } from '../place/heat'
 import { cupboardDb } from '../place/noise'
-import { mostOfRating, spinUpAmps, spinUpW } from '../power/startSurge'
+import { maxShareOfRating, spinUpAmps, spinUpW } from '../power/startSurge'
 import type { FitFacts } from './fitFacts'
 import type { FitSlice } from './fitSlice'
 
@@ -145,7 +145,7 @@ function supplyFigures({ facts: { context }, format }: Told): Figure[] {
     declareFigure(
       () =>
         largest(
-          quotient(thatFigure(running, 'W'), constant(mostOfRating, 'share')),
+          quotient(thatFigure(running, 'W'), constant(maxShareOfRating, 'share')),
           thatFigure(surge, 'W'),
         ),
       {

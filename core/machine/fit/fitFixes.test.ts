@@ -4,7 +4,7 @@ import { catalogue } from '../../catalogue/catalogue'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { fitSlice } from '../fitting'
 import { fitContext, judgeFit } from './fitFacts'
-import { fitFixes, mostFixes, namesOf } from './fitFixes'
+import { fitFixes, maxFixes, namesOf } from './fitFixes'
 
 const assessor = planAssessor()
 function fixesOf(rule: string, input: Omit<PlanInput, 'name'>) {
@@ -85,7 +85,7 @@ describe('fixes of what does not fit', () => {
       const before = stateIn(plan.machine)
       const rank = { pass: 0, notKnown: 0, warning: 1, fail: 2 }
       expect(fixes.length).toBeGreaterThan(0)
-      expect(fixes.length).toBeLessThanOrEqual(mostFixes)
+      expect(fixes.length).toBeLessThanOrEqual(maxFixes)
       for (const { machine } of fixes) {
         const after = stateIn(machine)
         expect(rank[after[rule] ?? 'pass']).toBeLessThan(rank[before[rule]!])

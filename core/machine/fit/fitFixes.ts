@@ -138,7 +138,7 @@ function machinesOf(
       )
       return candidates
         .sort((a, b) => a.price! - b.price!)
-        .slice(0, mostTried)
+        .slice(0, maxTried)
         .map(entry => ({
           how: fix.how,
           ref: entry.id,
@@ -153,9 +153,9 @@ function machinesOf(
 }
 
 /** Of thousands of own parts only so many are tried, the cheapest. */
-export const mostTried = 300
+export const maxTried = 300
 /** Most fixes of one rule: the cheapest. */
-export const mostFixes = 4
+export const maxFixes = 4
 
 /**
  * Fixes of what a rule finds: every fix of the rule with every entry of the catalogue, put
@@ -178,11 +178,11 @@ export function fitFixes(
     const good = machinesOf(fix, machine, lists).flatMap((change): FitFix[] => {
       const after = judgeFit(fitContext(withMachine(slice, change.machine, lists)))
       const now = worse(after.find(({ rule }) => rule.id === ruleId)?.judgement.state ?? 'pass')
-      const spoils = after.some(
+      const worsens = after.some(
         ({ rule, judgement }) =>
           rule.id !== ruleId && worse(judgement.state) > (states.get(rule.id) ?? 0),
       )
-      return now < states.get(ruleId)! && !spoils ? [{ rule: ruleId, ...change }] : []
+      return now < states.get(ruleId)! && !worsens ? [{ rule: ruleId, ...change }] : []
     })
     return good.sort((a, b) => a.price - b.price).slice(0, 2)
   })
@@ -193,7 +193,7 @@ export function fitFixes(
       const key = `${how} ${ref} ${count}`
       return seen.has(key) ? false : seen.add(key)
     })
-    .slice(0, mostFixes)
+    .slice(0, maxFixes)
 }
 
 /** What the parts of a list are called, by their ids. */

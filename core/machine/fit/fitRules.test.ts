@@ -8,14 +8,14 @@ import { fitSlice } from '../fitting'
 import { fitContext, judgeFit, stateOfFit, baseCoolerDb } from './fitFacts'
 import { fitGroups, type FitCases, type FitRule } from './fitRule'
 import { fitRules } from './fitRules'
-import { leastCooling } from './rules/coolerHeat'
+import { minCooling } from './rules/coolerHeat'
 import { lampsFrom, longSwapMinutes } from './rules/driveReach'
 import { manyDrives } from './rules/airAtDrives'
 import { plugToPlugMm, wayShare } from './rules/leadLength'
 import { usbPortW } from './rules/portPower'
 import { driveKg, homeRackMm, shelfKg } from './rules/rackPlace'
 import { wants } from './rules/laneWidth'
-import { mostOnLead, plugsOf } from './plugs'
+import { maxOnLead, plugsOf } from './plugs'
 
 const assessor = planAssessor()
 function contextOf(input: Omit<PlanInput, 'name'>) {
@@ -65,7 +65,7 @@ describe('every rule of fit', () => {
   it('has its thresholds where they were set', () => {
     expect({
       baseCoolerDb,
-      leastCooling,
+      minCooling,
       lampsFrom,
       longSwapMinutes,
       manyDrives,
@@ -75,11 +75,11 @@ describe('every rule of fit', () => {
       driveKg,
       homeRackMm,
       shelfKg,
-      mostOnLead,
+      maxOnLead,
       wants,
     }).toEqual({
       baseCoolerDb: 22,
-      leastCooling: 0.6,
+      minCooling: 0.6,
       lampsFrom: 4,
       longSwapMinutes: 30,
       manyDrives: 4,
@@ -89,7 +89,7 @@ describe('every rule of fit', () => {
       driveKg: 0.7,
       homeRackMm: 600,
       shelfKg: 25,
-      mostOnLead: 4,
+      maxOnLead: 4,
       wants: { driveMBps: 250, ssdMBps: 1500, mbpsPerMBps: 8 },
     })
   })

@@ -2,7 +2,7 @@ import { partsOfKind } from '../machineBuild'
 import { drivesOnPorts, type Assembly } from '../assembly/assembly'
 
 /** Most drives on one lead of a supply. */
-export const mostOnLead = 4
+export const maxOnLead = 4
 
 /** Plugs for drives: how many are needed, and how many there are. */
 export interface Plugs {

@@ -3,13 +3,13 @@ import { describe, expect, it } from 'vitest'
 import { assess } from '../../assess'
 import { catalogue } from '../../catalogue/catalogue'
 import { tideMillHouse } from '../../catalogue/tideMillHouse'
-import { mostParts } from '../../plan/constants'
+import { maxParts } from '../../plan/constants'
 import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { forgottenExtras, smallestUps, upsFactors } from './forgotten'
 import {
-  mostProblems,
-  mostRows,
+  maxProblems,
+  maxRows,
   ownPartsCsv,
   partsCsv,
   readOwnPartsCsv,
@@ -268,16 +268,16 @@ describe('a parts list as a file', () => {
     ).toContain('does not exchange')
   })
   it('of a hundred thousand rows is read to its limits, quickly', () => {
-    const rows = Array.from({ length: mostRows + 5 }, (_, index) =>
+    const rows = Array.from({ length: maxRows + 5 }, (_, index) =>
       index % 2 ? 'leat-17,1' : `gone-${index},1`,
     )
     const started = performance.now()
     const read = readPartsCsv(`id,quantity\n${rows.join('\n')}\n`, catalogue, 'EUR')
     expect(performance.now() - started).toBeLessThan(5000)
-    expect(read.parts).toHaveLength(mostParts)
+    expect(read.parts).toHaveLength(maxParts)
     expect([read.problems.length, read.moreProblems]).toEqual([
-      mostProblems,
-      mostRows - mostParts + 1 - mostProblems,
+      maxProblems,
+      maxRows - maxParts + 1 - maxProblems,
     ])
   })
   it('does not write a cell that a table program would take for a formula', () =>

@@ -14,15 +14,15 @@ import {
   type CsvTable,
   type RowProblem,
 } from '../../formats/csvTable'
-import { conditions, mostOwnParts, mostParts, type Condition } from '../../plan/constants'
+import { conditions, maxOwnParts, maxParts, type Condition } from '../../plan/constants'
 import type { MachinePart } from '../../plan/machine'
 import { newPart } from '../partChanges'
 import type { PartLists } from '../machineBuild'
 import type { PartLine } from './partsList'
 
 /** Rows that one import looks at; problems that it tells. */
-export const mostRows = 100_000
-export const mostProblems = 200
+export const maxRows = 100_000
+export const maxProblems = 200
 
 const header = [
   'id',
@@ -73,17 +73,17 @@ export interface PartsRead {
 
 function limited(problems: RowProblem[]): Pick<PartsRead, 'problems' | 'moreProblems'> {
   return {
-    problems: problems.slice(0, mostProblems),
-    moreProblems: Math.max(0, problems.length - mostProblems),
+    problems: problems.slice(0, maxProblems),
+    moreProblems: Math.max(0, problems.length - maxProblems),
   }
 }
 function tooManyRows(table: CsvTable, problems: RowProblem[]): CsvTable['rows'] {
-  if (table.rows.length > mostRows)
+  if (table.rows.length > maxRows)
     problems.push({
-      line: mostRows + 2,
-      message: `Only the first ${mostRows} rows are read; there are ${table.rows.length}.`,
+      line: maxRows + 2,
+      message: `Only the first ${maxRows} rows are read; there are ${table.rows.length}.`,
     })
-  return table.rows.slice(0, mostRows)
+  return table.rows.slice(0, maxRows)
 }
 
 /**
@@ -159,8 +159,8 @@ export function readPartsCsv(text: string, lists: PartLists, currency: string): 
     if (deadChance === null || deadChance < 0 || deadChance > 1)
       wrong.push(`chance dead "${cell('chance dead').slice(0, 20)}" must be a number from 0 to 1`)
     if (wrong.length > 0) problems.push({ line, message: `${wrong.join('; ')}.` })
-    else if (parts.length >= mostParts)
-      problems.push({ line, message: `A machine holds at most ${mostParts} lines of parts.` })
+    else if (parts.length >= maxParts)
+      problems.push({ line, message: `A machine holds at most ${maxParts} lines of parts.` })
     else
       parts.push({
         ...newPart(id),
@@ -299,8 +299,8 @@ export function readOwnPartsCsv(
         ...ownPartFaults({ id, kind, label, price, traits }).map(text => text.replace(/\.$/, '')),
       )
     if (wrong.length > 0) problems.push({ line, message: `${wrong.join('; ')}.` })
-    else if (parts.length + taken.size >= mostOwnParts)
-      problems.push({ line, message: `A plan holds at most ${mostOwnParts} own parts.` })
+    else if (parts.length + taken.size >= maxOwnParts)
+      problems.push({ line, message: `A plan holds at most ${maxOwnParts} own parts.` })
     else {
       ids.add(id)
       parts.push({ id, kind: kind!, label, price, traits })

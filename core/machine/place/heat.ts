@@ -9,7 +9,7 @@ export const driveRiseK = { across: 6, slow: 12, none: 20 } as const
 /** Warmer drives fail more often. */
 export const warmDriveC = 45
 /** No drive is made for more. */
-export const mostDriveC = 60
+export const maxDriveC = 60
 
 /**
  * How much warmer it gets in a closed cupboard: W ÷ (2.5 · m² of panel), halved by vents.

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { cupboardRiseK, driveRiseK, mostDriveC, panelWPerK, warmDriveC } from './heat'
+import { cupboardRiseK, driveRiseK, maxDriveC, panelWPerK, warmDriveC } from './heat'
 import {
   cupboardDb,
   driveDb,
@@ -61,7 +61,7 @@ describe('heat and reach', () => {
   it('55 W in a cupboard of 1.8 m² make it 12 degrees warmer, half of that with vents', () => {
     expect(cupboardRiseK(55, { panelM2: 1.8, vented: false })).toBeCloseTo(12.2, 1)
     expect(cupboardRiseK(55, { panelM2: 1.8, vented: true })).toBeCloseTo(6.1, 1)
-    expect([panelWPerK, driveRiseK, warmDriveC, mostDriveC]).toEqual([
+    expect([panelWPerK, driveRiseK, warmDriveC, maxDriveC]).toEqual([
       2.5,
       { across: 6, slow: 12, none: 20 },
       45,

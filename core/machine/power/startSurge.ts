@@ -7,7 +7,7 @@ export const spinUpS = 8
 /** Between two groups of a staggered start, s. */
 export const groupDelayS = 8
 /** Running load may take so much of a supply's rating. */
-export const mostOfRating = 0.8
+export const maxShareOfRating = 0.8
 
 export interface StartQuestion {
   /** drives that turn */

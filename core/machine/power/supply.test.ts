@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { efficiencyClasses } from '../../catalogue/hardware/partWords'
 import {
   groupDelayS,
-  mostOfRating,
+  maxShareOfRating,
   spinUpAmps,
   spinUpS,
   spinUpW,
@@ -93,7 +93,7 @@ describe('a start', () => {
   }
   it('of eight drives and a processor of 65 W takes 289.5 W and 21.8 A', () => {
     expect(startSurge(eight)).toEqual({ watts: 289.5, amps12: expect.closeTo(21.79, 2), groups: 1 })
-    expect([spinUpW, spinUpAmps, mostOfRating]).toEqual([25, 2, 0.8])
+    expect([spinUpW, spinUpAmps, maxShareOfRating]).toEqual([25, 2, 0.8])
   })
   it('in groups takes less: those that wait or turn already count at idle', () => {
     expect(startSurge({ ...eight, together: 3 })).toEqual({

@@ -1,6 +1,6 @@
 import type { Supply } from '../../catalogue/hardware/hardwarePart'
 import { kWhPerWattYear } from '../../units/time'
-import { mostOfRating, type StartSurge } from './startSurge'
+import { maxShareOfRating, type StartSurge } from './startSurge'
 import { wallW } from './supplyCurve'
 
 /** A supply of the catalogue held against what is needed. */
@@ -29,7 +29,7 @@ export function supplyPasses(
   { ratingW, amps12 }: Pick<Supply, 'ratingW' | 'amps12'>,
   { runningW, surge }: Pick<SupplyQuestion, 'runningW' | 'surge'>,
 ): boolean {
-  return runningW <= mostOfRating * ratingW && surge.watts <= ratingW && surge.amps12 <= amps12
+  return runningW <= maxShareOfRating * ratingW && surge.watts <= ratingW && surge.amps12 <= amps12
 }
 
 /** The smallest that passes; of one size the cheapest, then by id. */

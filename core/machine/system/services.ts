@@ -26,13 +26,13 @@ export interface ServiceSums {
   }[]
 }
 
-const mostPort = 65_535
+const maxPort = 65_535
 
 /** Port numbers of a text such as '8080, 443'; null where it is none. */
 export function portsOf(text: string): number[] | null {
   const words = text.split(/[\s,;]+/).filter(Boolean)
   const ports = words.map(Number)
-  return ports.every(port => Number.isInteger(port) && port >= 1 && port <= mostPort) ? ports : null
+  return ports.every(port => Number.isInteger(port) && port >= 1 && port <= maxPort) ? ports : null
 }
 
 /** Memory that one service takes: itself, a container's or a guest's share on top. */

@@ -3,7 +3,7 @@ import { needsConversion } from '../playability'
 import type { PlaybackFix, FixKind } from './playbackFix'
 
 /** More pairs of titles and device are not proposed: those with most hours are. */
-const mostPairs = 40
+const maxPairs = 40
 
 /**
  * Titles kept away from a device that cannot play them as they are: its viewers watch something
@@ -43,7 +43,7 @@ export const notOffer: FixKind = (_, matrix) => {
   })
   return pairs
     .sort((a, b) => b.hours - a.hours)
-    .slice(0, mostPairs)
+    .slice(0, maxPairs)
     .map(({ row, deviceId, name }): PlaybackFix => ({
       id: `not-offered-${row.key}-${deviceId}`,
       group: `not-offered-${deviceId}`,

@@ -5,7 +5,7 @@ import { tideMillHouse } from '../../catalogue/tideMillHouse'
 import { planSchema, type Plan } from '../../plan/planSchema'
 import { costOverYears } from '../../ownership/cashFlow'
 import { addedGBPerMonth, withAddedGBPerMonth } from '../../library/additions'
-import { assumptions, flipBars, nearestFlip, noWay, winnerOf } from '../flips'
+import { assumptions, flipBars, nearestFlip, noWay, winnerOf } from '../sensitivity'
 import { createBoxEvaluator } from '../boxEvaluator'
 import { adoptPool } from '../builds'
 import { createBuildSearch, finishSearch } from './buildSearch'
@@ -226,10 +226,10 @@ describe('a few ways on a small catalogue', () => {
         horizonCost: one.horizonCost + other.horizonCost + linkBetween,
       })),
     )
-    const leastWithin = (cap: number) =>
+    const minWithin = (cap: number) =>
       Math.min(...all.flatMap(({ toPay, horizonCost }) => (toPay <= cap ? horizonCost : Infinity)))
     const best = pairOf([]).best!
-    expect(best.horizonCost).toBeCloseTo(leastWithin(Infinity), 6)
+    expect(best.horizonCost).toBeCloseTo(minWithin(Infinity), 6)
     // A front ends with its cheapest, so limits just above it have a pair, and below it none.
     const cheapest = Math.min(...all.map(({ toPay }) => toPay))
     const caps = [best.toPay - 1, best.toPay - 20, cheapest + 6, best.toPay, cheapest - 6]
@@ -237,7 +237,7 @@ describe('a few ways on a small catalogue', () => {
     expect(within.map(({ build }) => build !== null)).toEqual([true, true, true, true, false])
     within.slice(0, 3).forEach(({ tier: { cap }, build }) => {
       expect(build!.toPay).toBeLessThanOrEqual(cap)
-      expect(build!.horizonCost).toBeLessThanOrEqual(leastWithin(cap) + 1e-6)
+      expect(build!.horizonCost).toBeLessThanOrEqual(minWithin(cap) + 1e-6)
       expect(build!.horizonCost).toBeGreaterThan(best.horizonCost)
     })
     expect(within[3]!.build).toEqual(best)

@@ -53,14 +53,14 @@ export interface BoundParts {
   readonly priceWeight: number
   readonly wattWeight: number
   readonly convertingHours: number
-  readonly leastPoolCost: number
+  readonly minPoolCost: number
   readonly poolCost: (pool: NonNullable<State['pool']>) => number
 }
 
 /** The least that anything can cost which comes of a state. */
 export function boundOf(
   state: State,
-  { tails, priceWeight, wattWeight, convertingHours, leastPoolCost, poolCost }: BoundParts,
+  { tails, priceWeight, wattWeight, convertingHours, minPoolCost, poolCost }: BoundParts,
 ): number {
   const { frame, step, pool, price } = state
   const tail = tailAt(tails, state)
@@ -74,6 +74,6 @@ export function boundOf(
   return (
     (price + tail.price) * priceWeight +
     averageW * wattWeight +
-    (pool ? poolCost(pool) : leastPoolCost)
+    (pool ? poolCost(pool) : minPoolCost)
   )
 }

@@ -23,7 +23,7 @@ export interface BuildSearch {
   readonly frames: readonly Frame[]
   readonly evaluator: BoxEvaluator
   /** the least that any build can cost for a question */
-  readonly leastCost: (question: BuildQuestion) => number
+  readonly minCost: (question: BuildQuestion) => number
 }
 
 /** Searches of one plan over the catalogue, with one memory for all of them. */
@@ -52,7 +52,7 @@ export function createBuildSearch(
     search: question => stepsOf(searchProblem(basis, question)),
     frames,
     evaluator,
-    leastCost: question => searchProblem(basis, question).least(),
+    minCost: question => searchProblem(basis, question).least(),
   }
 }
 
@@ -65,7 +65,7 @@ function* stepsOf(problem: BuildProblem): Steps {
   let [nodes, leaves, cut] = [0, 0, 0]
   if (least === Infinity) return { best: null, nodes, leaves, cut }
   for (let upTo = least + firstStep(least); ; upTo = upTo + 2 * (upTo - least)) {
-    const limit = upTo > leastOfLast ? Infinity : upTo
+    const limit = upTo > unlimitedFrom ? Infinity : upTo
     const steps = branchAndBound(problem, limit)
     let step = steps.next()
     for (; !step.done; step = steps.next())
@@ -85,7 +85,7 @@ function* stepsOf(problem: BuildProblem): Steps {
 /** The first limit stands so far above the least that a build can cost. */
 const firstStep = (least: number) => Math.max(80, 0.25 * least)
 /** Beyond this there is no limit any more. */
-const leastOfLast = 60_000
+const unlimitedFrom = 60_000
 
 /** Runs a search to its end. */
 export function finishSearch(

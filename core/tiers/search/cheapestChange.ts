@@ -8,7 +8,7 @@ import type { FoundBuild } from './buildQuestion'
 import type { SearchResult } from './branchAndBound'
 import { ownFrame } from './frames'
 import {
-  mostSearchedDrives,
+  maxSearchedDrives,
   offerMaker,
   searchedLayouts,
   searchedModels,
@@ -54,7 +54,7 @@ export function changedPools(plan: Plan, catalogue: Catalogue, newLayout: boolea
     return [
       ...asIs,
       ...searchedModels(catalogue).flatMap(({ id, sizeTB }) =>
-        Array.from({ length: Math.max(0, mostSearchedDrives - there) }, (_, at) => at + 1).flatMap(
+        Array.from({ length: Math.max(0, maxSearchedDrives - there) }, (_, at) => at + 1).flatMap(
           count =>
             priced({ ...base, model: id, sizeTB, count }, [
               ...plan.drives.lots,

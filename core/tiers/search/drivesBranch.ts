@@ -13,7 +13,7 @@ export interface DrivesBranchParts {
   /** cheapest first */
   readonly offers: readonly PoolOffer[]
   readonly poolCost: (offer: PoolOffer) => number
-  readonly leastPoolCost: number
+  readonly minPoolCost: number
   readonly boundOf: (state: State) => number
   readonly isOverCap: (state: State) => boolean
   readonly lacksDrives: (row: PoolRow) => boolean
@@ -24,7 +24,7 @@ const hasCards = ({ machine: { build } }: BoxRow) =>
 const isCopyOnWrite = ({ choice }: PoolOffer) => choice.fileSystem === 'copyOnWrite'
 
 /** Bays that a frame can have at most. */
-function mostBays({ bays, groups }: NonNullable<State['frame']>): number {
+function maxBays({ bays, groups }: NonNullable<State['frame']>): number {
   const added = groups.map(({ id, options }) =>
     id === 'case' || id === 'enclosure'
       ? Math.max(...options.map(({ bays: more = 0 }) => more))
@@ -37,11 +37,11 @@ function mostBays({ bays, groups }: NonNullable<State['frame']>): number {
 function branchesWithin(
   state: State,
   upTo: number,
-  { offers, poolCost, leastPoolCost, boundOf, isOverCap }: DrivesBranchParts,
+  { offers, poolCost, minPoolCost, boundOf, isOverCap }: DrivesBranchParts,
 ): Branch<State>[] {
   const branches: Branch<State>[] = []
-  const least = boundOf(state) - leastPoolCost
-  const most = mostBays(state.frame!)
+  const least = boundOf(state) - minPoolCost
+  const most = maxBays(state.frame!)
   for (const pool of offers) {
     if (least + poolCost(pool) > upTo) break
     if (pool.count > most) continue

@@ -10,7 +10,7 @@ import {
   framesOf,
   hasMachine,
   machineOf,
-  mostForProcessor,
+  maxProcessorPrice,
   ownFrame,
   priceBook,
   ways,
@@ -71,7 +71,7 @@ describe('frames', () => {
       for (const { processor } of options(lych, 'processor'))
         expect(processor).toMatchObject({ socket: board.socket })
       for (const { processor } of options(lych, 'processor'))
-        expect(processor!.price).toBeLessThanOrEqual(mostForProcessor)
+        expect(processor!.price).toBeLessThanOrEqual(maxProcessorPrice)
       for (const { refs: sticks } of options(lych, 'memory')) {
         expect(sticks.length).toBeLessThanOrEqual(board.memory.slots)
         expect(entryOf(catalogue.memoryModules, sticks[0]!)).toMatchObject({

@@ -9,7 +9,7 @@ import type {
 } from '../../catalogue/hardware/hardwarePart'
 import type { MachineBase } from '../../catalogue/machineBases'
 import type { Processor } from '../../catalogue/processors'
-import { leastCooling } from '../../machine/fit/rules/coolerHeat'
+import { minCooling } from '../../machine/fit/rules/coolerHeat'
 import { freshMachine } from '../../machine/freshMachine'
 import { machineBuild } from '../../machine/machineBuild'
 import { caseFansW, machinePower } from '../../machine/machinePower'
@@ -98,7 +98,7 @@ export interface Frame {
 }
 
 /** Processors dearer than this are left out: none of the needs of a home asks for one. */
-export const mostForProcessor = 700
+export const maxProcessorPrice = 700
 /** Sticks of memory that are bought together. */
 const stickCounts = [1, 2] as const
 const none: Option = { refs: [], price: 0, idleW: 0, loadW: 0 }
@@ -225,7 +225,7 @@ function memoryOptions(
 function processorOptions(socket: string | null, { catalogue, priceOf }: Book): Option[] {
   if (socket === null) return []
   return catalogue.processors.flatMap(processor =>
-    processor.socket !== socket || processor.price > mostForProcessor || processor.price < 0
+    processor.socket !== socket || processor.price > maxProcessorPrice || processor.price < 0
       ? []
       : [
           {
@@ -364,7 +364,7 @@ function boardFrame(board: Board, book: Book): Frame {
                 return (
                   cooler.sockets.includes(board.socket!) &&
                   cooler.heightMm <= housing!.coolerMm &&
-                  cooler.carriesW >= leastCooling * processor!.maxW
+                  cooler.carriesW >= minCooling * processor!.maxW
                 )
               },
             },

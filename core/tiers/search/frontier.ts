@@ -21,7 +21,7 @@ export interface FrontierProgress extends SearchCounts {
 /** So little more room, or so little less of a chance, is no step. */
 const step = { roomTB: 0.1, loss: 0.98 }
 /** No frontier is followed further: beyond it stands what no home needs. */
-export const mostPoints = 14
+export const maxPoints = 14
 
 function better(
   axis: FrontierAxis,
@@ -51,7 +51,7 @@ export function* frontier(
   const points: WayBuild[] = []
   let counts: SearchCounts = { nodes: 0, leaves: 0, cut: 0 }
   let more: Partial<BuildQuestion> = {}
-  while (points.length < mostPoints) {
+  while (points.length < maxPoints) {
     const steps = builds.search({ objective, ways: null, cap: null, ...more })
     let next = steps.next()
     for (; !next.done; next = steps.next())

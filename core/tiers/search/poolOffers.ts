@@ -33,9 +33,9 @@ export interface PoolOffer {
 export const searchedLayouts = (): readonly (SearchedLayout & { readonly layout: string })[] =>
   layouts.flatMap(({ id, searched }) => (searched ? [{ ...searched, layout: id }] : []))
 /** Most drives of one model that are bought. */
-export const mostSearchedDrives = 12
+export const maxSearchedDrives = 12
 /** Smaller drives are not looked at. */
-export const leastSearchedTB = 4
+export const minSearchedTB = 4
 
 /** Models that a search buys: hard disks whose tracks do not overlap. */
 export function searchedModels({
@@ -43,7 +43,7 @@ export function searchedModels({
 }: Pick<Catalogue, 'driveModels'>): Catalogue['driveModels'] {
   return driveModels.filter(
     ({ recording, sizeTB, price }) =>
-      recording === 'conventional' && sizeTB >= leastSearchedTB && price >= 0,
+      recording === 'conventional' && sizeTB >= minSearchedTB && price >= 0,
   )
 }
 
@@ -155,13 +155,13 @@ export function poolOffers(
     if (made && made.roomTB >= need.roomTB - 1e-9 && made.survives >= need.survives)
       found.push(made)
   }
-  for (const { layout, from, to = mostSearchedDrives, fileSystem } of searchedLayouts()) {
+  for (const { layout, from, to = maxSearchedDrives, fileSystem } of searchedLayouts()) {
     for (const keepsOwned of ownedCount > 0 ? [false, true] : [false]) {
       const kept = keepsOwned ? ownedCount : 0
       if (keepsOwned && kept >= from && kept <= to)
         add({
           driveClass: plan.drives.driveClass,
-          sizeTB: leastSearchedTB,
+          sizeTB: minSearchedTB,
           count: 0,
           layout,
           fileSystem,

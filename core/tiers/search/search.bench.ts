@@ -69,7 +69,7 @@ export function solveChoosing({ prices, goods, least }: Choosing): number | null
   const rest = prices.map((_, at) =>
     prices.slice(at).reduce((sum, options) => sum + Math.min(...options), 0),
   )
-  const mostGoods = goods.map((_, at) =>
+  const maxGoods = goods.map((_, at) =>
     goods.slice(at).reduce((sum, options) => sum + Math.max(...options), 0),
   )
   interface State {
@@ -85,7 +85,7 @@ export function solveChoosing({ prices, goods, least }: Choosing): number | null
         : sorted(
             prices[at]!.flatMap((each, pick) => {
               const state = { at: at + 1, price: price + each, amount: amount + goods[at]![pick]! }
-              return state.amount + (mostGoods[at + 1] ?? 0) < least
+              return state.amount + (maxGoods[at + 1] ?? 0) < least
                 ? []
                 : [{ state, bound: state.price + (rest[at + 1] ?? 0) }]
             }),

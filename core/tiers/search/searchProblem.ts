@@ -84,12 +84,12 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
   const needs = (id: NeedId) => !without.includes(id)
   const { priceWeight, wattWeight, poolCost, costOf } = costsOf(question, evaluator)
   const offers = [...offersFor(basis, question)].sort((a, b) => poolCost(a) - poolCost(b))
-  const leastPoolCost = offers.length > 0 ? poolCost(offers[0]!) : Infinity
+  const minPoolCost = offers.length > 0 ? poolCost(offers[0]!) : Infinity
   const frames = basis.frames.filter(({ way }) => ways === null || ways.includes(way))
   const tails = tailsOf(frames)
   const bodyEnds = new Map(frames.map(frame => [frame, endOfBody(frame)]))
   const convertingHours = plan.choices.convertingHoursPerDay
-  const bounds = { tails, priceWeight, wattWeight, convertingHours, leastPoolCost, poolCost }
+  const bounds = { tails, priceWeight, wattWeight, convertingHours, minPoolCost, poolCost }
   const bound = (state: State) => boundOf(state, bounds)
   const isOverCap = ({ price, pool }: State) =>
     cap !== null && price + (pool?.price ?? 0) + plan.costs.extras > cap + 0.005 + costEpsilon
@@ -100,7 +100,7 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
     possibleAtLeast,
     offers,
     poolCost,
-    leastPoolCost,
+    minPoolCost,
     boundOf: bound,
     isOverCap,
     lacksDrives,
@@ -120,11 +120,11 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
     // The least of what is left to choose, electricity aside: most options are left out by it
     // alone.
     const rest = tailAt(tails, { frame: state.frame, step: state.step + 1 })
-    const leastWith =
-      (state.price + rest.price) * priceWeight + (state.pool ? poolCost(state.pool) : leastPoolCost)
+    const minWith =
+      (state.price + rest.price) * priceWeight + (state.pool ? poolCost(state.pool) : minPoolCost)
     return sorted(
       group.options.flatMap((option): Branch<State>[] => {
-        if (leastWith + option.price * priceWeight > upTo) return []
+        if (minWith + option.price * priceWeight > upTo) return []
         if (group.allowed && !group.allowed(option, state.chosen)) return []
         const next = withOption(state, option, plan.brief.mainsVolts)
         const least = bound(next)

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { catalogue } from '../../catalogue/catalogue'
-import { usualTiers, mostCloudSteps, mostTiers } from '../../plan/constants'
+import { usualTiers, maxCloudSteps, maxTiers } from '../../plan/constants'
 import { planSchema } from '../../plan/planSchema'
 import { supplyEfficiency, efficiencyTable, at230V } from '../../machine/power/supplyCurve'
 import { costEpsilon } from './branchAndBound'
@@ -8,9 +8,9 @@ import { bestEfficiency } from './bounds'
 import { pruneSteps, rulesFinalAt, type PruneStep } from '../../machine/fit/fitRule'
 import { fitRules } from '../../machine/fit/fitRules'
 import { framesOf } from './frames'
-import { mostPoints } from './frontier'
+import { maxPoints } from './frontier'
 import { poolOffers, searchedModels } from './poolOffers'
-import { mostTried, plenty } from './upgradePath'
+import { maxTried, plenty } from './upgradePath'
 
 const plan = planSchema.parse({ name: 'x' })
 
@@ -86,7 +86,7 @@ describe('the space that is searched', () => {
     expect(ids.cards.sort()).toEqual(['cardInCase', 'warmDrives'])
   })
   it('has limits that a page can hold', () => {
-    expect([mostPoints, mostTried, plenty, mostTiers, mostCloudSteps]).toEqual([14, 900, 5, 6, 20])
+    expect([maxPoints, maxTried, plenty, maxTiers, maxCloudSteps]).toEqual([14, 900, 5, 6, 20])
     expect(usualTiers).toEqual([
       { name: 'Lean', cap: 700 },
       { name: 'Middle', cap: 1700 },

@@ -107,13 +107,13 @@ interface Candidate {
   readonly plan: Plan
 }
 /** So many changes are tried for a step, the cheapest first. */
-export const mostTried = 900
+export const maxTried = 900
 
 function firstThatHelps<Found>(
   all: readonly Candidate[],
   look: (candidate: Candidate) => Found | null,
 ): Found | null {
-  for (const candidate of all.slice(0, mostTried)) {
+  for (const candidate of all.slice(0, maxTried)) {
     const found = look(candidate)
     if (found) return found
   }
@@ -196,7 +196,7 @@ function candidates(plan: Plan, shipped: Catalogue, limit: string): Candidate[] 
         a.helper.refs.length - b.helper.refs.length ||
         (a.change.label < b.change.label ? -1 : 1),
     )
-    .slice(0, mostTried)
+    .slice(0, maxTried)
     .map(({ change, helper, price }) => ({
       label: `${change.label}${helper.refs.length ? `, with ${partNames(helper.refs, catalogue)}` : ''}`,
       price,

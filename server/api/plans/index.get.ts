@@ -3,10 +3,10 @@ import { z } from 'zod'
 import { plans } from '../../database/plans'
 import { apiHandler } from '../../http/apiHandler'
 import { Problem } from '../../http/problem'
-import { mostOnPage } from '../../repositories/planRepository'
+import { maxOnPage } from '../../repositories/planRepository'
 
 const querySchema = z.object({
-  limit: z.coerce.number().int().min(1).max(mostOnPage).optional(),
+  limit: z.coerce.number().int().min(1).max(maxOnPage).optional(),
   after: z.string().max(100).optional(),
 })
 
@@ -17,7 +17,7 @@ export default apiHandler(async event => {
     throw new Problem(
       422,
       'Not valid',
-      `"limit" must be a whole number from 1 to ${mostOnPage}, and "after" the "next" of ` +
+      `"limit" must be a whole number from 1 to ${maxOnPage}, and "after" the "next" of ` +
         'the page before.',
     )
   return (await plans()).list({

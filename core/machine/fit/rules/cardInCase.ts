@@ -6,7 +6,7 @@ export const cardInCase = fitRule<{
   readonly tooHigh: string | null
   readonly cards: number
   readonly openings: number
-  readonly mostMm: number
+  readonly maxMm: number
 }>({
   id: 'cardInCase',
   label: 'Cards in the case',
@@ -27,12 +27,12 @@ export const cardInCase = fitRule<{
         tooHigh: tooHigh?.label ?? null,
         cards: cards.length,
         openings: housing.cardSlots,
-        mostMm: housing.cardMm,
+        maxMm: housing.cardMm,
       },
     }
   },
-  say({ tooLong, tooHigh, cards, openings, mostMm }, { number: n }) {
-    if (tooLong) return `${tooLong} is longer than the ${n(mostMm)} mm that the case leaves.`
+  say({ tooLong, tooHigh, cards, openings, maxMm }, { number: n }) {
+    if (tooLong) return `${tooLong} is longer than the ${n(maxMm)} mm that the case leaves.`
     if (tooHigh) return `${tooHigh} is of full height; the case takes low cards only.`
     return cards > openings
       ? `${cards} cards, and the case has ${openings} openings for them.`

@@ -5,7 +5,7 @@ export const coolerFits = fitRule<{
   readonly name: string
   readonly socket: string | null
   readonly heightMm: number
-  readonly mostMm: number
+  readonly maxMm: number
 }>({
   id: 'coolerFits',
   label: 'Cooler under the lid',
@@ -24,11 +24,11 @@ export const coolerFits = fitRule<{
         name: cooler.label,
         socket: wrongSocket ? (board.socket ?? '') : null,
         heightMm: cooler.heightMm,
-        mostMm: housing.coolerMm,
+        maxMm: housing.coolerMm,
       },
     }
   },
-  say({ name, socket, heightMm, mostMm }, { number: n }, state) {
+  say({ name, socket, heightMm, maxMm }, { number: n }, state) {
     if (socket === '')
       return (
         `${name} does not go onto a board with a soldered processor, which has a cooler of ` +
@@ -36,8 +36,8 @@ export const coolerFits = fitRule<{
       )
     if (socket !== null) return `${name} does not go onto socket ${socket}.`
     return state === 'pass'
-      ? `The cooler is ${n(heightMm)} mm high; ${n(mostMm)} mm are there.`
-      : `The cooler is ${n(heightMm)} mm high; the case leaves ${n(mostMm)} mm.`
+      ? `The cooler is ${n(heightMm)} mm high; ${n(maxMm)} mm are there.`
+      : `The cooler is ${n(heightMm)} mm high; the case leaves ${n(maxMm)} mm.`
   },
   fixes: () => [
     { how: 'replace', kind: 'cooler' },

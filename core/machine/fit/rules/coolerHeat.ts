@@ -3,7 +3,7 @@ import { fitRule, type FitCases } from '../fitRule'
 /**
  * Under this share of what the processor makes at its most, a cooler does not even do for everyday.
  */
-export const leastCooling = 0.6
+export const minCooling = 0.6
 
 /** The cooler carries away what the processor makes. */
 export const coolerHeat = fitRule<{ readonly carriesW: number | null; readonly makesW: number }>({
@@ -22,7 +22,7 @@ export const coolerHeat = fitRule<{ readonly carriesW: number | null; readonly m
       state:
         coolsW >= processor.maxW
           ? 'pass'
-          : coolsW >= leastCooling * processor.maxW
+          : coolsW >= minCooling * processor.maxW
             ? 'warning'
             : 'fail',
       values: { carriesW: coolsW, makesW: processor.maxW },

@@ -1,5 +1,5 @@
 import { counted, fitRule, type FitCases } from '../fitRule'
-import { mostOnLead, plugsOf } from '../plugs'
+import { maxOnLead, plugsOf } from '../plugs'
 
 /** A lead carries four drives, splitters or not. */
 export const drivesOnLead = fitRule<{ readonly fullest: number; readonly leads: number }>({
@@ -11,11 +11,11 @@ export const drivesOnLead = fitRule<{ readonly fullest: number; readonly leads: 
     const { fullest, leads, needed } = plugsOf(context)
     if (!context.supply || needed === 0 || leads === 0 || (context.housing?.hotSwap ?? 0) >= 12)
       return null
-    return { state: fullest > mostOnLead ? 'fail' : 'pass', values: { fullest, leads } }
+    return { state: fullest > maxOnLead ? 'fail' : 'pass', values: { fullest, leads } }
   },
   say: ({ fullest, leads }, _, state) =>
     `${counted(leads, 'lead')} for drives, with at most ${counted(fullest, 'drive')} on ` +
-    `one${state === 'pass' ? '.' : `: more than ${mostOnLead} overload it when they start.`}`,
+    `one${state === 'pass' ? '.' : `: more than ${maxOnLead} overload it when they start.`}`,
   fixes: () => [{ how: 'replace', kind: 'supply' }],
 })
 

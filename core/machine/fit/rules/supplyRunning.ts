@@ -1,4 +1,4 @@
-import { mostOfRating } from '../../power/startSurge'
+import { maxShareOfRating } from '../../power/startSurge'
 import { fitRule, passIf, type FitCases } from '../fitRule'
 
 /** With everything at work, a supply is used to four fifths. */
@@ -9,13 +9,13 @@ export const supplyRunning = fitRule<{ readonly runningW: number; readonly ratin
   prunes: 'body',
   judge: ({ supply, runningW }) =>
     supply && {
-      state: passIf(runningW <= mostOfRating * supply.ratingW),
+      state: passIf(runningW <= maxShareOfRating * supply.ratingW),
       values: { runningW, ratingW: supply.ratingW },
     },
   say: ({ runningW, ratingW }, { quantity, share }, state) =>
     `With everything at work ${quantity(runningW, 'W')} are taken, ` +
     `${share(runningW / ratingW)} of ` +
-    `${quantity(ratingW, 'W')}${state === 'pass' ? '.' : `; ${share(mostOfRating)} are the most for years of service.`}`,
+    `${quantity(ratingW, 'W')}${state === 'pass' ? '.' : `; ${share(maxShareOfRating)} are the most for years of service.`}`,
   fixes: () => [{ how: 'replace', kind: 'supply' }],
 })
 

@@ -1,4 +1,4 @@
-import { mostDriveC, warmDriveC } from '../../place/heat'
+import { maxDriveC, warmDriveC } from '../../place/heat'
 import { fitRule, type FitCases } from '../fitRule'
 
 /** Drives stay below 45 °C on the warmest day. */
@@ -12,13 +12,13 @@ export const warmDrives = fitRule<{ readonly warmestC: number; readonly riseK: n
     drives.count > 0 && housing
       ? {
           state:
-            heat.warmestC > mostDriveC ? 'fail' : heat.warmestC > warmDriveC ? 'warning' : 'pass',
+            heat.warmestC > maxDriveC ? 'fail' : heat.warmestC > warmDriveC ? 'warning' : 'pass',
           values: { warmestC: heat.warmestC, riseK: heat.riseK },
         }
       : null,
   say: ({ warmestC, riseK }, { quantity }, state) =>
     'On the warmest day the drives reach about ' +
-    `${quantity(warmestC, '°C')}${riseK >= 1 ? `, of which the closed cupboard adds ${quantity(riseK, '°C')}` : ''}${state === 'pass' ? '.' : state === 'warning' ? `. Over ${quantity(warmDriveC, '°C')} they fail more often: count that under Risk.` : `. No drive is made for more than ${quantity(mostDriveC, '°C')}.`}`,
+    `${quantity(warmestC, '°C')}${riseK >= 1 ? `, of which the closed cupboard adds ${quantity(riseK, '°C')}` : ''}${state === 'pass' ? '.' : state === 'warning' ? `. Over ${quantity(warmDriveC, '°C')} they fail more often: count that under Risk.` : `. No drive is made for more than ${quantity(maxDriveC, '°C')}.`}`,
   fixes: () => [
     { how: 'add', kind: 'fan' },
     { how: 'replace', kind: 'case' },

@@ -25,7 +25,7 @@ const shares = computed(() => store.assessment?.domains.playback.shares ?? null)
 const { result: fixes, working } = useBackground(
   'compare',
   () => store.plan,
-  (work, plan) => work.fixes(plan),
+  (work, plan) => work.playbackFixes(plan),
   300,
 )
 
