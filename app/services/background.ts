@@ -8,6 +8,9 @@ interface Background {
   readonly remote: Remote<CoreWork>
   readonly broken: Promise<never>
 }
+/** The worker itself ended or was never there; what it was asked says nothing about the core. */
+export class WorkerBrokeOff extends Error {}
+
 const lanes = new Map<Lane, Background | null>()
 
 let here: Promise<CoreWork> | null = null
@@ -25,13 +28,20 @@ export function hasBackground(): boolean {
 function backgroundOf(lane: Lane): Background | null {
   const known = lanes.get(lane)
   if (known !== undefined) return known
-  const worker = new Worker(new URL('../workers/core.worker.ts', import.meta.url), {
-    type: 'module',
-  })
+  let worker: Worker
+  try {
+    worker = new Worker(new URL('../workers/core.worker.ts', import.meta.url), { type: 'module' })
+  } catch (error) {
+    console.error('No worker could be started, so the page does its work:', error)
+    lanes.set(lane, null)
+    return null
+  }
   const broken = new Promise<never>((_, fail) => {
-    const give = () => {
+    const give = (event: Event) => {
+      const cause = event instanceof ErrorEvent ? event.message : event.type
+      console.error(`The worker for ${lane} broke off, so the page does its work:`, cause)
       lanes.set(lane, null)
-      fail(new Error('the worker broke off'))
+      fail(new WorkerBrokeOff(cause))
     }
     worker.onerror = give
     worker.onmessageerror = give
@@ -44,7 +54,10 @@ function backgroundOf(lane: Lane): Background | null {
   return made
 }
 
-/** Runs work of the core in a worker; on the page where there is none, or it broke off. */
+/**
+ * Runs work of the core in a worker; on the page where there is none, or it broke off. What the
+ * core itself throws goes on to whoever asked: on the page it would throw once more.
+ */
 export async function inBackground<Result>(
   lane: Lane,
   run: (work: CoreWork | Remote<CoreWork>) => Result | Promise<Result>,
@@ -53,8 +66,11 @@ export async function inBackground<Result>(
   if (background) {
     try {
       return await Promise.race([run(background.remote), background.broken])
-    } catch {
-      /* on the page then, where a fault of the work itself shows too */
+    } catch (error) {
+      if (!(error instanceof WorkerBrokeOff)) {
+        console.error(`Work for ${lane} failed:`, error)
+        throw error
+      }
     }
   }
   return run(await onPage())

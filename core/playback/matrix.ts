@@ -156,12 +156,3 @@ export function hourShares(matrix: PlayabilityMatrix, week: WatchingWeek): Outco
   for (const outcome of Object.keys(shares) as Outcome[]) shares[outcome] /= hours
   return shares
 }
-
-/** Watching hours a week in which the picture is converted. */
-export function convertingHours(matrix: PlayabilityMatrix, week: WatchingWeek): number {
-  return week.habits.reduce(
-    (sum, { habit, hoursPerWeek }, at) =>
-      habit.onBusyDays ? sum : sum + hoursPerWeek * outcomeShares(matrix.sessions[at]!).picture,
-    0,
-  )
-}

@@ -31,6 +31,8 @@ export function assessText(text: string): TextAnswer {
     }
   } catch (error) {
     const problem = problemDocument(error)
+    // Whoever runs the server has to see why: the answer hides it.
+    if (problem.status >= 500) console.error('An assessment failed:', error)
     return { status: problem.status, body: JSON.stringify(problem) }
   }
 }

@@ -29,7 +29,9 @@ describe('show working', () => {
     const shown = panel()
     useWorkingStore().show('streams.softwareReference')
     await nextTick()
-    expect(shown.find('.formula').text()).toBe('6,200 points × (1 − 0.15) ÷ 2,000 points per stream = 2.635 reference streams')
+    expect(shown.find('.formula').text()).toBe(
+      '6,200 points × (1 − 0.15) ÷ 2,000 points per stream = 2.635 reference streams',
+    )
     expect(shown.text()).toContain('80 % range: 2.11–3.51 reference streams')
     expect(shown.find('[data-input="machine.score"]').text()).toContain('entered by you')
     expect(shown.find('[data-input="choices.pointsPerStream"]').text()).toContain('usual value')

@@ -53,11 +53,6 @@ export interface Assembly {
   readonly bays35: number
 }
 
-/** Whether enough is known of the machine to put it together. */
-export function isKnown({ board }: Pick<Assembly, 'board'>): boolean {
-  return board !== null
-}
-
 function sticksOf(build: MachineBuild): MemoryStick[] {
   return partsOfKind(build.parts, 'memory').flatMap(({ index, part, entry }) =>
     Array.from({ length: part.count }, () => ({ partIndex: index, module: entry })),

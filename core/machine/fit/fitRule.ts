@@ -1,5 +1,4 @@
 import type { HardwarePart } from '../../catalogue/hardware/hardwarePart'
-import type { PlanInput } from '../../plan/planSchema'
 import type { PlanPath } from '../../expressions/planPath'
 import type { Format } from '../../units/format'
 import type { KnownPart, PartKind } from '../machineBuild'
@@ -51,17 +50,6 @@ export interface Judgement<Values extends object = object> {
   readonly clash?: { readonly places?: readonly string[]; readonly parts?: readonly number[] }
 }
 
-/** A machine and what is around it, as a part of a plan, with what the rule says of it. */
-export interface FitCase {
-  readonly state: FitState
-  readonly plan: Omit<PlanInput, 'name'>
-}
-/** A passing and a failing case of a rule; the failing one fails or warns. */
-export interface FitCases {
-  readonly passing: FitCase
-  readonly failing: FitCase
-}
-
 /**
  * Steps of a search for builds, each with all that was chosen before it:
  * core – board, processor, memory, cards and system, whatever the drives are;
@@ -89,8 +77,7 @@ export function rulesFinalAt(step: PruneStep, rules: readonly FitRule[]): FitRul
 
 /**
  * One rule of fit. A rule that has nothing to say of a machine answers null. Another rule is a file
- * in rules/ with its two cases, and
- * a line in fitRules.ts.
+ * in rules/ and a line in fitRules.ts, with its two cases in tests/fit.
  */
 export interface FitRule<Values extends object = object> {
   readonly id: string

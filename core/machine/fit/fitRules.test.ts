@@ -2,11 +2,12 @@ import { readdirSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { planAssessor } from '../../assess'
 import { catalogue } from '../../catalogue/catalogue'
+import { fitCases } from '../../../tests/fit/fitCases'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { plainFormat } from '../../units/format'
 import { fitSlice } from '../fitting'
 import { fitContext, judgeFit, stateOfFit, baseCoolerDb } from './fitFacts'
-import { fitGroups, type FitCases, type FitRule } from './fitRule'
+import { fitGroups, type FitRule } from './fitRule'
 import { fitRules } from './fitRules'
 import { minCooling } from './rules/coolerHeat'
 import { lampsFrom, longSwapMinutes } from './rules/driveReach'
@@ -31,13 +32,12 @@ const modules = await Promise.all(
     module: (await import(`./rules/${file}.ts`)) as Record<string, unknown>,
   })),
 )
-const rules = modules.map(({ file, module }) => ({
-  file,
-  rule: Object.values(module).find(
-    (value): value is FitRule => typeof value === 'object' && value !== null && 'judge' in value,
-  )!,
-  cases: module.cases as FitCases,
-}))
+const isRule = (value: unknown): value is FitRule =>
+  typeof value === 'object' && value !== null && 'judge' in value
+const rules = modules.map(({ file, module }) => {
+  const [name, rule] = Object.entries(module).find(([, value]) => isRule(value))!
+  return { file, rule: rule as FitRule, cases: fitCases[name]! }
+})
 
 describe('every rule of fit', () => {
   it('stands in the list, once, with a name and a group', () => {

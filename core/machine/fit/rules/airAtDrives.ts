@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** From so many drives on, slow air is too little. */
 export const manyDrives = 4
@@ -44,17 +44,3 @@ export const airAtDrives = fitRule<{
         ]
       : [{ how: 'replace', kind: 'case' }],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: { machine: { base: 'wherry-4' }, drives: { lots: [{ count: 4 }] } },
-  },
-  failing: {
-    state: 'warning',
-    plan: {
-      machine: { base: 'parts', parts: [{ ref: 'coffer-4' }] },
-      drives: { lots: [{ count: 4 }] },
-    },
-  },
-}

@@ -1,4 +1,4 @@
-import { counted, fitRule, passIf, type FitCases } from '../fitRule'
+import { counted, fitRule, passIf } from '../fitRule'
 
 /** A bay for every drive, in the case or beside it. */
 export const bays = fitRule<{ readonly drives: number; readonly bays: number }>({
@@ -30,14 +30,3 @@ export const bays = fitRule<{ readonly drives: number; readonly bays: number }>(
     { how: 'add', kind: 'enclosure' },
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: { machine: { base: 'wherry-4' }, drives: { lots: [{ count: 4 }] } },
-  },
-  failing: {
-    state: 'fail',
-    plan: { machine: { base: 'wherry-4' }, drives: { lots: [{ count: 5 }] } },
-  },
-}

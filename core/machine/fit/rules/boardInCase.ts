@@ -1,4 +1,4 @@
-import { fitRule, passIf, type FitCases } from '../fitRule'
+import { fitRule, passIf } from '../fitRule'
 
 /** The case has holes for a board of this form. */
 export const boardInCase = fitRule<{ readonly form: string; readonly housing: string | null }>({
@@ -38,14 +38,3 @@ export const boardInCase = fitRule<{ readonly form: string; readonly housing: st
         ]
       : [],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: { machine: { base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'coffer-6' }] } },
-  },
-  failing: {
-    state: 'fail',
-    plan: { machine: { base: 'parts', parts: [{ ref: 'postern-22' }, { ref: 'creel-6' }] } },
-  },
-}

@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** The system lives apart from the data. */
 export const bootDevice = fitRule<{ readonly what: string | null; readonly bootsFrom: string }>({
@@ -30,14 +30,3 @@ export const bootDevice = fitRule<{ readonly what: string | null; readonly boots
     },
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'flint-120' }] } },
-  },
-  failing: {
-    state: 'warning',
-    plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }] } },
-  },
-}

@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** Cards are short and low enough for the case, and it has openings for them. */
 export const cardInCase = fitRule<{
@@ -45,24 +45,3 @@ export const cardInCase = fitRule<{
     ),
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      machine: {
-        base: 'parts',
-        parts: [{ ref: 'postern-21' }, { ref: 'coffer-6' }, { ref: 'cardModern' }],
-      },
-    },
-  },
-  failing: {
-    state: 'fail',
-    plan: {
-      machine: {
-        base: 'parts',
-        parts: [{ ref: 'postern-22m' }, { ref: 'creel-4' }, { ref: 'cardModern' }],
-      },
-    },
-  },
-}

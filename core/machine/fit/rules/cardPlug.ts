@@ -1,4 +1,4 @@
-import { counted, fitRule, passIf, type FitCases } from '../fitRule'
+import { counted, fitRule, passIf } from '../fitRule'
 
 /** Video cards that want a plug of their own get one. */
 export const cardPlug = fitRule<{ readonly needed: number; readonly there: number }>({
@@ -26,24 +26,3 @@ export const cardPlug = fitRule<{ readonly needed: number; readonly there: numbe
     { how: 'replace', kind: 'card' },
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      machine: {
-        base: 'parts',
-        parts: [
-          { ref: 'mole-550' },
-          { ref: 'postern-22' },
-          { ref: 'coffer-6' },
-          { ref: 'cardModern' },
-        ],
-      },
-    },
-  },
-  failing: {
-    state: 'fail',
-    plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'cardModern' }] } },
-  },
-}

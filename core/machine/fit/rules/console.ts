@@ -1,4 +1,4 @@
-import { fitRule, passIf, type FitCases } from '../fitRule'
+import { fitRule, passIf } from '../fitRule'
 
 /** Somebody can see what it says when it does not start. */
 export const consoleAtHand = fitRule<{ readonly remote: boolean }>({
@@ -23,8 +23,3 @@ export const consoleAtHand = fitRule<{ readonly remote: boolean }>({
         : 'Without a monitor and without management over the network, nobody sees why it ' +
           'does not start.',
 })
-
-export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'weir', monitorAtHand: false } } },
-  failing: { state: 'warning', plan: { machine: { base: 'towpath', monitorAtHand: false } } },
-}

@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** The cooler goes onto the socket and under the lid. */
 export const coolerFits = fitRule<{
@@ -44,24 +44,3 @@ export const coolerFits = fitRule<{
     { how: 'replace', kind: 'case' },
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      machine: {
-        base: 'parts',
-        parts: [{ ref: 'postern-22m' }, { ref: 'creel-4' }, { ref: 'fern-flat' }],
-      },
-    },
-  },
-  failing: {
-    state: 'fail',
-    plan: {
-      machine: {
-        base: 'parts',
-        parts: [{ ref: 'postern-22m' }, { ref: 'creel-4' }, { ref: 'fern-tower' }],
-      },
-    },
-  },
-}

@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /**
  * Under this share of what the processor makes at its most, a cooler does not even do for everyday.
@@ -41,24 +41,3 @@ export const coolerHeat = fitRule<{ readonly carriesW: number | null; readonly m
   },
   fixes: ({ cooler }) => [{ how: cooler ? 'replace' : 'add', kind: 'cooler' }],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      machine: {
-        base: 'parts',
-        parts: [{ ref: 'postern-22' }, { ref: 'leat-22' }, { ref: 'fern-tower' }],
-      },
-    },
-  },
-  failing: {
-    state: 'fail',
-    plan: {
-      machine: {
-        base: 'parts',
-        parts: [{ ref: 'hatch-22' }, { ref: 'race-24' }, { ref: 'fern-low' }],
-      },
-    },
-  },
-}

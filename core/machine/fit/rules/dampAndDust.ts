@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** Damp and dust where it stands. */
 export const dampAndDust = fitRule<{ readonly damp: boolean; readonly dusty: boolean }>({
@@ -20,8 +20,3 @@ export const dampAndDust = fitRule<{ readonly damp: boolean; readonly dusty: boo
       .filter(Boolean)
       .join(' ') || 'It stands dry and clean.',
 })
-
-export const cases: FitCases = {
-  passing: { state: 'pass', plan: { brief: { place: 'study' } } },
-  failing: { state: 'warning', plan: { brief: { place: 'workshop', dusty: true } } },
-}

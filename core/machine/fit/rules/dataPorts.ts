@@ -1,5 +1,5 @@
 import { drivesOnPorts } from '../../assembly/assembly'
-import { counted, fitRule, passIf, type FitCases } from '../fitRule'
+import { counted, fitRule, passIf } from '../fitRule'
 
 /**
  * Ports for every drive, system SSD and disc drive: those of the board that are alive, and of
@@ -54,23 +54,3 @@ export const dataPorts = fitRule<{
     { how: 'replace', kind: 'board' },
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      machine: { base: 'parts', parts: [{ ref: 'lych-15' }, { ref: 'coffer-6' }] },
-      drives: { lots: [{ count: 6 }] },
-    },
-  },
-  failing: {
-    state: 'fail',
-    plan: {
-      machine: {
-        base: 'parts',
-        parts: [{ ref: 'lych-15' }, { ref: 'coffer-6' }, { ref: 'flint-500n' }],
-      },
-      drives: { lots: [{ count: 6 }] },
-    },
-  },
-}

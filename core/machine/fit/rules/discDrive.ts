@@ -1,4 +1,4 @@
-import { fitRule, passIf, type FitCases } from '../fitRule'
+import { fitRule, passIf } from '../fitRule'
 
 /** A disc drive inside needs a 5.25" bay, and takes a port and a plug with it. */
 export const discDrive = fitRule<{ readonly drives: number; readonly bays: number }>({
@@ -28,8 +28,3 @@ export const discDrive = fitRule<{ readonly drives: number; readonly bays: numbe
     { how: 'replace', kind: 'case' },
   ],
 })
-
-export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'towpath', parts: [{ ref: 'dew-in' }] } } },
-  failing: { state: 'fail', plan: { machine: { base: 'millrace', parts: [{ ref: 'dew-in' }] } } },
-}

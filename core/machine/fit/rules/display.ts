@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** The board shows a picture, or starts without one. */
 export const display = fitRule<{
@@ -47,11 +47,3 @@ export const display = fitRule<{
     { how: 'replace', kind: 'board' },
   ],
 })
-
-export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }] } } },
-  failing: {
-    state: 'fail',
-    plan: { machine: { base: 'parts', parts: [{ ref: 'hatch-12' }, { ref: 'race-12' }] } },
-  },
-}

@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 import { swapMinutes } from '../../place/reach'
 
 /** From so many drives on one wants to see which failed. */
@@ -33,14 +33,3 @@ export const driveReach = fitRule<{
   },
   fixes: () => [{ how: 'replace', kind: 'case' }],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: { machine: { base: 'wherry-4' }, drives: { lots: [{ count: 4 }] } },
-  },
-  failing: {
-    state: 'warning',
-    plan: { machine: { base: 'clerk-15' }, drives: { lots: [{ count: 1 }] } },
-  },
-}

@@ -1,4 +1,4 @@
-import { counted, fitRule, type FitCases } from '../fitRule'
+import { counted, fitRule } from '../fitRule'
 import { maxOnLead, plugsOf } from '../plugs'
 
 /** A lead carries four drives, splitters or not. */
@@ -18,31 +18,3 @@ export const drivesOnLead = fitRule<{ readonly fullest: number; readonly leads: 
     `one${state === 'pass' ? '.' : `: more than ${maxOnLead} overload it when they start.`}`,
   fixes: () => [{ how: 'replace', kind: 'supply' }],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      machine: {
-        base: 'parts',
-        parts: [{ ref: 'mole-550' }, { ref: 'turnpike-14' }, { ref: 'coffer-10' }],
-      },
-      drives: { lots: [{ count: 8 }] },
-    },
-  },
-  failing: {
-    state: 'fail',
-    plan: {
-      machine: {
-        base: 'parts',
-        parts: [
-          { ref: 'mole-300' },
-          { ref: 'twine-split4', count: 3 },
-          { ref: 'turnpike-14' },
-          { ref: 'coffer-14' },
-        ],
-      },
-      drives: { lots: [{ count: 14 }] },
-    },
-  },
-}

@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /**
  * Error-correcting memory needs processor, board and sticks that can. Checksummed pools like it; at
@@ -42,26 +42,3 @@ export const eccMemory = fitRule<{ readonly lacks: readonly string[]; readonly a
         ]
       : [],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      machine: {
-        base: 'weir',
-        wantsEcc: true,
-        parts: [{ ref: 'race-22' }, { ref: 'memory-32e-new' }],
-      },
-    },
-  },
-  failing: {
-    state: 'fail',
-    plan: {
-      machine: {
-        base: 'weir',
-        wantsEcc: true,
-        parts: [{ ref: 'race-22' }, { ref: 'memory-32-new' }],
-      },
-    },
-  },
-}

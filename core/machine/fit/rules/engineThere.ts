@@ -1,4 +1,4 @@
-import { fitRule, passIf, type FitCases } from '../fitRule'
+import { fitRule, passIf } from '../fitRule'
 
 /** A plan that counts on a video engine has one. */
 export const engineThere = fitRule<{ readonly conversions: number }>({
@@ -27,11 +27,3 @@ export const engineThere = fitRule<{ readonly conversions: number }>({
     { how: 'replace', kind: 'processor' },
   ],
 })
-
-export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }] } } },
-  failing: {
-    state: 'warning',
-    plan: { machine: { base: 'millrace', parts: [{ ref: 'leat-22n' }] } },
-  },
-}

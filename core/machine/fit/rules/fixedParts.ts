@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 const names = {
   board: 'board',
@@ -37,11 +37,3 @@ export const fixedParts = fitRule<{ readonly base: string; readonly what: string
       .filter(({ kind }) => (base?.fixed as readonly string[] | undefined)?.includes(kind))
       .map(({ index }) => ({ how: 'remove', partIndex: index })),
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: { machine: { base: 'clerk-17', parts: [{ ref: 'memory-16' }] } },
-  },
-  failing: { state: 'fail', plan: { machine: { base: 'clerk-17', parts: [{ ref: 'mole-550' }] } } },
-}

@@ -1,5 +1,5 @@
 import { drivesOnPorts } from '../../assembly/assembly'
-import { counted, fitRule, type FitCases } from '../fitRule'
+import { counted, fitRule } from '../fitRule'
 
 /** Something is left for the years: a bay with its port, and a slot. */
 export const growthLeft = fitRule<{
@@ -41,14 +41,3 @@ export const growthLeft = fitRule<{
           },
         ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: { machine: { base: 'lighter-8' }, drives: { lots: [{ count: 6 }] } },
-  },
-  failing: {
-    state: 'warning',
-    plan: { machine: { base: 'wherry-2' }, drives: { lots: [{ count: 2 }] } },
-  },
-}

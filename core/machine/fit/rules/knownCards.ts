@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** The chosen kind of system knows the cards. */
 export const knownCards = fitRule<{ readonly what: string | null; readonly system: string }>({
@@ -30,20 +30,3 @@ export const knownCards = fitRule<{ readonly what: string | null; readonly syste
       kind === 'controller' || kind === 'networkCard' ? [{ how: 'replace', kind } as const] : [],
     ),
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      system: { kind: 'server' },
-      machine: { base: 'towpath', parts: [{ ref: 'splice-8' }] },
-    },
-  },
-  failing: {
-    state: 'warning',
-    plan: {
-      system: { kind: 'desktop' },
-      machine: { base: 'towpath', parts: [{ ref: 'splice-8' }] },
-    },
-  },
-}

@@ -1,6 +1,6 @@
 import type { PlaceState } from '../../assembly/placement'
 import { laneMBps } from '../fitContext'
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /**
  * MB/s that a drive behind a controller wants to itself; an NVMe SSD; and what a bit of the network
@@ -72,14 +72,3 @@ export const laneWidth = fitRule<{
     { how: 'replace', kind: 'controller' },
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: { machine: { base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'splice-8' }] } },
-  },
-  failing: {
-    state: 'warning',
-    plan: { machine: { base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'knot-5' }] } },
-  },
-}

@@ -1,5 +1,5 @@
 import { partsOfKind } from '../../machineBuild'
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 import { plugsOf } from '../plugs'
 
 /**
@@ -45,20 +45,3 @@ export const leadLength = fitRule<{ readonly reachMm: number; readonly wayMm: nu
     { how: 'replace', kind: 'supply' },
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      machine: { base: 'parts', parts: [{ ref: 'mole-450' }, { ref: 'coffer-6' }] },
-      drives: { lots: [{ count: 4 }] },
-    },
-  },
-  failing: {
-    state: 'warning',
-    plan: {
-      machine: { base: 'parts', parts: [{ ref: 'mole-300' }, { ref: 'coffer-14' }] },
-      drives: { lots: [{ count: 4 }] },
-    },
-  },
-}

@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** Memory by use: below the floor it fails, below what is wanted it is a warning. */
 export const memoryEnough = fitRule<{
@@ -41,21 +41,3 @@ export const memoryEnough = fitRule<{
     { how: 'replace', kind: 'memory', count: 2 },
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      household: { converted: 1 },
-      machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-16' }] },
-    },
-  },
-  failing: {
-    state: 'fail',
-    plan: {
-      household: { converted: 1 },
-      drives: { fileSystem: 'copyOnWrite' },
-      machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-4' }] },
-    },
-  },
-}

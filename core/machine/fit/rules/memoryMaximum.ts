@@ -1,4 +1,4 @@
-import { fitRule, passIf, type FitCases } from '../fitRule'
+import { fitRule, passIf } from '../fitRule'
 
 /** The board takes so much memory at most. */
 export const memoryMaximum = fitRule<{ readonly gb: number; readonly maxGB: number }>({
@@ -24,18 +24,3 @@ export const memoryMaximum = fitRule<{ readonly gb: number; readonly maxGB: numb
     { how: 'replace', kind: 'memory' },
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-16', count: 2 }] },
-    },
-  },
-  failing: {
-    state: 'fail',
-    plan: {
-      machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-32', count: 2 }] },
-    },
-  },
-}

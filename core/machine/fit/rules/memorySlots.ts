@@ -1,5 +1,5 @@
 import { sticksTaken } from '../../assembly/assembly'
-import { counted, fitRule, passIf, type FitCases } from '../fitRule'
+import { counted, fitRule, passIf } from '../fitRule'
 
 /** There is a slot for every stick, those that came with the machine counted. */
 export const memorySlots = fitRule<{ readonly sticks: number; readonly slots: number }>({
@@ -36,18 +36,3 @@ export const memorySlots = fitRule<{ readonly sticks: number; readonly slots: nu
         ]
       : [],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-8', count: 2 }] },
-    },
-  },
-  failing: {
-    state: 'fail',
-    plan: {
-      machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-8', count: 3 }] },
-    },
-  },
-}

@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** Every stick is of the board's type and shape. */
 export const memoryType = fitRule<{
@@ -47,14 +47,3 @@ export const memoryType = fitRule<{
         ]
       : [],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-16' }] } },
-  },
-  failing: {
-    state: 'fail',
-    plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-16-new' }] } },
-  },
-}

@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** Adapters with moulded plugs have shorted and burnt. */
 export const mouldedPlugs = fitRule<{ readonly name: string }>({
@@ -27,14 +27,3 @@ export const mouldedPlugs = fitRule<{ readonly name: string }>({
       kind === 'cable' && entry.moulded ? [{ how: 'remove', partIndex: index } as const] : [],
     ),
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: { machine: { base: 'towpath', parts: [{ ref: 'twine-split' }] } },
-  },
-  failing: {
-    state: 'fail',
-    plan: { machine: { base: 'towpath', parts: [{ ref: 'twine-moulded' }] } },
-  },
-}

@@ -1,4 +1,4 @@
-import { fitRule, passIf, type FitCases } from '../fitRule'
+import { fitRule, passIf } from '../fitRule'
 
 /** The machine has a wired port as fast as the plan counts on. */
 export const networkSpeed = fitRule<{ readonly has: number; readonly planned: number }>({
@@ -30,14 +30,3 @@ export const networkSpeed = fitRule<{ readonly has: number; readonly planned: nu
     { how: 'replace', kind: 'board' },
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: { machine: { base: 'wherry-4' }, network: { serverPortMbps: 2500 } },
-  },
-  failing: {
-    state: 'fail',
-    plan: { machine: { base: 'wherry-2' }, network: { serverPortMbps: 2500 } },
-  },
-}

@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** What arrives at the ear stays below the ceiling of the room. */
 export const noise = fitRule<{ readonly atEarDb: number; readonly ceilingDb: number }>({
@@ -19,22 +19,3 @@ export const noise = fitRule<{ readonly atEarDb: number; readonly ceilingDb: num
     { how: 'replace', kind: 'case' },
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      brief: { place: 'cellar' },
-      machine: { base: 'wherry-4' },
-      drives: { lots: [{ count: 4 }] },
-    },
-  },
-  failing: {
-    state: 'warning',
-    plan: {
-      brief: { place: 'bedroom' },
-      machine: { base: 'crane-10' },
-      drives: { lots: [{ count: 4 }] },
-    },
-  },
-}

@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** Without a fan, a long load slows the processor down. */
 export const passiveLoad = fitRule<{ readonly conversions: number }>({
@@ -19,14 +19,3 @@ export const passiveLoad = fitRule<{ readonly conversions: number }>({
       : 'Nothing is converted, so it needs no fan.',
   fixes: () => [{ how: 'replace', kind: 'cooler' }],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: { household: { converted: 0 }, machine: { passivelyCooled: true } },
-  },
-  failing: {
-    state: 'warning',
-    plan: { household: { converted: 2 }, machine: { passivelyCooled: true } },
-  },
-}

@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** What a USB port feeds: 0.9 A at 5 V. */
 export const usbPortW = 4.5
@@ -33,20 +33,3 @@ export const portPower = fitRule<{ readonly wantsW: number }>({
     },
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      machine: { base: 'pebble-21', parts: [{ ref: 'trug-1' }] },
-      drives: { lots: [{ count: 1, sizeTB: 2 }], driveClass: 'ssd' },
-    },
-  },
-  failing: {
-    state: 'fail',
-    plan: {
-      machine: { base: 'pebble-21', parts: [{ ref: 'trug-1' }] },
-      drives: { lots: [{ count: 1, sizeTB: 4 }] },
-    },
-  },
-}

@@ -1,4 +1,4 @@
-import { counted, fitRule, passIf, type FitCases } from '../fitRule'
+import { counted, fitRule, passIf } from '../fitRule'
 import { plugsOf } from '../plugs'
 
 /** A plug of the supply for every drive; splitters count. */
@@ -49,26 +49,3 @@ export const powerPlugs = fitRule<{
     { how: 'replace', kind: 'supply' },
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      machine: {
-        base: 'parts',
-        parts: [{ ref: 'mole-400' }, { ref: 'lych-15' }, { ref: 'coffer-6' }],
-      },
-      drives: { lots: [{ count: 6 }] },
-    },
-  },
-  failing: {
-    state: 'fail',
-    plan: {
-      machine: {
-        base: 'parts',
-        parts: [{ ref: 'mole-300' }, { ref: 'lych-15' }, { ref: 'coffer-6' }],
-      },
-      drives: { lots: [{ count: 6 }] },
-    },
-  },
-}

@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** Of a drive, kg. */
 export const driveKg = 0.7
@@ -44,11 +44,3 @@ export const rackPlace = fitRule<{
   },
   fixes: () => [{ how: 'replace', kind: 'case' }],
 })
-
-export const cases: FitCases = {
-  passing: { state: 'pass', plan: { brief: { place: 'cellar' }, machine: { base: 'wherry-4' } } },
-  failing: {
-    state: 'warning',
-    plan: { brief: { place: 'livingRoom' }, machine: { base: 'crane-10' } },
-  },
-}

@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** A card that builds arrays hides the disks from a file system that wants them plain. */
 export const raidCard = fitRule<{ readonly name: string; readonly copyOnWrite: boolean }>({
@@ -33,20 +33,3 @@ export const raidCard = fitRule<{ readonly name: string; readonly copyOnWrite: b
     },
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      machine: { base: 'towpath', parts: [{ ref: 'splice-8' }] },
-      drives: { fileSystem: 'copyOnWrite' },
-    },
-  },
-  failing: {
-    state: 'fail',
-    plan: {
-      machine: { base: 'towpath', parts: [{ ref: 'splice-8r' }] },
-      drives: { fileSystem: 'copyOnWrite' },
-    },
-  },
-}

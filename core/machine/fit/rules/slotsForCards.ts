@@ -1,4 +1,4 @@
-import { counted, fitRule, type FitCases } from '../fitRule'
+import { counted, fitRule } from '../fitRule'
 
 /** Every card has a slot that is long enough and alive. */
 export const slotsForCards = fitRule<{
@@ -33,19 +33,3 @@ export const slotsForCards = fitRule<{
     ),
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      machine: {
-        base: 'towpath',
-        parts: [{ ref: 'leat-17' }, { ref: 'cardEntry' }, { ref: 'heron-2' }],
-      },
-    },
-  },
-  failing: {
-    state: 'fail',
-    plan: { machine: { base: 'wherry-4', parts: [{ ref: 'cardEntry' }] } },
-  },
-}

@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** The processor goes into the board's socket; a soldered one stays. */
 export const socket = fitRule<{
@@ -62,8 +62,3 @@ export const socket = fitRule<{
         ]
       : [],
 })
-
-export const cases: FitCases = {
-  passing: { state: 'pass', plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }] } } },
-  failing: { state: 'fail', plan: { machine: { base: 'towpath', parts: [{ ref: 'race-20' }] } } },
-}

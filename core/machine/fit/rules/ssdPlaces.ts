@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** Every M.2 SSD has a place that takes its kind. */
 export const ssdPlaces = fitRule<{ readonly missing: readonly string[] }>({
@@ -27,14 +27,3 @@ export const ssdPlaces = fitRule<{ readonly missing: readonly string[] }>({
     { how: 'replace', kind: 'board' },
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: { machine: { base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'flint-500n' }] } },
-  },
-  failing: {
-    state: 'fail',
-    plan: { machine: { base: 'parts', parts: [{ ref: 'stile-13w' }, { ref: 'flint-500n' }] } },
-  },
-}

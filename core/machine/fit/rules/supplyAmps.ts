@@ -1,4 +1,4 @@
-import { fitRule, passIf, type FitCases } from '../fitRule'
+import { fitRule, passIf } from '../fitRule'
 
 /** Drives spin up from 12 V, of which a supply has its own limit. */
 export const supplyAmps = fitRule<{ readonly amps: number; readonly most: number }>({
@@ -25,36 +25,3 @@ export const supplyAmps = fitRule<{ readonly amps: number; readonly most: number
       : []),
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      machine: {
-        base: 'parts',
-        parts: [
-          { ref: 'mole-450' },
-          { ref: 'postern-21' },
-          { ref: 'leat-22' },
-          { ref: 'coffer-6' },
-        ],
-      },
-      drives: { lots: [{ count: 6 }] },
-    },
-  },
-  failing: {
-    state: 'fail',
-    plan: {
-      machine: {
-        base: 'parts',
-        parts: [
-          { ref: 'mole-300' },
-          { ref: 'turnpike-14' },
-          { ref: 'bore-14' },
-          { ref: 'coffer-6' },
-        ],
-      },
-      drives: { lots: [{ count: 6 }] },
-    },
-  },
-}

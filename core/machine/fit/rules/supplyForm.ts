@@ -1,4 +1,4 @@
-import { fitRule, passIf, type FitCases } from '../fitRule'
+import { fitRule, passIf } from '../fitRule'
 
 const forms = { ATX: 'ATX', SFX: 'SFX', rack: 'rack', brick: 'brick', own: 'own' } as const
 
@@ -40,14 +40,3 @@ export const supplyForm = fitRule<{
           : `The case takes a supply of form ${wanted}; the ${supply} is of form ${form}.`,
   fixes: ({ supply }) => [{ how: supply ? 'replace' : 'add', kind: 'supply' }],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: { machine: { base: 'parts', parts: [{ ref: 'coffer-6' }, { ref: 'mole-450' }] } },
-  },
-  failing: {
-    state: 'fail',
-    plan: { machine: { base: 'parts', parts: [{ ref: 'creel-6' }, { ref: 'mole-450' }] } },
-  },
-}

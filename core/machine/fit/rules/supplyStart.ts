@@ -1,4 +1,4 @@
-import { fitRule, passIf, type FitCases } from '../fitRule'
+import { fitRule, passIf } from '../fitRule'
 
 /** The supply carries the moment in which all drives spin up. */
 export const supplyStart = fitRule<{
@@ -34,36 +34,3 @@ export const supplyStart = fitRule<{
       : []),
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      machine: {
-        base: 'parts',
-        parts: [
-          { ref: 'mole-400' },
-          { ref: 'postern-21' },
-          { ref: 'leat-22' },
-          { ref: 'coffer-6' },
-        ],
-      },
-      drives: { lots: [{ count: 6 }] },
-    },
-  },
-  failing: {
-    state: 'fail',
-    plan: {
-      machine: {
-        base: 'parts',
-        parts: [
-          { ref: 'mole-300' },
-          { ref: 'turnpike-14' },
-          { ref: 'bore-14' },
-          { ref: 'coffer-6' },
-        ],
-      },
-      drives: { lots: [{ count: 6 }] },
-    },
-  },
-}

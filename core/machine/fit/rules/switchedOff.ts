@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** What sits in a place that another place switches off does nothing. */
 export const switchedOff = fitRule<{
@@ -50,23 +50,3 @@ export const switchedOff = fitRule<{
         : []
     }),
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: { machine: { base: 'parts', parts: [{ ref: 'lych-17' }, { ref: 'flint-500n' }] } },
-  },
-  failing: {
-    state: 'fail',
-    plan: {
-      machine: {
-        base: 'parts',
-        parts: [
-          { ref: 'lych-17' },
-          { ref: 'flint-250m', at: 'm2-2' },
-          { ref: 'heron-10c', at: 'slot-3' },
-        ],
-      },
-    },
-  },
-}

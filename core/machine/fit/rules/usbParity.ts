@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** Drives that share parity and hang on USB lose each other when the cable does. */
 export const usbParity = fitRule<{ readonly parity: boolean }>({
@@ -19,20 +19,3 @@ export const usbParity = fitRule<{ readonly parity: boolean }>({
     { how: 'replace', kind: 'enclosure', only: entry => 'link' in entry && entry.link === 'cable' },
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      machine: { base: 'pebble-21', parts: [{ ref: 'trug-4' }] },
-      drives: { lots: [{ count: 3 }], layout: 'separate' },
-    },
-  },
-  failing: {
-    state: 'warning',
-    plan: {
-      machine: { base: 'pebble-21', parts: [{ ref: 'trug-4' }] },
-      drives: { lots: [{ count: 3 }], layout: 'rotating-1' },
-    },
-  },
-}

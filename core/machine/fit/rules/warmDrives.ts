@@ -1,5 +1,5 @@
 import { maxDriveC, warmDriveC } from '../../place/heat'
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** Drives stay below 45 °C on the warmest day. */
 export const warmDrives = fitRule<{ readonly warmestC: number; readonly riseK: number }>({
@@ -24,22 +24,3 @@ export const warmDrives = fitRule<{ readonly warmestC: number; readonly riseK: n
     { how: 'replace', kind: 'case' },
   ],
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: {
-      brief: { place: 'cellar' },
-      machine: { base: 'wherry-4' },
-      drives: { lots: [{ count: 4 }] },
-    },
-  },
-  failing: {
-    state: 'warning',
-    plan: {
-      brief: { place: 'cupboard', cupboardM2: 1.2, roomHighC: 30 },
-      machine: { base: 'wherry-4' },
-      drives: { lots: [{ count: 4 }] },
-    },
-  },
-}

@@ -1,4 +1,4 @@
-import { fitRule, type FitCases } from '../fitRule'
+import { fitRule } from '../fitRule'
 
 /** A machine that serves others hangs on a cable. */
 export const wifiOnly = fitRule<{ readonly knowsWifi: boolean }>({
@@ -22,14 +22,3 @@ export const wifiOnly = fitRule<{ readonly knowsWifi: boolean }>({
           'cable to it.'
         : 'The machine hangs on Wi-Fi, and its system does not support that. Lay a cable to it.',
 })
-
-export const cases: FitCases = {
-  passing: {
-    state: 'pass',
-    plan: { machine: { base: 'towpath', parts: [{ ref: 'heron-wifi' }] } },
-  },
-  failing: {
-    state: 'warning',
-    plan: { machine: { base: 'pebble-18' }, network: { serverLink: 'wifi' } },
-  },
-}

@@ -1,0 +1,659 @@
+import type { PlanInput } from '../../core/plan/planSchema'
+import type { FitState } from '../../core/machine/fit/fitRule'
+
+/** A machine and what is around it, as a part of a plan, with what a rule says of it. */
+interface FitCase {
+  readonly state: FitState
+  readonly plan: Omit<PlanInput, 'name'>
+}
+
+/** A passing and a failing case of each rule; the failing one fails or warns. */
+export const fitCases: Readonly<
+  Record<string, { readonly passing: FitCase; readonly failing: FitCase }>
+> = {
+  airAtDrives: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'wherry-4' }, drives: { lots: [{ count: 4 }] } },
+    },
+    failing: {
+      state: 'warning',
+      plan: {
+        machine: { base: 'parts', parts: [{ ref: 'coffer-4' }] },
+        drives: { lots: [{ count: 4 }] },
+      },
+    },
+  },
+  bays: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'wherry-4' }, drives: { lots: [{ count: 4 }] } },
+    },
+    failing: {
+      state: 'fail',
+      plan: { machine: { base: 'wherry-4' }, drives: { lots: [{ count: 5 }] } },
+    },
+  },
+  boardInCase: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'coffer-6' }] } },
+    },
+    failing: {
+      state: 'fail',
+      plan: { machine: { base: 'parts', parts: [{ ref: 'postern-22' }, { ref: 'creel-6' }] } },
+    },
+  },
+  bootDevice: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'flint-120' }] } },
+    },
+    failing: {
+      state: 'warning',
+      plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }] } },
+    },
+  },
+  cardInCase: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'postern-21' }, { ref: 'coffer-6' }, { ref: 'cardModern' }],
+        },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'postern-22m' }, { ref: 'creel-4' }, { ref: 'cardModern' }],
+        },
+      },
+    },
+  },
+  cardPlug: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [
+            { ref: 'mole-550' },
+            { ref: 'postern-22' },
+            { ref: 'coffer-6' },
+            { ref: 'cardModern' },
+          ],
+        },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'cardModern' }] } },
+    },
+  },
+  consoleAtHand: {
+    passing: { state: 'pass', plan: { machine: { base: 'weir', monitorAtHand: false } } },
+    failing: { state: 'warning', plan: { machine: { base: 'towpath', monitorAtHand: false } } },
+  },
+  coolerFits: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'postern-22m' }, { ref: 'creel-4' }, { ref: 'fern-flat' }],
+        },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'postern-22m' }, { ref: 'creel-4' }, { ref: 'fern-tower' }],
+        },
+      },
+    },
+  },
+  coolerHeat: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'postern-22' }, { ref: 'leat-22' }, { ref: 'fern-tower' }],
+        },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'hatch-22' }, { ref: 'race-24' }, { ref: 'fern-low' }],
+        },
+      },
+    },
+  },
+  dampAndDust: {
+    passing: { state: 'pass', plan: { brief: { place: 'study' } } },
+    failing: { state: 'warning', plan: { brief: { place: 'workshop', dusty: true } } },
+  },
+  dataPorts: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: { base: 'parts', parts: [{ ref: 'lych-15' }, { ref: 'coffer-6' }] },
+        drives: { lots: [{ count: 6 }] },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'lych-15' }, { ref: 'coffer-6' }, { ref: 'flint-500n' }],
+        },
+        drives: { lots: [{ count: 6 }] },
+      },
+    },
+  },
+  discDrive: {
+    passing: { state: 'pass', plan: { machine: { base: 'towpath', parts: [{ ref: 'dew-in' }] } } },
+    failing: { state: 'fail', plan: { machine: { base: 'millrace', parts: [{ ref: 'dew-in' }] } } },
+  },
+  display: {
+    passing: { state: 'pass', plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }] } } },
+    failing: {
+      state: 'fail',
+      plan: { machine: { base: 'parts', parts: [{ ref: 'hatch-12' }, { ref: 'race-12' }] } },
+    },
+  },
+  driveReach: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'wherry-4' }, drives: { lots: [{ count: 4 }] } },
+    },
+    failing: {
+      state: 'warning',
+      plan: { machine: { base: 'clerk-15' }, drives: { lots: [{ count: 1 }] } },
+    },
+  },
+  drivesOnLead: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'mole-550' }, { ref: 'turnpike-14' }, { ref: 'coffer-10' }],
+        },
+        drives: { lots: [{ count: 8 }] },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [
+            { ref: 'mole-300' },
+            { ref: 'twine-split4', count: 3 },
+            { ref: 'turnpike-14' },
+            { ref: 'coffer-14' },
+          ],
+        },
+        drives: { lots: [{ count: 14 }] },
+      },
+    },
+  },
+  eccMemory: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: {
+          base: 'weir',
+          wantsEcc: true,
+          parts: [{ ref: 'race-22' }, { ref: 'memory-32e-new' }],
+        },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        machine: {
+          base: 'weir',
+          wantsEcc: true,
+          parts: [{ ref: 'race-22' }, { ref: 'memory-32-new' }],
+        },
+      },
+    },
+  },
+  engineThere: {
+    passing: { state: 'pass', plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }] } } },
+    failing: {
+      state: 'warning',
+      plan: { machine: { base: 'millrace', parts: [{ ref: 'leat-22n' }] } },
+    },
+  },
+  fixedParts: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'clerk-17', parts: [{ ref: 'memory-16' }] } },
+    },
+    failing: {
+      state: 'fail',
+      plan: { machine: { base: 'clerk-17', parts: [{ ref: 'mole-550' }] } },
+    },
+  },
+  growthLeft: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'lighter-8' }, drives: { lots: [{ count: 6 }] } },
+    },
+    failing: {
+      state: 'warning',
+      plan: { machine: { base: 'wherry-2' }, drives: { lots: [{ count: 2 }] } },
+    },
+  },
+  knownCards: {
+    passing: {
+      state: 'pass',
+      plan: {
+        system: { kind: 'server' },
+        machine: { base: 'towpath', parts: [{ ref: 'splice-8' }] },
+      },
+    },
+    failing: {
+      state: 'warning',
+      plan: {
+        system: { kind: 'desktop' },
+        machine: { base: 'towpath', parts: [{ ref: 'splice-8' }] },
+      },
+    },
+  },
+  laneWidth: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'splice-8' }] } },
+    },
+    failing: {
+      state: 'warning',
+      plan: { machine: { base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'knot-5' }] } },
+    },
+  },
+  leadLength: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: { base: 'parts', parts: [{ ref: 'mole-450' }, { ref: 'coffer-6' }] },
+        drives: { lots: [{ count: 4 }] },
+      },
+    },
+    failing: {
+      state: 'warning',
+      plan: {
+        machine: { base: 'parts', parts: [{ ref: 'mole-300' }, { ref: 'coffer-14' }] },
+        drives: { lots: [{ count: 4 }] },
+      },
+    },
+  },
+  memoryEnough: {
+    passing: {
+      state: 'pass',
+      plan: {
+        household: { converted: 1 },
+        machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-16' }] },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        household: { converted: 1 },
+        drives: { fileSystem: 'copyOnWrite' },
+        machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-4' }] },
+      },
+    },
+  },
+  memoryMaximum: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-16', count: 2 }] },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-32', count: 2 }] },
+      },
+    },
+  },
+  memorySlots: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-8', count: 2 }] },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-8', count: 3 }] },
+      },
+    },
+  },
+  memoryType: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-16' }] } },
+    },
+    failing: {
+      state: 'fail',
+      plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'memory-16-new' }] } },
+    },
+  },
+  mouldedPlugs: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'towpath', parts: [{ ref: 'twine-split' }] } },
+    },
+    failing: {
+      state: 'fail',
+      plan: { machine: { base: 'towpath', parts: [{ ref: 'twine-moulded' }] } },
+    },
+  },
+  networkSpeed: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'wherry-4' }, network: { serverPortMbps: 2500 } },
+    },
+    failing: {
+      state: 'fail',
+      plan: { machine: { base: 'wherry-2' }, network: { serverPortMbps: 2500 } },
+    },
+  },
+  noise: {
+    passing: {
+      state: 'pass',
+      plan: {
+        brief: { place: 'cellar' },
+        machine: { base: 'wherry-4' },
+        drives: { lots: [{ count: 4 }] },
+      },
+    },
+    failing: {
+      state: 'warning',
+      plan: {
+        brief: { place: 'bedroom' },
+        machine: { base: 'crane-10' },
+        drives: { lots: [{ count: 4 }] },
+      },
+    },
+  },
+  passiveLoad: {
+    passing: {
+      state: 'pass',
+      plan: { household: { converted: 0 }, machine: { passivelyCooled: true } },
+    },
+    failing: {
+      state: 'warning',
+      plan: { household: { converted: 2 }, machine: { passivelyCooled: true } },
+    },
+  },
+  portPower: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: { base: 'pebble-21', parts: [{ ref: 'trug-1' }] },
+        drives: { lots: [{ count: 1, sizeTB: 2 }], driveClass: 'ssd' },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        machine: { base: 'pebble-21', parts: [{ ref: 'trug-1' }] },
+        drives: { lots: [{ count: 1, sizeTB: 4 }] },
+      },
+    },
+  },
+  powerPlugs: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'mole-400' }, { ref: 'lych-15' }, { ref: 'coffer-6' }],
+        },
+        drives: { lots: [{ count: 6 }] },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'mole-300' }, { ref: 'lych-15' }, { ref: 'coffer-6' }],
+        },
+        drives: { lots: [{ count: 6 }] },
+      },
+    },
+  },
+  rackPlace: {
+    passing: { state: 'pass', plan: { brief: { place: 'cellar' }, machine: { base: 'wherry-4' } } },
+    failing: {
+      state: 'warning',
+      plan: { brief: { place: 'livingRoom' }, machine: { base: 'crane-10' } },
+    },
+  },
+  raidCard: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: { base: 'towpath', parts: [{ ref: 'splice-8' }] },
+        drives: { fileSystem: 'copyOnWrite' },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        machine: { base: 'towpath', parts: [{ ref: 'splice-8r' }] },
+        drives: { fileSystem: 'copyOnWrite' },
+      },
+    },
+  },
+  slotsForCards: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: {
+          base: 'towpath',
+          parts: [{ ref: 'leat-17' }, { ref: 'cardEntry' }, { ref: 'heron-2' }],
+        },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: { machine: { base: 'wherry-4', parts: [{ ref: 'cardEntry' }] } },
+    },
+  },
+  socket: {
+    passing: { state: 'pass', plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }] } } },
+    failing: { state: 'fail', plan: { machine: { base: 'towpath', parts: [{ ref: 'race-20' }] } } },
+  },
+  ssdPlaces: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'flint-500n' }] } },
+    },
+    failing: {
+      state: 'fail',
+      plan: { machine: { base: 'parts', parts: [{ ref: 'stile-13w' }, { ref: 'flint-500n' }] } },
+    },
+  },
+  supplyAmps: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [
+            { ref: 'mole-450' },
+            { ref: 'postern-21' },
+            { ref: 'leat-22' },
+            { ref: 'coffer-6' },
+          ],
+        },
+        drives: { lots: [{ count: 6 }] },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [
+            { ref: 'mole-300' },
+            { ref: 'turnpike-14' },
+            { ref: 'bore-14' },
+            { ref: 'coffer-6' },
+          ],
+        },
+        drives: { lots: [{ count: 6 }] },
+      },
+    },
+  },
+  supplyForm: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'parts', parts: [{ ref: 'coffer-6' }, { ref: 'mole-450' }] } },
+    },
+    failing: {
+      state: 'fail',
+      plan: { machine: { base: 'parts', parts: [{ ref: 'creel-6' }, { ref: 'mole-450' }] } },
+    },
+  },
+  supplyRunning: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'mole-300' }, { ref: 'postern-21' }, { ref: 'leat-22' }],
+        },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [
+            { ref: 'mole-300' },
+            { ref: 'hatch-22' },
+            { ref: 'race-24' },
+            { ref: 'cardModern' },
+          ],
+        },
+        drives: { lots: [{ count: 6 }] },
+      },
+    },
+  },
+  supplyStart: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [
+            { ref: 'mole-400' },
+            { ref: 'postern-21' },
+            { ref: 'leat-22' },
+            { ref: 'coffer-6' },
+          ],
+        },
+        drives: { lots: [{ count: 6 }] },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [
+            { ref: 'mole-300' },
+            { ref: 'turnpike-14' },
+            { ref: 'bore-14' },
+            { ref: 'coffer-6' },
+          ],
+        },
+        drives: { lots: [{ count: 6 }] },
+      },
+    },
+  },
+  switchedOff: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'parts', parts: [{ ref: 'lych-17' }, { ref: 'flint-500n' }] } },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [
+            { ref: 'lych-17' },
+            { ref: 'flint-250m', at: 'm2-2' },
+            { ref: 'heron-10c', at: 'slot-3' },
+          ],
+        },
+      },
+    },
+  },
+  usbParity: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: { base: 'pebble-21', parts: [{ ref: 'trug-4' }] },
+        drives: { lots: [{ count: 3 }], layout: 'separate' },
+      },
+    },
+    failing: {
+      state: 'warning',
+      plan: {
+        machine: { base: 'pebble-21', parts: [{ ref: 'trug-4' }] },
+        drives: { lots: [{ count: 3 }], layout: 'rotating-1' },
+      },
+    },
+  },
+  warmDrives: {
+    passing: {
+      state: 'pass',
+      plan: {
+        brief: { place: 'cellar' },
+        machine: { base: 'wherry-4' },
+        drives: { lots: [{ count: 4 }] },
+      },
+    },
+    failing: {
+      state: 'warning',
+      plan: {
+        brief: { place: 'cupboard', cupboardM2: 1.2, roomHighC: 30 },
+        machine: { base: 'wherry-4' },
+        drives: { lots: [{ count: 4 }] },
+      },
+    },
+  },
+  wifiOnly: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'towpath', parts: [{ ref: 'heron-wifi' }] } },
+    },
+    failing: {
+      state: 'warning',
+      plan: { machine: { base: 'pebble-18' }, network: { serverLink: 'wifi' } },
+    },
+  },
+}
