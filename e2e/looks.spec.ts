@@ -6,39 +6,100 @@ import { expect, test } from './fixtures'
 const overflowOf = (page: Page) =>
   page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
 
-// The structure is the same by day and by night: by night the colours alone are looked at. At 200 %
-// a window of 1280×800
-// holds 640×400: there only what is laid out otherwise.
+/** Windows that each section is looked at in: of usual size first, then at 200 %, wide, a phone. */
+const usual = { width: 1280, height: 800 }
+const windows = [
+  { width: 640, height: 400 },
+  { width: 1920, height: 1080 },
+  { width: 390, height: 844 },
+] as const
+/** A4 within its margins. */
+const paper = { width: 703, height: 1000 }
+
+/** Pictures take a moment to be drawn anew for another width. */
+async function expectNoOverflow(page: Page, where: string): Promise<void> {
+  await expect.poll(() => overflowOf(page), { message: where }).toBeLessThanOrEqual(0)
+}
+
+/** A page prints within the paper, in dark ink, under the plan's name and its own. */
+async function expectPrints(page: Page, title: string): Promise<void> {
+  await page.emulateMedia({ media: 'print' })
+  await page.setViewportSize(paper)
+  await expect(page.locator('.view-frame .print-only')).toContainText(`Tide Mill House · ${title}`)
+  await expectNoOverflow(page, `${title}, printed`)
+  // The strongest of three channels, given as rgb() of 255 or as color() of 1; colours may take a
+  // moment to change.
+  await expect
+    .poll(async () => {
+      const colour = await page.evaluate(
+        () => getComputedStyle(document.querySelector('.view-frame h1')!).color,
+      )
+      const strongest = Math.max(...(colour.match(/[\d.]+/g) ?? ['255']).slice(0, 3).map(Number))
+      return strongest / (colour.startsWith('rgb') ? 255 : 1)
+    })
+    .toBeLessThan(0.3)
+  await page.emulateMedia({ media: 'screen' })
+}
+
+// One visit of each section: axe with all its rules, then each width, then paper. The structure is
+// the same by night: there the colours alone are looked at.
+for (const { label, sections } of views) {
+  test(`${label} reads, fits and prints in every section, by day`, async ({ numeron, page }) => {
+    test.slow()
+    await numeron.openLatest()
+    for (const [index, section] of sections.entries()) {
+      const where = `${label}, ${section.label}`
+      await page.setViewportSize(usual)
+      await numeron.goTo(label, index === 0 ? undefined : section.label)
+      // A view answers in its first screenful; none is much taller at first.
+      if (index === 0)
+        expect(
+          await page.evaluate(() => document.documentElement.scrollHeight),
+          label,
+        ).toBeLessThanOrEqual(1.5 * usual.height + 60)
+      await numeron.checkAccessible(where, 'all', index === 0 ? 'page' : 'view')
+      await expectNoOverflow(page, where)
+      for (const size of windows) {
+        await page.setViewportSize(size)
+        await page.waitForTimeout(150)
+        await expectNoOverflow(page, `${where} at ${size.width}×${size.height}`)
+        if (size.width === 640)
+          await numeron.checkAccessible(`${where}, narrow`, 'layout', index === 0 ? 'page' : 'view')
+      }
+      // People print from a window of usual size.
+      await page.setViewportSize(usual)
+      await page.waitForTimeout(150)
+      await expectPrints(page, `${label}: ${section.label}`)
+    }
+    numeron.expectNoViolations()
+  })
+  test(`${label} reads and prints by night`, async ({ numeron, page }) => {
+    test.slow()
+    await page.addInitScript(() => localStorage.setItem('numeron.scheme', 'night'))
+    await numeron.openLatest()
+    for (const [index, section] of sections.entries()) {
+      await page.setViewportSize(usual)
+      await numeron.goTo(label, index === 0 ? undefined : section.label)
+      const part = index === 0 ? 'page' : 'view'
+      await numeron.checkAccessible(`${label}, ${section.label}, by night`, 'contrast', part)
+      if (index === 0) await expectPrints(page, `${label}: ${section.label}`)
+    }
+    numeron.expectNoViolations()
+  })
+}
+
 for (const { scheme, rules, size } of [
-  { scheme: 'day', rules: 'all', size: { width: 1280, height: 800 } },
+  { scheme: 'day', rules: 'all', size: usual },
   { scheme: 'day', rules: 'layout', size: { width: 640, height: 400 } },
-  { scheme: 'night', rules: 'contrast', size: { width: 1280, height: 800 } },
+  { scheme: 'night', rules: 'contrast', size: usual },
 ] as const) {
-  test(`axe finds nothing in any view, by ${scheme} at ${size.width}×${size.height}`, async ({
+  test(`inspector, working and plans read by ${scheme} at ${size.width}×${size.height}`, async ({
     numeron,
     page,
   }) => {
-    test.slow()
     await page.setViewportSize(size)
     await page.addInitScript(value => localStorage.setItem('numeron.scheme', value), scheme)
     await numeron.openLatest()
-    for (const { label, sections } of views) {
-      for (const [index, section] of sections.entries()) {
-        await numeron.goTo(label, index === 0 ? undefined : section.label)
-        // A view answers in its first screenful; none is much taller at first.
-        if (index === 0 && rules === 'all')
-          expect(
-            await page.evaluate(() => document.documentElement.scrollHeight),
-            label,
-          ).toBeLessThanOrEqual(1.5 * size.height + 60)
-        await numeron.checkAccessible(
-          `${label}, ${section.label}`,
-          rules,
-          index === 0 ? 'page' : 'view',
-        )
-        expect(await overflowOf(page), `${label}, ${section.label}`).toBeLessThanOrEqual(0)
-      }
-    }
     await numeron.goTo('Household', 'Viewers')
     await numeron.pick(0)
     await numeron.checkAccessible('inspector', rules)
@@ -51,66 +112,6 @@ for (const { scheme, rules, size } of [
     numeron.expectNoViolations()
   })
 }
-
-for (const [width, height] of [
-  [1920, 1080],
-  [390, 844],
-] as const) {
-  test(`nothing runs out of the page at ${width}×${height}`, async ({ numeron, page }) => {
-    await page.setViewportSize({ width, height })
-    await numeron.openLatest()
-    for (const { label, sections } of views) {
-      for (const [index, section] of sections.entries()) {
-        await numeron.goTo(label, index === 0 ? undefined : section.label)
-        await page.waitForTimeout(150)
-        expect(await overflowOf(page), `${label}, ${section.label}`).toBeLessThanOrEqual(0)
-      }
-    }
-  })
-}
-
-test(
-  'every view prints within the paper, by day also from the night, and under its plan and ' +
-    'name',
-  async ({ numeron, page }) => {
-    await page.addInitScript(() => localStorage.setItem('numeron.scheme', 'night'))
-    await numeron.openLatest()
-    // A4 within its margins
-    const [screen, paper] = [
-      { width: 1280, height: 800 },
-      { width: 703, height: 1000 },
-    ]
-    for (const { label, sections } of views) {
-      for (const [index, section] of sections.entries()) {
-        await numeron.goTo(label, index === 0 ? undefined : section.label)
-        await page.emulateMedia({ media: 'print' })
-        await page.setViewportSize(paper)
-        await expect(page.locator('.view-frame .print-only')).toContainText(
-          `Tide Mill House · ${label}: ${section.label}`,
-        )
-        const overflow = await page.evaluate(
-          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-        )
-        expect(overflow, `${label}, ${section.label}`).toBeLessThanOrEqual(0)
-        // The strongest of three channels, given as rgb() of 255 or as color() of 1; colours may
-        // take a moment to change.
-        await expect
-          .poll(async () => {
-            const colour = await page.evaluate(
-              () => getComputedStyle(document.querySelector('.view-frame h1')!).color,
-            )
-            return (
-              Math.max(...(colour.match(/[\d.]+/g) ?? ['255']).slice(0, 3).map(Number)) /
-              (colour.startsWith('rgb') ? 255 : 1)
-            )
-          })
-          .toBeLessThan(0.3)
-        await page.emulateMedia({ media: 'screen' })
-        await page.setViewportSize(screen)
-      }
-    }
-  },
-)
 
 test('the page runs under its content security policy and fetches nothing from outside', async ({
   numeron,

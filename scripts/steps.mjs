@@ -32,6 +32,18 @@ export function runBeside(command, args, environment = {}) {
   })
 }
 
+/** Runs a command with its output shown while others go on beside it. */
+export function runShown(command, args, environment = {}) {
+  return new Promise(resolve => {
+    const child = spawn(command, args, {
+      stdio: 'inherit',
+      env: { ...process.env, ...environment },
+    })
+    child.on('error', () => resolve(false))
+    child.on('close', status => resolve(status === 0))
+  })
+}
+
 /**
  * Installs the packages of the lock file when they are missing. The database driver is compiled
  * once: some minutes.

@@ -2,17 +2,12 @@
 // 'N passed, N failed'.
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { ensureChromium } from './chromium.mjs'
-import { ensurePackages, run, runBeside } from './steps.mjs'
+import { ensurePackages, run, runBeside, runShown } from './steps.mjs'
 
 const results = []
 function step(name, passed, failed) {
   results.push({ name, passed, failed })
   console.log(`\n== ${name}: ${passed} passed, ${failed} failed\n`)
-}
-function check(name, command, args) {
-  const well = run(command, args, { NUXT_TELEMETRY_DISABLED: '1' })
-  step(name, well ? 1 : 0, well ? 0 : 1)
-  return well
 }
 /**
  * Counts a runner's own report; a runner that failed without a failed test of its own (a crash, no
@@ -55,36 +50,33 @@ await Promise.all(
     }
   }),
 )
+// The build is one long program on one core: it goes on beside the unit tests.
+const building = runBeside('npx', ['nuxt', 'build'], { NUXT_TELEMETRY_DISABLED: '1' })
+const reporters = ['default', 'json'].map(name => `--reporter=${name}`)
+const unitFile = 'test-results/unit.json'
 counted(
   'unit, contract and architecture',
-  run('npx', [
-    'vitest',
-    'run',
-    '--reporter=default',
-    '--reporter=json',
-    '--outputFile.json=test-results/unit.json',
-  ]),
+  await runShown('npx', ['vitest', 'run', ...reporters, `--outputFile.json=${unitFile}`]),
   () => {
-    const { numPassedTests, numFailedTests } = report('test-results/unit.json')
+    const { numPassedTests, numFailedTests } = report(unitFile)
     return { passed: numPassedTests, failed: numFailedTests }
   },
 )
-if (check('build', 'npx', ['nuxt', 'build'])) {
-  const chromium = ensureChromium()
-  if (chromium) {
-    process.env.NUMERON_CHROMIUM = chromium
-    counted('end to end', run('npx', ['playwright', 'test']), () => {
-      const { stats } = report('test-results/e2e.json')
-      if (stats.flaky > 0) console.log(`Passed only the second time: ${stats.flaky}.`)
-      return { passed: stats.expected + stats.flaky, failed: stats.unexpected }
-    })
-  } else {
-    console.error(
-      'No Chromium was found. Install it (as root: apt-get install chromium), or set ' +
-        'NUMERON_CHROMIUM to its path, and run the tests again.',
-    )
-    step('end to end', 0, 1)
-  }
+const built = await building
+step('build', built ? 1 : 0, built ? 0 : 1)
+const chromium = built ? ensureChromium() : null
+if (chromium) {
+  process.env.NUMERON_CHROMIUM = chromium
+  counted('end to end', run('npx', ['playwright', 'test']), () => {
+    const { stats } = report('test-results/e2e.json')
+    return { passed: stats.expected, failed: stats.unexpected + stats.flaky }
+  })
+} else if (built) {
+  console.error(
+    'No Chromium was found. Install it (as root: apt-get install chromium), or set ' +
+      'NUMERON_CHROMIUM to its path, and run the tests again.',
+  )
+  step('end to end', 0, 1)
 }
 
 const total = key => results.reduce((sum, result) => sum + result[key], 0)

@@ -1,6 +1,7 @@
 import { nearestSentMbps } from '../catalogue/sentQualities'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { yardsticks } from '../../tests/yardstick'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { planDifferences } from './differences'
 import { editPlan } from './editPlan'
@@ -103,23 +104,26 @@ describe('what is kept aside', () => {
     expect(read.ok && JSON.stringify(read.plan.keptAside)).toBe('{"__proto__":{"a":1}}')
   })
   it(
-    'is measured before anything slow looks at it: a document of 5 MB is read or refused in ' +
-      'under a second',
+    'is measured before anything slow looks at it: a document of 5 MB is read or refused ' +
+      'quickly',
     () => {
-      const started = performance.now()
-      expect(asideOf({ keptAside: { big: 'x'.repeat(4_800_000) } })).toMatchObject({
-        leftOut: ['big'],
-        plan: { keptAside: {} },
+      const taken = yardsticks(() => {
+        expect(asideOf({ keptAside: { big: 'x'.repeat(4_800_000) } })).toMatchObject({
+          leftOut: ['big'],
+          plan: { keptAside: {} },
+        })
+        expect(
+          asideOf({
+            keptAside: Object.fromEntries(
+              Array.from({ length: 90_000 }, (_, at) => [`k${at}`, at]),
+            ),
+          }).leftOut,
+        ).toHaveLength(90_000 - fields)
+        expect(
+          readPlan({ name: 'x', keptAside: { list: Array.from({ length: maxValues }, () => 0) } }),
+        ).toMatchObject({ ok: false, issues: [{ code: 'TOO_MUCH' }] })
       })
-      expect(
-        asideOf({
-          keptAside: Object.fromEntries(Array.from({ length: 90_000 }, (_, at) => [`k${at}`, at])),
-        }).leftOut,
-      ).toHaveLength(90_000 - fields)
-      expect(
-        readPlan({ name: 'x', keptAside: { list: Array.from({ length: maxValues }, () => 0) } }),
-      ).toMatchObject({ ok: false, issues: [{ code: 'TOO_MUCH' }] })
-      expect(performance.now() - started).toBeLessThan(1000)
+      expect(taken).toBeLessThan(30)
     },
   )
 })

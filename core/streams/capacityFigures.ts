@@ -107,87 +107,120 @@ function leftExpression(capacity: Capacity, { usedShare, servicesLoad }: Hardwar
   )
 }
 
+const capacityParts = {
+  id: 'streams.softwareReference',
+  label: 'Processor capacity',
+  unit: 'reference streams',
+} as const
+
 /** Capacity of the processor alone. */
 export function capacityFigure(
   { converter: { processor: capacity }, score: known }: StreamsFacts,
-  { hardware, pointsPerStream, systemReserveShare }: StreamsSlice,
+  slice: StreamsSlice,
+  format: Format,
+): Figure {
+  const measured = measuredCapacity(slice.hardware, 0)
+  if (measured && capacity) return measuredFigure(measured, { capacity, known, slice }, format)
+  if (capacity && known) return scoredFigure(known, { capacity, slice }, format)
+  return absentFigure(notKnown, {
+    ...capacityParts,
+    inputs: [
+      ...whichScore,
+      'machine.measuredStreams',
+      'choices.pointsPerStream',
+      'choices.systemReserveShare',
+      'machine.passivelyCooled',
+      'machine.usedHoursPerDay',
+      'machine.usedShare',
+      'system.services',
+    ],
+    formula: 'score × (1 − reserve) ÷ points per stream',
+  })
+}
+
+/** As a measurement of the machine found it, with the estimate beside it. */
+function measuredFigure(
+  measured: Estimate,
+  {
+    capacity,
+    known,
+    slice: { hardware, pointsPerStream, systemReserveShare },
+  }: {
+    readonly capacity: Estimate
+    readonly known: PlannedScore | null
+    readonly slice: StreamsSlice
+  },
   format: Format,
 ): Figure {
   const { number: n } = format
-  const parts = {
-    id: 'streams.softwareReference',
-    label: 'Processor capacity',
-    unit: 'reference streams',
-  } as const
-  const reserve = field('choices.systemReserveShare', [systemReserveShare, 'share'])
-  const measured = measuredCapacity(hardware, 0)
-  if (measured && capacity) {
-    const asMeasured = product(
-      workedOut(measured, 'reference streams', {
-        inputs: ['machine.measuredStreams', 'machine.measuredLow'],
-        bare: true,
-        after: 'measured',
-      }),
-      rest(reserve),
-    )
-    return declareFigure(
-      () => leftExpression(asMeasured, hardware),
-      {
-        ...parts,
-        basis: 'measured',
-        source:
-          `A measurement of this machine${hardware.measuredBy ? `: ${hardware.measuredBy}` : ''}. ` +
-          `It scatters by ${n(measuredSpread * 100)} % either way; whole streams that kept up ` +
-          'are the low end.',
-        ...(known
-          ? {
-              note:
-                `The estimate beside it: ${n(known.score.likely, 3)} points, ` +
-                `${n(pointsPerStream)} for each stream, make ` +
-                `${n(known.score.likely / pointsPerStream, 3)} before the reserve.`,
-            }
-          : {}),
-        // The ends are of the measurement, and go through what is left as they are.
-        band: capacity,
-      },
-      format,
-    )
-  }
-  if (!capacity || !known)
-    return absentFigure(notKnown, {
-      ...parts,
-      inputs: [
-        ...whichScore,
-        'machine.measuredStreams',
-        'choices.pointsPerStream',
-        'choices.systemReserveShare',
-        'machine.passivelyCooled',
-        'machine.usedHoursPerDay',
-        'machine.usedShare',
-        'system.services',
-      ],
-      formula: 'score × (1 − reserve) ÷ points per stream',
-    })
-  const score = product(scoreExpression(hardware, known), rest(reserve))
-  const cooled = hardware.passivelyCooled
-    ? product(score, constant(passiveFactor, 'factor', { after: 'without a fan' }))
-    : score
-  const perStream = workedOut(within(pointsPerStream, pointsSpread), 'points/reference stream', {
-    inputs: ['choices.pointsPerStream'],
-    bare: true,
-    after: 'points per stream',
-  })
+  const by = hardware.measuredBy ? `: ${hardware.measuredBy}` : ''
+  return declareFigure(
+    () =>
+      leftExpression(
+        product(
+          workedOut(measured, 'reference streams', {
+            inputs: ['machine.measuredStreams', 'machine.measuredLow'],
+            bare: true,
+            after: 'measured',
+          }),
+          rest(field('choices.systemReserveShare', [systemReserveShare, 'share'])),
+        ),
+        hardware,
+      ),
+    {
+      ...capacityParts,
+      basis: 'measured',
+      source:
+        `A measurement of this machine${by}. It scatters by ${n(measuredSpread * 100)} % either ` +
+        'way; whole streams that kept up are the low end.',
+      ...(known
+        ? {
+            note:
+              `The estimate beside it: ${n(known.score.likely, 3)} points, ` +
+              `${n(pointsPerStream)} for each stream, make ` +
+              `${n(known.score.likely / pointsPerStream, 3)} before the reserve.`,
+          }
+        : {}),
+      // The ends are of the measurement, and go through what is left as they are.
+      band: capacity,
+    },
+    format,
+  )
+}
+
+/** By the score rule. */
+function scoredFigure(
+  known: PlannedScore,
+  {
+    capacity,
+    slice: { hardware, pointsPerStream, systemReserveShare },
+  }: { readonly capacity: Estimate; readonly slice: StreamsSlice },
+  format: Format,
+): Figure {
+  const { number: n } = format
   const rule =
     `Score rule: about ${n(pointsPerStream)} points of the multi-thread score convert one ` +
     `1080p stream, ${n(pointsSpread * 100)} % either way.`
+  const express = (): Capacity => {
+    const reserve = field('choices.systemReserveShare', [systemReserveShare, 'share'])
+    const score = product(scoreExpression(hardware, known), rest(reserve))
+    const cooled = hardware.passivelyCooled
+      ? product(score, constant(passiveFactor, 'factor', { after: 'without a fan' }))
+      : score
+    const perStream = workedOut(within(pointsPerStream, pointsSpread), 'points/reference stream', {
+      inputs: ['choices.pointsPerStream'],
+      bare: true,
+      after: 'points per stream',
+    })
+    return chosen(
+      ['machine.measuredStreams', 'machine.passivelyCooled', ...whichProcessor],
+      leftExpression(quotient(cooled, perStream), hardware),
+    )
+  }
   return declareFigure(
-    () =>
-      chosen(
-        ['machine.measuredStreams', 'machine.passivelyCooled', ...whichProcessor],
-        leftExpression(quotient(cooled, perStream), hardware),
-      ),
+    express,
     {
-      ...parts,
+      ...capacityParts,
       source:
         known.from === 'clock'
           ? 'The score is not known: cores × sustained GHz × points per core-GHz by year of ' +

@@ -17,13 +17,21 @@ import type { Choices } from '../plan/choices'
 import type { Format } from '../units/format'
 import { slotMinutes, weekTimeText } from '../units/week'
 import { whatConverts } from '../expressions/inputs/conversionInputs'
-import { habitConvertingId } from './conversionsNeeded'
+import { habitConvertingId, type ConversionsNeeded } from './conversionsNeeded'
+import type { Demand } from './demand'
 import type { StreamsFacts, StreamsSlice } from './streamsFacts'
 
 const exact =
   'The number that needs converting is Poisson-binomial over the viewers, worked out ' +
   'exactly for each of the 2016 five-minute slots, whether or not this machine can convert ' +
   'it; the largest level of any slot counts.'
+
+/** What the figures of a household with habits are told from. */
+interface Told {
+  readonly demand: Demand
+  readonly fromHabits: NonNullable<ConversionsNeeded['fromHabits']>
+  readonly format: Format
+}
 
 /** The figures of the conversions needed. */
 export function neededFigures(
@@ -33,12 +41,34 @@ export function neededFigures(
 ): Figure[] {
   const { fromHabits, heads } = needed
   if (!fromHabits || !demand) return answeredFigures(needed, slice, format)
-  const { number: n } = format
-  const { school, minutesShortTarget } = slice
+  const told = { demand, fromHabits, format }
+  const peaks = convertingFigures(told)
+  return [
+    ...peaks,
+    askedFigure(needed.needed, slice, format),
+    levelFigure('95', peaks, told),
+    levelFigure('99', peaks, told),
+    declareFigure(
+      () =>
+        workedOut(heads, 'conversions', {
+          inputs: [...whatConverts, 'choices.school'],
+          says: `viewers with any conversion in their habits: ${heads}`,
+        }),
+      {
+        id: 'streams.askedHeadCount',
+        label: 'Conversions if every viewer watches',
+        unit: 'conversions',
+        note: 'Guests are not included.',
+      },
+      format,
+    ),
+  ]
+}
+
+/** Each viewer's chance to be converting at the worst moment, with the habits behind it. */
+function convertingFigures({ demand, fromHabits: { counts, parts }, format }: Told): Figure[] {
   const { week, convertingShares } = demand
-  const { counts, parts } = fromHabits
-  const peak = counts.slot95
-  const peakFigures = parts.map(({ watcher, habits }) =>
+  return parts.map(({ watcher, habits }) =>
     declareFigure(
       () =>
         chosen(
@@ -60,37 +90,50 @@ export function neededFigures(
         ),
       {
         id: `streams.peak.${watcher}`,
-        label: `${week.watchers[watcher]!.name} converting, ${weekTimeText(peak * slotMinutes)}`,
+        label:
+          `${week.watchers[watcher]!.name} converting, ` +
+          weekTimeText(counts.slot95 * slotMinutes),
         unit: 'share',
       },
       format,
     ),
   )
-  const level = (share: '95' | '99', value: number, slot: number): Figure => {
-    const chances =
-      slot === peak
-        ? `chances ${parts.map(({ chance }) => n(chance, 3)).join(', ') || 'none'} → `
-        : ''
-    return declareFigure(
-      () =>
-        workedOut(value, 'conversions', {
-          inputs: [
-            ...(slot === peak ? peakFigures.map(({ id }) => ({ figure: id })) : []),
-            ...whatConverts,
-          ],
-          says:
-            `${weekTimeText(slot * slotMinutes)}: ${chances}no more than ${value} are converted ` +
-            `in ${share} weeks of 100`,
-        }),
-      {
-        id: `streams.asked${share}`,
-        label: `Conversions, ${share} % level`,
-        unit: 'conversions',
-        source: exact,
-      },
-      format,
-    )
-  }
+}
+
+/** The number converting that is not exceeded in so many weeks of 100. */
+function levelFigure(
+  share: '95' | '99',
+  peaks: readonly Figure[],
+  { fromHabits: { counts, parts }, format }: Told,
+): Figure {
+  const [level, slot] =
+    share === '95' ? [counts.level95, counts.slot95] : [counts.level99, counts.slot99]
+  const isPeak = slot === counts.slot95
+  const told = parts.map(({ chance }) => format.number(chance, 3)).join(', ') || 'none'
+  return declareFigure(
+    () =>
+      workedOut(level, 'conversions', {
+        inputs: [...(isPeak ? peaks.map(({ id }) => ({ figure: id })) : []), ...whatConverts],
+        says:
+          `${weekTimeText(slot * slotMinutes)}: ${isPeak ? `chances ${told} → ` : ''}no more ` +
+          `than ${level} are converted in ${share} weeks of 100`,
+      }),
+    {
+      id: `streams.asked${share}`,
+      label: `Conversions, ${share} % level`,
+      unit: 'conversions',
+      source: exact,
+    },
+    format,
+  )
+}
+
+/** The conversions to plan for, by the planning rule. */
+function askedFigure(
+  needed: number,
+  { school, minutesShortTarget }: StreamsSlice,
+  format: Format,
+): Figure {
   const bySchool: Readonly<Record<Choices['school'], { inputs: readonly Input[]; says: string }>> =
     {
       level95: { inputs: [{ figure: 'streams.asked95' }], says: 'the 95 % level' },
@@ -101,40 +144,21 @@ export function neededFigures(
       },
       minutesShort: {
         inputs: ['choices.minutesShortTarget', ...whatConverts],
-        says: `more convert for at most ${n(minutesShortTarget)} minutes a month`,
+        says: `more convert for at most ${format.number(minutesShortTarget)} minutes a month`,
       },
       // Habits are not planned for then.
       atOnce: { inputs: [], says: '' },
     }
   const { inputs, says } = bySchool[school]
-  return [
-    ...peakFigures,
-    declareFigure(
-      () =>
-        workedOut(needed.needed, 'conversions', {
-          inputs: [...inputs, 'choices.school'],
-          says: `${says}: ${needed.needed}`,
-        }),
-      { id: 'streams.asked', label: 'Conversions needed', unit: 'conversions' },
-      format,
-    ),
-    level('95', counts.level95, counts.slot95),
-    level('99', counts.level99, counts.slot99),
-    declareFigure(
-      () =>
-        workedOut(heads, 'conversions', {
-          inputs: [...whatConverts, 'choices.school'],
-          says: `viewers with any conversion in their habits: ${heads}`,
-        }),
-      {
-        id: 'streams.askedHeadCount',
-        label: 'Conversions if every viewer watches',
-        unit: 'conversions',
-        note: 'Guests are not included.',
-      },
-      format,
-    ),
-  ]
+  return declareFigure(
+    () =>
+      workedOut(needed, 'conversions', {
+        inputs: [...inputs, 'choices.school'],
+        says: `${says}: ${needed}`,
+      }),
+    { id: 'streams.asked', label: 'Conversions needed', unit: 'conversions' },
+    format,
+  )
 }
 
 type Conversions = Expression<DimensionsOf<'conversions'>>

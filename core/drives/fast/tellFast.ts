@@ -82,7 +82,8 @@ export function dataDrivesCarry({
 /** Figures of fast storage, each with its working. */
 export function fastFigures(fast: FastStorage, tale: FastTale): Figure[] {
   return [
-    ...ssdFigures(fast, tale),
+    ssdNeededFigure(fast, tale.format),
+    ...useFigures(fast, tale),
     wearFigure(fast, tale),
     browsingFigure(tale),
     streamsFigure(tale),
@@ -90,46 +91,50 @@ export function fastFigures(fast: FastStorage, tale: FastTale): Figure[] {
   ]
 }
 
-/** What lies on the SSD, and how large it must be for that. */
-function ssdFigures(
+/** How large the SSD must be for what lies on it. */
+function ssdNeededFigure(fast: FastStorage, format: Format): Figure {
+  return declareFigure(
+    () =>
+      quotient(
+        quotient(
+          workedOut(fast.ssdGB, 'GB', {
+            inputs: [
+              'drives.systemOn',
+              'drives.indexOn',
+              'drives.scratchOn',
+              'drives.cacheOn',
+              'drives.workOn',
+              'drives.systemGB',
+              'drives.workGB',
+              { figure: 'fast.scratchGB' },
+              { figure: 'fast.cacheGB' },
+              { figure: 'fast.indexGB' },
+              'library.holdings',
+            ],
+            after: 'that lie on it',
+          }),
+          constant(ssdFill, 'share'),
+        ),
+        conversion(1000, 'GB/TB'),
+      ),
+    {
+      id: 'fast.ssdNeededTB',
+      label: 'SSD needed',
+      unit: 'TB',
+      note: `Of what lies behind an SSD, ${format.number(frontShare * 100)} % is taken to be in it.`,
+    },
+    format,
+  )
+}
+
+/** What lies on the SSD beside the holdings. */
+function useFigures(
   fast: FastStorage,
   { plan: { drives }, sentMbps, conversions, format }: FastTale,
 ): Figure[] {
   const { number: n } = format
   const sessions = Math.max(1, Math.ceil(conversions))
-  const needed = quotient(
-    quotient(
-      workedOut(fast.ssdGB, 'GB', {
-        inputs: [
-          'drives.systemOn',
-          'drives.indexOn',
-          'drives.scratchOn',
-          'drives.cacheOn',
-          'drives.workOn',
-          'drives.systemGB',
-          'drives.workGB',
-          { figure: 'fast.scratchGB' },
-          { figure: 'fast.cacheGB' },
-          { figure: 'fast.indexGB' },
-          'library.holdings',
-        ],
-        after: 'that lie on it',
-      }),
-      constant(ssdFill, 'share'),
-    ),
-    conversion(1000, 'GB/TB'),
-  )
   return [
-    declareFigure(
-      () => needed,
-      {
-        id: 'fast.ssdNeededTB',
-        label: 'SSD needed',
-        unit: 'TB',
-        note: `Of what lies behind an SSD, ${n(frontShare * 100)} % is taken to be in it.`,
-      },
-      format,
-    ),
     declareFigure(
       () =>
         product(

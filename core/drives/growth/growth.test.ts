@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { yardsticks } from '../../../tests/yardstick'
 import { catalogue } from '../../catalogue/catalogue'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { layouts } from '../layouts/layouts'
@@ -399,14 +400,15 @@ describe('growth of a plan', () => {
       grown.cheapest!.filter(({ month }) => month === 0).reduce((sum, { count }) => sum + count, 0),
     ).toBeGreaterThanOrEqual(3)
   })
-  it('of the largest plan is told within seconds', () => {
-    const began = performance.now()
-    const grown = planGrowth(
-      plan({ lots: [{ count: 20, sizeTB: 8 }], layout: 'dedicated-2' }),
-      { contentTB: line(100, 10, 180), layoutId: 'dedicated-2', bays: 60, copyMBps: 100 },
-      catalogue,
-    )
-    expect(grown.leftOutTB).toHaveLength(6)
-    expect(performance.now() - began).toBeLessThan(10_000)
+  it('of the largest plan is told before anybody grows tired of it', () => {
+    const taken = yardsticks(() => {
+      const grown = planGrowth(
+        plan({ lots: [{ count: 20, sizeTB: 8 }], layout: 'dedicated-2' }),
+        { contentTB: line(100, 10, 180), layoutId: 'dedicated-2', bays: 60, copyMBps: 100 },
+        catalogue,
+      )
+      expect(grown.leftOutTB).toHaveLength(6)
+    })
+    expect(taken).toBeLessThan(150)
   })
 })

@@ -66,9 +66,7 @@ function costFigure(
     {
       ...parts,
       unit: 'money',
-      source:
-        `Prices of the catalogue today × (1 − ${n(fallPerYear)}) to the power of month ÷ 12` +
-        `${moves}.`,
+      source: `Prices of the catalogue today × (1 − ${n(fallPerYear)})^(month ÷ 12)` + `${moves}.`,
     },
     format,
   )
