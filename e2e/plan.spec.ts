@@ -1,3 +1,4 @@
+import { currentSchemaVersion } from '../core/plan/planSchema'
 import { expect, test } from './fixtures'
 
 test('the first line, end to end: edit, the verdict changes, reload, still there, export, import', async ({
@@ -28,7 +29,7 @@ test('the first line, end to end: edit, the verdict changes, reload, still there
   const { name, text } = await numeron.exportPlan()
   expect(name).toBe('tide-mill-house.numeron.json')
   expect(JSON.parse(text)).toMatchObject({
-    schemaVersion: 4,
+    schemaVersion: currentSchemaVersion,
     machine: { score: 20_000 },
     drives: { lots: [{ count: 5 }, {}] },
   })
@@ -206,7 +207,9 @@ test('working shows how a figure came about, down to the field it was entered in
   await numeron.goTo('Streams', 'Mix')
   await page.locator('[data-figure="streams.softwareReference"]').first().click()
   const panel = page.getByRole('dialog', { name: /^Show working/ })
-  await expect(panel).toContainText('6,200 points × (1 − 0.15) ÷ 2,000 = 2.64')
+  await expect(panel).toContainText(
+    '6,200 points × (1 − 0.15) ÷ 2,000 points per stream = 2.635 reference streams',
+  )
   await panel.locator('[data-input="machine.score"]').click()
   await expect(numeron.field('machine.score')).toBeFocused()
 
@@ -214,7 +217,7 @@ test('working shows how a figure came about, down to the field it was entered in
   await page.locator('[data-figure="drives.monthFull"]').first().click()
   await panel.locator('[data-input="drives.roomTB"]').click()
   await panel.locator('[data-input="drives.usableTB"]').click()
-  await expect(panel).toContainText('20 TB raw − 8 copies and parity − 0 unused = 12 TB')
+  await expect(panel).toContainText('20 TB raw − 8 TB of copies and parity = 12 TB')
   await panel.getByRole('button', { name: 'Room', exact: true }).click()
   await expect(panel.getByRole('heading', { name: 'Room', exact: true })).toBeVisible()
   await page.keyboard.press('Escape')

@@ -87,7 +87,7 @@ test('a long scan shows progress and can be cancelled, while the page goes on', 
 }) => {
   await numeron.openLatest()
   await numeron.goTo('Library', 'Scan')
-  await page.locator('#scan-file').setInputFiles(upload('long.json', files.join('\n').repeat(1200)))
+  await page.locator('#scan-file').setInputFiles(upload('long.json', files.join('\n').repeat(3000)))
   await expect(page.getByRole('status').filter({ hasText: 'files read' })).toBeVisible()
   await page.locator('#field-name').fill('Long scan')
   await expect(page.locator('#field-name')).toHaveValue('Long scan')

@@ -162,7 +162,7 @@ test(
     await expect(page.locator('[data-figure="machine.idleW"]').first()).toBeVisible()
     await page.locator('[data-figure="machine.idleW"]').first().click()
     await expect(page.getByRole('dialog', { name: /^Show working/ })).toContainText(
-      'behind the supply',
+      'efficiency of the supply',
     )
   },
 )

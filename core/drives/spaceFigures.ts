@@ -102,14 +102,21 @@ export function spaceFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
   const { usableTB, rawTB, redundancyTB, mismatchTB, sparesTB } = pool.arrangement
   const inputs = arrangedBy(facts)
   const spares = sparesTB.reduce((a, b) => a + b, 0)
-  const part = (sizeTB: number, after: string) => minus(workedOut(sizeTB, 'TB', { inputs, after }))
+  const parts = [
+    [spares, 'of hot spares'],
+    [redundancyTB, 'of copies and parity'],
+    [mismatchTB, 'unused'],
+  ] as const
   const usable = declareFigure(
     () =>
-      sum(
-        figureOf('drives.rawTB', [rawTB, 'TB'], { after: 'raw' }),
-        ...(spares > 0 ? [part(spares, 'of hot spares')] : []),
-        part(redundancyTB, 'of copies and parity'),
-        part(mismatchTB, 'unused'),
+      chosen(
+        inputs,
+        sum(
+          figureOf('drives.rawTB', [rawTB, 'TB'], { after: 'raw' }),
+          ...parts.flatMap(([sizeTB, after]) =>
+            sizeTB > 0 ? [minus(workedOut(sizeTB, 'TB', { inputs, after }))] : [],
+          ),
+        ),
       ),
     {
       id: 'drives.usableTB',

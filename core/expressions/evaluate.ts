@@ -41,9 +41,10 @@ export function inputsOf({ node }: AnyExpression): string[] {
 /** The same as they were declared, with repetitions. */
 export function inputsBelow(node: Node): Input[] {
   const own = node.kind === 'given' ? node.inputs : 'by' in node ? node.by : []
+  // What stands in the formula comes before what decided for it.
   return node.kind === 'brief'
     ? [...own]
-    : [...own, ...partsOf(node).flatMap(part => inputsBelow(part.node))]
+    : [...partsOf(node).flatMap(part => inputsBelow(part.node)), ...own]
 }
 
 /** A number that is whole but for the noise of its arithmetic counts as whole. */

@@ -131,7 +131,9 @@ export function formulaText(
   if (node.kind === 'given' && node.says !== undefined) return node.says
   const rounding = node.kind in roundings ? (node as Extract<Node, { kind: Rounding }>) : null
   const inner = rounding ? rounding.of : expression
-  const result = (value: number) => amountText({ value, unit }, { digits }, format)
+  // A share is read as the figure itself is shown.
+  const result = (value: number) =>
+    unit === 'share' ? format.share(value) : amountText({ value, unit }, { digits }, format)
   const text = `${partOf(inner, format).text} = ${result(likelyOf(inner))}`
   return rounding && rounding.kind !== 'toCents'
     ? `${text}, ${roundings[rounding.kind]}: ${format.number(likelyOf(expression))}`

@@ -127,7 +127,7 @@ describe('the text of an expression', () => {
   it('writes words, money, chances and conversions as people read them', () => {
     expect(text(constant(890, 'money', { before: 'machine' }), 'money')).toBe('machine €890 = €890')
     expect(text(constant(0.00002, 'share', { asChance: true, after: 'theft' }), 'share')).toBe(
-      '1 in 50,000 theft = 2e-5',
+      '1 in 50,000 theft = 1 in 50,000',
     )
     expect(text(quotient(a, conversion(1000, 'GB/TB')))).toBe('2 TB ÷ 1,000 = 0.002 TB')
     expect(text(named(sum(a, b), { after: 'of both' }))).toBe('(2 TB + 3 TB) of both = 5 TB')

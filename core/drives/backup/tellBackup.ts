@@ -15,6 +15,7 @@ import {
   workedOut,
   type Expression,
   type Input,
+  type Words,
 } from '../../expressions/expression'
 import type { PlanPath } from '../../expressions/planPath'
 import type { DimensionsOf } from '../../expressions/unitTypes'
@@ -130,11 +131,48 @@ export function backupFigures({ places }: BackupPlan, drives: Settings, format: 
   ])
 }
 
+/** What a copy costs a year: its drives, a store, the electricity of a second machine. */
+function priceParts(
+  { id, copyTB, media, pricePerYear }: PlaceCopy,
+  drives: Settings,
+  { size, drivesOfIt }: { readonly size: Figure; readonly drivesOfIt: Figure },
+): Expression<DimensionsOf<'money'>>[] {
+  const { mediumTB, paths } = settingsOf(id, drives)
+  const parts: Expression<DimensionsOf<'money'>>[] = []
+  if (media > 0)
+    parts.push(
+      quotient(
+        product(
+          figureOf(drivesOfIt.id, [media, 'drives']),
+          workedOut(mediumTB, 'TB/drive', { inputs: paths.mediumTB }),
+          field('drives.copyPricePerTB', [drives.copyPricePerTB, 'money/TB']),
+        ),
+        constant(mediumYears, 'factor', { after: 'years' }),
+      ),
+    )
+  if (pricePerYear.store > 0)
+    parts.push(
+      product(
+        figureOf(size.id, [copyTB, 'TB']),
+        field('drives.storePricePerTBMonth', [drives.storePricePerTBMonth, 'money/TB']),
+        constant(monthsPerYear, 'factor', { after: 'months' }),
+      ),
+    )
+  if (pricePerYear.electricity > 0)
+    parts.push(
+      workedOut(pricePerYear.electricity, 'money', {
+        inputs: ['drives.secondBoxW', ...energyPrice],
+        before: 'electricity',
+      }),
+    )
+  return parts
+}
+
 /** More holdings are not told one by one in a sum. */
 const rowsTold = 6
 
 function placeFigures(place: PlaceCopy, drives: Settings, format: Format): Figure[] {
-  const { id, copyTB, media, rows, line, pricePerYear } = place
+  const { id, copyTB, media, rows, line } = place
   const { sets, mediumTB, paths } = settingsOf(id, drives)
   const figure = <const Unit extends string>(what: string, label: string, unit: Unit) => ({
     id: `backup.${id}.${what}`,
@@ -181,37 +219,7 @@ function placeFigures(place: PlaceCopy, drives: Settings, format: Format): Figur
     figure('media', 'Drives for it', 'drives'),
     format,
   )
-  const parts = [
-    ...(media > 0
-      ? [
-          quotient(
-            product(
-              figureOf(drivesOfIt.id, [media, 'drives']),
-              workedOut(mediumTB, 'TB/drive', { inputs: paths.mediumTB }),
-              field('drives.copyPricePerTB', [drives.copyPricePerTB, 'money/TB']),
-            ),
-            constant(mediumYears, 'factor', { after: 'years' }),
-          ),
-        ]
-      : []),
-    ...(pricePerYear.store > 0
-      ? [
-          product(
-            figureOf(size.id, [copyTB, 'TB']),
-            field('drives.storePricePerTBMonth', [drives.storePricePerTBMonth, 'money/TB']),
-            constant(monthsPerYear, 'factor', { after: 'months' }),
-          ),
-        ]
-      : []),
-    ...(pricePerYear.electricity > 0
-      ? [
-          workedOut(pricePerYear.electricity, 'money', {
-            inputs: ['drives.secondBoxW', ...energyPrice],
-            before: 'electricity',
-          }),
-        ]
-      : []),
-  ]
+  const parts = priceParts(place, drives, { size, drivesOfIt })
   return [
     size,
     drivesOfIt,
@@ -275,91 +283,76 @@ function lineFigure(
   )
 }
 
+/** What a holding's copy follows from: its size, and what changes of it. */
+function inputsOfRow({ holding: { index } }: HoldingCopy): {
+  readonly own: readonly Input[]
+  readonly changes: readonly Input[]
+} {
+  return index === null
+    ? {
+        own: ['library.otherTB'],
+        changes: ['library.otherGrowthGBPerMonth', 'drives.changedGBPerMonth'],
+      }
+    : {
+        own: [{ figure: `library.holdings.${index}.contentTB` }],
+        changes: [`library.holdings.${index}`, 'drives.changedGBPerMonth'],
+      }
+}
+
+interface Row {
+  readonly place: PlaceCopy
+  readonly row: HoldingCopy
+  readonly at: number
+  readonly drives: Settings
+  readonly format: Format
+}
+type Size = Expression<DimensionsOf<'TB'>>
+
+const sizeOf = ({ row }: Row): Size =>
+  workedOut(row.holding.sizeTB, 'TB', { inputs: inputsOfRow(row).own })
+function changedOf({ place, row, drives }: Row): Size {
+  const { everyDays, paths } = settingsOf(place.id, drives)
+  return product(
+    workedOut(row.holding.changedTBPerDay, 'TB/day', {
+      inputs: inputsOfRow(row).changes,
+      after: 'of changes',
+    }),
+    field(paths.everyDays, [everyDays, 'days']),
+  )
+}
+const partsOf = <const Unit extends string>(
+  { place: { id }, row, at }: Row,
+  [what, label, unit]: readonly [what: string, label: string, unit: Unit],
+) => ({
+  id: `backup.${id}.${at}.${what}`,
+  label: `${row.holding.name}: ${label}`,
+  unit,
+})
+
 function rowFigures(
-  { id, rateMBps, backMBps, fetchHours }: PlaceCopy,
+  place: PlaceCopy,
   { row, at }: { readonly row: HoldingCopy; readonly at: number },
   { drives, format }: { readonly drives: Settings; readonly format: Format },
 ): Figure[] {
-  const { holding, fullHours, incrementHours, backHours } = row
-  const { everyDays, kept, sets, paths } = settingsOf(id, drives)
-  const own: readonly Input[] =
-    holding.index === null
-      ? ['library.otherTB']
-      : [{ figure: `library.holdings.${holding.index}.contentTB` }]
-  const changes: readonly Input[] = [
-    ...(holding.index === null
-      ? (['library.otherGrowthGBPerMonth'] as const)
-      : [`library.holdings.${holding.index}` as const]),
-    'drives.changedGBPerMonth',
-  ]
-  const figure = <const Unit extends string>(what: string, label: string, unit: Unit) => ({
-    id: `backup.${id}.${at}.${what}`,
-    label: `${holding.name}: ${label}`,
-    unit,
-  })
-  const size = workedOut(holding.sizeTB, 'TB', { inputs: own })
-  const changed = product(
-    workedOut(holding.changedTBPerDay, 'TB/day', { inputs: changes, after: 'of changes' }),
-    field(paths.everyDays, [everyDays, 'days']),
-  )
-  const overLine = id === 'awayCopy' && drives.awayBy !== 'carried'
-  const rateInputs: readonly Input[] = overLine
-    ? ['network.uploadMbps', 'drives.awayUploadShare', 'network.downloadMbps', 'drives.awayBy']
-    : [{ figure: 'network.homeLinkMbps' }]
-  const hoursOf = (
-    bytes: Expression<DimensionsOf<'TB'>>,
-    mbps: number,
-    after?: string,
-  ): Expression<DimensionsOf<'h'>> =>
-    quotient(
-      quotient(
-        product(bytes, conversion(1e6, 'MB/TB')),
-        workedOut(mbps, 'MB/s', { inputs: rateInputs, ...(after ? { after } : {}) }),
-      ),
-      conversion(3600, 's/h'),
-    )
-  const timed = (
-    parts: ReturnType<typeof figure<'h'>>,
-    hours: number,
-    expression: () => Expression<DimensionsOf<'h'>>,
-  ): Figure =>
-    Number.isFinite(hours)
-      ? declareFigure(
-          () =>
-            hours === 0
-              ? workedOut(0, 'h', { inputs: own, says: 'Nothing has to be copied.' })
-              : expression(),
-          parts,
-          format,
-        )
-      : absentFigure('Nothing gets through at that rate.', {
-          ...parts,
-          inputs: [...own, ...rateInputs],
-          formula: 'size ÷ rate',
-        })
-  const whileItRuns = overLine ? 'while the copy runs' : undefined
+  const { everyDays, kept, sets, paths } = settingsOf(place.id, drives)
+  const own = { place, row, at, drives, format }
   return [
     declareFigure(
       () =>
         sum(
-          size,
+          sizeOf(own),
           product(
-            changed,
+            changedOf(own),
             workedOut(kept, 'factor', {
               inputs: [paths.kept, 'drives.copiesWithVersions'],
               after: 'older versions',
             }),
           ),
         ),
-      figure('copyTB', 'size of the copy', 'TB'),
+      partsOf(own, ['copyTB', 'size of the copy', 'TB']),
       format,
     ),
-    timed(figure('fullHours', 'first copy', 'h'), fullHours, () =>
-      hoursOf(size, rateMBps, whileItRuns),
-    ),
-    timed(figure('incrementHours', 'each further copy', 'h'), incrementHours, () =>
-      hoursOf(changed, rateMBps, whileItRuns),
-    ),
+    ...hoursFigures(own),
     declareFigure(
       () =>
         product(
@@ -369,17 +362,56 @@ function rowFigures(
             after: sets === 1 ? 'set' : 'sets that take turns',
           }),
         ),
-      figure('ageDays', 'the copy is at most so old', 'days'),
+      partsOf(own, ['ageDays', 'the copy is at most so old', 'days']),
       format,
     ),
-    timed(figure('backHours', 'until it is back', 'h'), backHours, () =>
-      sum(
-        workedOut(fetchHours, 'h', {
-          inputs: [`drives.${id}`, 'drives.awayBy'],
-          after: 'until it is at hand',
-        }),
-        ...(holding.sizeTB > 0 ? [hoursOf(size, backMBps)] : []),
+  ]
+}
+
+/** Hours of the first copy, of each further one, and until it is back. */
+function hoursFigures(own: Row): Figure[] {
+  const { place, row, drives, format } = own
+  const { id, rateMBps, backMBps, fetchHours } = place
+  const overLine = id === 'awayCopy' && drives.awayBy !== 'carried'
+  const rateInputs: readonly Input[] = overLine
+    ? ['network.uploadMbps', 'drives.awayUploadShare', 'network.downloadMbps', 'drives.awayBy']
+    : [{ figure: 'network.homeLinkMbps' }]
+  const inputs = [...inputsOfRow(row).own, ...rateInputs]
+  const hoursOf = (size: Size, mbps: number, words: Words = {}) =>
+    quotient(
+      quotient(
+        product(size, conversion(1e6, 'MB/TB')),
+        workedOut(mbps, 'MB/s', { inputs: rateInputs, ...words }),
       ),
+      conversion(3600, 's/h'),
+    )
+  const nothing = workedOut(0, 'h', { inputs, says: 'Nothing has to be copied.' })
+  const timed = (
+    what: readonly [string, string, 'h'],
+    hours: number,
+    express: () => Expression<DimensionsOf<'h'>>,
+  ): Figure =>
+    Number.isFinite(hours)
+      ? declareFigure(() => (hours === 0 ? nothing : express()), partsOf(own, what), format)
+      : absentFigure('Nothing gets through at that rate.', {
+          ...partsOf(own, what),
+          inputs,
+          formula: 'size ÷ rate',
+        })
+  const words = overLine ? { after: 'while the copy runs' } : {}
+  const atHand = workedOut(fetchHours, 'h', {
+    inputs: [`drives.${id}`, 'drives.awayBy'],
+    after: 'until it is at hand',
+  })
+  return [
+    timed(['fullHours', 'first copy', 'h'], row.fullHours, () =>
+      hoursOf(sizeOf(own), rateMBps, words),
+    ),
+    timed(['incrementHours', 'each further copy', 'h'], row.incrementHours, () =>
+      hoursOf(changedOf(own), rateMBps, words),
+    ),
+    timed(['backHours', 'until it is back', 'h'], row.backHours, () =>
+      row.holding.sizeTB > 0 ? sum(atHand, hoursOf(sizeOf(own), backMBps)) : atHand,
     ),
   ]
 }
