@@ -58,6 +58,16 @@ export function inOrderOfNeeds(domains: readonly Domain[]): Domain[] {
   return ordered
 }
 
+/** @throws {CoreRangeError} FIGURE_TWICE: two figures of one id */
+function byId(list: readonly Figure[]): Record<string, Figure> {
+  const figures: Record<string, Figure> = {}
+  for (const figure of list) {
+    if (figures[figure.id]) throw new CoreRangeError('FIGURE_TWICE', { id: figure.id })
+    figures[figure.id] = figure
+  }
+  return figures
+}
+
 /**
  * An assessor of these domains. It owns its memory: each domain's last few results, by the values
  * that its `read` returned.
@@ -118,6 +128,15 @@ export function createAssessor<const Domains extends readonly Domain[]>(
       entry.told = { format, telling: tell(entry.facts as never, entry.slice as never, format) }
     return entry.told.telling
   }
+  /** The figures of a telling, declared once however many assessments share it. */
+  const declared = new WeakMap<Telling, readonly Figure[]>()
+  function told(telling: Telling): readonly Figure[] {
+    const known = declared.get(telling)
+    if (known) return known
+    const figures = telling.figures()
+    declared.set(telling, figures)
+    return figures
+  }
   const factsIn = (entries: Map<string, Entry>) =>
     Object.fromEntries([...entries].map(([id, { facts }]) => [id, facts])) as FactsOf<Domains>
   const closures = new Map<string, readonly Domain[]>()
@@ -138,13 +157,11 @@ export function createAssessor<const Domains extends readonly Domain[]>(
     assess(plan, shipped, format = formatOf({ locale: 'en', currency: plan.brief.currency })) {
       const entries = entriesOf(plan, shipped)
       const tellings = domains.map(domain => tellingOf(domain, entries.get(domain.id)!, format))
-      const figures: Record<string, Figure> = {}
-      for (const entry of tellings.flatMap(telling => telling.figures)) {
-        if (figures[entry.id]) throw new CoreRangeError('FIGURE_TWICE', { id: entry.id })
-        figures[entry.id] = entry
-      }
+      let figures: Record<string, Figure> | null = null
       return {
-        figures,
+        get figures() {
+          return (figures ??= byId(tellings.flatMap(telling => told(telling))))
+        },
         verdicts: byHeadroomOrder(tellings.flatMap(telling => telling.verdicts)),
         findings: worstFirst(tellings.flatMap(telling => telling.findings)),
         domains: factsIn(entries),

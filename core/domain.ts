@@ -7,13 +7,18 @@ import type { Verdict } from './verdict'
 
 /** What one domain has to say of a plan, in words. */
 export interface Telling {
-  readonly figures: readonly Figure[]
+  /** asked for when the first of them is read: an edit wants verdicts, and shows few figures */
+  readonly figures: () => readonly Figure[]
   readonly verdicts: readonly Verdict[]
   readonly findings: readonly Finding[]
 }
 
 /** Of a domain that only gives others what they need. */
-export const nothingToTell = (): Telling => ({ figures: [], verdicts: [], findings: [] })
+export const nothingToTell = (): Telling => ({
+  figures: () => [],
+  verdicts: [],
+  findings: [],
+})
 
 /**
  * One domain of an assessment. Facts come before words: `facts` gives plain numbers with bands,

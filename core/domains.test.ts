@@ -22,7 +22,7 @@ const shelves = defineDomain({
   }),
   facts: ({ contentTB }) => ({ metres: contentTB * 2 }),
   tell: (_, { contentTB }, format) => ({
-    figures: [
+    figures: () => [
       declareFigure(
         () => product(figureOf('library.contentTB', [contentTB, 'TB']), constant(2, 'm/TB')),
         { id: 'shelves.metres', label: 'Shelves', unit: 'm' },
@@ -59,7 +59,8 @@ describe('a domain', () => {
   })
   it('may not make a figure that another has made', () => {
     expect(() =>
-      createAssessor([shelves, ...domains, { ...shelves, id: 'again' }]).assess(demo, catalogue),
+      createAssessor([shelves, ...domains, { ...shelves, id: 'again' }]).assess(demo, catalogue)
+        .figures,
     ).toThrow('FIGURE_TWICE')
   })
 })

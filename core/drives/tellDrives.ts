@@ -23,7 +23,7 @@ export function tellDrives(facts: DrivesFacts, slice: DrivesSlice, format: Forma
   const raw = rawFigure(tale)
   return pool
     ? {
-        figures: [
+        figures: () => [
           raw,
           ...spaceFigures(pool, tale),
           neededFigure(tale),
@@ -34,7 +34,7 @@ export function tellDrives(facts: DrivesFacts, slice: DrivesSlice, format: Forma
         findings: [...poolFindings(pool, tale), ...catalogueFindings(tale)],
       }
     : {
-        figures: [
+        figures: () => [
           raw,
           ...missingFigures(failedDriveSentence(facts, format), tale),
           neededFigure(tale),

@@ -27,7 +27,7 @@ export function tellHousehold(
   format: Format,
 ): Telling {
   return {
-    figures: [
+    figures: () => [
       headFigure(facts, format),
       ...watchingFigures(facts.week, facts.counts.slot95, format),
       ...levelFigures(facts, format),

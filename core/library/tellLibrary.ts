@@ -39,18 +39,20 @@ export function kindLabel(kind: HoldingKindId | 'other'): string {
 
 /** The library's facts in words. */
 export function tellLibrary(facts: LibraryFacts, slice: LibrarySlice, format: Format): Telling {
-  const holdings = slice.library.holdings.map((_, index) =>
-    holdingFigure(index, { facts, slice, format }),
-  )
   return {
-    figures: [
-      ...holdings,
-      contentFigure(facts, holdings, format),
-      growthFigure(facts, slice, format),
-      horizonFigure(facts, slice, format),
-      irreplaceableFigure(facts, holdings, format),
-      thumbFigure(facts, slice, format),
-    ],
+    figures: () => {
+      const holdings = slice.library.holdings.map((_, index) =>
+        holdingFigure(index, { facts, slice, format }),
+      )
+      return [
+        ...holdings,
+        contentFigure(facts, holdings, format),
+        growthFigure(facts, slice, format),
+        horizonFigure(facts, slice, format),
+        irreplaceableFigure(facts, holdings, format),
+        thumbFigure(facts, slice, format),
+      ]
+    },
     verdicts: [],
     findings: libraryFindings(facts, slice),
   }

@@ -36,7 +36,7 @@ export function tellMachine(facts: MachineFacts, slice: MachineSlice, format: Fo
     after: slice.driveCount === 1 ? 'drive' : 'drives',
   })
   return {
-    figures: [
+    figures: () => [
       declareFigure(
         () => sum(bays, minus(used)),
         { id: 'machine.freeBays', label: 'Free bays', unit: 'bays' },

@@ -32,7 +32,7 @@ import { shortChance, type WatchingLoad } from './watchingLoad'
 /** The network's facts in words. */
 export function tellNetwork(facts: NetworkFacts, slice: NetworkSlice, format: Format): Telling {
   return {
-    figures: [
+    figures: () => [
       ...awayFigures(facts, slice, format),
       ...loadFigures(facts, format),
       ...homeFigures(facts, slice, format),

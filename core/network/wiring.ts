@@ -93,7 +93,7 @@ function tellWiring(
     unit: 'h',
   } as const
   return {
-    figures: [
+    figures: () => [
       now
         ? declareFigure(
             () =>

@@ -27,7 +27,10 @@ export function tellOwnership(
   format: Format,
 ): Telling {
   return {
-    figures: [purchaseFigure(facts, slice, format), ...electricityFigures(facts, slice, format)],
+    figures: () => [
+      purchaseFigure(facts, slice, format),
+      ...electricityFigures(facts, slice, format),
+    ],
     verdicts: [moneyVerdict(facts, slice, format)],
     findings: moneyFindings(facts, format),
   }

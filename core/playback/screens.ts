@@ -21,20 +21,23 @@ function tellScreens(
   { links }: ColumnsQuestion,
   format: Format,
 ): Telling {
-  const figures = columns.map(column =>
-    declareFigure(
-      () => linkExpression(column.link, links, column),
-      {
-        id: linkFigureId(column.key),
-        label: `${column.deviceName}, ${column.placeName}: for each stream`,
-        unit: 'Mb/s',
-        ...(column.capMbps === Infinity
-          ? {}
-          : { note: `What is sent is limited to ${format.number(column.capMbps)} Mb/s besides.` }),
-      },
-      format,
-    ),
-  )
+  const figures = () =>
+    columns.map(column =>
+      declareFigure(
+        () => linkExpression(column.link, links, column),
+        {
+          id: linkFigureId(column.key),
+          label: `${column.deviceName}, ${column.placeName}: for each stream`,
+          unit: 'Mb/s',
+          ...(column.capMbps === Infinity
+            ? {}
+            : {
+                note: `What is sent is limited to ${format.number(column.capMbps)} Mb/s besides.`,
+              }),
+        },
+        format,
+      ),
+    )
   return { figures, verdicts: [], findings: [] }
 }
 

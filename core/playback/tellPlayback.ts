@@ -25,7 +25,7 @@ import { linkFigureId } from './screens'
 /** The matrix in words. */
 export function tellPlayback(facts: PlaybackFacts, slice: PlaybackSlice, format: Format): Telling {
   return {
-    figures: [
+    figures: () => [
       ...classFigures(facts, slice, format),
       ...habitFigures(facts, slice, format),
       ...shareFigures(facts, slice, format),

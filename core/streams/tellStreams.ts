@@ -44,7 +44,7 @@ export function tellStreams(facts: StreamsFacts, slice: StreamsSlice, format: Fo
         )
       : []
   return {
-    figures: [
+    figures: () => [
       ...neededFigures(facts, slice, format),
       ...mixFigures,
       workMeanFigure(facts, format),

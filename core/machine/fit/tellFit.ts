@@ -12,7 +12,7 @@ import { fitRules } from './fitRules'
 /** The fit's facts in words. */
 export function tellFit(facts: FitFacts, slice: FitSlice, format: Format): Telling {
   return {
-    figures: fitFigures(facts, slice, format),
+    figures: () => fitFigures(facts, slice, format),
     verdicts: [fitVerdict(facts, slice, format)],
     findings: fitFindings(facts, format),
   }

@@ -137,11 +137,17 @@ function saysOf(
 }
 
 /** The years in words. */
-export function tellYears(
+export const tellYears = (
+  facts: { readonly flow: CashFlow; readonly question: CashQuestion },
+  slice: YearsSlice,
+  format: Format,
+): Telling => ({ ...nothingToTell(), figures: () => yearsFigures(facts, slice, format) })
+
+function yearsFigures(
   facts: { readonly flow: CashFlow; readonly question: CashQuestion },
   { horizonYears }: YearsSlice,
   format: Format,
-): Telling {
+): Figure[] {
   const { flow, question } = facts
   const span = `${horizonYears} year${horizonYears === 1 ? '' : 's'}`
   const byKind = cashKinds.map(kind =>
@@ -211,5 +217,5 @@ export function tellYears(
       format,
     ),
   ]
-  return { ...nothingToTell(), figures }
+  return figures
 }
