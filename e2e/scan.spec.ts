@@ -1,4 +1,4 @@
-import { readFileSync, readdirSync } from 'node:fs'
+import { readFileSync, readdirSync, writeFileSync } from 'node:fs'
 import { expect, test } from './fixtures'
 
 const files = readdirSync('tests/fixtures')
@@ -87,7 +87,9 @@ test('a long scan shows progress and can be cancelled, while the page goes on', 
 }) => {
   await numeron.openLatest()
   await numeron.goTo('Library', 'Scan')
-  await page.locator('#scan-file').setInputFiles(upload('long.json', files.join('\n').repeat(3000)))
+  const long = test.info().outputPath('long.json')
+  writeFileSync(long, files.join('\n').repeat(4000))
+  await page.locator('#scan-file').setInputFiles(long)
   await expect(page.getByRole('status').filter({ hasText: 'files read' })).toBeVisible()
   await page.locator('#field-name').fill('Long scan')
   await expect(page.locator('#field-name')).toHaveValue('Long scan')
