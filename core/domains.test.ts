@@ -58,9 +58,10 @@ describe('a domain', () => {
     expect(() => createAssessor([circle('a', ['b']), circle('b', ['a'])])).toThrow('DOMAIN_CIRCLE')
   })
   it('may not make a figure that another has made', () => {
-    expect(() =>
-      createAssessor([shelves, ...domains, { ...shelves, id: 'again' }]).assess(demo, catalogue)
-        .figures,
+    expect(
+      () =>
+        createAssessor([shelves, ...domains, { ...shelves, id: 'again' }]).assess(demo, catalogue)
+          .figures,
     ).toThrow('FIGURE_TWICE')
   })
 })

@@ -10,7 +10,7 @@ import type { BuildQuestion, FoundBuild, SearchSpace } from './buildQuestion'
 import { framesOf, type Frame } from './frames'
 import { poolOffers } from './poolOffers'
 import { createPruning } from './pruning'
-import { searchProblem, type BuildProblem } from './searchProblem'
+import { searchProblem, type BuildProblem, type SearchBasis } from './searchProblem'
 
 type Steps = Generator<SearchResult<FoundBuild>, SearchResult<FoundBuild>>
 
@@ -26,21 +26,16 @@ export interface BuildSearch {
   readonly minCost: (question: BuildQuestion) => number
 }
 
-/** Searches of one plan over the catalogue, with one memory for all of them. */
-export function createBuildSearch(
-  plan: Plan,
-  shipped: Catalogue,
-  space?: SearchSpace,
-): BuildSearch {
+/** A plan made ready for searching, with the space that is searched. */
+export function searchBasis(plan: Plan, shipped: Catalogue, space?: SearchSpace): SearchBasis {
   const catalogue = effectiveCatalogue(plan, shipped)
-  const frames = space?.frames ?? framesOf(plan, catalogue)
   const offers = space?.pools ?? poolOffers(plan, catalogue, { roomTB: 0, survives: 0 })
   const usual = offers.find(({ count }) => count > 0)?.drives ?? plan.drives
   const evaluator = createBoxEvaluator(plan, shipped, usual)
   const { library } = planAssessor(1).facts(plan, shipped, ['library'])
-  const basis = {
+  return {
     plan,
-    frames,
+    frames: space?.frames ?? framesOf(plan, catalogue),
     offers,
     evaluator,
     pruning: createPruning(plan, catalogue, evaluator),
@@ -48,10 +43,19 @@ export function createBuildSearch(
     contentTB: Math.max(library.contentAtHorizonTB.likely, library.contentTB.likely),
     keepsNothing: library.empty,
   }
+}
+
+/** Searches of one plan over the catalogue, with one memory for all of them. */
+export function createBuildSearch(
+  plan: Plan,
+  shipped: Catalogue,
+  space?: SearchSpace,
+): BuildSearch {
+  const basis = searchBasis(plan, shipped, space)
   return {
     search: question => stepsOf(searchProblem(basis, question)),
-    frames,
-    evaluator,
+    frames: basis.frames,
+    evaluator: basis.evaluator,
     minCost: question => searchProblem(basis, question).least(),
   }
 }
