@@ -43,8 +43,6 @@ export default defineConfig({
         resolve: { alias: { ...alias, '#imports': here('./tests/stubs/imports.ts') } },
         test: {
           name: 'app',
-          // Loading the interface library takes longer than most tests of a file.
-          isolate: false,
           include: ['app/**/*.test.ts'],
           environment: 'happy-dom',
           setupFiles: ['tests/stubs/setup.ts'],

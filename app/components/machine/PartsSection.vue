@@ -54,6 +54,11 @@ watch(
   },
   { immediate: true },
 )
+function removePicked(): void {
+  if (picked.value === null) return
+  remove(picked.value)
+  picked.value = null
+}
 function addForgotten(ref: string, count: number): void {
   const plan = store.plan
   if (!plan) return
@@ -82,6 +87,10 @@ const actions = [
     run: (rows: readonly MachinePart[]) => store.edit('machine.parts', [...rows]),
   },
 ]
+function addExtra(ref: string, count: number): void {
+  preview(null)
+  addForgotten(ref, count)
+}
 function exportList(): void {
   const plan = store.plan
   if (plan)
@@ -255,12 +264,7 @@ function print(): void {
               color="primary"
               class="no-print"
               :aria-label="`Add ${extra.label}`"
-              @click="
-                () => {
-                  preview(null)
-                  addForgotten(extra.ref, extra.count)
-                }
-              "
+              @click="extra.ref && addExtra(extra.ref, extra.count)"
             >
               Add
             </VBtn>
@@ -292,16 +296,7 @@ function print(): void {
     <PlanField :path="`machine.parts.${picked}.deadChance`" />
     <PlanField :path="`machine.parts.${picked}.note`" />
     <div class="buttons">
-      <VBtn
-        size="small"
-        :aria-label="`Remove ${pickedLine.label}`"
-        @click="
-          () => {
-            remove(picked)
-            picked = null
-          }
-        "
-      >
+      <VBtn size="small" :aria-label="`Remove ${pickedLine.label}`" @click="removePicked">
         Remove
       </VBtn>
       <VBtn size="small" @click="put(pickedLine.ref)"> One more </VBtn>
