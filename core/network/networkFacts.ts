@@ -8,6 +8,7 @@ import { watchingLoad, type WatchingLoad } from './watchingLoad'
 import { awayStreams, overheadFactor, uploadNeededMbps } from './awayStreams'
 import { homePlace } from '../plan/constants'
 import { gbPerMbpsHour } from '../units/dataSize'
+import { daysPerMonth } from '../units/time'
 import { homeCapacityMbps } from './chain'
 import { homePeak, type HomePeak } from './homePeak'
 import { ladder, type Rung } from '../catalogue/sentQualities'
@@ -44,9 +45,6 @@ export interface NetworkFacts {
   /** the best rung at which all viewers away can watch; null when none carries them */
   readonly carries: Rung | null
 }
-
-/** Days of a month, on average. */
-const daysPerMonth = 365.25 / 12
 
 /** Hours that viewers away watch in a month, by their habits on ordinary days; 0 without any. */
 export function awayHoursPerMonth({
