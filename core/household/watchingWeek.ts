@@ -99,6 +99,18 @@ export function habitSlots({
   return slots
 }
 
+/** By habit, kept as long as the habit is: an edit changes one of them, and plans share the others. */
+const knownTimes = new WeakMap<Habit, Pick<WeekHabit, 'slots' | 'going'>>()
+
+function timesOf(habit: Habit): Pick<WeekHabit, 'slots' | 'going'> {
+  const known = knownTimes.get(habit)
+  if (known) return known
+  const slots = habitSlots(habit)
+  const times = { slots, going: slotsOf(slots) }
+  knownTimes.set(habit, times)
+  return times
+}
+
 /**
  * The watchers of a household, and the habits that have one. A habit of a busy day without a viewer
  * is a guest of its own, at home.
@@ -124,15 +136,13 @@ function watchersOf(household: Household): { watchers: Watcher[]; habits: WeekHa
             lowestRungMbps: 0,
           }) - 1
         : viewer
-    const slots = habitSlots(habit)
     return [
       {
         index,
         habit,
         watcher,
         hoursPerWeek: (habit.days.length * habit.chance * habit.minutes) / 60,
-        slots,
-        going: slotsOf(slots),
+        ...timesOf(habit),
       },
     ]
   })

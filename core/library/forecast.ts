@@ -52,6 +52,26 @@ function course(
   return content
 }
 
+/** Adds a holding whose additions and growth of its own are so many times what is likely. */
+function addGrown(
+  sum: Float64Array,
+  size: HoldingSize,
+  likely: Float64Array,
+  growth: number,
+): void {
+  const { likely: each } = size.amount
+  const isStill = size.addedTB === 0 && size.growthPerYear === 0
+  // What neither grows by itself nor loses titles is linear in its additions.
+  if (!isStill && size.growthPerYear === 0 && size.removedTB === 0 && size.addedTB >= 0) {
+    const { todayTB } = size
+    for (let month = 0; month < sum.length; month++)
+      sum[month]! += each * (todayTB + growth * (likely[month]! - todayTB))
+    return
+  }
+  const content = isStill ? likely : course(size, growth, sum.length - 1)
+  for (let month = 0; month < sum.length; month++) sum[month]! += each * content[month]!
+}
+
 /** TB of the dated events that have happened by each month. */
 function eventsTB(library: Library, months: number): Float64Array {
   const sum = new Float64Array(months + 1)
@@ -95,19 +115,6 @@ export function forecastLibrary(
   const byAmount = new Map<string, { amount: Estimate; units: Float64Array }>()
   for (const size of [...sizes, other]) {
     const course1 = course(size, 1, months)
-    const isStill = size.addedTB === 0 && size.growthPerYear === 0
-    // What neither grows by itself nor loses titles is linear in its additions.
-    const isLinear = size.growthPerYear === 0 && size.removedTB === 0 && size.addedTB >= 0
-    const at = (growth: number) =>
-      isStill
-        ? course1
-        : isLinear
-          ? course1.map(tb => size.todayTB + growth * (tb - size.todayTB))
-          : course(size, growth, months)
-    const [low, high] = [at(library.growthLowFactor), at(library.growthHighFactor)]
-    const kind = size.index < 0 ? 'other' : size.kind
-    const ofKind = kinds.get(kind) ?? new Float64Array(months + 1)
-    kinds.set(kind, ofKind)
     const swing =
       size.usualOf === null
         ? null
@@ -117,13 +124,16 @@ export function forecastLibrary(
           })
     if (size.usualOf !== null) byAmount.set(size.usualOf, swing!)
     const { likely: each } = size.amount
+    const kind = size.index < 0 ? 'other' : size.kind
+    const ofKind = kinds.get(kind) ?? new Float64Array(months + 1)
+    kinds.set(kind, ofKind)
     for (let month = 0; month <= months; month++) {
       const tb = each * course1[month]!
       likely[month]! += tb
       ofKind[month]! += tb
-      slow[month]! += each * low[month]!
-      fast[month]! += each * high[month]!
     }
+    addGrown(slow, size, course1, library.growthLowFactor)
+    addGrown(fast, size, course1, library.growthHighFactor)
     if (swing) for (let month = 0; month <= months; month++) swing.units[month]! += course1[month]!
   }
   for (let month = 0; month <= months; month++) kinds.get('other')![month]! += events[month]!

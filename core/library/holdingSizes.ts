@@ -143,9 +143,26 @@ function copyOf(holding: Holding, size: HoldingSize): HoldingSize[] {
  * The library's holdings as sizes; second copies, and gigabytes that come in as such, stand for
  * themselves.
  */
-export function holdingSizes(library: Library, qualities: Qualities): HoldingSize[] {
-  return library.holdings.flatMap((_, index) => sizesOf(library, index, qualities))
+export function holdingSizes(
+  library: Library,
+  { qualities, otherQualities }: Qualities,
+): HoldingSize[] {
+  const { holdings, additionsChangePerYear } = library
+  return holdings.flatMap((holding, index) => {
+    const asked = [index, additionsChangePerYear, qualities, otherQualities]
+    const known = knownSizes.get(holding)
+    if (known && asked.every((value, at) => value === known.asked[at])) return known.sizes
+    const sizes = sizesOf(library, index, { qualities, otherQualities })
+    knownSizes.set(holding, { asked, sizes })
+    return sizes
+  })
 }
+
+/** By holding, with what they were worked out for: an edit changes one, and plans share the others. */
+const knownSizes = new WeakMap<
+  Holding,
+  { readonly asked: readonly unknown[]; readonly sizes: readonly HoldingSize[] }
+>()
 
 /** Whether the loss of a holding could not be made good. */
 export function isIrreplaceable({ loss, kind }: Pick<Holding, 'loss' | 'kind'>): boolean {

@@ -60,30 +60,34 @@ export function rowShares(
   all: readonly TitleTraits[],
 ): number[] {
   const totals: Partial<Record<WatchedKindId, number>> = {}
-  const rows = all.map(row =>
-    isOffered(row, habit.device) ? row : { titles: {} as TitleTraits['titles'] },
-  )
-  for (const row of rows)
-    for (const [kind, titles] of Object.entries(row.titles) as [WatchedKindId, number][])
-      totals[kind] = (totals[kind] ?? 0) + titles
-  const kinds = (Object.entries(habit.watches) as [WatchedKindId, number][]).filter(
-    ([kind, parts]) => parts > 0 && (kind === 'music' || (totals[kind] ?? 0) > 0),
-  )
-  const parts = kinds.reduce((sum, [, part]) => sum + part, 0)
+  const rows = all.map(row => (isOffered(row, habit.device) ? row.titles : nothing))
+  for (const titles of rows)
+    for (const kind in titles)
+      totals[kind as WatchedKindId] =
+        (totals[kind as WatchedKindId] ?? 0) + titles[kind as WatchedKindId]!
+  const kinds: { kind: WatchedKindId; part: number }[] = []
+  let parts = 0
+  for (const kind in habit.watches) {
+    const part = habit.watches[kind as WatchedKindId]!
+    if (part <= 0 || (kind !== 'music' && !totals[kind as WatchedKindId])) continue
+    kinds.push({ kind: kind as WatchedKindId, part })
+    parts += part
+  }
   if (parts === 0) {
     const titles = Object.values(totals).reduce((sum, count) => sum + count, 0)
     return rows.map(row =>
-      titles > 0 ? Object.values(row.titles).reduce((sum, count) => sum + count, 0) / titles : 0,
+      titles > 0 ? Object.values(row).reduce((sum, count) => sum + count, 0) / titles : 0,
     )
   }
-  return rows.map(row =>
-    kinds.reduce(
-      (sum, [kind, part]) =>
-        sum + (kind === 'music' ? 0 : ((part / parts) * (row.titles[kind] ?? 0)) / totals[kind]!),
-      0,
-    ),
-  )
+  return rows.map(row => {
+    let sum = 0
+    for (const { kind, part } of kinds)
+      if (kind !== 'music') sum += ((part / parts) * (row[kind] ?? 0)) / totals[kind]!
+    return sum
+  })
 }
+
+const nothing: TitleTraits['titles'] = {}
 
 export interface MatrixQuestion {
   readonly rows: readonly TitleTraits[]
