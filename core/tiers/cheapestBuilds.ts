@@ -4,7 +4,7 @@ import { headroomOrder } from '../headrooms'
 import { layouts } from '../drives/layouts/layouts'
 import type { Plan } from '../plan/planSchema'
 import { adoptBuild, ownedLots, type Build, type ConverterChoice, type PoolChoice } from './builds'
-import type { Evaluation } from './boxEvaluator'
+import type { Evaluation } from './buildRows'
 import { createEvaluator } from './evaluator'
 
 /** A build for a need, the cheapest on its base. */

@@ -1,6 +1,7 @@
 import { entryOf, type Catalogue } from '../catalogue/catalogue'
 import type { Plan } from '../plan/planSchema'
-import { createBoxEvaluator, type Evaluation } from './boxEvaluator'
+import { createBoxEvaluator } from './boxEvaluator'
+import type { Evaluation } from './buildRows'
 import { adoptBuild, adoptPool, type ConverterChoice, type PoolChoice } from './builds'
 
 /** The axes of a search; a build is one entry of each. */

@@ -1,7 +1,7 @@
 import { needIds, type NeedId } from '../../headrooms'
 import type { Plan } from '../../plan/planSchema'
 import type { VerdictState } from '../../verdict'
-import type { Evaluation } from '../boxEvaluator'
+import type { Evaluation } from '../buildRows'
 import type { Frame, WayId } from './frames'
 import type { PoolOffer } from './poolOffers'
 

@@ -1,4 +1,4 @@
-import type { BoxRow, PoolRow } from '../boxEvaluator'
+import type { BoxRow, PoolRow } from '../buildRows'
 import { sorted, type Branch } from './branchAndBound'
 import type { NeedId } from '../../headrooms'
 import type { PoolOffer } from './poolOffers'

@@ -1,5 +1,5 @@
 import type { Plan } from '../../plan/planSchema'
-import type { BoxEvaluator, Evaluation, PoolRow } from '../boxEvaluator'
+import type { BoxEvaluator, Evaluation, PoolRow } from '../buildRows'
 import { boundOf, tailAt, tailsOf } from './bounds'
 import { costEpsilon, sorted, type Branch, type SearchProblem } from './branchAndBound'
 import type { NeedId } from '../../headrooms'

@@ -1,5 +1,5 @@
 import type { SupplyLosses } from '../../machine/power/supplyCurve'
-import type { BoxRow } from '../boxEvaluator'
+import type { BoxRow } from '../buildRows'
 import type { Chosen, Frame, Option } from './frames'
 import type { PoolOffer } from './poolOffers'
 

@@ -1,0 +1,126 @@
+import type { PlanAssessor } from '../assess'
+import type { Catalogue } from '../catalogue/catalogue'
+import { machine as machineDomain } from '../machine/machine'
+import type { MachineFacts } from '../machine/machineFacts'
+import { costOverYears } from '../ownership/cashFlow'
+import type { Plan } from '../plan/planSchema'
+import { streams as streamsDomain } from '../streams/streams'
+import type { StreamsSlice } from '../streams/streamsFacts'
+import { createBoxStreams } from './boxStreams'
+import type { BuildMoney } from './buildMoney'
+import type { Box, BoxRow } from './buildRows'
+import { onceByKey } from './onceByKey'
+
+/** What rows are made from. */
+export interface RowSources {
+  readonly plan: Plan
+  readonly shipped: Catalogue
+  /** the shipped one with the plan's own entries */
+  readonly catalogue: Catalogue
+  readonly assessor: PlanAssessor
+  readonly money: BuildMoney
+}
+
+export interface BoxRows {
+  readonly row: (box: Box, copyOnWrite: boolean, like?: BoxRow) => BoxRow
+  readonly machine: (box: Box, copyOnWrite: boolean) => MachineFacts
+  readonly count: () => number
+}
+
+/**
+ * Machines without their data drives, each worked out once.
+ * @param usual drives that stand in while a machine is looked at
+ */
+export function createBoxRows(
+  { plan, shipped, catalogue, assessor, money }: RowSources,
+  usual: Plan['drives'],
+): BoxRows {
+  const usualDrives = [false, true].map((copyOnWrite): Plan['drives'] => ({
+    ...usual,
+    fileSystem: copyOnWrite ? 'copyOnWrite' : 'journalled',
+  }))
+  const usualFacts = usualDrives.map(
+    drives => assessor.facts({ ...plan, drives }, shipped, ['drives']).drives,
+  )
+  const adoptedWith = ({ machine, serverPortMbps }: Box, copyOnWrite: boolean): Plan => ({
+    ...plan,
+    machine,
+    drives: usualDrives[Number(copyOnWrite)]!,
+    network: { ...plan.network, serverPortMbps },
+  })
+  const machines = onceByKey<MachineFacts>()
+  const machineOf = (box: Box, copyOnWrite: boolean) =>
+    machines.get(`${box.key} ${copyOnWrite}`, () =>
+      machineDomain.facts(
+        machineDomain.read(adoptedWith(box, copyOnWrite), catalogue, {
+          drives: usualFacts[Number(copyOnWrite)]!,
+        } as never) as never,
+      ),
+    )
+  const links = onceByKey<Pick<BoxRow, 'home' | 'away'>>()
+  /** Home network and internet line follow from the port, and from nothing else of a machine. */
+  const linksOf = (adopted: Plan) =>
+    links.get(String(adopted.network.serverPortMbps), () => {
+      const { verdicts } = assessor.assess(adopted, shipped)
+      const stateOf = (id: string) => verdicts.find(verdict => verdict.id === id)!.state
+      return { home: stateOf('home'), away: stateOf('away') }
+    })
+  const streamsOf = createBoxStreams(
+    plan,
+    catalogue,
+    adopted =>
+      streamsDomain.read(
+        adopted,
+        catalogue,
+        assessor.facts(adopted, shipped, ['household', 'playback', 'machine']) as never,
+      ) as StreamsSlice,
+  )
+  const rows = onceByKey<BoxRow>()
+  function rowOf(box: Box, copyOnWrite: boolean, like: BoxRow | undefined): BoxRow {
+    const adopted = adoptedWith(box, copyOnWrite)
+    const machine = machineOf(box, copyOnWrite)
+    const converts = streamsOf(adopted, machine, like)
+    const { needs, streams, possible } = converts
+    const price = machine.prices.reduce((sum, line) => sum + (line.toPay ?? 0), 0)
+    return {
+      id: rows.size(),
+      price,
+      priceMissing: machine.prices.some(line => line.toPay === null),
+      bays: machine.build.bays,
+      machine,
+      adopted,
+      needs,
+      streams,
+      possible,
+      ...linksOf(adopted),
+      get minutesShort() {
+        return converts.minutesShort
+      },
+      yearsCost: yearsCostOf(price, machine, { plan, money }),
+    }
+  }
+  return {
+    row: (box, copyOnWrite, like) =>
+      rows.get(`${box.key} ${copyOnWrite}`, () => rowOf(box, copyOnWrite, like)),
+    machine: machineOf,
+    count: rows.size,
+  }
+}
+
+/** A machine's part of what the years cost, electricity apart. */
+function yearsCostOf(
+  price: number,
+  { system }: MachineFacts,
+  { plan: { costs }, money }: Pick<RowSources, 'plan' | 'money'>,
+): number {
+  return (
+    price * money.keptShare +
+    costOverYears({
+      ...money.years,
+      licenceOnce: system?.licence.once ?? 0,
+      licencePerYear: system?.licence.perYear ?? 0,
+      upkeepHoursPerYear: costs.upkeepHoursPerYear === null ? (system?.upkeepHoursPerYear ?? 0) : 0,
+      hourValue: costs.hourValue,
+    })
+  )
+}

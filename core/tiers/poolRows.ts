@@ -1,0 +1,63 @@
+import type { DrivesFacts } from '../drives/drivesFacts'
+import { costOverYears } from '../ownership/cashFlow'
+import { yearsQuestion } from '../ownership/years/yearsQuestion'
+import type { Plan } from '../plan/planSchema'
+import type { RowSources } from './boxRows'
+import type { DriveSet, PoolRow } from './buildRows'
+import { driveStates } from './driveStates'
+import { onceByKey } from './onceByKey'
+
+export interface PoolRows {
+  readonly row: (drives: DriveSet) => PoolRow
+  readonly count: () => number
+}
+
+/** Drives under their layout, each set worked out once. */
+export function createPoolRows({ plan, shipped, catalogue, assessor }: RowSources): PoolRows {
+  const rows = onceByKey<PoolRow>()
+  const fitKeys = onceByKey<number>()
+  function rowOf({ drives: own }: DriveSet): PoolRow {
+    const adopted: Plan = { ...plan, drives: own }
+    const facts = assessor.facts(adopted, shipped, ['library', 'drives', 'ownership'])
+    const { drives, ownership } = facts
+    const copyOnWrite = own.fileSystem === 'copyOnWrite'
+    return {
+      count: drives.count,
+      price: ownership.drivesToPay,
+      drives,
+      copyOnWrite,
+      fitKey: fitKeys.get(fitTraits(drives, copyOnWrite), fitKeys.size),
+      roomTB: drives.pool?.roomTB ?? 0,
+      lossChanceAtHorizon: drives.pool?.lossChanceAtHorizon.likely ?? 1,
+      ...driveStates(adopted, facts, catalogue),
+      yearsCost: costOverYears(
+        yearsQuestion({
+          plan: adopted,
+          catalogue,
+          horizonYears: plan.choices.horizonYears,
+          system: null,
+          machineToPay: 0,
+          drivesToPay: ownership.drivesToPay,
+          averageW: 0,
+        }),
+      ),
+    }
+  }
+  return { row: set => rows.get(set.key, () => rowOf(set)), count: rows.size }
+}
+
+/** All of drives that rules of fit look at. */
+function fitTraits(drives: DrivesFacts, copyOnWrite: boolean): string {
+  return [
+    copyOnWrite,
+    drives.count,
+    drives.spinning,
+    drives.fast,
+    drives.nvme,
+    drives.idleW.likely,
+    drives.activeW.likely,
+    drives.pool?.parity,
+    drives.layoutId,
+    drives.rawTB,
+  ].join(' ')
+}
