@@ -1,6 +1,7 @@
 import type { Catalogue } from '../catalogue/catalogue'
 import type { DeviceClass } from '../catalogue/deviceClasses'
-import { entryOfOwn, type OwnPart } from '../catalogue/hardware/ownPart'
+import { entryOfOwn } from '../catalogue/hardware/entryOfOwn'
+import type { OwnPart } from '../catalogue/hardware/ownPart'
 import type { SystemKind } from '../catalogue/systemKinds'
 import { workTableOf } from '../catalogue/workTable'
 import type { OwnSystem } from './ownSystems'

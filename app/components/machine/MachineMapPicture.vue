@@ -5,7 +5,8 @@ import ChartFrame from '~/components/charts/ChartFrame.vue'
 import { useFormat } from '~/composables/useFormat'
 import { useMachineParts } from '~/composables/useMachineParts'
 import { usePlanStore } from '~/stores/planStore'
-import { fitText, machineMap, type MapMark } from './machineMapLayout'
+import { fitText, type MapMark } from './machineMap'
+import { machineMap } from './machineMapLayout'
 
 /**
  * The machine as a plan: the board in its form with socket, slots, ports and the lanes they come

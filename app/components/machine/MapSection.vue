@@ -12,7 +12,7 @@ import { useMachineParts } from '~/composables/useMachineParts'
 import MachineMapPicture from './MachineMapPicture.vue'
 import PartTray from './PartTray.vue'
 import PlaceInspector from './PlaceInspector.vue'
-import type { MapMark } from './machineMapLayout'
+import type { MapMark } from './machineMap'
 
 /** What the machine is put together from, and what each part costs elsewhere. */
 const { assembly, machine, lists, apply, put } = useMachineParts()

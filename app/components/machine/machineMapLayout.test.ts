@@ -3,7 +3,8 @@ import { assess } from '~~/core/assess'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { planSchema, type PlanInput } from '~~/core/plan/planSchema'
 import { startCourse } from '~~/core/machine/power/startSurge'
-import { fitText, machineMap } from './machineMapLayout'
+import { fitText } from './machineMap'
+import { machineMap } from './machineMapLayout'
 import { startPicture } from './startLayout'
 
 const contextOf = (machine: PlanInput['machine'], drives: PlanInput['drives'] = {}) =>

@@ -1,4 +1,5 @@
-import { entryOfOwn, ownPartKinds, ownPartProblems, type OwnPart } from './ownPart'
+import { entryOfOwn } from './entryOfOwn'
+import { ownPartKinds, ownPartProblems, type OwnPart } from './ownPart'
 import { partSchemas } from './partSchemas'
 
 /**

@@ -1,7 +1,8 @@
 import { layouts } from '../layouts/layouts'
 import type { Pool } from '../poolOf'
 import { externalMBps } from '../backup/backupPlan'
-import { wayOut, type OldDrive, type WayOut, type WayOutQuestion } from './wayOut'
+import { wayOut } from './wayOut'
+import type { OldDrive, WayOut, WayOutQuestion } from './wayOutQuestion'
 
 /** While moving, drives are filled to this share. */
 export const movingFill = 0.95

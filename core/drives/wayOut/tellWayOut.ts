@@ -4,7 +4,7 @@ import { chosen, sum, workedOut, type Input } from '../../expressions/expression
 import type { Figure } from '../../figure'
 import type { Format } from '../../units/format'
 import type { Layout } from '../layouts/layout'
-import type { WayOut, WayOutQuestion, WayStep } from './wayOut'
+import type { WayOut, WayOutQuestion, WayStep } from './wayOutQuestion'
 
 /** 'drives 1, 2 and 4'. */
 function drivesText(places: readonly number[]): string {

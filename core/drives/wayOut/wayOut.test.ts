@@ -7,7 +7,8 @@ import { layouts } from '../layouts/layouts'
 import { poolOf, type Pool } from '../poolOf'
 import { movingFill, temporaryCopy, wayOutQuestion, waysOut } from './planWayOut'
 import { stepText, tieText, wayFigures, wayText } from './tellWayOut'
-import { growsByDrives, wayOut, type WayOutQuestion } from './wayOut'
+import { wayOut } from './wayOut'
+import { growsByDrives, type WayOutQuestion } from './wayOutQuestion'
 
 const layoutOf = (id: string) => layouts.find(layout => layout.id === id)!
 function poolFor(layoutId: string, sizes: readonly number[], hotSpares = 0): Pool {

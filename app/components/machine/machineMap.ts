@@ -1,0 +1,42 @@
+import type { PlaceState } from '~~/core/machine/assembly/placement'
+
+export interface Box {
+  readonly x: number
+  readonly y: number
+  readonly width: number
+  readonly height: number
+}
+
+/** A mark of the map that can be picked. */
+export interface MapMark extends Box {
+  readonly id: string
+  readonly kind: 'socket' | 'memory' | 'slot' | 'm2' | 'data' | 'supply' | 'bay' | 'rear' | 'case'
+  readonly label: string
+  /** what sits there; null while it is free */
+  readonly holds: string | null
+  /** what switches it off */
+  readonly offBy: string | null
+  readonly state?: PlaceState
+}
+/** Lanes from a place to where they come from, as thick as there are many. */
+export interface Track {
+  readonly id: string
+  readonly points: string
+  readonly width: number
+  readonly isDead: boolean
+  readonly isNarrowed: boolean
+  readonly isUsed: boolean
+}
+export interface MachineMap {
+  readonly width: number
+  readonly height: number
+  readonly board: Box | null
+  readonly chipset: { readonly x: number; readonly y: number; readonly side: number } | null
+  readonly marks: readonly MapMark[]
+  readonly tracks: readonly Track[]
+  readonly housing: Box
+}
+
+/** A text as long as its room takes. */
+export const fitText = (text: string, room: number) =>
+  text.length * 6.6 <= room ? text : `${text.slice(0, Math.max(3, Math.floor(room / 6.6) - 1))}…`
