@@ -10,13 +10,8 @@ import { frontier, type FrontierAxis, type FrontierProgress } from '~~/core/tier
 import { partNames } from '~~/core/tiers/search/names'
 import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import { upgradePath, type UpgradeStep } from '~~/core/tiers/search/upgradePath'
-import {
-  wayBuild,
-  wayRows,
-  type Tier,
-  type WayBuild,
-  type WaysProgress,
-} from '~~/core/tiers/search/wayRows'
+import { wayBuild, type WayBuild } from '~~/core/tiers/search/wayBuild'
+import { wayRows, type Tier, type WaysProgress } from '~~/core/tiers/search/wayRows'
 
 /** What can be searched for, with what each is asked and what it answers. */
 export interface Searches {

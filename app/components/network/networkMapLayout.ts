@@ -33,6 +33,29 @@ export function pipeWidth(capacityMbps: number): number {
 
 const row = 46
 const top = 34
+/** From a device's row to its frame. */
+const deviceHeight = 38
+
+interface Asked {
+  readonly devices: readonly MapDevice[]
+  readonly away: { readonly capacityMbps: number; readonly loadMbps: number } | null
+  readonly width: number
+  readonly names: (id: ChainLink['id']) => string
+}
+
+/** Where what stands on the map is, px. */
+interface Frame {
+  readonly machine: Plot
+  readonly hub: Plot
+  /** left edge and width of the devices */
+  readonly right: number
+  readonly deviceWidth: number
+  readonly homeHeight: number
+  /** where devices away begin, and the middle of their rows */
+  readonly outTop: number
+  readonly outMiddle: number
+  readonly height: number
+}
 
 /**
  * Machine, switch and devices at home from left to right; below them the line out of the house and
@@ -40,146 +63,176 @@ const top = 34
  */
 export function networkMap(
   links: readonly ChainLink[],
-  {
-    devices,
-    away,
-    width,
-    names,
-  }: {
-    readonly devices: readonly MapDevice[]
-    readonly away: { readonly capacityMbps: number; readonly loadMbps: number } | null
-    readonly width: number
-    readonly names: (id: ChainLink['id']) => string
-  },
+  asked: Asked,
 ): { readonly plots: Plot[]; readonly pipes: Pipe[]; readonly height: number } {
+  const home = asked.devices.filter(({ isAway }) => !isAway)
+  const outside = asked.devices.filter(({ isAway }) => isAway)
+  const frame = frameOf(asked.width, home.length, outside.length)
+  const { machine, hub, height } = frame
+  return {
+    plots: [
+      machine,
+      hub,
+      ...home.map((device, index) => devicePlot(device, deviceRow(top, index), frame)),
+      ...outside.map((device, index) => devicePlot(device, deviceRow(frame.outTop, index), frame)),
+    ],
+    pipes: [
+      ...sharedPipes(links, asked, frame),
+      ...home.map((device, index) => homePipe(device, deviceRow(top, index), frame)),
+      ...linePipe(asked, frame),
+      ...outside.map((device, index) => awayPipe(device, deviceRow(frame.outTop, index), frame)),
+    ],
+    height,
+  }
+}
+
+function frameOf(width: number, home: number, outside: number): Frame {
   const isNarrow = width < 560
-  const home = devices.filter(({ isAway }) => !isAway)
-  const outside = devices.filter(({ isAway }) => isAway)
-  const plotWidth = isNarrow ? 92 : 128
+  const deviceWidth = isNarrow ? 92 : 128
   const smallWidth = isNarrow ? 70 : 104
-  const homeHeight = Math.max(2, home.length) * row
-  const outHeight = Math.max(1, outside.length) * row
-  const height = top + homeHeight + 42 + outHeight + 16
-  const middle = top + homeHeight / 2
-  const machine: Plot = {
-    id: 'machine',
-    label: 'Machine',
-    sub: '',
-    x: 8,
-    y: top,
-    width: smallWidth,
-    height: homeHeight - 8,
-  }
-  const hub: Plot = {
-    id: 'hub',
-    label: 'Switch',
-    sub: 'and router',
-    x: width * 0.57 - smallWidth / 2,
-    y: top,
-    width: smallWidth,
-    height: height - top - 16,
-  }
-  const right = width - 8 - plotWidth
-  const plots: Plot[] = [machine, hub]
-  const pipes: Pipe[] = []
-  const shared = links.filter(({ id }) => id !== 'device')
-  const shownFrom = machine.x + machine.width
-  const inside = shared.filter(
-    ({ id }) => id === 'drives' || id === 'controller' || id === 'enclosure',
-  )
-  const between = shared.filter(({ id }) => !inside.some(link => link.id === id))
-  inside.forEach((link, index) =>
-    pipes.push({
-      ...link,
-      label: names(link.id),
-      x1: machine.x + 10,
-      x2: machine.x + machine.width - 10,
-      y1: top + 54 + index * 38,
-      y2: top + 54 + index * 38,
-      width: pipeWidth(link.capacityMbps),
-      labelAt: 0.5,
-      below: false,
-    }),
-  )
-  between.forEach((link, index) => {
-    const step = (hub.x - shownFrom) / between.length
-    pipes.push({
-      ...link,
-      label: names(link.id),
-      x1: shownFrom + index * step,
-      x2: shownFrom + (index + 1) * step,
-      y1: middle,
-      y2: middle,
-      width: pipeWidth(link.capacityMbps),
-      labelAt: 0.5,
-      below: index % 2 === 1,
-    })
-  })
-  const fromHub = hub.x + hub.width
-  home.forEach((device, index) => {
-    const y = top + index * row + row / 2 - 4
-    plots.push({
-      id: `device-${device.index}`,
-      label: device.name,
-      sub: device.link,
-      x: right,
-      y: y - 18,
-      width: plotWidth,
-      height: 38,
-    })
-    pipes.push({
-      id: `device-${device.index}`,
-      label: `${device.name}: ${device.link}`,
-      capacityMbps: device.capacityMbps,
-      loadMbps: device.loadMbps,
-      x1: fromHub,
-      x2: right,
-      y1: y,
-      y2: y,
-      width: pipeWidth(device.capacityMbps),
-      labelAt: 0.5,
-      below: false,
-    })
-  })
+  const homeHeight = Math.max(2, home) * row
+  const outHeight = Math.max(1, outside) * row
   const outTop = top + homeHeight + 42
-  const outMiddle = outTop + outHeight / 2 - 4
-  if (away)
-    pipes.push({
+  const height = outTop + outHeight + 16
+  return {
+    machine: {
+      id: 'machine',
+      label: 'Machine',
+      sub: '',
+      x: 8,
+      y: top,
+      width: smallWidth,
+      height: homeHeight - 8,
+    },
+    hub: {
+      id: 'hub',
+      label: 'Switch',
+      sub: 'and router',
+      x: width * 0.57 - smallWidth / 2,
+      y: top,
+      width: smallWidth,
+      height: height - top - 16,
+    },
+    right: width - 8 - deviceWidth,
+    deviceWidth,
+    homeHeight,
+    outTop,
+    outMiddle: outTop + outHeight / 2 - 4,
+    height,
+  }
+}
+
+/** Middle of a device's row. */
+const deviceRow = (first: number, index: number) => first + index * row + row / 2 - 4
+const lineEnd = ({ hub, right }: Frame) => {
+  const from = hub.x + hub.width
+  return from + (right - from) * 0.45
+}
+
+function devicePlot(device: MapDevice, y: number, { right, deviceWidth }: Frame): Plot {
+  return {
+    id: `device-${device.index}`,
+    label: device.name,
+    sub: device.isAway ? device.place : device.link,
+    x: right,
+    y: y - 18,
+    width: deviceWidth,
+    height: deviceHeight,
+  }
+}
+
+/** What all streams share: links inside the machine one below the other, those to the switch in a row. */
+function sharedPipes(
+  links: readonly ChainLink[],
+  { names }: Asked,
+  { machine, hub, homeHeight }: Frame,
+): Pipe[] {
+  const isInside = ({ id }: ChainLink) =>
+    id === 'drives' || id === 'controller' || id === 'enclosure'
+  const shared = links.filter(({ id }) => id !== 'device')
+  const between = shared.filter(link => !isInside(link))
+  const from = machine.x + machine.width
+  const step = (hub.x - from) / between.length
+  const pipe = (link: ChainLink, place: Pick<Pipe, 'x1' | 'x2' | 'below'>, y: number): Pipe => ({
+    ...link,
+    ...place,
+    label: names(link.id),
+    y1: y,
+    y2: y,
+    width: pipeWidth(link.capacityMbps),
+    labelAt: 0.5,
+  })
+  return [
+    ...shared
+      .filter(isInside)
+      .map((link, index) =>
+        pipe(link, { x1: machine.x + 10, x2: from - 10, below: false }, top + 54 + index * 38),
+      ),
+    ...between.map((link, index) =>
+      pipe(
+        link,
+        { x1: from + index * step, x2: from + (index + 1) * step, below: index % 2 === 1 },
+        top + homeHeight / 2,
+      ),
+    ),
+  ]
+}
+
+function homePipe(
+  { index, name, link, capacityMbps, loadMbps }: MapDevice,
+  y: number,
+  { hub, right }: Frame,
+): Pipe {
+  return {
+    id: `device-${index}`,
+    label: `${name}: ${link}`,
+    capacityMbps,
+    loadMbps,
+    x1: hub.x + hub.width,
+    x2: right,
+    y1: y,
+    y2: y,
+    width: pipeWidth(capacityMbps),
+    labelAt: 0.5,
+    below: false,
+  }
+}
+
+/** The line out of the house. */
+function linePipe({ away }: Asked, frame: Frame): Pipe[] {
+  if (!away) return []
+  return [
+    {
       id: 'upload',
       label: 'Internet line, upload',
       ...away,
-      x1: fromHub,
-      x2: fromHub + (right - fromHub) * 0.45,
-      y1: outMiddle,
-      y2: outMiddle,
+      x1: frame.hub.x + frame.hub.width,
+      x2: lineEnd(frame),
+      y1: frame.outMiddle,
+      y2: frame.outMiddle,
       width: pipeWidth(away.capacityMbps),
       labelAt: 0.5,
       below: false,
-    })
-  outside.forEach((device, index) => {
-    const y = outTop + index * row + row / 2 - 4
-    plots.push({
-      id: `device-${device.index}`,
-      label: device.name,
-      sub: device.place,
-      x: right,
-      y: y - 18,
-      width: plotWidth,
-      height: 38,
-    })
-    pipes.push({
-      id: `device-${device.index}`,
-      label: `${device.name}, ${device.place}`,
-      capacityMbps: device.capacityMbps,
-      loadMbps: device.loadMbps,
-      x1: fromHub + (right - fromHub) * 0.45,
-      x2: right,
-      y1: outMiddle,
-      y2: y,
-      width: pipeWidth(device.capacityMbps),
-      labelAt: 0.66,
-      below: y > outMiddle,
-    })
-  })
-  return { plots, pipes, height }
+    },
+  ]
+}
+
+function awayPipe(
+  { index, name, place, capacityMbps, loadMbps }: MapDevice,
+  y: number,
+  frame: Frame,
+): Pipe {
+  return {
+    id: `device-${index}`,
+    label: `${name}, ${place}`,
+    capacityMbps,
+    loadMbps,
+    x1: lineEnd(frame),
+    x2: frame.right,
+    y1: frame.outMiddle,
+    y2: y,
+    width: pipeWidth(capacityMbps),
+    labelAt: 0.66,
+    below: y > frame.outMiddle,
+  }
 }

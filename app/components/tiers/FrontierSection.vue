@@ -2,7 +2,7 @@
 import { scaleLinear } from 'd3-scale'
 import { computed, ref } from 'vue'
 import { frontierAxes, type FrontierAxis } from '~~/core/tiers/search/frontier'
-import type { WayBuild } from '~~/core/tiers/search/wayRows'
+import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { ways as wayNames } from '~~/core/tiers/search/frames'
-import type { WayBuild } from '~~/core/tiers/search/wayRows'
+import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 import InspectorPanel from '~/components/common/InspectorPanel.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { WayBuild } from '~~/core/tiers/search/wayRows'
+import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 import { estimateOf, type Figure } from '~~/core/figure'
 import ToldFigures from '~/components/common/ToldFigures.vue'
 import { pageLocale } from '~/services/pageLocale'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { WayBuild } from '~~/core/tiers/search/wayRows'
+import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 import WorkingLink from '~/components/common/WorkingLink.vue'
 import { useFormat } from '~/composables/useFormat'
 import { withBuild } from '~/composables/withBuild'

@@ -2,7 +2,7 @@
 import { withinSentence } from '~~/core/withinSentence'
 import { computed, ref } from 'vue'
 import { ways as wayNames } from '~~/core/tiers/search/frames'
-import type { WayBuild } from '~~/core/tiers/search/wayRows'
+import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 import { useFormat } from '~/composables/useFormat'
 import { useWays } from '~/composables/useWays'
 import { usePlanStore } from '~/stores/planStore'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ways as wayNames } from '~~/core/tiers/search/frames'
-import type { WayBuild, WayRow } from '~~/core/tiers/search/wayRows'
+import type { WayBuild } from '~~/core/tiers/search/wayBuild'
+import type { WayRow } from '~~/core/tiers/search/wayRows'
 import StateMark from '~/components/common/StateMark.vue'
 import { useFormat } from '~/composables/useFormat'
 import type { useWays } from '~/composables/useWays'

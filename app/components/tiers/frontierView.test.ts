@@ -1,7 +1,7 @@
 import { mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { FrontierProgress } from '~~/core/tiers/search/frontier'
-import type { WayBuild } from '~~/core/tiers/search/wayRows'
+import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 import { startSearch } from '~/services/longSearch'
 import { openDemo } from '../../../tests/stubs/openPlan'
 import FrontierSection from './FrontierSection.vue'

@@ -1,7 +1,7 @@
 import { mount } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { scaleLinear } from 'd3-scale'
-import type { WayBuild } from '~~/core/tiers/search/wayRows'
+import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 import { startSearch } from '~/services/longSearch'
 import { openDemo } from '../../../tests/stubs/openPlan'
 import CheapestBuild from '../brief/CheapestBuild.vue'

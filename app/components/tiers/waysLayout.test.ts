@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { planSchema } from '~~/core/plan/planSchema'
-import type { WayBuild, WayRow } from '~~/core/tiers/search/wayRows'
+import type { WayBuild } from '~~/core/tiers/search/wayBuild'
+import type { WayRow } from '~~/core/tiers/search/wayRows'
 import { lacksText } from './lacksText'
 import { fieldBuilds, fieldMargin, keyOf, shapeOf, tierOf, waysField } from './waysLayout'
 import { waysText } from './waysText'

@@ -1,6 +1,7 @@
 import { scaleLinear, type ScaleLinear } from 'd3-scale'
 import type { WayId } from '~~/core/tiers/search/frames'
-import type { WayBuild, WayRow } from '~~/core/tiers/search/wayRows'
+import type { WayBuild } from '~~/core/tiers/search/wayBuild'
+import type { WayRow } from '~~/core/tiers/search/wayRows'
 
 /** What money is set against in the field. */
 export const fieldAxes = {

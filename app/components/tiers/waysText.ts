@@ -1,6 +1,6 @@
 import { withinSentence } from '~~/core/withinSentence'
 import { ways as wayNames } from '~~/core/tiers/search/frames'
-import type { WayBuild } from '~~/core/tiers/search/wayRows'
+import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 
 /** The cheapest of all ways, in a sentence. */
 export function waysText(

@@ -3,7 +3,7 @@ import type { Plan } from '../../plan/planSchema'
 import { createBuildSearch, finishSearch } from './buildSearch'
 import { needIds, type NeedId } from '../../headrooms'
 import type { Objective } from './buildQuestion'
-import { wayBuild, type WayBuild } from './wayRows'
+import { wayBuild, type WayBuild } from './wayBuild'
 
 /** What is asked of a build: a part of the need, or the most to pay. Rules of fit never count. */
 export type Limit = Exclude<NeedId, 'fit'> | 'budget'

@@ -1,7 +1,7 @@
 import { createBuildSearch } from './buildSearch'
 import type { BuildQuestion, Objective } from './buildQuestion'
 import type { SearchCounts } from './branchAndBound'
-import { wayBuild, type WayBuild } from './wayRows'
+import { wayBuild, type WayBuild } from './wayBuild'
 import type { Catalogue } from '../../catalogue/catalogue'
 import type { Plan } from '../../plan/planSchema'
 

@@ -1,0 +1,106 @@
+import { planAssessor } from '../../assess'
+import type { Catalogue } from '../../catalogue/catalogue'
+import { needIds, type NeedId } from '../../headrooms'
+import { costOverYears } from '../../ownership/cashFlow'
+import type { Plan } from '../../plan/planSchema'
+import { lacksOf, type FoundBuild } from './buildQuestion'
+import type { WayId } from './frames'
+import { layoutLabel } from './names'
+
+/** What a build comes to, as far as it is compared. */
+export interface WayBuild {
+  readonly way: WayId
+  readonly label: string
+  readonly plan: Plan
+  readonly toPay: number
+  readonly horizonCost: number
+  readonly possible: number
+  readonly roomTB: number
+  readonly lossChanceAtHorizon: number
+  readonly idleW: number
+  readonly freeBays: number
+  readonly drives: string
+  readonly lacks: readonly NeedId[]
+  /** of two machines the one that converts, and what links them; null for one */
+  readonly second: SecondMachine | null
+}
+/**
+ * The machine that converts beside one that stores: what is paid for it, and for the link between
+ * them.
+ */
+export interface SecondMachine {
+  readonly label: string
+  readonly plan: Plan
+  readonly toPay: number
+  readonly horizonCost: number
+  readonly linkPrice: number
+}
+
+/** A build as it is shown. */
+export function wayBuild({ way, pool, evaluation, plan, frame }: FoundBuild): WayBuild {
+  const { toPay, horizonCost, possible, roomTB, lossChanceAtHorizon, idleW, freeBays } = evaluation
+  const lots = plan.drives.lots.map(({ count, sizeTB }) => `${count} × ${sizeTB} TB`).join(' + ')
+  return {
+    way,
+    label: plan.machine.name || frame,
+    plan,
+    toPay,
+    horizonCost,
+    possible,
+    roomTB,
+    lossChanceAtHorizon,
+    idleW,
+    freeBays,
+    drives: pool.count === 0 ? 'no drives' : `${lots}, ${layoutLabel(pool.choice.layout)}`,
+    lacks: lacksOf(evaluation),
+    second: null,
+  }
+}
+
+/** The plan as it stands, as one way among others. */
+export function asItIs(plan: Plan, catalogue: Catalogue): WayBuild {
+  const {
+    domains: { ownership, years, streams, drives, machine },
+    verdicts,
+  } = planAssessor(1).assess(plan, catalogue)
+  const states = new Map(verdicts.map(({ id, state }) => [id, state]))
+  return {
+    way: 'stay',
+    label: plan.machine.name,
+    plan,
+    toPay: ownership.toPay,
+    horizonCost: costOverYears(years.question),
+    possible: streams.possible?.likely ?? 0,
+    roomTB: drives.pool?.roomTB ?? 0,
+    lossChanceAtHorizon: drives.pool?.lossChanceAtHorizon.likely ?? 1,
+    idleW: machine.states[0].watts.likely,
+    freeBays: machine.freeBays,
+    second: null,
+    drives: plan.drives.lots.map(({ count, sizeTB }) => `${count} × ${sizeTB} TB`).join(' + '),
+    lacks: needIds.filter(id => states.get(id) === 'short' || states.get(id) === 'impossible'),
+  }
+}
+
+/**
+ * One machine that stores and one that converts, with what links them; what is paid whatever is
+ * bought is counted once.
+ */
+export function twoMachines(
+  stores: WayBuild,
+  converts: WayBuild,
+  { extras, linkBetween }: Plan['costs'],
+): WayBuild {
+  const { label, plan, horizonCost, idleW } = converts
+  const toPay = converts.toPay - extras
+  return {
+    ...stores,
+    way: 'twoMachines',
+    label: `${stores.label} and ${label}`,
+    toPay: stores.toPay + toPay + linkBetween,
+    horizonCost: stores.horizonCost + horizonCost + linkBetween,
+    possible: converts.possible,
+    idleW: stores.idleW + idleW,
+    lacks: [],
+    second: { label, plan, toPay, horizonCost, linkPrice: linkBetween },
+  }
+}
