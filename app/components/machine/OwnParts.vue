@@ -7,7 +7,7 @@ import {
   type OwnPart,
   type OwnPartKind,
 } from '~~/core/catalogue/hardware/ownPart'
-import { ownPartsCsv } from '~~/core/machine/parts/partsCsv'
+import { ownPartsCsv } from '~~/core/machine/parts/ownPartsCsv'
 import { maxOwnParts } from '~~/core/plan/constants'
 import InspectorPanel from '~/components/common/InspectorPanel.vue'
 import PlanField from '~/components/common/PlanField.vue'

@@ -67,6 +67,49 @@ export function wearGBPerDay(sentMbps: number, hoursPerDay: number): number {
   return sentMbps * hoursPerDay * gbPerMbpsHour
 }
 
+/** Uses besides the library, then its holdings, each on its pool. */
+function placedOf(
+  { drives, library }: Plan,
+  holdings: ReturnType<typeof backupHoldings>,
+  sizes: Pick<FastStorage, 'indexGB' | 'scratchGB' | 'cacheGB'>,
+): Placed[] {
+  const use = (id: UseId, label: string, path: string, at: Pick<Placed, 'pool' | 'sizeGB'>) => ({
+    id,
+    label,
+    path: `drives.${path}`,
+    ...at,
+  })
+  return [
+    use('system', 'System and services', 'systemOn', {
+      pool: drives.systemOn,
+      sizeGB: drives.systemGB,
+    }),
+    use('index', 'Library index with pictures', 'indexOn', {
+      pool: drives.indexOn,
+      sizeGB: sizes.indexGB,
+    }),
+    use('scratch', 'Conversion scratch', 'scratchOn', {
+      pool: drives.scratchOn,
+      sizeGB: sizes.scratchGB,
+    }),
+    use('cache', 'Write cache', 'cacheOn', { pool: drives.cacheOn, sizeGB: sizes.cacheGB }),
+    use('work', 'Work in progress', 'workOn', { pool: drives.workOn, sizeGB: drives.workGB }),
+    ...holdings.flatMap(({ index, name, sizeTB }): Placed[] =>
+      index === null
+        ? []
+        : [
+            {
+              id: `holding-${index}`,
+              label: name,
+              path: `library.holdings.${index}.pool`,
+              pool: library.holdings[index]!.pool,
+              sizeGB: sizeTB * 1000,
+            },
+          ],
+    ),
+  ]
+}
+
 /** What lies where, what the SSD must hold, and how fast it wears. */
 export function fastStorage({
   plan,
@@ -87,57 +130,7 @@ export function fastStorage({
   const scratch = scratchGB(sentMbps, drives.scratchMinutes) * Math.max(1, Math.ceil(conversions))
   const cacheGB = biggestDayGB * drives.daysBetweenMoves * cacheSlack
   const indexGB = ((videoTB * extrasShare) / (1 + extrasShare)) * 1000
-  const uses: Placed[] = [
-    {
-      id: 'system',
-      label: 'System and services',
-      path: 'drives.systemOn',
-      pool: drives.systemOn,
-      sizeGB: drives.systemGB,
-    },
-    {
-      id: 'index',
-      label: 'Library index with pictures',
-      path: 'drives.indexOn',
-      pool: drives.indexOn,
-      sizeGB: indexGB,
-    },
-    {
-      id: 'scratch',
-      label: 'Conversion scratch',
-      path: 'drives.scratchOn',
-      pool: drives.scratchOn,
-      sizeGB: scratch,
-    },
-    {
-      id: 'cache',
-      label: 'Write cache',
-      path: 'drives.cacheOn',
-      pool: drives.cacheOn,
-      sizeGB: cacheGB,
-    },
-    {
-      id: 'work',
-      label: 'Work in progress',
-      path: 'drives.workOn',
-      pool: drives.workOn,
-      sizeGB: drives.workGB,
-    },
-  ]
-  const own = holdings.flatMap(({ index, name, sizeTB }): Placed[] =>
-    index === null
-      ? []
-      : [
-          {
-            id: `holding-${index}`,
-            label: name,
-            path: `library.holdings.${index}.pool`,
-            pool: library.holdings[index]!.pool,
-            sizeGB: sizeTB * 1000,
-          },
-        ],
-  )
-  const placed = [...uses, ...own]
+  const placed = placedOf(plan, holdings, { indexGB, scratchGB: scratch, cacheGB })
   const ssdGB = placed.reduce(
     (sum, { pool, sizeGB }) =>
       sum + (pool === 'ssd' ? sizeGB : pool === 'front' ? sizeGB * frontShare : 0),

@@ -188,8 +188,7 @@ export class Move {
       .filter(drive => drive.contentTB > epsilon)
       .sort((a, b) => a.contentTB - b.contentTB)
     if (!least || others.length === 0) return false
-    const spaceOn = (drive: FilledDrive) =>
-      Math.max(0, drive.sizeTB * fillShare - drive.contentTB)
+    const spaceOn = (drive: FilledDrive) => Math.max(0, drive.sizeTB * fillShare - drive.contentTB)
     const sizeTB = least.contentTB
     if (others.reduce((sum, drive) => sum + spaceOn(drive), 0) < sizeTB - epsilon) return false
     for (const drive of others) {

@@ -1,6 +1,6 @@
 import { videoCardShapes } from '../../catalogue/hardware/smallParts'
 import type { PlaceUser } from '../../catalogue/hardware/hardwarePart'
-import { partLabel, type MachineBuild } from '../machineBuild'
+import { partLabel, type KnownPart, type MachineBuild } from '../machineBuild'
 
 /** The data drives of a plan, as far as putting them in goes. */
 export interface DriveLoad {
@@ -47,6 +47,75 @@ const plain = {
   ports: 0,
 } as const
 
+/** What kind of place a piece wants, and what it needs there. */
+type Shape = Omit<Item, 'key' | 'partIndex' | 'label' | 'at'>
+
+const cardShape = ({
+  lanes,
+  length,
+  generation,
+  lengthMm,
+  lowHeight,
+}: Pick<Item, 'lanes' | 'length' | 'generation' | 'lengthMm' | 'lowHeight'>) => ({
+  ...plain,
+  wants: 'slot' as const,
+  lanes,
+  length,
+  generation,
+  lengthMm,
+  lowHeight,
+})
+
+/** The shape of a part; null for what takes no place of the board. */
+function shapeOf(known: KnownPart): Shape | null {
+  switch (known.kind) {
+    case 'card': {
+      const shape = videoCardShapes.find(({ engine }) => engine === known.entry.id)
+      return {
+        ...plain,
+        kind: 'card',
+        wants: 'slot',
+        lanes: shape?.lanes ?? 16,
+        length: 16,
+        generation: shape?.generation ?? 3,
+        lengthMm: shape?.lengthMm ?? 200,
+        lowHeight: shape?.lowHeight ?? false,
+        cardPlugs: shape?.plugs ?? 0,
+      }
+    }
+    case 'controller':
+      return { ...cardShape(known.entry), kind: 'controller', ports: known.entry.ports }
+    case 'networkCard':
+      return { ...cardShape(known.entry), kind: 'networkCard' }
+    case 'cable':
+      return known.entry.use === 'm2Card'
+        ? { ...plain, kind: 'm2Card', wants: 'slot', lanes: 4, length: 4, lengthMm: 120 }
+        : null
+    case 'ssd': {
+      const { shape, link } = known.entry
+      if (shape === 'stick') return null
+      return {
+        ...plain,
+        kind: 'ssd',
+        wants: shape === 'm2' ? link : 'data',
+        lanes: shape === 'm2' && link === 'nvme' ? 4 : 0,
+      }
+    }
+    case 'optical':
+      return known.entry.link === 'data' ? { ...plain, kind: 'optical', wants: 'data' } : null
+    case 'board':
+    case 'case':
+    case 'supply':
+    case 'processor':
+    case 'cooler':
+    case 'memory':
+    case 'fan':
+    case 'enclosure':
+    case 'ups':
+      return null
+  }
+}
+
 /**
  * Everything but memory, processor and what hangs beside that takes a place of the board: cards,
  * SSDs, disc drives, NVMe data drives.
@@ -54,79 +123,15 @@ const plain = {
 export function cardsAndDisks(build: MachineBuild, drives: DriveLoad): Item[] {
   const items = build.parts.flatMap((known): Item[] => {
     const { index, part } = known
-    const one = (shape: Omit<Item, 'key' | 'partIndex' | 'label' | 'at'>): Item[] =>
-      Array.from({ length: part.count }, (_, copy) => ({
-        key: `${index}.${copy}`,
-        partIndex: index,
-        label: partLabel(known),
-        at: copy === 0 ? part.at : '',
-        ...shape,
-      }))
-    switch (known.kind) {
-      case 'card': {
-        const shape = videoCardShapes.find(({ engine }) => engine === known.entry.id)
-        return one({
-          ...plain,
-          kind: 'card',
-          wants: 'slot',
-          lanes: shape?.lanes ?? 16,
-          length: 16,
-          generation: shape?.generation ?? 3,
-          lengthMm: shape?.lengthMm ?? 200,
-          lowHeight: shape?.lowHeight ?? false,
-          cardPlugs: shape?.plugs ?? 0,
-        })
-      }
-      case 'controller':
-        return one({
-          ...plain,
-          kind: 'controller',
-          wants: 'slot',
-          lanes: known.entry.lanes,
-          length: known.entry.length,
-          generation: known.entry.generation,
-          lengthMm: known.entry.lengthMm,
-          lowHeight: known.entry.lowHeight,
-          ports: known.entry.ports,
-        })
-      case 'networkCard':
-        return one({
-          ...plain,
-          kind: 'networkCard',
-          wants: 'slot',
-          lanes: known.entry.lanes,
-          length: known.entry.length,
-          generation: known.entry.generation,
-          lengthMm: known.entry.lengthMm,
-          lowHeight: known.entry.lowHeight,
-        })
-      case 'cable':
-        return known.entry.use === 'm2Card'
-          ? one({ ...plain, kind: 'm2Card', wants: 'slot', lanes: 4, length: 4, lengthMm: 120 })
-          : []
-      case 'ssd':
-        return known.entry.shape === 'stick'
-          ? []
-          : one({
-              ...plain,
-              kind: 'ssd',
-              wants: known.entry.shape === 'm2' ? known.entry.link : 'data',
-              lanes: known.entry.shape === 'm2' && known.entry.link === 'nvme' ? 4 : 0,
-            })
-      case 'optical':
-        return known.entry.link === 'data' ? one({ ...plain, kind: 'optical', wants: 'data' }) : []
-      // These take no place of the board.
-      case 'board':
-      case 'case':
-      case 'supply':
-      case 'processor':
-      case 'cooler':
-      case 'memory':
-      case 'fan':
-      case 'enclosure':
-      case 'ups':
-        return []
-    }
+    const shape = shapeOf(known)
+    if (!shape) return []
+    return Array.from({ length: part.count }, (_, copy) => ({
+      key: `${index}.${copy}`,
+      partIndex: index,
+      label: partLabel(known),
+      at: copy === 0 ? part.at : '',
+      ...shape,
+    }))
   })
   const nvme = Array.from({ length: drives.nvme }, (_, copy): Item => ({
     ...plain,

@@ -62,17 +62,29 @@ export function smallestUps(hardware: readonly HardwarePart[], wallW: number): U
 /**
  * Extras that the plan needs and its list does not have, from the machine as it is put together.
  */
-export function forgottenExtras(
-  context: FitContext,
-  { hardware, loadWallW, hasUps, rebuilds, driveCount, uncopiedTB, pricePerTB }: ForgottenQuestion,
+export function forgottenExtras(context: FitContext, question: ForgottenQuestion): Forgotten[] {
+  return [
+    ...wiring(context, question),
+    ...partsLeftOut(context, question),
+    ...beside(question, context),
+  ]
+}
+
+/** A part of the catalogue, where there is one and any of it is missing. */
+function extra(
+  id: Forgotten['id'],
+  part: HardwarePart | undefined | null,
+  count: number,
 ): Forgotten[] {
-  const {
-    build: { parts, base },
-    housing,
-    system,
-    board,
-  } = context
-  const found: Forgotten[] = []
+  return part && count > 0
+    ? [{ id, ref: part.id, label: part.label, count, price: part.price * count }]
+    : []
+}
+
+/** Cables and plugs. */
+function wiring(context: FitContext, { hardware }: ForgottenQuestion): Forgotten[] {
+  const { build, housing, board } = context
+  const { parts, base } = build
   const cable = (use: Cable['use']) =>
     hardware.find(
       (part): part is Cable =>
@@ -82,73 +94,86 @@ export function forgottenExtras(
     partsOfKind(parts, 'cable')
       .filter(({ entry }) => entry.use === use)
       .reduce((sum, { part }) => sum + part.count, 0)
-  const add = (id: Forgotten['id'], part: HardwarePart | undefined | null, count: number) => {
-    if (part && count > 0)
-      found.push({ id, ref: part.id, label: part.label, count, price: part.price * count })
-  }
   // Front trays of a prebuilt machine are wired already.
   const isWired = base !== null && base.inside.case === housing && housing.hotSwap > 0
   const breakouts = partsOfKind(parts, 'controller').reduce(
     (sum, { part, entry }) => sum + part.count * entry.breakouts,
     0,
   )
-  if (board && !isWired) {
-    const onBoard = Math.max(
-      0,
-      Math.min(context.boardPorts, drivesOnPorts(context) + context.otherPorts),
-    )
-    add('dataCables', cable('data'), onBoard - has('data'))
-  }
-  add('breakouts', cable('breakout'), breakouts - has('breakout'))
-  const plugs = plugsOf(context)
-  if (context.supply && !isWired && (housing?.hotSwap ?? 0) < 12)
-    add('splitters', cable('splitter'), plugs.needed - plugs.own - plugs.split)
-  if (!base?.hasSystemDisk && board && partsOfKind(parts, 'ssd').length === 0) {
-    const shape = system?.bootsFrom.includes('ssd') === false ? 'stick' : '2.5'
-    add(
-      'systemDisk',
-      hardware
-        .filter((part): part is SystemDisk => part.kind === 'ssd' && part.shape === shape)
-        .sort((a, b) => a.price - b.price)[0],
-      1,
-    )
-  }
-  if (
-    housing &&
-    context.heat.driveRiseK > 6 &&
-    context.drives.spinning >= 4 &&
-    housing.fanMounts > housing.fans.length
+  const onBoard = Math.max(
+    0,
+    Math.min(context.boardPorts, drivesOnPorts(context) + context.otherPorts),
   )
-    add(
-      'fan',
-      hardware.find(part => part.kind === 'fan'),
-      1,
-    )
-  if (!hasUps && partsOfKind(parts, 'ups').length === 0 && rebuilds)
-    add('ups', smallestUps(hardware, loadWallW), 1)
-  if (system && system.licence.once > 0)
-    found.push({
-      id: 'licence',
-      ref: null,
-      label: `Licence: ${system.label.toLowerCase()}`,
-      count: 1,
-      price: system.licence.once,
-    })
-  if (uncopiedTB > 0.05)
-    found.push({
-      id: 'copyDrives',
-      ref: null,
-      label: `A drive of ${Math.ceil(uncopiedTB * 1.2)} TB for the copy of what is irreplaceable`,
-      count: 1,
-      price: Math.ceil(uncopiedTB * 1.2) * pricePerTB,
-    })
-  if (driveCount > 1)
-    found.push({
-      id: 'labels',
-      ref: null,
-      label: 'Labels with serial number and bay',
-      count: driveCount,
-      price: 0,
-    })
-  return found
+  const plugs = plugsOf(context)
+  const takesSplitters = context.supply && !isWired && (housing?.hotSwap ?? 0) < 12
+  return [
+    ...(board && !isWired ? extra('dataCables', cable('data'), onBoard - has('data')) : []),
+    ...extra('breakouts', cable('breakout'), breakouts - has('breakout')),
+    ...(takesSplitters
+      ? extra('splitters', cable('splitter'), plugs.needed - plugs.own - plugs.split)
+      : []),
+  ]
+}
+
+/** A rise of the drives over the room, K, from which a case with many drives wants a fan more. */
+const warmDrivesK = 6
+const manyDrives = 4
+
+/** A disk for the system, a fan, a UPS. */
+function partsLeftOut(
+  { build, housing, system, board, heat, drives }: FitContext,
+  { hardware, hasUps, rebuilds, loadWallW }: ForgottenQuestion,
+): Forgotten[] {
+  const { parts, base } = build
+  const shape = system?.bootsFrom.includes('ssd') === false ? 'stick' : '2.5'
+  const disk = hardware
+    .filter((part): part is SystemDisk => part.kind === 'ssd' && part.shape === shape)
+    .sort((a, b) => a.price - b.price)[0]
+  const lacksDisk = !base?.hasSystemDisk && board && partsOfKind(parts, 'ssd').length === 0
+  const isWarm =
+    housing !== null &&
+    heat.driveRiseK > warmDrivesK &&
+    drives.spinning >= manyDrives &&
+    housing.fanMounts > housing.fans.length
+  const fan = hardware.find(part => part.kind === 'fan')
+  const lacksUps = !hasUps && partsOfKind(parts, 'ups').length === 0 && rebuilds
+  return [
+    ...(lacksDisk ? extra('systemDisk', disk, 1) : []),
+    ...(isWarm ? extra('fan', fan, 1) : []),
+    ...(lacksUps ? extra('ups', smallestUps(hardware, loadWallW), 1) : []),
+  ]
+}
+
+/** Less irreplaceable data than this, TB, needs no drive of its own. */
+const littleTB = 0.05
+/** Room on the drive for a copy, for what is still to come. */
+const copyRoom = 1.2
+
+/** What is no part of the machine. */
+function beside(
+  { uncopiedTB, pricePerTB, driveCount }: ForgottenQuestion,
+  { system }: FitContext,
+): Forgotten[] {
+  const line = (
+    id: Forgotten['id'],
+    label: string,
+    { count = 1, price }: { readonly count?: number; readonly price: number },
+  ): Forgotten => ({ id, ref: null, label, count, price })
+  const copyTB = Math.ceil(uncopiedTB * copyRoom)
+  const licence = system?.licence.once ?? 0
+  return [
+    ...(system && licence > 0
+      ? [line('licence', `Licence: ${system.label.toLowerCase()}`, { price: licence })]
+      : []),
+    ...(uncopiedTB > littleTB
+      ? [
+          line('copyDrives', `A drive of ${copyTB} TB for the copy of what is irreplaceable`, {
+            price: copyTB * pricePerTB,
+          }),
+        ]
+      : []),
+    ...(driveCount > 1
+      ? [line('labels', 'Labels with serial number and bay', { count: driveCount, price: 0 })]
+      : []),
+  ]
 }

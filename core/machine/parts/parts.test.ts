@@ -8,14 +8,9 @@ import { maxParts } from '../../plan/constants'
 import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { forgottenExtras, smallestUps, upsFactors } from './forgotten'
-import {
-  maxProblems,
-  maxRows,
-  ownPartsCsv,
-  partsCsv,
-  readOwnPartsCsv,
-  readPartsCsv,
-} from './partsCsv'
+import { maxProblems, maxRows } from './csvRows'
+import { ownPartsCsv, readOwnPartsCsv } from './ownPartsCsv'
+import { partsCsv, readPartsCsv } from './partsCsv'
 import { partLines, partTotals } from './partsList'
 
 const planOf = (input: Partial<PlanInput>) => planSchema.parse({ name: 'x', ...input })

@@ -1,5 +1,5 @@
 import type { Condition } from '../../plan/constants'
-import type { Machine } from '../../plan/machine'
+import type { Machine, MachinePart } from '../../plan/machine'
 import { partLabel, type KnownPart, type MachineBuild, type PartKind } from '../machineBuild'
 
 /** Groups of a parts list. */
@@ -74,98 +74,107 @@ export interface PartTotals {
 
 const cents = (amount: number) => Math.round(amount * 100) / 100
 
+/** What so many cost; what is owned costs nothing. */
+function toPayFor(condition: Condition, priceEach: number | null, count: number): number | null {
+  return condition === 'owned' ? 0 : priceEach === null ? null : cents(priceEach * count)
+}
+
 /** Every line of a plan's machine and drives, by group, in the order of the plan. */
 export function partLines(
   machine: Machine,
   { base, isFromParts, parts, shelved }: MachineBuild,
   drives: readonly DriveLine[],
 ): PartLine[] {
-  const baseLine: PartLine[] = isFromParts
-    ? []
-    : [
-        {
-          group: 'core',
-          label: machine.name || base?.label || 'Machine',
-          index: null,
-          ref: base?.id ?? '',
-          count: 1,
-          condition: machine.condition,
-          purpose: 'fitted',
-          note: '',
-          isDrives: false,
-          deadChance: 0,
-          priceEach: machine.price ?? base?.price ?? null,
-          isUsual: machine.price === null && base !== null,
-          toPay: machine.condition === 'owned' ? 0 : (machine.price ?? base?.price ?? null),
-        },
-      ]
-  const line = (known: KnownPart): PartLine => {
-    const { part, index, entry, kind } = known
-    const priceEach = part.price ?? entry.price ?? null
-    return {
-      group: groupOf[kind],
-      label: partLabel(known),
-      index,
-      ref: part.ref,
-      count: part.count,
-      condition: part.condition,
-      purpose: part.purpose,
-      note: part.note,
-      isDrives: false,
-      deadChance: part.deadChance,
-      priceEach,
-      isUsual: part.price === null,
-      toPay:
-        part.condition === 'owned' ? 0 : priceEach === null ? null : cents(priceEach * part.count),
-    }
+  const known = [...parts, ...shelved]
+  const order = Object.keys(partGroups)
+  return [
+    ...(isFromParts ? [] : [baseLine(machine, base)]),
+    ...known.map(knownLine),
+    ...machine.parts.flatMap((part, index) =>
+      known.some(other => other.index === index) ? [] : [strangeLine(part, index)],
+    ),
+    ...drives.map(drivesLine),
+  ].sort((a, b) => order.indexOf(a.group) - order.indexOf(b.group))
+}
+
+/** A machine that is bought or owned as one. */
+function baseLine({ name, condition, price }: Machine, base: MachineBuild['base']): PartLine {
+  const priceEach = price ?? base?.price ?? null
+  return {
+    ...beside,
+    group: 'core',
+    label: name || base?.label || 'Machine',
+    ref: base?.id ?? '',
+    count: 1,
+    condition,
+    priceEach,
+    isUsual: price === null && base !== null,
+    toPay: condition === 'owned' ? 0 : priceEach,
   }
-  const known = [...parts, ...shelved].map(line)
-  const strange = machine.parts.flatMap((part, index): PartLine[] =>
-    [...parts, ...shelved].some(other => other.index === index)
-      ? []
-      : [
-          {
-            group: 'beside',
-            label: part.ref,
-            index,
-            ref: part.ref,
-            count: part.count,
-            condition: part.condition,
-            purpose: part.purpose,
-            note: part.note,
-            isDrives: false,
-            deadChance: part.deadChance,
-            priceEach: part.price,
-            isUsual: false,
-            toPay:
-              part.condition === 'owned'
-                ? 0
-                : part.price === null
-                  ? null
-                  : cents(part.price * part.count),
-          },
-        ],
-  )
-  const lots = drives.map(({ label, count, condition, priceEach, isUsual }): PartLine => ({
+}
+
+function knownLine(known: KnownPart): PartLine {
+  const { part, index, entry, kind } = known
+  return partLine(part, {
+    group: groupOf[kind],
+    label: partLabel(known),
+    index,
+    priceEach: part.price ?? entry.price ?? null,
+    isUsual: part.price === null,
+  })
+}
+
+/** A part that the catalogue does not know. */
+function strangeLine(part: MachinePart, index: number): PartLine {
+  return partLine(part, {
+    group: 'beside',
+    label: part.ref,
+    index,
+    priceEach: part.price,
+    isUsual: false,
+  })
+}
+
+function partLine(
+  { ref, count, condition, purpose, note, deadChance }: MachinePart,
+  own: Pick<PartLine, 'group' | 'label' | 'index' | 'priceEach' | 'isUsual'>,
+): PartLine {
+  return {
+    ...own,
+    ref,
+    count,
+    condition,
+    purpose,
+    note,
+    deadChance,
+    isDrives: false,
+    toPay: toPayFor(condition, own.priceEach, count),
+  }
+}
+
+function drivesLine({ label, count, condition, priceEach, isUsual }: DriveLine): PartLine {
+  return {
+    ...beside,
     group: 'storage',
     label,
-    index: null,
     ref: '',
     count,
     condition,
-    purpose: 'fitted',
-    note: '',
     isDrives: true,
-    deadChance: 0,
     priceEach,
     isUsual,
-    toPay: condition === 'owned' ? 0 : cents(priceEach * count),
-  }))
-  const order = Object.keys(partGroups)
-  return [...baseLine, ...known, ...strange, ...lots].sort(
-    (a, b) => order.indexOf(a.group) - order.indexOf(b.group),
-  )
+    toPay: toPayFor(condition, priceEach, count),
+  }
 }
+
+/** What a line that is no part of the plan's list has. */
+const beside = {
+  index: null,
+  purpose: 'fitted',
+  note: '',
+  isDrives: false,
+  deadChance: 0,
+} as const
 
 /** @param extras and what finding out that a part is dead costs, in the plan's currency */
 export function partTotals(
