@@ -68,23 +68,20 @@ function byId(list: readonly Figure[]): Record<string, Figure> {
   return figures
 }
 
-/**
- * An assessor of these domains. It owns its memory: each domain's last few results, by the values
- * that its `read` returned.
- * @param remember results kept for each domain, >= 1
- * @throws {CoreRangeError} DOMAIN_NEED, DOMAIN_CIRCLE: the domains do not fit together;
- *   FIGURE_TWICE: two figures of one id
- */
-export function createAssessor<const Domains extends readonly Domain[]>(
-  domains: Domains,
-  remember = 2,
-): Assessor<Domains> {
-  const ordered = inOrderOfNeeds(domains)
-  const memory = new Map<string, Entry[]>(ordered.map(({ id }) => [id, []]))
-  const catalogues: { readonly own: readonly unknown[]; readonly catalogue: Catalogue }[] = []
-  let ran: string[] = []
+/** The figures of a telling, declared once however many assessments share it. */
+const declared = new WeakMap<Telling, readonly Figure[]>()
+function figuresOf(telling: Telling): readonly Figure[] {
+  const known = declared.get(telling)
+  if (known) return known
+  const figures = telling.figures()
+  declared.set(telling, figures)
+  return figures
+}
 
-  function catalogueFor(plan: Plan, shipped: Catalogue): Catalogue {
+/** The shipped catalogue with a plan's own entries, kept for the last few plans. */
+function rememberedCatalogues(remember: number): (plan: Plan, shipped: Catalogue) => Catalogue {
+  const catalogues: { readonly own: readonly unknown[]; readonly catalogue: Catalogue }[] = []
+  return (plan, shipped) => {
     const own = [
       plan.calibration.workTable,
       plan.household.capabilitySets,
@@ -99,6 +96,43 @@ export function createAssessor<const Domains extends readonly Domain[]>(
     catalogues.splice(remember)
     return catalogue
   }
+}
+
+/** Some domains with all that they need, in the order in which they are run. */
+function rememberedClosures(
+  ordered: readonly Domain[],
+): (only: readonly string[]) => readonly Domain[] {
+  const closures = new Map<string, readonly Domain[]>()
+  return only => {
+    const key = only.join(' ')
+    const known = closures.get(key)
+    if (known) return known
+    const needed = new Set<string>(only)
+    for (const domain of [...ordered].reverse())
+      if (needed.has(domain.id)) domain.needs.forEach(id => needed.add(id))
+    const closure = ordered.filter(domain => needed.has(domain.id))
+    closures.set(key, closure)
+    return closure
+  }
+}
+
+/**
+ * An assessor of these domains. It owns its memory: each domain's last few results, by the values
+ * that its `read` returned.
+ * @param remember results kept for each domain, >= 1
+ * @throws {CoreRangeError} DOMAIN_NEED, DOMAIN_CIRCLE: the domains do not fit together;
+ *   FIGURE_TWICE: two figures of one id
+ */
+export function createAssessor<const Domains extends readonly Domain[]>(
+  domains: Domains,
+  remember = 2,
+): Assessor<Domains> {
+  const ordered = inOrderOfNeeds(domains)
+  const memory = new Map<string, Entry[]>(ordered.map(({ id }) => [id, []]))
+  const catalogueFor = rememberedCatalogues(remember)
+  const closureOf = rememberedClosures(ordered)
+  let ran: string[] = []
+
   function entriesOf(
     plan: Plan,
     shipped: Catalogue,
@@ -128,30 +162,8 @@ export function createAssessor<const Domains extends readonly Domain[]>(
       entry.told = { format, telling: tell(entry.facts as never, entry.slice as never, format) }
     return entry.told.telling
   }
-  /** The figures of a telling, declared once however many assessments share it. */
-  const declared = new WeakMap<Telling, readonly Figure[]>()
-  function told(telling: Telling): readonly Figure[] {
-    const known = declared.get(telling)
-    if (known) return known
-    const figures = telling.figures()
-    declared.set(telling, figures)
-    return figures
-  }
   const factsIn = (entries: Map<string, Entry>) =>
     Object.fromEntries([...entries].map(([id, { facts }]) => [id, facts])) as FactsOf<Domains>
-  const closures = new Map<string, readonly Domain[]>()
-  function closureOf(only: readonly string[]): readonly Domain[] {
-    const key = only.join(' ')
-    const known = closures.get(key)
-    if (known) return known
-    const needed = new Set<string>(only)
-    for (const domain of [...ordered].reverse())
-      if (needed.has(domain.id)) domain.needs.forEach(id => needed.add(id))
-    const closure = ordered.filter(domain => needed.has(domain.id))
-    closures.set(key, closure)
-    return closure
-  }
-
   return {
     facts: (plan, shipped, only) => factsIn(entriesOf(plan, shipped, closureOf(only))),
     assess(plan, shipped, format = formatOf({ locale: 'en', currency: plan.brief.currency })) {
@@ -160,7 +172,7 @@ export function createAssessor<const Domains extends readonly Domain[]>(
       let figures: Record<string, Figure> | null = null
       return {
         get figures() {
-          return (figures ??= byId(tellings.flatMap(telling => told(telling))))
+          return (figures ??= byId(tellings.flatMap(figuresOf)))
         },
         verdicts: byHeadroomOrder(tellings.flatMap(telling => telling.verdicts)),
         findings: worstFirst(tellings.flatMap(telling => telling.findings)),

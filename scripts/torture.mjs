@@ -331,13 +331,8 @@ function strangeBody() {
   return JSON.stringify(wrapped)
 }
 
-/**
- * Requests of all kinds, most of them wrong, in an order that the seed gives: each is answered, and
- * none with a server error.
- */
-async function rubbish() {
-  const server = await startServer(join(folder, 'rubbish.sqlite'))
-  const { id } = (await send(server.base, 'POST', '/api/plans', planOf('Target', 1))).json()
+/** Requests of all kinds about a plan, one at each call. */
+function strangeRequests(id, base) {
   const ids = [
     id,
     'none',
@@ -378,20 +373,44 @@ async function rubbish() {
     'application/x-www-form-urlencoded; a=+json',
     '',
   ]
+  return () => {
+    const method = oneOf([
+      'GET',
+      'GET',
+      'POST',
+      'POST',
+      'PUT',
+      'DELETE',
+      'PATCH',
+      'HEAD',
+      'OPTIONS',
+    ])
+    return {
+      method,
+      path: oneOf(paths)(),
+      body: method === 'GET' || method === 'HEAD' ? undefined : strangeBody(),
+      headers: {
+        'content-type': oneOf(types),
+        ...(below(8) === 0 ? { origin: oneOf(['http://evil.example', 'null', base]) } : {}),
+      },
+    }
+  }
+}
+
+/**
+ * Requests of all kinds, most of them wrong, in an order that the seed gives: each is answered, and
+ * none with a server error.
+ */
+async function rubbish() {
+  const server = await startServer(join(folder, 'rubbish.sqlite'))
+  const { id } = (await send(server.base, 'POST', '/api/plans', planOf('Target', 1))).json()
+  const ask = strangeRequests(id, server.base)
   const counts = new Map()
   const bad = []
   let left = size.requests
   const client = async () => {
     while (left-- > 0) {
-      const [method, path] = [
-        oneOf(['GET', 'GET', 'POST', 'POST', 'PUT', 'DELETE', 'PATCH', 'HEAD', 'OPTIONS']),
-        oneOf(paths)(),
-      ]
-      const body = method === 'GET' || method === 'HEAD' ? undefined : strangeBody()
-      const headers = {
-        'content-type': oneOf(types),
-        ...(below(8) === 0 ? { origin: oneOf(['http://evil.example', 'null', server.base]) } : {}),
-      }
+      const { method, path, body, headers } = ask()
       const status = await send(server.base, method, path, body, headers).then(
         answer => answer.status,
         error =>

@@ -6,13 +6,13 @@ import { readPlan } from '../plan/readPlan'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { layoutFor } from './automaticLayout'
 import { priceOfLot } from './drivePrices'
-import { minKeptShare } from './drivesFacts'
+import { minKeptShare, unusedShare } from './drivesFacts'
 import { failureRateBand, causeFactor } from './failureRate'
 import { batchFactor } from './layoutRisk'
 import { usualPerils } from '../plan/constants'
 import { farBelow, isFarBelowOtherPerils } from './perils'
 import { readErrorShares } from './readError'
-import { longRebuildHours, unusedShare } from './driveFindings'
+import { longRebuildHours } from './driveFindings'
 import { likelyLost } from './tellDrives'
 
 const assessed = (drives: PlanInput['drives'], changes: Partial<PlanInput> = {}) =>
@@ -196,6 +196,31 @@ describe('space that is given away', () => {
       )
     // 3 · (10 − size) of 30 + size: 4 % at 9.5, 7 % at 9.
     expect([mixed(9.5), mixed(9)].map(list => list.includes('SPACE_UNUSED'))).toEqual([false, true])
+  })
+
+  it('is mended by every layout that is named: it survives as much and uses more', () => {
+    const lots = [
+      { count: 2, sizeTB: 18 },
+      { count: 2, sizeTB: 8 },
+    ]
+    const poolOf = (layout: string) => assessed({ lots, layout }).domains.drives.pool!
+    for (const layout of ['rotating-1', 'rotating-2', 'mirror']) {
+      const before = poolOf(layout)
+      expect(before.arrangement.mismatchTB).toBeGreaterThan(0.05 * 52)
+      for (const id of before.wasteLess) {
+        const after = poolOf(id)
+        expect(after.survives, `${layout} → ${id}`).toBeGreaterThanOrEqual(before.survives)
+        expect(after.arrangement.mismatchTB).toBeLessThan(before.arrangement.mismatchTB)
+        expect(after.roomTB).toBeGreaterThan(before.roomTB)
+      }
+    }
+    expect(poolOf('rotating-1').wasteLess).toContain('dedicated-1')
+    const texts = (layout: string) =>
+      assessed({ lots, layout }).findings.find(({ code }) => code === 'SPACE_UNUSED')!.fixes
+    expect(texts('rotating-1')).toEqual([
+      { sentence: expect.stringContaining('Dedicated parity, one drive') },
+    ])
+    expect(poolOf('span').wasteLess).toEqual([])
   })
 })
 

@@ -100,6 +100,11 @@ export interface PoolFacts {
    * unless this one does not
    */
   readonly roomier: readonly string[]
+  /**
+   * ids of layouts that survive as much with these drives and leave less of them unused; empty
+   * while little is
+   */
+  readonly wasteLess: readonly string[]
 }
 
 /** Space, survival and rebuild of the plan's drives, and what they draw. */
@@ -151,6 +156,8 @@ function sumEstimates(list: readonly Estimate[]): Estimate {
   )
 }
 
+/** Of the raw space, the share that may stay unused before it is told. */
+export const unusedShare = 0.05
 /** A layout that leaves less of what was bought gives away too much to pass in silence. */
 export const minKeptShare = 0.5
 
@@ -246,7 +253,24 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
     ),
     fileLossChanceAtHorizon: lossBand(chance, horizonYears, 'fileAlone'),
     ...perilFacts(pool, slice, chance),
-    roomier: arrangement.usableTB < minKeptShare * arrangement.rawTB ? roomierLayouts(slice) : [],
+    roomier:
+      arrangement.usableTB < minKeptShare * arrangement.rawTB
+        ? otherLayouts(
+            slice,
+            ({ usableTB, rawTB, survives }) =>
+              survives >= slice.survivesAtLeast && usableTB >= minKeptShare * rawTB,
+          )
+        : [],
+    wasteLess:
+      arrangement.mismatchTB > unusedShare * arrangement.rawTB
+        ? otherLayouts(
+            slice,
+            ({ usableTB, survives, mismatchTB }) =>
+              survives >= arrangement.survives &&
+              usableTB > arrangement.usableTB &&
+              mismatchTB < arrangement.mismatchTB,
+          )
+        : [],
   }
 }
 
@@ -347,21 +371,17 @@ function mapShares({ low, likely, high }: Estimate): Estimate {
   return { low: low / likely, likely: 1, high: high / likely }
 }
 
-/**
- * Layouts that keep at least half of the space and survive as much as must be survived, the most
- * usable first.
- */
-function roomierLayouts({ drives, survivesAtLeast }: DrivesSlice): string[] {
+/** Other layouts of the same drives that are as asked, the most usable first. */
+function otherLayouts(
+  { drives }: DrivesSlice,
+  isAsAsked: (arrangement: Arrangement) => boolean,
+): string[] {
   return layouts
     .flatMap(layout => {
       const arrangement = arrangeDrives(layout, drivesOf(drives), drives.hotSpares)
-      if (
-        isRefusal(arrangement) ||
-        arrangement.survives < survivesAtLeast ||
-        arrangement.usableTB < minKeptShare * arrangement.rawTB
-      )
-        return []
-      return [{ id: layout.id, usableTB: arrangement.usableTB }]
+      return isRefusal(arrangement) || !isAsAsked(arrangement)
+        ? []
+        : [{ id: layout.id, usableTB: arrangement.usableTB }]
     })
     .sort((a, b) => b.usableTB - a.usableTB)
     .slice(0, 3)

@@ -149,53 +149,70 @@ export function readCsvScan(text: string): CsvScan {
   rows.forEach((row, index) => {
     const line = index + 2
     if (row.every(cell => cell.trim() === '')) return
-    if (row.length !== header.length) {
+    if (row.length !== header.length)
       problems.push({
         line,
         message: `This line has ${row.length} fields, the header ${header.length}; it was left out.`,
       })
-      return
-    }
-    const textOf = (key: string) => (at[key] ? row[at[key].index]!.trim() : '')
-    const number = (key: string) => {
-      const cell = textOf(key)
-      if (cell === '') return null
-      const value = (key === 'durationS' ? clock(cell) : null) ?? numberOf(cell, decimalComma)
-      if (value === null)
-        problems.push({
-          line,
-          message:
-            `"${cell.slice(0, 40)}" is not a number for ${names[at[key]!.index]}; it counts ` +
-            'as left out.',
-        })
-      const factor = key === 'durationS' && cell.includes(':') ? 1 : at[key]!.factor
-      return value === null ? null : value * factor
-    }
-    const sizeBytes = number('sizeBytes')
-    const durationS = number('durationS')
-    const stated = number('bitrateMbps')
-    files.push({
-      path: textOf('path'),
-      sizeBytes,
-      durationS: durationS || null,
-      videoCodec: textOf('videoCodec').toLowerCase() || (at.videoCodec ? null : 'unknown'),
-      width: number('width'),
-      height: number('height'),
-      bitsPerSample: number('bitsPerSample') ?? 8,
-      highDynamicRange: /^(yes|true|1|hdr.*|pq|hlg|smpte2084|arib-std-b67)$/i.test(textOf('hdr')),
-      soundCodec: textOf('soundCodec').toLowerCase() || null,
-      channels: number('channels'),
-      subtitleCodecs: textOf('subtitles')
-        .toLowerCase()
-        .split(/[\s+/|]+/)
-        .filter(name => name !== '' && name !== 'none' && name !== 'no'),
-      container: textOf('container').toLowerCase() || null,
-      framesPerSecond: number('framesPerSecond'),
-      interlaced: false,
-      variableFrameRate: false,
-      audioTracks: at.audioTracks ? number('audioTracks') : null,
-      bitrateMbps: sizeBytes !== null && durationS ? (sizeBytes * 8) / durationS / 1e6 : stated,
-    })
+    else files.push(fileOf({ row, line, at, names, decimalComma }, problems))
   })
   return { files, problems }
+}
+
+/** A row of a scan, and how its columns are to be read. */
+interface ScanRow {
+  readonly row: readonly string[]
+  readonly line: number
+  readonly at: Readonly<
+    Record<string, { readonly index: number; readonly factor: number } | undefined>
+  >
+  readonly names: readonly string[]
+  readonly decimalComma: boolean
+}
+
+/** A row as a file; what is no number counts as left out, and is a problem. */
+function fileOf(
+  { row, line, at, names, decimalComma }: ScanRow,
+  problems: CsvProblem[],
+): ScannedFile {
+  const textOf = (key: string) => (at[key] ? row[at[key].index]!.trim() : '')
+  const number = (key: string) => {
+    const cell = textOf(key)
+    if (cell === '') return null
+    const value = (key === 'durationS' ? clock(cell) : null) ?? numberOf(cell, decimalComma)
+    if (value === null)
+      problems.push({
+        line,
+        message:
+          `"${cell.slice(0, 40)}" is not a number for ${names[at[key]!.index]}; it counts ` +
+          'as left out.',
+      })
+    const factor = key === 'durationS' && cell.includes(':') ? 1 : at[key]!.factor
+    return value === null ? null : value * factor
+  }
+  const sizeBytes = number('sizeBytes')
+  const durationS = number('durationS')
+  const stated = number('bitrateMbps')
+  return {
+    path: textOf('path'),
+    sizeBytes,
+    durationS: durationS || null,
+    videoCodec: textOf('videoCodec').toLowerCase() || (at.videoCodec ? null : 'unknown'),
+    width: number('width'),
+    height: number('height'),
+    bitsPerSample: number('bitsPerSample') ?? 8,
+    highDynamicRange: /^(yes|true|1|hdr.*|pq|hlg|smpte2084|arib-std-b67)$/i.test(textOf('hdr')),
+    soundCodec: textOf('soundCodec').toLowerCase() || null,
+    channels: number('channels'),
+    subtitleCodecs: textOf('subtitles')
+      .toLowerCase()
+      .split(/[\s+/|]+/)
+      .filter(name => name !== '' && name !== 'none' && name !== 'no'),
+    container: textOf('container').toLowerCase() || null,
+    framesPerSecond: number('framesPerSecond'),
+    interlaced: false,
+    variableFrameRate: false,
+    audioTracks: at.audioTracks ? number('audioTracks') : null,
+    bitrateMbps: sizeBytes !== null && durationS ? (sizeBytes * 8) / durationS / 1e6 : stated,
+  }
 }

@@ -99,7 +99,7 @@ export function habitSlots({
   return slots
 }
 
-/** By habit, kept as long as the habit is: an edit changes one of them, and plans share the others. */
+/** By habit: an edit changes one of them, and plans share the others. */
 const knownTimes = new WeakMap<Habit, Pick<WeekHabit, 'slots' | 'going'>>()
 
 function timesOf(habit: Habit): Pick<WeekHabit, 'slots' | 'going'> {

@@ -56,8 +56,7 @@ function course(
 function addGrown(
   sum: Float64Array,
   size: HoldingSize,
-  likely: Float64Array,
-  growth: number,
+  { likely, growth }: { readonly likely: Float64Array; readonly growth: number },
 ): void {
   const { likely: each } = size.amount
   const isStill = size.addedTB === 0 && size.growthPerYear === 0
@@ -132,8 +131,8 @@ export function forecastLibrary(
       likely[month]! += tb
       ofKind[month]! += tb
     }
-    addGrown(slow, size, course1, library.growthLowFactor)
-    addGrown(fast, size, course1, library.growthHighFactor)
+    addGrown(slow, size, { likely: course1, growth: library.growthLowFactor })
+    addGrown(fast, size, { likely: course1, growth: library.growthHighFactor })
     if (swing) for (let month = 0; month <= months; month++) swing.units[month]! += course1[month]!
   }
   for (let month = 0; month <= months; month++) kinds.get('other')![month]! += events[month]!

@@ -158,7 +158,7 @@ export function holdingSizes(
   })
 }
 
-/** By holding, with what they were worked out for: an edit changes one, and plans share the others. */
+/** By holding, with what they were worked out for: an edit changes one of them. */
 const knownSizes = new WeakMap<
   Holding,
   { readonly asked: readonly unknown[]; readonly sizes: readonly HoldingSize[] }

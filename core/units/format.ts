@@ -65,18 +65,22 @@ export function formatOf({ locale, currency }: Pick<Format, 'locale' | 'currency
   return made
 }
 
-function makeFormat(locale: string, currency: string): Format {
-  const known = supported(locale)
+/** Numbers and money as a locale writes them. */
+function numberTexts(locale: string, currency: string): Pick<Format, 'number' | 'money'> {
   const plain = new Map<number, Intl.NumberFormat>()
   const amounts = new Map<number, Intl.NumberFormat>()
   const digitsOf = (digits: number): Intl.NumberFormat =>
-    remembered(plain, digits, () => new Intl.NumberFormat(known, { maximumFractionDigits: digits }))
+    remembered(
+      plain,
+      digits,
+      () => new Intl.NumberFormat(locale, { maximumFractionDigits: digits }),
+    )
   const moneyOf = (digits: number): Intl.NumberFormat =>
     remembered(
       amounts,
       digits,
       () =>
-        new Intl.NumberFormat(known, {
+        new Intl.NumberFormat(locale, {
           style: 'currency',
           currency,
           minimumFractionDigits: digits,
@@ -108,6 +112,12 @@ function makeFormat(locale: string, currency: string): Format {
   }
   const money = (value: number): string =>
     moneyOf(Math.abs(value) >= 10 || Number.isInteger(value) ? 0 : 2).format(value)
+  return { number, money }
+}
+
+function makeFormat(locale: string, currency: string): Format {
+  const known = supported(locale)
+  const { number, money } = numberTexts(known, currency)
   function share(value: number): string {
     if (value <= 0) return '0 %'
     if (value >= 0.001) return `${number(value * 100, value >= 0.995 ? 3 : 2)} %`

@@ -73,27 +73,17 @@ function placedOf(
   holdings: ReturnType<typeof backupHoldings>,
   sizes: Pick<FastStorage, 'indexGB' | 'scratchGB' | 'cacheGB'>,
 ): Placed[] {
-  const use = (id: UseId, label: string, path: string, at: Pick<Placed, 'pool' | 'sizeGB'>) => ({
-    id,
-    label,
-    path: `drives.${path}`,
-    ...at,
-  })
+  const use = (
+    id: UseId,
+    label: string,
+    { pool, sizeGB }: Pick<Placed, 'pool' | 'sizeGB'>,
+  ): Placed => ({ id, label, path: `drives.${id}On`, pool, sizeGB })
   return [
-    use('system', 'System and services', 'systemOn', {
-      pool: drives.systemOn,
-      sizeGB: drives.systemGB,
-    }),
-    use('index', 'Library index with pictures', 'indexOn', {
-      pool: drives.indexOn,
-      sizeGB: sizes.indexGB,
-    }),
-    use('scratch', 'Conversion scratch', 'scratchOn', {
-      pool: drives.scratchOn,
-      sizeGB: sizes.scratchGB,
-    }),
-    use('cache', 'Write cache', 'cacheOn', { pool: drives.cacheOn, sizeGB: sizes.cacheGB }),
-    use('work', 'Work in progress', 'workOn', { pool: drives.workOn, sizeGB: drives.workGB }),
+    use('system', 'System and services', { pool: drives.systemOn, sizeGB: drives.systemGB }),
+    use('index', 'Library index with pictures', { pool: drives.indexOn, sizeGB: sizes.indexGB }),
+    use('scratch', 'Conversion scratch', { pool: drives.scratchOn, sizeGB: sizes.scratchGB }),
+    use('cache', 'Write cache', { pool: drives.cacheOn, sizeGB: sizes.cacheGB }),
+    use('work', 'Work in progress', { pool: drives.workOn, sizeGB: drives.workGB }),
     ...holdings.flatMap(({ index, name, sizeTB }): Placed[] =>
       index === null
         ? []

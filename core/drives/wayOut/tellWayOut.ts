@@ -85,6 +85,22 @@ export function wayText(
   )
 }
 
+const inputs: readonly Input[] = [
+  'drives.lots',
+  'drives.layout',
+  'drives.outerMBps',
+  { figure: 'library.contentTB' },
+  'drives.expandsParity',
+]
+const borrowed = { id: 'wayOut.borrowed', label: 'Borrowed drives', unit: 'drives' } as const
+const copying = { id: 'wayOut.hours', label: 'Hours of copying', unit: 'h' } as const
+
+interface Temporary {
+  readonly sizeTB: number
+  readonly price: number
+  readonly hours: number
+}
+
 /** Figures of a way, each with its working. */
 export function wayFigures(
   way: WayOut | null,
@@ -94,26 +110,28 @@ export function wayFigures(
     format,
   }: {
     readonly question: WayOutQuestion
-    readonly temporary: { readonly sizeTB: number; readonly price: number; readonly hours: number }
+    readonly temporary: Temporary
     readonly format: Format
   },
 ): Figure[] {
-  const { number: n, money, quantity, hours } = format
-  const inputs: readonly Input[] = [
-    'drives.lots',
-    'drives.layout',
-    'drives.outerMBps',
-    { figure: 'library.contentTB' },
-    'drives.expandsParity',
+  const none = 'The new layout has no room for what is kept.'
+  return [
+    ...(way
+      ? [borrowedFigure(way, question, format), copyingFigure(way, question, format)]
+      : [borrowed, copying].map(figure => absentFigure(none, { ...figure, inputs, formula: '–' }))),
+    temporaryFigure(temporary, format),
   ]
-  const largest = Math.max(0, ...question.drives.map(({ sizeTB }) => sizeTB))
-  const copy = declareFigure(
+}
+
+function temporaryFigure({ sizeTB, price, hours: copyHours }: Temporary, format: Format): Figure {
+  const { number: n, money, hours } = format
+  return declareFigure(
     () =>
-      workedOut(temporary.price, 'money', {
+      workedOut(price, 'money', {
         inputs: [{ figure: 'library.contentTB' }, 'drives.copyPricePerTB'],
         says:
-          `${n(temporary.sizeTB, 3)} TB of external drives: ${money(temporary.price)}; ` +
-          `${hours(temporary.hours)} to copy there and back`,
+          `${n(sizeTB, 3)} TB of external drives: ${money(price)}; ` +
+          `${hours(copyHours)} to copy there and back`,
       }),
     {
       id: 'wayOut.temporaryCopy',
@@ -122,51 +140,47 @@ export function wayFigures(
     },
     format,
   )
-  const borrowed = { id: 'wayOut.borrowed', label: 'Borrowed drives', unit: 'drives' } as const
-  const copying = { id: 'wayOut.hours', label: 'Hours of copying', unit: 'h' } as const
-  if (!way) {
-    const none = 'The new layout has no room for what is kept.'
-    return [
-      absentFigure(none, { ...borrowed, inputs, formula: '–' }),
-      absentFigure(none, { ...copying, inputs, formula: '–' }),
-      copy,
-    ]
-  }
+}
+
+function borrowedFigure(
+  way: WayOut,
+  { drives, emptiesOneByOne, from }: WayOutQuestion,
+  format: Format,
+): Figure {
+  const largestTB = Math.max(0, ...drives.map(({ sizeTB }) => sizeTB))
+  return declareFigure(
+    () =>
+      workedOut(way.borrowed, 'drives', {
+        inputs,
+        says:
+          way.borrowed === 0
+            ? 'the free drives are enough to begin with'
+            : `the fewest of ${format.quantity(largestTB, 'TB')} with which the steps come to an end`,
+      }),
+    {
+      ...borrowed,
+      note: emptiesOneByOne
+        ? 'The old drives can be emptied one by one.'
+        : `${from.label} lets no single drive go: all data leave it before a drive is free.`,
+    },
+    format,
+  )
+}
+
+function copyingFigure(way: WayOut, { rateMBps }: WayOutQuestion, format: Format): Figure {
   const steps = way.steps.filter(step => step.hours > 0)
-  const nothing = workedOut(0, 'h', { inputs, says: 'Nothing has to be copied.' })
-  return [
-    declareFigure(
-      () =>
-        workedOut(way.borrowed, 'drives', {
-          inputs,
-          says:
-            way.borrowed === 0
-              ? 'the free drives are enough to begin with'
-              : `the fewest of ${quantity(largest, 'TB')} with which the steps come to an end`,
-        }),
-      {
-        ...borrowed,
-        note: question.emptiesOneByOne
-          ? 'The old drives can be emptied one by one.'
-          : `${question.from.label} lets no single drive go: all data leave it before a drive ` +
-            'is free.',
-      },
-      format,
-    ),
-    declareFigure(
-      () =>
-        steps.length === 0
-          ? nothing
-          : chosen(inputs, sum(...steps.map(step => workedOut(step.hours, 'h', { inputs })))),
-      {
-        ...copying,
-        source: `At ${n(question.rateMBps, 3)} MB/s, step by step.`,
-        note: 'Comparing reads everything once more.',
-      },
-      format,
-    ),
-    copy,
-  ]
+  return declareFigure(
+    () =>
+      steps.length === 0
+        ? workedOut(0, 'h', { inputs, says: 'Nothing has to be copied.' })
+        : chosen(inputs, sum(...steps.map(step => workedOut(step.hours, 'h', { inputs })))),
+    {
+      ...copying,
+      source: `At ${format.number(rateMBps, 3)} MB/s, step by step.`,
+      note: 'Comparing reads everything once more.',
+    },
+    format,
+  )
 }
 
 /** How a layout ties the data, in a sentence. */

@@ -22,7 +22,7 @@ export function limited(problems: readonly RowProblem[]): Problems {
 /** The cell of a row by its column's name; '' where there is none. */
 export type CellOf = (name: string) => string
 
-/** The rows that are read, each with its cells by name; that there are more of them is a problem. */
+/** The rows that are read, each with its cells by name; that there are more is a problem. */
 export function* readRows(
   table: CsvTable,
   problems: RowProblem[],

@@ -77,6 +77,47 @@ function lacksDrivesIn(question: BuildQuestion, needs: (id: NeedId) => boolean) 
       row.lossChanceAtHorizon > lossAtMost)
 }
 
+/** A whole choice as a build, with its cost; null where it does not answer the question. */
+function builtOf(
+  state: State,
+  {
+    basis: { plan, evaluator, pruning },
+    question: { cap, possibleAtLeast = 0 },
+    needs,
+    lacksDrives,
+    costOf,
+  }: {
+    readonly basis: SearchBasis
+    readonly question: BuildQuestion
+    readonly needs: (id: NeedId) => boolean
+    readonly lacksDrives: (row: PoolRow) => boolean
+    readonly costOf: (evaluation: Evaluation, state: State) => number
+  },
+): { readonly cost: number; readonly found: FoundBuild } | null {
+  const { frame, refs, pool } = state
+  if (!pool || state.chosen.bays < pool.count) return null
+  const row = pruning.poolRowOf(pool)
+  if (lacksDrives(row)) return null
+  const box = pruning.rowOf(state)
+  const fails = (['streams', 'home', 'away'] as const).some(id => needs(id) && failsNeed(box[id]))
+  if (fails || box.possible < possibleAtLeast) return null
+  if (needs('fit') && failsNeed(evaluator.fit(box, row))) return null
+  const evaluation = evaluator.evaluate(box, row)
+  if (cap !== null && evaluation.toPay > cap + costEpsilon) return null
+  const { machine, network } = box.adopted
+  return {
+    cost: costOf(evaluation, state),
+    found: {
+      way: frame!.way,
+      frame: frame!.id,
+      refs: [...refs].sort(),
+      pool,
+      evaluation,
+      plan: { ...plan, drives: pool.drives, machine, network },
+    },
+  }
+}
+
 /** A question as a choice in steps: frames, their groups with the drives among them, the whole. */
 export function searchProblem(basis: SearchBasis, question: BuildQuestion): BuildProblem {
   const { plan, evaluator, pruning, ownLayout } = basis
@@ -150,32 +191,7 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
         return []
       return optionBranches(state, group, upTo)
     },
-    finish(state) {
-      const { frame, refs, pool } = state
-      if (!pool || state.chosen.bays < pool.count) return null
-      const row = pruning.poolRowOf(pool)
-      if (lacksDrives(row)) return null
-      const box = pruning.rowOf(state)
-      const fails = (['streams', 'home', 'away'] as const).some(
-        id => needs(id) && failsNeed(box[id]),
-      )
-      if (fails || box.possible < possibleAtLeast) return null
-      if (needs('fit') && failsNeed(evaluator.fit(box, row))) return null
-      const evaluation = evaluator.evaluate(box, row)
-      if (cap !== null && evaluation.toPay > cap + costEpsilon) return null
-      const { machine, network } = box.adopted
-      return {
-        cost: costOf(evaluation, state),
-        found: {
-          way: frame!.way,
-          frame: frame!.id,
-          refs: [...refs].sort(),
-          pool,
-          evaluation,
-          plan: { ...plan, drives: pool.drives, machine, network },
-        },
-      }
-    },
+    finish: state => builtOf(state, { basis, question, needs, lacksDrives, costOf }),
     compare: objective === 'change' ? compareChanges(ownLayout) : compareFound,
   }
 }

@@ -120,6 +120,15 @@ function firstThatHelps<Found>(
   return null
 }
 
+/** A part, or drives, without what else it may need. */
+interface Change {
+  readonly label: string
+  readonly price: number
+  readonly refs: readonly string[]
+  readonly portMbps: number
+  readonly drives: Plan['drives']
+}
+
 /**
  * Changes that may relieve a limit, the cheapest first: a part, or drives; each by itself, and with
  * one more part that it may need to go together.
@@ -131,65 +140,38 @@ function candidates(plan: Plan, shipped: Catalogue, limit: string): Candidate[] 
     frame.groups.flatMap(({ id, options }) =>
       ids.includes(id) ? options.filter(({ refs }) => refs.length > 0) : [],
     )
-  const withParts = (of: Plan, refs: readonly string[], portMbps = 0): Plan => ({
-    ...of,
-    machine: machineOf(frame, refs, { plan: of, catalogue }),
-    network: {
-      ...of.network,
-      serverPortMbps: Math.max(
-        of.network.serverPortMbps,
-        portMbps,
-      ) as Plan['network']['serverPortMbps'],
-    },
-  })
+  const changes =
+    limit === 'space' || limit === 'survival'
+      ? drivesChanges(plan, catalogue, limit)
+      : optionsOf(['processor', 'card', 'memory', 'networkCard']).map((option): Change => ({
+          label: `Put in ${partNames(option.refs, catalogue)}`,
+          price: option.price,
+          refs: option.refs,
+          portMbps: option.portMbps ?? 0,
+          drives: plan.drives,
+        }))
   const helpers: readonly Option[] = [
     { refs: [], price: 0, idleW: 0, loadW: 0 },
     ...optionsOf(['supply', 'enclosure', 'controller', 'memory']),
   ]
-  const main: {
-    readonly label: string
-    readonly price: number
-    readonly refs: readonly string[]
-    readonly portMbps: number
-    readonly drives: Plan['drives']
-  }[] = []
-  if (limit === 'space' || limit === 'survival') {
-    const pools = changedPools(plan, catalogue, true)
-    const own = pools.find(({ choice }) => choice.count === 0)
-    for (const { choice, price, drives, roomTB, survives } of pools) {
-      if (limit === 'space' ? roomTB <= (own?.roomTB ?? 0) : survives <= (own?.survives ?? 0))
-        continue
-      const other =
-        drives.layout === plan.drives.layout || drives.layout === own?.choice.layout
-          ? ''
-          : `, ${layoutLabel(drives.layout)}`
-      main.push({
-        label:
-          choice.count > 0
-            ? `Add ${choice.count} × ${choice.sizeTB} TB${other}`
-            : `Change the layout${other}`,
-        price,
-        refs: [],
-        portMbps: 0,
-        drives,
-      })
-    }
-  } else {
-    for (const option of optionsOf(['processor', 'card', 'memory', 'networkCard']))
-      main.push({
-        label: `Put in ${partNames(option.refs, catalogue)}`,
-        price: option.price,
-        refs: option.refs,
-        portMbps: option.portMbps ?? 0,
-        drives: plan.drives,
-      })
-  }
-  const all = main.flatMap(change =>
-    helpers
-      .filter(helper => !helper.refs.some(ref => change.refs.includes(ref)))
-      .map(helper => ({ change, helper, price: change.price + helper.price })),
-  )
-  return all
+  const withChange = ({ drives, refs, portMbps }: Change, helper: Option): Plan => ({
+    ...plan,
+    drives,
+    machine: machineOf(frame, [...refs, ...helper.refs], { plan: { ...plan, drives }, catalogue }),
+    network: {
+      ...plan.network,
+      serverPortMbps: Math.max(
+        plan.network.serverPortMbps,
+        portMbps,
+      ) as Plan['network']['serverPortMbps'],
+    },
+  })
+  return changes
+    .flatMap(change =>
+      helpers
+        .filter(helper => !helper.refs.some(ref => change.refs.includes(ref)))
+        .map(helper => ({ change, helper, price: change.price + helper.price })),
+    )
     .sort(
       (a, b) =>
         a.price - b.price ||
@@ -200,10 +182,28 @@ function candidates(plan: Plan, shipped: Catalogue, limit: string): Candidate[] 
     .map(({ change, helper, price }) => ({
       label: `${change.label}${helper.refs.length ? `, with ${partNames(helper.refs, catalogue)}` : ''}`,
       price,
-      plan: withParts(
-        { ...plan, drives: change.drives },
-        [...change.refs, ...helper.refs],
-        change.portMbps,
-      ),
+      plan: withChange(change, helper),
     }))
+}
+
+/** Drives, or another layout of those that are there, that give more of what binds. */
+function drivesChanges(plan: Plan, catalogue: Catalogue, limit: 'space' | 'survival'): Change[] {
+  const pools = changedPools(plan, catalogue, true)
+  const own = pools.find(({ choice }) => choice.count === 0)
+  const isMore = ({ roomTB, survives }: (typeof pools)[number]) =>
+    limit === 'space' ? roomTB > (own?.roomTB ?? 0) : survives > (own?.survives ?? 0)
+  return pools.filter(isMore).map(({ choice, price, drives }) => {
+    const isOwn = drives.layout === plan.drives.layout || drives.layout === own?.choice.layout
+    const other = isOwn ? '' : `, ${layoutLabel(drives.layout)}`
+    return {
+      label:
+        choice.count > 0
+          ? `Add ${choice.count} × ${choice.sizeTB} TB${other}`
+          : `Change the layout${other}`,
+      price,
+      refs: [],
+      portMbps: 0,
+      drives,
+    }
+  })
 }
