@@ -1,16 +1,15 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { externalMBps } from '~~/core/drives/backup/backupPlan'
+import { beginDrill, drillStep, endDrill } from '~~/core/drives/drill/drill'
 import {
-  beginDrill,
   drillAftermath,
-  drillStep,
-  endDrill,
+  type DrillState,
   type DrillAction,
   type DrillGround,
-  type DrillState,
-} from '~~/core/drives/drill/drill'
-import { debrief, entryText, reportText, standText } from '~~/core/drives/drill/tellDrill'
+} from '~~/core/drives/drill/drillState'
+import { entryText, reportText, standText } from '~~/core/drives/drill/tellDrill'
+import { debrief } from '~~/core/drives/drill/debrief'
 import { hasCopy } from '~~/core/drives/perilQuestion'
 import { leadHours, poolOf } from '~~/core/drives/poolOf'
 import { useFormat } from '~/composables/useFormat'

@@ -16,7 +16,7 @@ import { conversionFixes } from '~~/core/tiers/conversionFixes'
 import { fixesOf } from '~~/core/tiers/rankFixes'
 import { planFitFixes } from '~~/core/tiers/planFitFixes'
 import { createBuildSearch, finishSearch } from '~~/core/tiers/search/buildSearch'
-import { ways, type WayId } from '~~/core/tiers/search/frames'
+import { type WayId, ways } from '~~/core/tiers/search/frame'
 import { tryAtHand } from '~~/core/tiers/tryAtHand'
 import { createPageAssessor } from './pageAssessor'
 
@@ -76,4 +76,5 @@ export function createCoreWork() {
     capacityCurve: (plan: Plan) => capacityCurve(plan, catalogue),
   }
 }
+
 export type CoreWork = ReturnType<typeof createCoreWork>

@@ -1,4 +1,3 @@
-import { band } from '../band'
 import { entryOf } from '../catalogue/catalogue'
 import { exactly, type Estimate } from '../figure'
 import type { CopyMarks } from '../library/libraryFacts'
@@ -9,17 +8,11 @@ import { automaticLayout, ownEntry } from '../plan/constants'
 import type { DriveCatalogue } from './driveTraits'
 import { arrangeDrives, type Arrangement } from './arrangeDrives'
 import { layoutOf } from './automaticLayout'
-import { failureRateBand, maxFailuresPerYear } from './failureRate'
 import { fileSystems } from './fileSystem'
 import { plannedRoom } from './growth/plannedRoom'
 import { isRefusal, type LayoutRefusal, type LossKind } from './layouts/layout'
 import { layouts } from './layouts/layouts'
-import {
-  longestRebuildHours,
-  poolLossChance,
-  type LossQuestion,
-  type RiskConditions,
-} from './layoutRisk'
+import { longestRebuildHours, type RiskConditions } from './layoutRisk'
 import { perilChances, type PerilChances } from './perilChances'
 import { hasCopy, perilQuestion } from './perilQuestion'
 import {
@@ -36,8 +29,8 @@ import {
 import { watchedRate } from './rebuildHours'
 import { firstBuild, type FirstBuild } from './firstBuild'
 import { shareAtLoss } from './shareAtLoss'
-import { readErrorShares } from './readError'
 import { spaceWaterfall, type WaterfallStep } from './waterfall'
+import { rememberedLossChance, lossBand, type LossChanceAt } from './lossBand'
 
 export interface DrivesSlice extends Pick<
   Choices,
@@ -310,65 +303,6 @@ function perilFacts(
     perilEnds: { low: at('low'), high: at('high') },
     hasOneCopyOnly: slice.irreplaceableTB > 0 && !hasCopy(slice.drives, slice.copyMarks),
   }
-}
-
-/**
- * The chance of loss of a pool, its failure rate and (where they end a rebuild) its read errors
- * times these factors.
- */
-type LossChanceAt = (
-  swing: { readonly rate: number; readonly readErrors: number },
-  question: LossQuestion,
-) => number
-
-/**
- * Several bands ask for the same chances: each is worked out once. Without read errors that end a
- * rebuild their rate has no part in it.
- */
-function rememberedLossChance({ arrangement, conditions }: Pool): LossChanceAt {
-  const known = new Map<string, number>()
-  return ({ rate, readErrors }, question) => {
-    const { years, readErrorEndsRebuild } = question
-    const key = `${rate} ${years} ${readErrorEndsRebuild ? readErrors : ''}`
-    const found = known.get(key)
-    if (found !== undefined) return found
-    const swung = {
-      ...conditions,
-      failuresPerYear: Math.min(maxFailuresPerYear, conditions.failuresPerYear * rate),
-      readErrorsPerBit: conditions.readErrorsPerBit * readErrors,
-    }
-    const chance = poolLossChance(arrangement, swung, question)
-    known.set(key, chance)
-    return chance
-  }
-}
-
-/**
- * Chance of loss with its band: failure rates are swung, and, where they count, read errors from a
- * hundredth of the sheet to the sheet.
- */
-function lossBand(
-  chance: LossChanceAt,
-  years: number,
-  readError: 'ends' | 'costsFile' | 'fileAlone',
-): Estimate {
-  const readErrors = readError === 'costsFile' ? exactly(1) : mapShares(readErrorShares)
-  return band(
-    { rate: failureRateBand, readErrors },
-    values => {
-      const loss = (readErrorEndsRebuild: boolean) =>
-        chance(values, { years, readErrorEndsRebuild })
-      return readError === 'fileAlone'
-        ? Math.max(0, loss(true) - loss(false))
-        : loss(readError === 'ends')
-    },
-    'linear',
-  )
-}
-
-/** Shares of the sheet as factors around the likely one. */
-function mapShares({ low, likely, high }: Estimate): Estimate {
-  return { low: low / likely, likely: 1, high: high / likely }
 }
 
 /** Other layouts of the same drives that are as asked, the most usable first. */

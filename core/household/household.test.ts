@@ -10,7 +10,8 @@ import { chanceActive } from './habitChance'
 import { habitsFromAnswers } from './habitsFromAnswers'
 import { minutesShort, withBusyDays } from './minutesShort'
 import { levelOf, poissonBinomial } from './poissonBinomial'
-import { habitSlots, watchingWeek } from './watchingWeek'
+import { watchingWeek } from './watchingWeek'
+import { habitSlots } from './weekHabits'
 import { busiestQuarter, levelByMinutes, weekCounts } from './weekCounts'
 
 const household = (input: PlanInput['household']) =>
@@ -221,6 +222,7 @@ const people = household({
     },
   ],
 })
+
 const week = watchingWeek(people)
 
 describe('a week of habits', () => {

@@ -3,7 +3,8 @@ import { homePlace } from '../plan/constants'
 import type { Household } from '../plan/household'
 import { bySchool } from './bySchool'
 import { busiestQuarter, weekCounts, type WeekCounts } from './weekCounts'
-import { watchingWeek, type WatchingWeek } from './watchingWeek'
+import { watchingWeek } from './watchingWeek'
+import type { WatchingWeek } from './weekHabits'
 
 /** How many watch at once, by the planning rule. */
 export interface AtOnce {

@@ -2,7 +2,7 @@ import type { Finding } from '../finding'
 import { homePlace } from '../plan/constants'
 import type { Household } from '../plan/household'
 import { slotMinutes, weekTimeText } from '../units/week'
-import type { WatchingWeek } from './watchingWeek'
+import type { WatchingWeek } from './weekHabits'
 
 /** What does not hold together in viewers, devices and habits; each with where it is. */
 export function householdFindings(household: Household, week: WatchingWeek): Finding[] {

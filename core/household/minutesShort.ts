@@ -2,7 +2,7 @@ import { slotMinutes, weeksPerMonth } from '../units/week'
 import type { LoadOutcome } from './compoundLoad'
 import { HabitSets, type WatcherHabits } from './habitSets'
 import { LoadTransform } from './loadTransform'
-import type { AlikeSlots, Occupancy, WatchingWeek } from './watchingWeek'
+import type { WatchingWeek, Occupancy, AlikeSlots } from './weekHabits'
 
 /** Who puts how much on, when. */
 export interface WeekLoad {

@@ -14,7 +14,7 @@ import type { Pure } from '../expressions/unitTypes'
 import type { Figure } from '../figure'
 import type { Format } from '../units/format'
 import { slotMinutes, weekTimeText } from '../units/week'
-import type { Occupancy, WatchingWeek } from './watchingWeek'
+import type { WatchingWeek, Occupancy } from './weekHabits'
 
 /** Fields that decide when a habit goes on. */
 export function habitTimeInputs(index: number): PlanPath[] {

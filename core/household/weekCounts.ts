@@ -1,6 +1,6 @@
 import { slotMinutes, slotsPerWeek, weeksPerMonth } from '../units/week'
 import { addChance } from './poissonBinomial'
-import type { Occupancy, WatchingWeek } from './watchingWeek'
+import type { WatchingWeek, Occupancy } from './weekHabits'
 
 /** How many of the watchers do something (watch, watch away, have a conversion) over the week. */
 export interface WeekCounts {

@@ -1,20 +1,13 @@
 import { holdingKind, type HoldingKindId } from '../catalogue/holdingKinds'
 import type { Telling } from '../domain'
-import { absentFigure, declareFigure } from '../expressions/declareFigure'
+import { declareFigure } from '../expressions/declareFigure'
 import {
   brief,
   chosen,
   constant,
-  conversion,
-  field,
-  figureOf,
   minus,
   product,
-  quoted,
-  quotient,
   sum,
-  sumTold,
-  thatFigure,
   workedOut,
   type Expression,
   type Input,
@@ -25,12 +18,9 @@ import { finding, type Finding } from '../finding'
 import { tebibytes } from '../units/dataSize'
 import type { Format } from '../units/format'
 import { monthsPerYear } from '../units/time'
-import { extrasShare, type HoldingSize } from './holdingSizes'
+import { holdingFigure, irreplaceableFigure, ladder, thumbFigure } from './holdingFigures'
+import type { HoldingSize } from './holdingSizes'
 import type { LibraryFacts, LibrarySlice } from './libraryFacts'
-
-const ladder =
-  'Size of a title: Mb/s · minutes · 60 / 8 / 1000 GB; the usual rates of the qualities ' +
-  'unless a holding gives its own.'
 
 /** Name of a kind, or of what is not listed. */
 export function kindLabel(kind: HoldingKindId | 'other'): string {
@@ -190,152 +180,6 @@ function horizonFigure(
         : {}),
     },
     format,
-  )
-}
-
-/** More holdings are not named one by one in a sum. */
-const holdingsTold = 6
-
-function irreplaceableFigure(
-  { irreplaceable }: LibraryFacts,
-  holdings: readonly Figure[],
-  format: Format,
-): Figure {
-  return declareFigure(
-    () =>
-      chosen(
-        ['library.holdings'],
-        sumTold(
-          irreplaceable.map(index =>
-            thatFigure(holdings[index]!, 'TB', { before: quoted(holdings[index]!.label) }),
-          ),
-          'TB',
-          holdingsTold,
-        ),
-      ),
-    {
-      id: 'library.irreplaceableTB',
-      label: 'Irreplaceable',
-      unit: 'TB',
-      note: 'A copy away from home is for these; what is not listed as a holding is not counted.',
-    },
-    format,
-  )
-}
-
-function thumbFigure(
-  { empty, contentTB }: LibraryFacts,
-  { ruleOfThumbFactor }: LibrarySlice,
-  format: Format,
-): Figure {
-  const parts = { id: 'library.ruleOfThumbTB', label: 'Rule of thumb', unit: 'TB' } as const
-  return empty
-    ? absentFigure('Nothing is kept yet.', {
-        ...parts,
-        inputs: [
-          { figure: 'library.contentTB' },
-          { figure: 'library.contentAtHorizonTB' },
-          'choices.ruleOfThumbFactor',
-        ],
-        formula: 'library today × factor',
-      })
-    : declareFigure(
-        () =>
-          product(
-            // The rule knows no range.
-            figureOf('library.contentTB', [contentTB.likely, 'TB']),
-            field('choices.ruleOfThumbFactor', [ruleOfThumbFactor, 'factor']),
-          ),
-        {
-          ...parts,
-          note: "Today's library times your factor, for comparison. The plan does not use it.",
-        },
-        format,
-      )
-}
-
-/** Size of one holding today, second copies included. */
-function holdingFigure(
-  index: number,
-  {
-    facts,
-    slice,
-    format,
-  }: { readonly facts: LibraryFacts; readonly slice: LibrarySlice; readonly format: Format },
-): Figure {
-  const { number: n } = format
-  const main = facts.sizes.find(size => size.index === index)!
-  const { low, high } = main.amount
-  return declareFigure(
-    () => holdingExpression(index, facts, slice),
-    {
-      id: `library.holdings.${index}.contentTB`,
-      label: main.name,
-      unit: 'TB',
-      source: ladder,
-      ...(main.usualOf === null
-        ? {}
-        : {
-            note:
-              `The usual size of this quality is ${n(low)} to ${n(high)} ` +
-              `${main.sized === 'each' ? 'MB each' : 'Mb/s'}; enter your own to narrow it.`,
-          }),
-    },
-    format,
-  )
-}
-
-/** Titles × rate × length, or whatever else sizes the holding, and its second copies. */
-function holdingExpression(
-  index: number,
-  { sizes }: LibraryFacts,
-  { library }: LibrarySlice,
-): Expression<DimensionsOf<'TB'>> {
-  const path = `library.holdings.${index}` as const
-  const holding = library.holdings[index]!
-  const own = sizes.filter(size => size.index === index)
-  const { sized, amount } = own[0]!
-  const copyTB = own.reduce(
-    (tb, size) => (size.sized === 'copy' ? tb + size.amount.likely * size.todayTB : tb),
-    0,
-  )
-  const titles = field(`${path}.titles`, [holding.titles, 'titles'])
-  const rate = workedOut(amount, 'Mb/s/title', {
-    inputs: [`${path}.bitrateMbps`, `${path}.quality`],
-  })
-  const seconds = product(
-    field(`${path}.minutes`, [holding.minutes, 'min']),
-    conversion(60, 's/min'),
-  )
-  const recorded = quotient(
-    quotient(product(titles, rate, seconds), conversion(8, 'Mb/MB')),
-    conversion(1e6, 'MB/TB'),
-  )
-  const size = ((): Expression<DimensionsOf<'TB'>> => {
-    switch (sized) {
-      case 'video':
-        return product(recorded, constant(1 + extrasShare, 'factor'))
-      case 'sound':
-        return recorded
-      case 'each':
-        return quotient(
-          product(titles, workedOut(amount, 'MB/title', { inputs: [`${path}.quality`] })),
-          conversion(1e6, 'MB/TB'),
-        )
-      default:
-        return quotient(
-          field(`${path}.sizeGB`, [holding.sizeGB ?? 0, 'GB'], { after: 'as entered' }),
-          conversion(1000, 'GB/TB'),
-        )
-    }
-  })()
-  const copies = workedOut(copyTB, 'TB', {
-    inputs: [`${path}.smallCopies`, `${path}.titles`, `${path}.minutes`],
-    after: 'of second copies',
-  })
-  return chosen(
-    [`${path}.sizeGB`, `${path}.quality`, `${path}.smallCopies`],
-    copyTB > 0 ? sum(size, copies) : size,
   )
 }
 

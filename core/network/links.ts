@@ -1,5 +1,5 @@
 import type { LinkKind } from '../catalogue/deviceClasses'
-import type { WatchingWeek } from '../household/watchingWeek'
+import type { WatchingWeek } from '../household/weekHabits'
 import { homePlace } from '../plan/constants'
 import type { Device, Household } from '../plan/household'
 import type { Network } from '../plan/network'
@@ -13,6 +13,7 @@ export const wifiShares: Readonly<Partial<Record<LinkKind, number>>> = {
   wifiFair: 1 / 3,
   wifiPoor: 1 / 6,
 }
+
 /** Shown rates that stand in where none is entered, Mb/s. */
 export const usualWifiMbps = 300
 export const usualMobileMbps = 20

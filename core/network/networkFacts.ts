@@ -1,6 +1,6 @@
 import type { Quality } from '../catalogue/qualities'
 import type { AtOnce } from '../household/householdFacts'
-import type { WatchingWeek } from '../household/watchingWeek'
+import type { WatchingWeek } from '../household/weekHabits'
 import type { Household } from '../plan/household'
 import type { Library } from '../plan/library'
 import type { Network } from '../plan/network'

@@ -1,5 +1,5 @@
 import { levelOf, poissonBinomial } from '../household/poissonBinomial'
-import type { WatchingWeek } from '../household/watchingWeek'
+import type { WatchingWeek } from '../household/weekHabits'
 
 /** How many watch at one moment, and what that puts on a link. */
 export interface LoadRow {

@@ -1,6 +1,6 @@
 import { entryOf } from '../catalogue/catalogue'
 import type { Capabilities, DeviceClass } from '../catalogue/deviceClasses'
-import type { WatchingWeek } from '../household/watchingWeek'
+import type { WatchingWeek } from '../household/weekHabits'
 import { deviceLink, type DeviceLink, type SharedLinks } from '../network/links'
 import { homePlace } from '../plan/constants'
 import type { Household } from '../plan/household'

@@ -1,5 +1,5 @@
 import type { WatchedKindId } from '../catalogue/holdingKinds'
-import type { WatchingWeek, WeekHabit } from '../household/watchingWeek'
+import type { WatchingWeek, WeekHabit } from '../household/weekHabits'
 import type { MatrixColumn } from './columns'
 import { playability, type Outcome, type Playability, type ServerAbility } from './playability'
 import type { CellProspect } from './prospects'

@@ -20,7 +20,8 @@ import { seededRandom } from '../random'
 import { cellKey, fixesOf } from '../tiers/rankFixes'
 import { plainFormat } from '../units/format'
 import { hourShares, isOffered, outcomeShares, rowShares } from './matrix'
-import { ConversionBook, outcomes, playability, prospectOf, type Playability } from './playability'
+import { outcomes, playability, prospectOf, type Playability } from './playability'
+import { ConversionBook } from './conversionBook'
 import { fixKinds } from './fixes/fixKinds'
 import { levelNeeded, playbackRules, reasonText } from './rules'
 import type { Session } from './session'
@@ -53,6 +54,7 @@ function title(id: string, changes: Partial<TitleTraits> = {}): TitleTraits {
     ...changes,
   }
 }
+
 function play(
   of: TitleTraits,
   device: Capabilities,
@@ -65,6 +67,7 @@ function play(
   )
   return playability(prospect, { takes: ({ work }) => work.likely <= aloneCapacity, aloneCapacity })
 }
+
 const codes = (result: Playability) => result.reasons.map(reason => reason.code)
 
 describe('what is done with a title', () => {
@@ -264,6 +267,7 @@ const anyDevice: fc.Arbitrary<Capabilities> = fc.record({
   maxMbps: fc.double({ min: 1, max: 150, noNaN: true }),
   deinterlaces: fc.boolean(),
 })
+
 const anyTitle: fc.Arbitrary<TitleTraits> = fc
   .record({
     quality: fc.constantFrom(...qualities.map(quality => quality.id)),

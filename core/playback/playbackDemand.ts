@@ -1,7 +1,8 @@
-import type { WatchingWeek } from '../household/watchingWeek'
+import type { WatchingWeek } from '../household/weekHabits'
 import type { Demand, MixPart, SessionLoad } from '../streams/demand'
 import type { PlayabilityMatrix } from './matrix'
-import { conversionText, needsConversion, type Playability } from './playability'
+import { needsConversion, type Playability } from './playability'
+import { conversionText } from './conversionBook'
 
 /** Id of the figure of one kind of conversion. */
 export function workFigureId(conversionKey: string): string {

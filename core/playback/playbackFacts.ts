@@ -16,7 +16,7 @@ import {
   type OutcomeShares,
   type PlayabilityMatrix,
 } from './matrix'
-import type { ConversionClass } from './playability'
+import type { ConversionClass } from './conversionBook'
 import { belowAccepted, playbackDemand, type BelowAccepted } from './playbackDemand'
 
 export interface PlaybackSlice extends ConversionChoices, Omit<MatrixQuestion, 'subtitledShare'> {

@@ -1,4 +1,4 @@
-import type { WatchingWeek } from '../household/watchingWeek'
+import type { WatchingWeek } from '../household/weekHabits'
 import type { OutcomeShares, PlayabilityMatrix } from './matrix'
 import type { Outcome } from './playability'
 

@@ -17,7 +17,8 @@ import { finding, type Finding } from '../finding'
 import { habitConvertingId } from '../streams/conversionsNeeded'
 import { workFigure } from '../streams/workFigure'
 import type { Format } from '../units/format'
-import { conversionText, needsConversion } from './playability'
+import { needsConversion } from './playability'
+import { conversionText } from './conversionBook'
 import type { PlaybackFacts, PlaybackSlice, Stuck } from './playbackFacts'
 import { workFigureId } from './playbackDemand'
 import { linkFigureId } from './screens'
@@ -61,6 +62,7 @@ function classFigures(
     )
   })
 }
+
 const holdingsNamed = 6
 
 /** Kinds of conversion that a formula tells one by one. */

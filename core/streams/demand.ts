@@ -1,4 +1,4 @@
-import type { WatchingWeek } from '../household/watchingWeek'
+import type { WatchingWeek } from '../household/weekHabits'
 import type { Estimate } from '../figure'
 import type { ConversionTask } from './softwareWork'
 

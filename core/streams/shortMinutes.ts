@@ -7,7 +7,7 @@ import {
 } from '../household/compoundLoad'
 import { drawsAt, minutesShort, withBusyDays } from '../household/minutesShort'
 import type { Estimate } from '../figure'
-import type { AlikeSlots, Occupancy } from '../household/watchingWeek'
+import type { Occupancy, AlikeSlots } from '../household/weekHabits'
 import type { ConversionMachine } from './conversionMachine'
 import type { ConversionOption, Demand, SessionLoad } from './demand'
 import { machineShare } from './engineCapacity'

@@ -1,6 +1,7 @@
 import { planAssessor } from '../assess'
 import type { Catalogue } from '../catalogue/catalogue'
-import { fitContext, judgeFit, stateOfFit } from '../machine/fit/fitFacts'
+import { judgeFit, stateOfFit } from '../machine/fit/fitFacts'
+import { fitContext } from '../machine/fit/assembleContext'
 import { fitSlice } from '../machine/fitting'
 import { powerStates } from '../machine/machinePower'
 import { wallW } from '../machine/power/supplyCurve'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { withinSentence } from '~~/core/withinSentence'
 import { computed } from 'vue'
-import { ways as wayNames } from '~~/core/tiers/search/frames'
+import { ways as wayNames } from '~~/core/tiers/search/frame'
 import { useFormat } from '~/composables/useFormat'
 import { useSearch } from '~/composables/useSearch'
 import { usePlanStore } from '~/stores/planStore'

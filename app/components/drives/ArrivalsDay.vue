@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { scaleLinear } from 'd3-scale'
-import type { ArrivalRun } from '~~/core/drives/fast/fastStorage'
+import type { ArrivalRun } from '~~/core/drives/fast/arrivals'
 import { arrivalLinks } from '~~/core/plan/fastStorage'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
 import { useFormat } from '~/composables/useFormat'

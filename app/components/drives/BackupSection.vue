@@ -7,7 +7,8 @@ import {
   type HoldingCopy,
   type PlaceId,
 } from '~~/core/drives/backup/backupPlan'
-import { backupFigures, backupSentence, placeLabels } from '~~/core/drives/backup/tellBackup'
+import { backupFigures, backupSentence } from '~~/core/drives/backup/tellBackup'
+import { placeLabels } from '~~/core/drives/backup/backupSettings'
 import PlanField from '~/components/common/PlanField.vue'
 import WorkingLink from '~/components/common/WorkingLink.vue'
 import { useFormat } from '~/composables/useFormat'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Debrief } from '~~/core/drives/drill/tellDrill'
+import type { Debrief } from '~~/core/drives/drill/debrief'
 
 /** What a drill came to, beside what the plan promises, and what would have been right. */
 defineProps<{ debrief: Debrief }>()

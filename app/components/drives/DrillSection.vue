@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
-import type { DrillAction } from '~~/core/drives/drill/drill'
+import type { DrillAction } from '~~/core/drives/drill/drillState'
 import { serialOf } from '~~/core/drives/drill/tellDrill'
 import { drivesOf } from '~~/core/drives/poolOf'
 import DrillDebrief from './DrillDebrief.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { mdiPlus } from '@mdi/js'
-import { latestAfter } from '~~/core/household/watchingWeek'
+import { latestAfter } from '~~/core/household/weekHabits'
 import type { Habit } from '~~/core/plan/household'
 import { busiestQuarter } from '~~/core/household/weekCounts'
 import {

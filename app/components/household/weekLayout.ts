@@ -1,6 +1,6 @@
 import { scaleLinear, type ScaleLinear } from 'd3-scale'
 import { area } from 'd3-shape'
-import { latestAfter } from '~~/core/household/watchingWeek'
+import { latestAfter } from '~~/core/household/weekHabits'
 import { weekdays, type Weekday } from '~~/core/plan/constants'
 import type { Habit } from '~~/core/plan/household'
 import { minutesPerDay, minutesPerWeek, slotMinutes } from '~~/core/units/week'

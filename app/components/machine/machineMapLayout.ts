@@ -102,19 +102,16 @@ function housingMarks(
       holds: supply?.label ?? null,
       offBy: null,
     },
-    ...Array.from(
-      { length: Math.max(own + outside, driveLabels.length) },
-      (_, bay): MapMark => ({
-        id: `bay-${bay + 1}`,
-        kind: 'bay',
-        x: x + 10 + (bay % perRow) * (bayWidth + bayGap),
-        y: firstBay + Math.floor(bay / perRow) * (bayHeight + bayGap),
-        width: bayWidth,
-        height: bayHeight,
-        label: labelOf(bay),
-        holds: driveLabels[bay] ?? null,
-        offBy: null,
-      }),
-    ),
+    ...Array.from({ length: Math.max(own + outside, driveLabels.length) }, (_, bay): MapMark => ({
+      id: `bay-${bay + 1}`,
+      kind: 'bay',
+      x: x + 10 + (bay % perRow) * (bayWidth + bayGap),
+      y: firstBay + Math.floor(bay / perRow) * (bayHeight + bayGap),
+      width: bayWidth,
+      height: bayHeight,
+      label: labelOf(bay),
+      holds: driveLabels[bay] ?? null,
+      offBy: null,
+    })),
   ]
 }

@@ -141,7 +141,7 @@ function devicePlot(device: MapDevice, y: number, { right, deviceWidth }: Frame)
   }
 }
 
-/** What all streams share: links in the machine one below the other, those to the switch in a row. */
+/** What all streams share: links in the machine in a column, those to the switch in a row. */
 function sharedPipes(
   links: readonly ChainLink[],
   { names }: Asked,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ways as wayNames } from '~~/core/tiers/search/frames'
+import { ways as wayNames } from '~~/core/tiers/search/frame'
 import type { useWays } from '~/composables/useWays'
 import { useFormat } from '~/composables/useFormat'
 import SearchProgress from './SearchProgress.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { ways as wayNames } from '~~/core/tiers/search/frames'
+import { ways as wayNames } from '~~/core/tiers/search/frame'
 import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 import InspectorPanel from '~/components/common/InspectorPanel.vue'
 import PlanField from '~/components/common/PlanField.vue'

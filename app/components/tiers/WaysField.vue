@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
-import { ways as wayNames } from '~~/core/tiers/search/frames'
+import { ways as wayNames } from '~~/core/tiers/search/frame'
 import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 import type { WayRow } from '~~/core/tiers/search/wayRows'
 import { lacksText } from './lacksText'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { withinSentence } from '~~/core/withinSentence'
 import { computed, ref } from 'vue'
-import { ways as wayNames } from '~~/core/tiers/search/frames'
+import { ways as wayNames } from '~~/core/tiers/search/frame'
 import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 import { useFormat } from '~/composables/useFormat'
 import { useWays } from '~/composables/useWays'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ways as wayNames } from '~~/core/tiers/search/frames'
+import { ways as wayNames } from '~~/core/tiers/search/frame'
 import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 import type { WayRow } from '~~/core/tiers/search/wayRows'
 import StateMark from '~/components/common/StateMark.vue'

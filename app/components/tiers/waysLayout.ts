@@ -1,5 +1,5 @@
 import { scaleLinear, type ScaleLinear } from 'd3-scale'
-import type { WayId } from '~~/core/tiers/search/frames'
+import type { WayId } from '~~/core/tiers/search/frame'
 import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 import type { WayRow } from '~~/core/tiers/search/wayRows'
 
@@ -35,6 +35,7 @@ const shapes: Readonly<Record<'round' | 'square' | 'diamond' | 'pair' | 'flag', 
   pair: `M${-size - 3},${-size + 3}h9v${2 * size - 6}h-9zM3,${-size + 3}h9v${2 * size - 6}h-9z`,
   flag: `M0,${-size - 1}L${size + 2},${size - 1}H${-size - 2}z`,
 }
+
 const kinds: Readonly<Record<WayId, keyof typeof shapes>> = {
   stay: 'flag',
   appliance: 'round',
@@ -49,6 +50,7 @@ const kinds: Readonly<Record<WayId, keyof typeof shapes>> = {
   shared: 'diamond',
   twoMachines: 'pair',
 }
+
 export const shapeOf = (way: WayId): string => shapes[kinds[way]]
 
 export interface FieldOptions {
@@ -61,6 +63,7 @@ export interface FieldOptions {
   readonly width: number
   readonly height: number
 }
+
 export interface Field {
   readonly x: ScaleLinear<number, number>
   readonly y: ScaleLinear<number, number>
@@ -82,6 +85,7 @@ export function fieldBuilds(
   }
   return [...found.values()]
 }
+
 export function keyOf({ way, label, drives, toPay, idleW }: WayBuild): string {
   return `${way} ${label} ${drives} ${toPay} ${idleW.toFixed(2)}`
 }

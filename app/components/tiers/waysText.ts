@@ -1,5 +1,5 @@
 import { withinSentence } from '~~/core/withinSentence'
-import { ways as wayNames } from '~~/core/tiers/search/frames'
+import { ways as wayNames } from '~~/core/tiers/search/frame'
 import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 
 /** The cheapest of all ways, in a sentence. */

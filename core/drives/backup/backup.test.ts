@@ -6,15 +6,9 @@ import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { plainFormat } from '../../units/format'
 import { copiesOf } from '../perilQuestion'
 import { gbPerMbpsHour } from '../../units/dataSize'
-import {
-  backupHoldings,
-  backupPlan,
-  externalMBps,
-  fetchHours,
-  isCopied,
-  mediumFill,
-  mediumYears,
-} from './backupPlan'
+import { daysPerMonth } from '../../units/time'
+import { backupPlan, externalMBps, fetchHours, mediumFill, mediumYears } from './backupPlan'
+import { isCopied, backupHoldings } from './backupHoldings'
 import { backupFigures, backupSentence } from './tellBackup'
 
 const planned = (changes: Partial<PlanInput>) => planSchema.parse({ name: 'x', ...changes })
@@ -26,8 +20,9 @@ const pictures = {
   name: 'Photographs',
   quality: 'given',
   sizeGB: 2400,
-  addedGBPerMonth: (30 * 30.44) / 7,
+  addedGBPerMonth: (30 * daysPerMonth) / 7,
 }
+
 const films = { kind: 'film' as const, name: 'Films', quality: 'given', sizeGB: 6000 }
 
 describe('the size of a copy', () => {
@@ -53,15 +48,15 @@ describe('the size of a copy', () => {
       planned({
         library: {
           holdings: [
-            { ...films, titles: 600, removedPerMonth: 3.044 },
+            { ...films, titles: 600, removedPerMonth: daysPerMonth / 10 },
             { ...films, sizeGB: 2000, growthPerYear: 0.365_25 },
           ],
         },
-        drives: { changedGBPerMonth: 304.4 },
+        drives: { changedGBPerMonth: 10 * daysPerMonth },
       }),
       catalogue,
     )
-    // 3.044 of 600 titles of 10 GB each a month are 1 GB a day; 8 TB share 10 GB a day of
+    // A tenth of a title of 10 GB a day is 1 GB a day; 8 TB share 10 GB a day of
     // overwriting by three to one.
     expect(one!.changedTBPerDay).toBeCloseTo(0.001 + 0.0075, 6)
     expect(two!.changedTBPerDay).toBeCloseTo(0.002 + 0.0025, 6)
@@ -127,7 +122,9 @@ describe('a copy', () => {
 describe('a copy over the internet line', () => {
   const over = (gbPerDay: number, uploadMbps = 25, awayBy: 'line' | 'store' = 'store') =>
     asked({
-      library: { holdings: [{ ...pictures, sizeGB: 3000, addedGBPerMonth: gbPerDay * 30.44 }] },
+      library: {
+        holdings: [{ ...pictures, sizeGB: 3000, addedGBPerMonth: gbPerDay * daysPerMonth }],
+      },
       network: { uploadMbps, downloadMbps: 80 },
       drives: {
         awayCopy: 'everything',

@@ -2,7 +2,6 @@ import { absentFigure, declareFigure } from '../../expressions/declareFigure'
 import {
   chosen,
   constant,
-  conversion,
   field,
   figureOf,
   minus,
@@ -15,110 +14,16 @@ import {
   workedOut,
   type Expression,
   type Input,
-  type Words,
 } from '../../expressions/expression'
-import type { PlanPath } from '../../expressions/planPath'
 import type { DimensionsOf } from '../../expressions/unitTypes'
 import type { Figure } from '../../figure'
 import { energyPrice } from '../../expressions/inputs/energyInputs'
-import type { Drives } from '../../plan/drives'
 import type { Format } from '../../units/format'
 import { monthsPerYear } from '../../units/time'
-import {
-  mediumFill,
-  mediumYears,
-  type BackupHolding,
-  type BackupPlan,
-  type HoldingCopy,
-  type PlaceCopy,
-  type PlaceId,
-} from './backupPlan'
-
-export const placeLabels: Readonly<Record<PlaceId, string>> = {
-  secondBox: 'Second machine here',
-  offlineCopy: 'Offline copy here',
-  awayCopy: 'Copy away from home',
-}
-
-type Settings = Pick<
-  Drives,
-  | 'secondBoxEveryDays'
-  | 'secondBoxKept'
-  | 'offlineEveryDays'
-  | 'offlineKept'
-  | 'offlineMediumTB'
-  | 'offlineSets'
-  | 'awayEveryDays'
-  | 'awayKept'
-  | 'awayMediumTB'
-  | 'awaySets'
-  | 'awayBy'
-  | 'awayUploadShare'
-  | 'awayNightHours'
-  | 'copiesWithVersions'
-  | 'copyPricePerTB'
-  | 'storePricePerTBMonth'
-  | 'secondBoxW'
->
-
-/** What is set for one place of copies, and the fields that it is set in. */
-interface PlaceSettings {
-  readonly everyDays: number
-  readonly kept: number
-  readonly sets: number
-  readonly mediumTB: number
-  readonly paths: {
-    readonly everyDays: PlanPath
-    readonly kept: PlanPath
-    readonly sets: readonly PlanPath[]
-    readonly mediumTB: readonly PlanPath[]
-  }
-}
-
-function settingsOf(id: PlaceId, drives: Settings): PlaceSettings {
-  const kept = (count: number) => (drives.copiesWithVersions ? count : 0)
-  switch (id) {
-    case 'secondBox':
-      return {
-        everyDays: drives.secondBoxEveryDays,
-        kept: kept(drives.secondBoxKept),
-        sets: 1,
-        mediumTB: 0,
-        paths: {
-          everyDays: 'drives.secondBoxEveryDays',
-          kept: 'drives.secondBoxKept',
-          sets: [],
-          mediumTB: [],
-        },
-      }
-    case 'offlineCopy':
-      return {
-        everyDays: drives.offlineEveryDays,
-        kept: kept(drives.offlineKept),
-        sets: drives.offlineSets,
-        mediumTB: drives.offlineMediumTB,
-        paths: {
-          everyDays: 'drives.offlineEveryDays',
-          kept: 'drives.offlineKept',
-          sets: ['drives.offlineSets'],
-          mediumTB: ['drives.offlineMediumTB'],
-        },
-      }
-    case 'awayCopy':
-      return {
-        everyDays: drives.awayEveryDays,
-        kept: kept(drives.awayKept),
-        sets: drives.awayBy === 'carried' ? drives.awaySets : 1,
-        mediumTB: drives.awayMediumTB,
-        paths: {
-          everyDays: 'drives.awayEveryDays',
-          kept: 'drives.awayKept',
-          sets: ['drives.awaySets', 'drives.awayBy'],
-          mediumTB: ['drives.awayMediumTB', 'drives.awayBy'],
-        },
-      }
-  }
-}
+import { mediumFill, mediumYears, type BackupPlan, type PlaceCopy } from './backupPlan'
+import type { BackupHolding } from './backupHoldings'
+import { rowFigures } from './backupRowFigures'
+import { settingsOf, type Settings } from './backupSettings'
 
 /**
  * Every figure of a backup plan with its working; ids are `backup.<place>.<what>` and
@@ -281,139 +186,6 @@ function lineFigure(
     { ...parts, source: `${night}.` },
     format,
   )
-}
-
-/** What a holding's copy follows from: its size, and what changes of it. */
-function inputsOfRow({ holding: { index } }: HoldingCopy): {
-  readonly own: readonly Input[]
-  readonly changes: readonly Input[]
-} {
-  return index === null
-    ? {
-        own: ['library.otherTB'],
-        changes: ['library.otherGrowthGBPerMonth', 'drives.changedGBPerMonth'],
-      }
-    : {
-        own: [{ figure: `library.holdings.${index}.contentTB` }],
-        changes: [`library.holdings.${index}`, 'drives.changedGBPerMonth'],
-      }
-}
-
-interface Row {
-  readonly place: PlaceCopy
-  readonly row: HoldingCopy
-  readonly at: number
-  readonly drives: Settings
-  readonly format: Format
-}
-type Size = Expression<DimensionsOf<'TB'>>
-
-const sizeOf = ({ row }: Row): Size =>
-  workedOut(row.holding.sizeTB, 'TB', { inputs: inputsOfRow(row).own })
-function changedOf({ place, row, drives }: Row): Size {
-  const { everyDays, paths } = settingsOf(place.id, drives)
-  return product(
-    workedOut(row.holding.changedTBPerDay, 'TB/day', {
-      inputs: inputsOfRow(row).changes,
-      after: 'of changes',
-    }),
-    field(paths.everyDays, [everyDays, 'days']),
-  )
-}
-const partsOf = <const Unit extends string>(
-  { place: { id }, row, at }: Row,
-  [what, label, unit]: readonly [what: string, label: string, unit: Unit],
-) => ({
-  id: `backup.${id}.${at}.${what}`,
-  label: `${row.holding.name}: ${label}`,
-  unit,
-})
-
-function rowFigures(
-  place: PlaceCopy,
-  { row, at }: { readonly row: HoldingCopy; readonly at: number },
-  { drives, format }: { readonly drives: Settings; readonly format: Format },
-): Figure[] {
-  const { everyDays, kept, sets, paths } = settingsOf(place.id, drives)
-  const own = { place, row, at, drives, format }
-  return [
-    declareFigure(
-      () =>
-        sum(
-          sizeOf(own),
-          product(
-            changedOf(own),
-            workedOut(kept, 'factor', {
-              inputs: [paths.kept, 'drives.copiesWithVersions'],
-              after: 'older versions',
-            }),
-          ),
-        ),
-      partsOf(own, ['copyTB', 'size of the copy', 'TB']),
-      format,
-    ),
-    ...hoursFigures(own),
-    declareFigure(
-      () =>
-        product(
-          field(paths.everyDays, [everyDays, 'days']),
-          workedOut(sets, 'factor', {
-            inputs: paths.sets,
-            after: sets === 1 ? 'set' : 'sets that take turns',
-          }),
-        ),
-      partsOf(own, ['ageDays', 'the copy is at most so old', 'days']),
-      format,
-    ),
-  ]
-}
-
-/** Hours of the first copy, of each further one, and until it is back. */
-function hoursFigures(own: Row): Figure[] {
-  const { place, row, drives, format } = own
-  const { id, rateMBps, backMBps, fetchHours } = place
-  const overLine = id === 'awayCopy' && drives.awayBy !== 'carried'
-  const rateInputs: readonly Input[] = overLine
-    ? ['network.uploadMbps', 'drives.awayUploadShare', 'network.downloadMbps', 'drives.awayBy']
-    : [{ figure: 'network.homeLinkMbps' }]
-  const inputs = [...inputsOfRow(row).own, ...rateInputs]
-  const hoursOf = (size: Size, mbps: number, words: Words = {}) =>
-    quotient(
-      quotient(
-        product(size, conversion(1e6, 'MB/TB')),
-        workedOut(mbps, 'MB/s', { inputs: rateInputs, ...words }),
-      ),
-      conversion(3600, 's/h'),
-    )
-  const nothing = workedOut(0, 'h', { inputs, says: 'Nothing has to be copied.' })
-  const timed = (
-    what: readonly [string, string, 'h'],
-    hours: number,
-    express: () => Expression<DimensionsOf<'h'>>,
-  ): Figure =>
-    Number.isFinite(hours)
-      ? declareFigure(() => (hours === 0 ? nothing : express()), partsOf(own, what), format)
-      : absentFigure('Nothing gets through at that rate.', {
-          ...partsOf(own, what),
-          inputs,
-          formula: 'size ÷ rate',
-        })
-  const words = overLine ? { after: 'while the copy runs' } : {}
-  const atHand = workedOut(fetchHours, 'h', {
-    inputs: [`drives.${id}`, 'drives.awayBy'],
-    after: 'until it is at hand',
-  })
-  return [
-    timed(['fullHours', 'first copy', 'h'], row.fullHours, () =>
-      hoursOf(sizeOf(own), rateMBps, words),
-    ),
-    timed(['incrementHours', 'each further copy', 'h'], row.incrementHours, () =>
-      hoursOf(changedOf(own), rateMBps, words),
-    ),
-    timed(['backHours', 'until it is back', 'h'], row.backHours, () =>
-      row.holding.sizeTB > 0 ? sum(atHand, hoursOf(sizeOf(own), backMBps)) : atHand,
-    ),
-  ]
 }
 
 /** What the copies come to, in a sentence; what is irreplaceable and in no copy goes first. */

@@ -5,30 +5,21 @@ import { plainFormat } from '../../units/format'
 import { failureRatePerHour } from '../failureRate'
 import { longestRebuildHours } from '../layoutRisk'
 import { poolOf, type Pool } from '../poolOf'
+import { beginDrill, drillStep, endDrill } from './drill'
 import {
-  badDayFailures,
-  badDaySector,
-  beginDrill,
-  drillAftermath,
-  drillHours,
-  drillStep,
-  endDrill,
-  isAllLost,
   isWhole,
+  isAllLost,
+  drillAftermath,
   missing,
+  badDaySector,
+  badDayFailures,
+  drillHours,
+  type DrillState,
   type DrillAction,
   type DrillGround,
-  type DrillState,
-} from './drill'
-import {
-  debrief,
-  driveName,
-  entryText,
-  mistakeTexts,
-  reportText,
-  serialOf,
-  standText,
-} from './tellDrill'
+} from './drillState'
+import { driveName, entryText, mistakeTexts, reportText, serialOf, standText } from './tellDrill'
+import { debrief } from './debrief'
 
 function groundOf(drives: PlanInput['drives'], changes: Partial<DrillGround> = {}): DrillGround {
   const plan = planSchema.parse({ name: 'x', drives })
@@ -52,11 +43,13 @@ function groundOf(drives: PlanInput['drives'], changes: Partial<DrillGround> = {
     ...changes,
   }
 }
+
 const four = {
   lots: [{ count: 4, sizeTB: 8 }],
   layout: 'rotating-1',
   sheetReadErrorBits: 1e15 as const,
 }
+
 const play = (
   ground: DrillGround,
   from: DrillState,

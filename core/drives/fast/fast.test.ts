@@ -17,26 +17,18 @@ import {
 import { gbPerMbpsHour } from '../../units/dataSize'
 import { rebuildShareOfOuter } from '../rebuildHours'
 import {
-  arrivalRuns,
   cacheSlack,
   fastStorage,
   frontShare,
-  overlapHours,
   scratchGB,
   ssdFill,
   usualWritesPerTB,
   wearGBPerDay,
 } from './fastStorage'
-import {
-  dataDrivesCarry,
-  fastFigures,
-  fastNotes,
-  fastSentence,
-  longestWearYears,
-  plannedStreamMbps,
-  ssdMBps,
-  type FastTale,
-} from './tellFast'
+import { arrivalRuns, overlapHours } from './arrivals'
+import { fastNotes, fastSentence, ssdMBps } from './tellFast'
+import { longestWearYears, fastFigures } from './fastFigures'
+import { type FastTale, plannedStreamMbps, dataDrivesCarry } from './fastRates'
 
 const planned = (changes: Partial<PlanInput> = {}) => planSchema.parse({ name: 'x', ...changes })
 const fastOf = (changes: Partial<PlanInput> = {}, conversions = 1, sentMbps = 8) =>

@@ -2,7 +2,6 @@ import { absentFigure, declareFigure } from '../../expressions/declareFigure'
 import {
   chosen,
   constant,
-  field,
   largest,
   minus,
   product,
@@ -12,26 +11,16 @@ import {
   workedOut,
   type Input,
 } from '../../expressions/expression'
-import { traitInputs } from '../../expressions/inputs/driveInputs'
 import type { Figure } from '../../figure'
 import { whatConverts, whichEngines } from '../../expressions/inputs/conversionInputs'
 import type { Format } from '../../units/format'
 import { memoryUses, wantedFactor, type MemoryNeed } from '../memory/memoryNeed'
-import { driveRiseK } from '../place/heat'
-import { cupboardDb } from '../place/noise'
 import { maxShareOfRating, spinUpAmps, spinUpW } from '../power/startSurge'
 import type { FitFacts } from './fitFacts'
 import type { FitSlice } from './fitSlice'
+import { heatFigure, noiseFigure } from './comfortFigures'
+import { built, type Told } from './fitTale'
 
-/** What the machine is put together of, and the drives in it. */
-const built: readonly Input[] = [
-  'machine.base',
-  'machine.processor',
-  'machine.parts',
-  'machine.ownParts',
-  'drives.lots',
-  'drives.driveClass',
-]
 /** What its watts follow from, where they are entered. */
 const watts: readonly Input[] = [
   ...built,
@@ -40,6 +29,7 @@ const watts: readonly Input[] = [
   'machine.boxLoadW',
   'brief.mainsVolts',
 ]
+
 const startInputs: readonly Input[] = [...watts, 'machine.startTogether']
 
 /** The figures of fit: ports, start, supply, memory, noise and heat. */
@@ -52,12 +42,6 @@ export function fitFigures(facts: FitFacts, slice: FitSlice, format: Format): Fi
     noiseFigure(told),
     heatFigure(told),
   ]
-}
-
-interface Told {
-  readonly facts: FitFacts
-  readonly slice: FitSlice
-  readonly format: Format
 }
 
 function portsFigure({ facts: { context }, format }: Told): Figure {
@@ -206,90 +190,6 @@ function memoryFigure(memory: MemoryNeed, format: Format): Figure {
         `The next size sold is ${n(memory.floorGB)} GB. Wanted: ${n(wantedFactor)} times as ` +
         `much, so ${n(memory.wantedGB)} GB. The old rule of 1 GB for each raw terabyte would ` +
         `take ${n(memory.byRawTB, 3)} GB.`,
-    },
-    format,
-  )
-}
-
-function noiseFigure({ facts: { context }, slice: { brief }, format }: Told): Figure {
-  const { number: n } = format
-  const { noise } = context
-  const place: readonly Input[] = ['brief.earDistanceM', 'brief.place']
-  const inputs: readonly Input[] = [
-    ...built,
-    ...traitInputs,
-    'machine.passivelyCooled',
-    'machine.bays',
-    ...place,
-  ]
-  const heard =
-    noise.sumDb === null
-      ? workedOut(0, 'dB(A)', { inputs, says: 'Nothing sounds.' })
-      : noise.atEarDb === 0
-        ? workedOut(0, 'dB(A)', { inputs, says: 'At that distance nothing is heard.' })
-        : sum(
-            workedOut(noise.sumDb, 'dB(A)', { inputs, after: 'together' }),
-            minus(constant(8, 'dB(A)', { bare: true })),
-            minus(
-              workedOut(20 * Math.log10(brief.earDistanceM), 'dB(A)', {
-                inputs: ['brief.earDistanceM'],
-                after: 'of the distance',
-              }),
-            ),
-            ...(brief.place === 'cupboard'
-              ? [minus(constant(cupboardDb, 'dB(A)', { after: 'of the cupboard' }))]
-              : []),
-          )
-  return declareFigure(
-    () => chosen(place, heard),
-    {
-      id: 'machine.noiseDb',
-      label: 'Noise at the ear',
-      unit: 'dB(A)',
-      source:
-        'Sounds add up as 10·log Σ 10^(L/10); the distance takes 20·log of its metres away; ' +
-        `drives while they seek. The room allows ${n(noise.ceilingDb)} dB(A).`,
-    },
-    format,
-  )
-}
-
-function heatFigure({ facts: { context }, slice: { brief }, format }: Told): Figure {
-  const { number: n } = format
-  const { heat } = context
-  const rise = workedOut(heat.riseK, '°C', {
-    inputs: [
-      'brief.place',
-      'brief.cupboardM2',
-      'brief.cupboardVented',
-      { figure: 'machine.idleW' },
-      { figure: 'machine.loadW' },
-      'choices.convertingHoursPerDay',
-    ],
-    after: 'of the closed cupboard',
-  })
-  return declareFigure(
-    () =>
-      chosen(
-        ['brief.place'],
-        sum(
-          field('brief.roomHighC', [brief.roomHighC, '°C'], { after: 'of the room' }),
-          ...(heat.riseK > 0 ? [rise] : []),
-          workedOut(heat.driveRiseK, '°C', { inputs: built, after: 'at the drives' }),
-        ),
-      ),
-    {
-      id: 'machine.warmestDriveC',
-      label: 'Drives on the warmest day',
-      unit: '°C',
-      source:
-        `Drives are ${n(driveRiseK.across)} degrees warmer than the air with a fan across them, ` +
-        `${n(driveRiseK.slow)} in slow air, ${n(driveRiseK.none)} in none.`,
-      ...(heat.riseK > 0
-        ? {
-            note: `The cupboard is warmed by ${n(heat.averageW, 3)} W on average.`,
-          }
-        : {}),
     },
     format,
   )

@@ -3,7 +3,8 @@ import { planAssessor } from '../../assess'
 import { catalogue } from '../../catalogue/catalogue'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { fitSlice } from '../fitting'
-import { fitContext, judgeFit } from './fitFacts'
+import { judgeFit } from './fitFacts'
+import { fitContext } from './assembleContext'
 import { fitFixes, maxFixes, namesOf } from './fitFixes'
 
 const assessor = planAssessor()
@@ -25,6 +26,7 @@ function fixesOf(rule: string, input: Omit<PlanInput, 'name'>) {
     stateIn,
   }
 }
+
 const sound = [
   { ref: 'leat-17' },
   { ref: 'fern-tower' },

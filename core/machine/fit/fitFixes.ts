@@ -5,7 +5,8 @@ import { machineBuild, type KnownPart, type PartKind, type PartLists } from '../
 import { exactly } from '../../figure'
 import { machinePower, powerStates } from '../machinePower'
 import { newPart } from '../partChanges'
-import { fitContext, judgeFit } from './fitFacts'
+import { judgeFit } from './fitFacts'
+import { fitContext } from './assembleContext'
 import type { FitSlice } from './fitSlice'
 import { fitStates, type PossibleFix } from './fitRule'
 

@@ -6,7 +6,8 @@ import { fitCases } from '../../../tests/fit/fitCases'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { plainFormat } from '../../units/format'
 import { fitSlice } from '../fitting'
-import { fitContext, judgeFit, stateOfFit, baseCoolerDb } from './fitFacts'
+import { judgeFit, stateOfFit } from './fitFacts'
+import { fitContext, baseCoolerDb } from './assembleContext'
 import { fitGroups, type FitRule } from './fitRule'
 import { fitRules } from './fitRules'
 import { minCooling } from './rules/coolerHeat'
@@ -25,6 +26,7 @@ function contextOf(input: Omit<PlanInput, 'name'>) {
     fitSlice(plan, assessor.facts(plan, catalogue, ['machine', 'drives', 'streams'])),
   )
 }
+
 const files = readdirSync('core/machine/fit/rules').map(file => file.replace('.ts', ''))
 const modules = await Promise.all(
   files.map(async file => ({
@@ -32,6 +34,7 @@ const modules = await Promise.all(
     module: (await import(`./rules/${file}.ts`)) as Record<string, unknown>,
   })),
 )
+
 const isRule = (value: unknown): value is FitRule =>
   typeof value === 'object' && value !== null && 'judge' in value
 const rules = modules.map(({ file, module }) => {

@@ -1,5 +1,5 @@
 import { wallW } from '../../machine/power/supplyCurve'
-import type { Frame, Option } from './frames'
+import type { Frame, Option } from './frame'
 import type { State } from './searchState'
 
 /**
@@ -16,6 +16,7 @@ interface Tail {
   /** every group that is left has something to choose */
   readonly ends: boolean
 }
+
 const noTail: Tail = { price: 0, idleW: 0, loadW: 0, ends: true }
 
 /** By frame and step. */

@@ -2,7 +2,7 @@ import { needIds, type NeedId } from '../../headrooms'
 import type { Plan } from '../../plan/planSchema'
 import type { VerdictState } from '../../verdict'
 import type { Evaluation } from '../buildRows'
-import type { Frame, WayId } from './frames'
+import type { Frame, WayId } from './frame'
 import type { PoolOffer } from './poolOffers'
 
 /** What is paid now, over the years, or for what is added to what is there. */

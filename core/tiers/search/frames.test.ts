@@ -5,17 +5,9 @@ import { freshMachine } from '../../machine/freshMachine'
 import { machineBuild } from '../../machine/machineBuild'
 import { machinePower } from '../../machine/machinePower'
 import { planSchema } from '../../plan/planSchema'
-import {
-  cheapestOfAlike,
-  framesOf,
-  hasMachine,
-  machineOf,
-  maxProcessorPrice,
-  ownFrame,
-  priceBook,
-  ways,
-  type Frame,
-} from './frames'
+import { framesOf, hasMachine, machineOf, ownFrame } from './frames'
+import { cheapestOfAlike, maxProcessorPrice, priceBook } from './frameOptions'
+import { type Frame, ways } from './frame'
 import { layoutLabel, partNames } from './names'
 
 const demo = planSchema.parse(tideMillHouse)

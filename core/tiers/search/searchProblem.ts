@@ -5,7 +5,7 @@ import { costEpsilon, sorted, type Branch, type SearchProblem } from './branchAn
 import type { NeedId } from '../../headrooms'
 import { failsNeed, type BuildQuestion, type FoundBuild } from './buildQuestion'
 import { drivesBranches } from './drivesBranch'
-import type { Frame, Group } from './frames'
+import type { Frame, Group } from './frame'
 import { noDrives, type PoolOffer } from './poolOffers'
 import type { Pruning } from './pruning'
 import { nothingChosen, stateOfFrame, withOption, type State } from './searchState'

@@ -1,6 +1,6 @@
 import type { SupplyLosses } from '../../machine/power/supplyCurve'
 import type { BoxRow } from '../buildRows'
-import type { Chosen, Frame, Option } from './frames'
+import type { Frame, Chosen, Option } from './frame'
 import type { PoolOffer } from './poolOffers'
 
 /** What is chosen so far. */

@@ -5,7 +5,8 @@ import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
 import type { Plan } from '../../plan/planSchema'
 import type { Verdict } from '../../verdict'
 import { changedPools } from './cheapestChange'
-import { machineOf, ownFrame, type Group, type Option } from './frames'
+import { machineOf, ownFrame } from './frames'
+import type { Group, Option } from './frame'
 import { layoutLabel, partNames } from './names'
 
 /** One step of a path: the limit that binds, and its cheapest relief. */
@@ -106,6 +107,7 @@ interface Candidate {
   readonly price: number
   readonly plan: Plan
 }
+
 /** So many changes are tried for a step, the cheapest first. */
 export const maxTried = 900
 

@@ -4,7 +4,7 @@ import { needIds, type NeedId } from '../../headrooms'
 import { costOverYears } from '../../ownership/cashFlow'
 import type { Plan } from '../../plan/planSchema'
 import { lacksOf, type FoundBuild } from './buildQuestion'
-import type { WayId } from './frames'
+import type { WayId } from './frame'
 import { layoutLabel } from './names'
 
 /** What a build comes to, as far as it is compared. */
@@ -24,6 +24,7 @@ export interface WayBuild {
   /** of two machines the one that converts, and what links them; null for one */
   readonly second: SecondMachine | null
 }
+
 /**
  * The machine that converts beside one that stores: what is paid for it, and for the link between
  * them.

@@ -4,7 +4,7 @@ import type { Plan } from '../../plan/planSchema'
 import type { SearchCounts } from './branchAndBound'
 import { createBuildSearch } from './buildSearch'
 import type { BuildQuestion, FoundBuild, Objective } from './buildQuestion'
-import { ways, type WayId } from './frames'
+import { type WayId, ways } from './frame'
 import { asItIs, twoMachines, wayBuild, type WayBuild } from './wayBuild'
 
 /** A budget by which builds are sorted. */

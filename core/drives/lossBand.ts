@@ -1,0 +1,65 @@
+import { failureRateBand, maxFailuresPerYear } from './failureRate'
+import { poolLossChance, type LossQuestion } from './layoutRisk'
+import type { Pool } from './poolOf'
+import { band } from '../band'
+import { type Estimate, exactly } from '../figure'
+import { readErrorShares } from './readError'
+
+/**
+ * The chance of loss of a pool, its failure rate and (where they end a rebuild) its read errors
+ * times these factors.
+ */
+export type LossChanceAt = (
+  swing: { readonly rate: number; readonly readErrors: number },
+  question: LossQuestion,
+) => number
+
+/**
+ * Several bands ask for the same chances: each is worked out once. Without read errors that end a
+ * rebuild their rate has no part in it.
+ */
+export function rememberedLossChance({ arrangement, conditions }: Pool): LossChanceAt {
+  const known = new Map<string, number>()
+  return ({ rate, readErrors }, question) => {
+    const { years, readErrorEndsRebuild } = question
+    const key = `${rate} ${years} ${readErrorEndsRebuild ? readErrors : ''}`
+    const found = known.get(key)
+    if (found !== undefined) return found
+    const swung = {
+      ...conditions,
+      failuresPerYear: Math.min(maxFailuresPerYear, conditions.failuresPerYear * rate),
+      readErrorsPerBit: conditions.readErrorsPerBit * readErrors,
+    }
+    const chance = poolLossChance(arrangement, swung, question)
+    known.set(key, chance)
+    return chance
+  }
+}
+
+/**
+ * Chance of loss with its band: failure rates are swung, and, where they count, read errors from a
+ * hundredth of the sheet to the sheet.
+ */
+export function lossBand(
+  chance: LossChanceAt,
+  years: number,
+  readError: 'ends' | 'costsFile' | 'fileAlone',
+): Estimate {
+  const readErrors = readError === 'costsFile' ? exactly(1) : mapShares(readErrorShares)
+  return band(
+    { rate: failureRateBand, readErrors },
+    values => {
+      const loss = (readErrorEndsRebuild: boolean) =>
+        chance(values, { years, readErrorEndsRebuild })
+      return readError === 'fileAlone'
+        ? Math.max(0, loss(true) - loss(false))
+        : loss(readError === 'ends')
+    },
+    'linear',
+  )
+}
+
+/** Shares of the sheet as factors around the likely one. */
+function mapShares({ low, likely, high }: Estimate): Estimate {
+  return { low: low / likely, likely: 1, high: high / likely }
+}

@@ -1,0 +1,139 @@
+import { entryOf } from '../../catalogue/catalogue'
+import type { Board, Cooler, SystemDisk } from '../../catalogue/hardware/hardwarePart'
+import { fromParts } from '../../plan/constants'
+import { freshMachine } from '../../machine/freshMachine'
+import { minCooling } from '../../machine/fit/rules/coolerHeat'
+import type { Network } from '../../plan/network'
+import type { Option, Chosen, Group, Frame } from './frame'
+import {
+  type Book,
+  orNone,
+  hardwareOptions,
+  processorOptions,
+  plugsOf,
+  none,
+  memoryOptions,
+  cardOptions,
+  partOf,
+} from './frameOptions'
+
+export const hasSlots = ({ places }: Board) => places.some(({ kind }) => kind === 'slot')
+export const portOf = ({ networkMbps }: Board): Network['serverPortMbps'] =>
+  (Math.max(0, ...networkMbps) || 100) as Network['serverPortMbps']
+export const enoughBays = ({ bays = 0 }: Option, { bays: there, count }: Chosen): boolean =>
+  there + bays >= count
+
+/** Data ports that are left whatever else is put into a board. */
+function surePorts({ places, sharing }: Board): number {
+  const dead = new Set(sharing.flatMap(({ off = [] }) => off))
+  return places.filter(({ kind, id }) => kind === 'data' && !dead.has(id)).length
+}
+
+/**
+ * A controller is of use only where ports may be too few; a network card only for a faster port
+ * than the board has.
+ */
+export function cards(board: Board | null, book: Book): Group[] {
+  if (board && !hasSlots(board)) return []
+  const fastest = Math.max(0, ...(board?.networkMbps ?? []))
+  return [
+    {
+      id: 'controller',
+      options: orNone(hardwareOptions('controller', book)),
+      allowed: (option, { count }) =>
+        option.refs.length === 0 || board === null || count + 1 > surePorts(board),
+    },
+    {
+      id: 'networkCard',
+      options: orNone(
+        hardwareOptions('networkCard', book).filter(({ portMbps }) => portMbps! > fastest),
+      ),
+    },
+  ]
+}
+
+/**
+ * Of disks for the system the cheapest of each kind of place; sticks only for systems that boot
+ * from nothing else.
+ */
+export function bootGroup(book: Book): Group {
+  const { catalogue, plan } = book
+  const system = catalogue.systemKinds.find(({ id }) => id === plan.system.kind)
+  const wantsStick = system?.bootsFrom.includes('ssd') === false
+  const best = new Map<string, Option>()
+  for (const option of hardwareOptions('ssd', book)) {
+    const disk = entryOf(catalogue.hardware, option.refs[0]!) as SystemDisk
+    if ((disk.shape === 'stick') !== wantsStick) continue
+    const kind = `${disk.shape} ${disk.link}`
+    const known = best.get(kind)
+    if (
+      !known ||
+      option.price < known.price ||
+      (option.price === known.price && option.idleW < known.idleW)
+    )
+      best.set(kind, option)
+  }
+  return { id: 'boot', options: [...best.values()] }
+}
+
+/** A board that is bought, with everything around it. */
+export function boardFrame(board: Board, book: Book): Frame {
+  const { plan, priceOf, catalogue } = book
+  const own =
+    board.processor === null
+      ? null
+      : (catalogue.processors.find(({ id }) => id === board.processor) ?? null)
+  return {
+    id: board.id,
+    way: 'selfBuilt',
+    replaces: false,
+    hasSupply: false,
+    losses: null,
+    bays: 0,
+    portMbps: portOf(board),
+    price: priceOf(board.id, board.price),
+    idleW: board.idleW + (own?.idleW ?? 0),
+    loadW: board.loadW + (own?.maxW ?? 0),
+    machine: freshMachine(plan.machine, {
+      name: `Self-built, ${board.label}`,
+      base: fromParts,
+      parts: [partOf(board.id, book)],
+    }),
+    groups: [
+      ...(board.socket === null
+        ? []
+        : [{ id: 'processor' as const, options: processorOptions(board.socket, book) }]),
+      { id: 'memory', options: memoryOptions(board, board.memory.slots, book) },
+      { id: 'card', options: hasSlots(board) ? orNone(cardOptions(book)) : [none] },
+      { id: 'pool', options: [] },
+      { id: 'supply', options: hardwareOptions('supply', book) },
+      {
+        id: 'case',
+        options: hardwareOptions('case', book),
+        allowed: ({ housing }, { supply, count }) =>
+          housing!.forms.includes(board.form) &&
+          housing!.supplyForm === supply!.form &&
+          housing!.bays35 >= count &&
+          (housing!.hotSwap >= 12 || plugsOf(supply!) >= count),
+      },
+      ...(board.socket === null
+        ? []
+        : [
+            {
+              id: 'cooler' as const,
+              options: hardwareOptions('cooler', book),
+              allowed: (option: Option, { processor, housing }: Chosen) => {
+                const cooler = entryOf(catalogue.hardware, option.refs[0]!) as Cooler
+                return (
+                  cooler.sockets.includes(board.socket!) &&
+                  cooler.heightMm <= housing!.coolerMm &&
+                  cooler.carriesW >= minCooling * processor!.maxW
+                )
+              },
+            },
+          ]),
+      bootGroup(book),
+      ...cards(board, book),
+    ],
+  }
+}
