@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
-import { mdiClose } from '@mdi/js'
 import type { NewDrive } from '~~/core/drives/bayOrder'
-import { stretchKinds, type StretchKind } from '~~/core/drives/driveMap'
+import { stretchKinds } from '~~/core/drives/driveMap'
 import type { DriveMapState } from '~/composables/useDriveMap'
 import { useBayFrame } from '~/composables/useBayFrame'
 import { useFormat } from '~/composables/useFormat'
 import { maxGroups } from '~~/core/plan/constants'
-import WorkingLink from '~/components/common/WorkingLink.vue'
+import DrivePost from './DrivePost.vue'
 import DriveTray from './DriveTray.vue'
+import StretchLegend from './StretchLegend.vue'
+import { stretchWords } from './stretchWords'
 
 /**
  * Every drive to the scale of its size, in its bay, with what this layout puts on it. Press a drive
@@ -22,27 +23,6 @@ const { number } = useFormat()
 const error = ref<string | null>(null)
 const front = ref<HTMLElement | null>(null)
 
-const words: Readonly<Record<StretchKind, string>> = {
-  kept: 'Library',
-  free: 'Free',
-  full: 'Left empty (fill limit)',
-  reserve: 'File-system reserve',
-  copy: 'Copies',
-  parity: 'Parity',
-  unused: 'Cannot be used',
-  spare: 'Hot spare',
-}
-/** the figure whose working holds each of the sums */
-const workings: Readonly<Record<StretchKind, string>> = {
-  kept: 'library.contentTB',
-  free: 'drives.roomTB',
-  full: 'drives.roomTB',
-  reserve: 'drives.roomTB',
-  copy: 'drives.usableTB',
-  parity: 'drives.usableTB',
-  unused: 'drives.usableTB',
-  spare: 'drives.usableTB',
-}
 const largest = computed(() => Math.max(1, ...drives.value.map(({ sizeTB }) => sizeTB)))
 const maxSlots = 60
 /** More than this are drawn smaller. */
@@ -85,7 +65,9 @@ function nameOf(place: number): string {
   const { sizeTB, stretches } = posts.value[place]!
   const holds = mapped.value
     ? stretches
-        .map(({ kind, sizeTB: size }) => `${words[kind].toLowerCase()} ${number(size, 3)} TB`)
+        .map(
+          ({ kind, sizeTB: size }) => `${stretchWords[kind].toLowerCase()} ${number(size, 3)} TB`,
+        )
         .join(', ')
     : 'in no layout'
   return (
@@ -93,6 +75,18 @@ function nameOf(place: number): string {
     `TB${isDrawn.value ? `, group ${groups.value[place]}` : ''}${place >= bays.value ? ', without a bay' : ''}${failed.value.has(place) ? ', failed' : ''}: ` +
     `${holds}`
   )
+}
+/** What stands under a drive: what is wrong with it, else what it belongs to. */
+function noteOf(place: number): { readonly text: string; readonly isBad: boolean } | null {
+  if (failed.value.has(place)) return { text: 'failed', isBad: true }
+  if (place >= bays.value) return { text: 'no bay', isBad: true }
+  const text =
+    posts.value[place]!.stretches[0]?.kind === 'spare'
+      ? 'hot spare'
+      : hasGroups.value && groupOf(place) !== null
+        ? `group ${groupOf(place)}`
+        : models.value[place]?.label.split(' ')[0]
+  return text ? { text, isBad: false } : null
 }
 async function focus(place: number): Promise<void> {
   await nextTick()
@@ -203,7 +197,6 @@ function letGo(): void {
         :class="{
           outside: slot > bays,
           over: over === slot - 1,
-          failed: failed.has(slot - 1),
           framed: frame.within.value.has(slot - 1),
         }"
         :data-bay="slot - 1"
@@ -211,58 +204,22 @@ function letGo(): void {
         @dragleave="over = null"
         @drop.prevent="drop(slot - 1)"
       >
-        <template v-if="posts[slot - 1]">
-          <button
-            type="button"
-            class="plain-button post"
-            draggable="true"
-            :data-drive="slot - 1"
-            :aria-label="nameOf(slot - 1)"
-            :aria-pressed="failed.has(slot - 1)"
-            :title="nameOf(slot - 1)"
-            @click="toggle(slot - 1)"
-            @keydown="onKey($event, slot - 1)"
-            @dragstart="carry($event, { bay: slot - 1 })"
-            @dragend="letGo"
-          >
-            <span
-              class="column"
-              :style="{ height: `${(posts[slot - 1]!.sizeTB / largest) * 100}%` }"
-            >
-              <span
-                v-for="stretch in posts[slot - 1]!.stretches"
-                :key="stretch.kind"
-                class="stretch"
-                :class="stretch.kind"
-                :style="{ flexGrow: stretch.sizeTB }"
-              />
-            </span>
-          </button>
-          <span class="size"
-            ><span
-              ><strong>{{ number(posts[slot - 1]!.sizeTB, 3) }}</strong> TB</span
-            >
-            <button
-              type="button"
-              class="plain-button take no-print"
-              :aria-label="`Take out drive ${slot}, ${number(posts[slot - 1]!.sizeTB, 3)} TB`"
-              @click="error = take(slot - 1)"
-            >
-              <VIcon :icon="mdiClose" size="14" />
-            </button>
-          </span>
-          <span v-if="failed.has(slot - 1)" class="note failed-word">failed</span>
-          <span v-else-if="slot > bays" class="note no-bay">no bay</span>
-          <span v-else-if="posts[slot - 1]!.stretches[0]?.kind === 'spare'" class="note"
-            >hot spare</span
-          >
-          <span v-else-if="hasGroups && groupOf(slot - 1) !== null" class="note"
-            >group {{ groupOf(slot - 1) }}</span
-          >
-          <span v-else-if="models[slot - 1]" class="note model">{{
-            models[slot - 1]!.label.split(' ')[0]
-          }}</span>
-        </template>
+        <DrivePost
+          v-if="posts[slot - 1]"
+          :place="slot - 1"
+          :size-t-b="posts[slot - 1]!.sizeTB"
+          :stretches="posts[slot - 1]!.stretches"
+          :largest="largest"
+          :name="nameOf(slot - 1)"
+          :failed="failed.has(slot - 1)"
+          :many="slots > manySlots"
+          :note="noteOf(slot - 1)"
+          @toggle="toggle(slot - 1)"
+          @key="onKey($event, slot - 1)"
+          @carry="carry($event, { bay: slot - 1 })"
+          @let-go="letGo"
+          @take="error = take(slot - 1)"
+        />
         <span v-else class="empty soft small">empty</span>
       </li>
     </ol>
@@ -281,14 +238,7 @@ function letGo(): void {
       </VBtn>
       <VBtn size="small" variant="text" @click="frame.giveUp"> Cancel </VBtn>
     </p>
-    <ul v-if="totals.length" class="legend" aria-label="What lies on the drives">
-      <li v-for="{ kind, sum } in totals" :key="kind">
-        <span class="swatch stretch" :class="kind" />{{ words[kind] }}
-        <WorkingLink :figure="workings[kind]" :name="words[kind]">
-          <strong>{{ number(sum, 3) }} TB</strong>
-        </WorkingLink>
-      </li>
-    </ul>
+    <StretchLegend v-if="totals.length" :totals="totals" />
     <p v-else-if="drives.length" class="soft small">
       These drives do not make the chosen layout, so nothing can be put on them.
     </p>
@@ -360,91 +310,6 @@ header {
   gap: 8px;
   font-size: 0.88rem;
 }
-.post {
-  width: 46px;
-  height: 150px;
-  display: flex;
-  align-items: flex-end;
-  border-bottom: 3px solid rgb(var(--v-theme-wall));
-  cursor: pointer;
-}
-.column {
-  width: 100%;
-  display: flex;
-  flex-direction: column-reverse;
-  border: 1.5px solid rgb(var(--v-theme-wall));
-  border-bottom: 0;
-  border-radius: 3px 3px 0 0;
-  overflow: hidden;
-  min-height: 10px;
-}
-.post:hover .column {
-  border-color: rgb(var(--v-theme-primary));
-}
-.stretch {
-  display: block;
-  min-height: 1px;
-  flex-basis: 0;
-  --ink: rgb(var(--v-theme-wall));
-}
-.kept {
-  background: rgb(var(--v-theme-water));
-}
-.free {
-  background: rgba(var(--v-theme-water), 0.28);
-}
-.full {
-  background:
-    radial-gradient(circle at 3px 3px, rgba(var(--v-theme-wall), 0.45) 1px, transparent 1.4px) 0 0 /
-      6px 6px,
-    rgb(var(--v-theme-surface));
-}
-.reserve {
-  background: rgba(var(--v-theme-wall), 0.3);
-}
-.copy {
-  background: repeating-linear-gradient(
-    0deg,
-    rgb(var(--v-theme-water-line)) 0 2px,
-    rgba(var(--v-theme-water), 0.5) 2px 7px
-  );
-}
-.parity {
-  background: repeating-linear-gradient(
-    45deg,
-    var(--ink) 0 2px,
-    rgba(var(--v-theme-wall), 0.2) 2px 7px
-  );
-}
-.unused {
-  background: repeating-linear-gradient(
-    135deg,
-    rgba(var(--v-theme-state-short), 0.75) 0 1.5px,
-    rgb(var(--v-theme-surface)) 1.5px 8px
-  );
-}
-.spare {
-  background: rgb(var(--v-theme-surface-bright));
-}
-.bay.failed .column {
-  opacity: 0.3;
-  border-style: dashed;
-}
-.bay.failed .post {
-  background:
-    linear-gradient(
-      to top right,
-      transparent calc(50% - 1.5px),
-      rgb(var(--v-theme-state-short)) calc(50% - 1.5px) calc(50% + 1.5px),
-      transparent calc(50% + 1.5px)
-    ),
-    linear-gradient(
-      to bottom right,
-      transparent calc(50% - 1.5px),
-      rgb(var(--v-theme-state-short)) calc(50% - 1.5px) calc(50% + 1.5px),
-      transparent calc(50% + 1.5px)
-    );
-}
 .many {
   gap: 6px 2px;
 }
@@ -452,37 +317,9 @@ header {
   width: 66px;
   min-height: 122px;
 }
-.many .post {
-  width: 34px;
-  height: 80px;
-}
 .many .empty {
   width: 34px;
   height: 83px;
-}
-.size {
-  display: flex;
-  align-items: center;
-  gap: 1px;
-  font-size: 0.82rem;
-  white-space: nowrap;
-  font-variant-numeric: tabular-nums;
-}
-.note {
-  font-size: 0.74rem;
-  color: rgb(var(--v-theme-ink-soft));
-}
-.failed-word,
-.no-bay {
-  color: rgb(var(--v-theme-state-short));
-  font-weight: 600;
-}
-.take {
-  width: 24px;
-  height: 24px;
-  display: grid;
-  place-items: center;
-  opacity: 0.75;
 }
 .empty {
   width: 46px;
@@ -491,26 +328,6 @@ header {
   place-items: center;
   border: 1.5px dashed rgb(var(--v-theme-ink-soft));
   border-radius: 3px;
-}
-.legend {
-  list-style: none;
-  padding: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-  font-size: 0.84rem;
-}
-.legend li {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
-}
-.swatch {
-  width: 16px;
-  height: 16px;
-  border: 1px solid rgb(var(--v-theme-wall));
-  border-radius: 2px;
-  flex: none;
 }
 .tray {
   display: flex;
