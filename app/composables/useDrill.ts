@@ -86,3 +86,6 @@ export function useDrill() {
   })
   return { pace, seed, possible, ground, state, told, begin, act, end, leave }
 }
+
+/** What a drill has come to, in words. */
+export type DrillTale = NonNullable<ReturnType<typeof useDrill>['told']['value']>

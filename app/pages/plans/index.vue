@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { onMounted, ref } from 'vue'
 import { mdiMagnify, mdiPlus, mdiUpload } from '@mdi/js'
 import { navigateTo } from '#imports'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
@@ -8,7 +8,9 @@ import type { PlanEntry } from '~~/core/plan/storedPlan'
 import NumeronMark from '~/components/common/NumeronMark.vue'
 import SchemeButton from '~/components/common/SchemeButton.vue'
 import NetworkSign from '~/components/access/NetworkSign.vue'
+import ImportProblems from '~/components/plans/ImportProblems.vue'
 import PlanCard from '~/components/plans/PlanCard.vue'
+import RenameDialog from '~/components/plans/RenameDialog.vue'
 import { downloadPlan } from '~/composables/planDownload'
 import DraftList from '~/components/plans/DraftList.vue'
 import { useDrafts } from '~/composables/useDrafts'
@@ -29,7 +31,6 @@ const importName = ref('')
 const asideNotice = ref('')
 const deleted = ref<PlanEntry | null>(null)
 const renaming = ref<PlanEntry | null>(null)
-const newName = ref('')
 const dropping = ref(false)
 
 async function attempt(work: () => Promise<void>): Promise<void> {
@@ -52,12 +53,6 @@ onMounted(async () => {
   void drafts.load()
   await load()
 })
-
-const nameError = computed(() =>
-  newName.value.trim().length >= 1 && newName.value.trim().length <= 80
-    ? null
-    : 'Name must be 1 to 80 characters long.',
-)
 
 const make = () =>
   attempt(async () => {
@@ -97,16 +92,12 @@ const archive = (entry: PlanEntry) =>
 const exportPlan = (entry: PlanEntry) =>
   attempt(async () => downloadPlan((await planApi.get(entry.id)).plan))
 
-function startRename(entry: PlanEntry): void {
-  renaming.value = entry
-  newName.value = entry.name
-}
-const rename = () =>
+const rename = (name: string) =>
   attempt(async () => {
     const entry = renaming.value
-    if (!entry || nameError.value) return
+    if (!entry) return
     const stored = await planApi.get(entry.id)
-    await planApi.save(entry.id, stored.version, { ...stored.plan, name: newName.value.trim() })
+    await planApi.save(entry.id, stored.version, { ...stored.plan, name })
     renaming.value = null
     await load()
   })
@@ -176,17 +167,7 @@ function drop(event: DragEvent): void {
         {{ message }}
         <button type="button" class="plain-button link" @click="load">Try again</button>
       </p>
-      <div v-if="importIssues.length" class="problem" role="alert">
-        <p>
-          <strong>{{ importName }}</strong> was not imported; nothing was changed.
-        </p>
-        <ul>
-          <li v-for="issue in importIssues.slice(0, 20)" :key="issue.path + issue.message">
-            <code v-if="issue.path">{{ issue.path }}</code> {{ issue.message }}
-          </li>
-          <li v-if="importIssues.length > 20">… and {{ importIssues.length - 20 }} more.</li>
-        </ul>
-      </div>
+      <ImportProblems v-if="importIssues.length" :file="importName" :issues="importIssues" />
       <p v-if="asideNotice" role="status" class="notice">
         {{ asideNotice }}
       </p>
@@ -237,7 +218,7 @@ function drop(event: DragEvent): void {
             :reading="readings.get(entry.id) ?? null"
             @copy="copy(entry)"
             @export="exportPlan(entry)"
-            @rename="startRename(entry)"
+            @rename="renaming = entry"
             @archive="archive(entry)"
             @remove="remove(entry)"
           />
@@ -252,23 +233,7 @@ function drop(event: DragEvent): void {
           Next
         </VBtn>
       </nav>
-      <VDialog
-        :model-value="renaming !== null"
-        max-width="420"
-        aria-label="Rename the plan"
-        @update:model-value="renaming = null"
-      >
-        <form class="sheet dialog" @submit.prevent="rename">
-          <h2>Rename the plan</h2>
-          <VTextField v-model="newName" label="Name" autofocus :error-messages="nameError ?? []" />
-          <div class="dialog-buttons">
-            <VBtn @click="renaming = null"> Keep the old name </VBtn>
-            <VBtn type="submit" color="primary" variant="flat" :disabled="nameError !== null">
-              Rename
-            </VBtn>
-          </div>
-        </form>
-      </VDialog>
+      <RenameDialog :entry="renaming" @close="renaming = null" @rename="rename" />
     </main>
   </VMain>
 </template>
@@ -328,9 +293,6 @@ header > :first-child {
   padding: 8px 14px;
   background: rgb(var(--v-theme-surface));
 }
-.problem ul {
-  padding-left: 18px;
-}
 .notice {
   border-left: 4px solid rgb(var(--v-theme-primary));
   padding: 8px 14px;
@@ -339,16 +301,6 @@ header > :first-child {
 .link {
   color: rgb(var(--v-theme-primary));
   text-decoration: underline;
-}
-.dialog {
-  display: flex;
-  flex-direction: column;
-  gap: 14px;
-}
-.dialog-buttons {
-  display: flex;
-  justify-content: flex-end;
-  gap: 8px;
 }
 #import-file:focus-visible + .v-btn {
   outline: 2px solid rgb(var(--v-theme-primary));
