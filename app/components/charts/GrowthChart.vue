@@ -7,7 +7,10 @@ import { useFormat } from '~/composables/useFormat'
 import { pointIn } from '~/composables/usePictureDrag'
 import { usePictureHandle } from '~/composables/usePictureHandle'
 import { usePlanStore } from '~/stores/planStore'
+import { chartBox, ticksOf } from './chartBox'
 import ChartFrame from './ChartFrame.vue'
+import ChartScales from './ChartScales.vue'
+import FullMarker from './FullMarker.vue'
 import { growthLayout } from './growthLayout'
 
 const props = withDefaults(
@@ -117,35 +120,13 @@ const rows = computed(() =>
         @keydown="readKey($event, width)"
       >
         <template v-for="layout in [drawn(width)]" :key="layout.months">
-          <g v-for="tick in layout.sizeTicks" :key="`y${tick}`">
-            <line
-              :x1="margin.left"
-              :x2="width - margin.right"
-              :y1="layout.y(tick)"
-              :y2="layout.y(tick)"
-              class="grid"
-            />
-            <text :x="margin.left - 8" :y="layout.y(tick) + 4" text-anchor="end" class="soft">
-              {{ tick }}
-            </text>
-          </g>
-          <g v-for="tick in layout.yearTicks" :key="`x${tick}`">
-            <line
-              :x1="layout.x(tick)"
-              :x2="layout.x(tick)"
-              :y1="height - margin.bottom"
-              :y2="height - margin.bottom + 5"
-              class="axis"
-            />
-            <text
-              :x="layout.x(tick)"
-              :y="height - margin.bottom + 18"
-              text-anchor="middle"
-              class="soft"
-            >
-              {{ tick === 0 ? 'now' : `${tick / 12} y` }}
-            </text>
-          </g>
+          <ChartScales
+            :box="chartBox({ width, height }, margin)"
+            :up="ticksOf(layout.sizeTicks, layout.y)"
+            :across="
+              ticksOf(layout.yearTicks, layout.x, month => (month ? `${month / 12} y` : 'now'))
+            "
+          />
           <g v-for="(layer, at) in layout.layers" :key="layer.kind" :data-layer="layer.kind">
             <path
               :d="layer.path"
@@ -190,16 +171,14 @@ const rows = computed(() =>
               room {{ number(roomIn(layout.months)!, 3) }} TB
             </text>
           </g>
-          <g v-if="full !== null && full <= layout.months && room !== null" data-full-marker>
-            <circle :cx="layout.x(full)" :cy="layout.y(months[full]!.likely)" r="5" class="full" />
-            <text
-              :x="Math.max(margin.left + 4, Math.min(width - 130, layout.x(full) + 10))"
-              :y="layout.y(months[full]!.likely) + 22"
-              class="full-label"
-            >
-              {{ full === 0 ? 'does not fit today' : `full in month ${full}` }}
-            </text>
-          </g>
+          <FullMarker
+            v-if="full !== null && full <= layout.months && room !== null"
+            :x="layout.x(full)"
+            :y="layout.y(months[full]!.likely)"
+            :month="full"
+            :box="chartBox({ width, height }, margin)"
+            :below="22"
+          />
           <g
             class="horizon"
             role="slider"
@@ -258,14 +237,6 @@ const rows = computed(() =>
   touch-action: pan-y;
   max-width: 100%;
 }
-.grid {
-  stroke: rgb(var(--v-theme-hairline));
-  stroke-width: 1;
-  opacity: 0.7;
-}
-.axis {
-  stroke: rgb(var(--v-theme-ink-soft));
-}
 .band {
   fill: rgb(var(--v-theme-water));
   opacity: 0.32;
@@ -302,15 +273,6 @@ const rows = computed(() =>
   stroke-width: 2.4;
 }
 .room-label {
-  font-weight: 600;
-}
-.full {
-  fill: rgb(var(--v-theme-state-short));
-  stroke: rgb(var(--v-theme-surface));
-  stroke-width: 2;
-}
-.full-label {
-  fill: rgb(var(--v-theme-state-short));
   font-weight: 600;
 }
 .horizon {

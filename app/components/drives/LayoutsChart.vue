@@ -7,6 +7,8 @@ import { needByLayout } from '~~/core/drives/needByLayout'
 import { editPlan } from '~~/core/plan/editPlan'
 import type { Plan } from '~~/core/plan/planSchema'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
+import { ticksOf } from '~/components/charts/chartBox'
+import ChartScales from '~/components/charts/ChartScales.vue'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 import { layoutsPicture, narrowWidth, shortName, type LayoutPoint } from './layoutsPicture'
@@ -143,23 +145,16 @@ onBeforeUnmount(() => preview(null))
         role="group"
         :aria-label="`Layouts by chance of loss and ${by === 'drives' ? 'room' : 'price'}`"
       >
-        <g v-for="tick in drawn.lossTicks" :key="tick">
-          <line :x1="74" :x2="width - 16" :y1="drawn.y(tick)" :y2="drawn.y(tick)" class="grid" />
-          <text x="68" :y="drawn.y(tick) + 4" text-anchor="end" class="soft">
-            {{ lossText(tick) }}
-          </text>
-        </g>
-        <text
-          v-for="tick in drawn.xTicks"
-          :key="`x${tick}`"
-          :x="drawn.x(tick)"
-          :y="height - 22"
-          text-anchor="middle"
-          class="soft"
-        >
-          {{ by === 'drives' ? number(tick, 3) : money(tick) }}
-        </text>
-        <text :x="width - 16" :y="height - 5" text-anchor="end" class="soft">{{ axisTitle }}</text>
+        <ChartScales
+          :box="{ left: 76, right: width - 16, top: 10, bottom: height - 40 }"
+          :up="ticksOf(drawn.lossTicks, drawn.y, lossText)"
+          :across="
+            ticksOf(drawn.xTicks, drawn.x, tick =>
+              by === 'drives' ? number(tick, 3) : money(tick),
+            )
+          "
+          :name="axisTitle"
+        />
         <g v-if="by === 'drives'">
           <line
             :x1="drawn.x(content)"
@@ -252,9 +247,6 @@ onBeforeUnmount(() => preview(null))
 }
 .switch input {
   accent-color: rgb(var(--v-theme-primary));
-}
-.grid {
-  stroke: rgb(var(--v-theme-hairline));
 }
 .needed {
   stroke: rgb(var(--v-theme-water-line));

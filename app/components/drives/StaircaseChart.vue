@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { computed, nextTick } from 'vue'
+import { chartBox, ticksOf } from '~/components/charts/chartBox'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
+import ChartScales from '~/components/charts/ChartScales.vue'
+import FullMarker from '~/components/charts/FullMarker.vue'
 import { useFormat } from '~/composables/useFormat'
 import { usePictureDrag } from '~/composables/usePictureDrag'
 import type { PlanGrowthState } from '~/composables/usePlanGrowth'
@@ -153,28 +156,13 @@ const nameOf = (index: number) => {
         @pointerup="release"
         @pointercancel="release"
       >
-        <g v-for="tick in layout.sizeTicks" :key="`y${tick}`">
-          <line
-            :x1="margin.left"
-            :x2="width - margin.right"
-            :y1="layout.y(tick)"
-            :y2="layout.y(tick)"
-            class="grid"
-          />
-          <text :x="margin.left - 8" :y="layout.y(tick) + 4" text-anchor="end" class="soft">
-            {{ tick }}
-          </text>
-        </g>
-        <text
-          v-for="tick in layout.yearTicks"
-          :key="`x${tick}`"
-          :x="layout.x(tick)"
-          :y="height - margin.bottom + 18"
-          text-anchor="middle"
-          class="soft"
-        >
-          {{ tick === 0 ? 'today' : `${tick / 12} y` }}
-        </text>
+        <ChartScales
+          :box="chartBox({ width, height }, margin)"
+          :up="ticksOf(layout.sizeTicks, layout.y)"
+          :across="
+            ticksOf(layout.yearTicks, layout.x, month => (month ? `${month / 12} y` : 'now'))
+          "
+        />
         <path :d="layout.bandPath" class="band" />
         <path :d="layout.linePath" class="library" />
         <path
@@ -183,21 +171,14 @@ const nameOf = (index: number) => {
           class="ghost"
         />
         <path v-if="course" :d="layout.stairPath(course.roomTB)" class="room" />
-        <g v-if="full !== null" data-full-marker>
-          <circle
-            :cx="layout.x(full)"
-            :cy="layout.y(months[full]![state.growthEnd.value])"
-            r="5"
-            class="full"
-          />
-          <text
-            :x="Math.max(margin.left + 4, Math.min(width - 130, layout.x(full) + 10))"
-            :y="layout.y(months[full]![state.growthEnd.value]) - 10"
-            class="full-label"
-          >
-            {{ full === 0 ? 'does not fit today' : `full in month ${full}` }}
-          </text>
-        </g>
+        <FullMarker
+          v-if="full !== null"
+          :x="layout.x(full)"
+          :y="layout.y(months[full]![state.growthEnd.value])"
+          :month="full"
+          :box="chartBox({ width, height }, margin)"
+          :below="-10"
+        />
         <g
           v-for="step in layout.steps"
           :key="step.index"
@@ -246,10 +227,6 @@ const nameOf = (index: number) => {
   max-width: 100%;
   touch-action: pan-y;
 }
-.grid {
-  stroke: rgb(var(--v-theme-hairline));
-  opacity: 0.7;
-}
 .band {
   fill: rgb(var(--v-theme-water));
   opacity: 0.3;
@@ -270,15 +247,6 @@ const nameOf = (index: number) => {
   stroke-width: 1.6;
   stroke-dasharray: 6 5;
   opacity: 0.75;
-}
-.full {
-  fill: rgb(var(--v-theme-state-short));
-  stroke: rgb(var(--v-theme-surface));
-  stroke-width: 2;
-}
-.full-label {
-  fill: rgb(var(--v-theme-state-short));
-  font-weight: 600;
 }
 .step {
   cursor: ew-resize;

@@ -3,6 +3,8 @@ import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import { carbonBreakEven } from '~~/core/ownership/carbon'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
+import { chartBox, ticksOf } from '~/components/charts/chartBox'
+import ChartScales from '~/components/charts/ChartScales.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import ComparedChoice from '~/components/tiers/ComparedChoice.vue'
 import { useBackground } from '~/composables/useBackground'
@@ -88,6 +90,7 @@ function text({ label, savedW, years, makes }: (typeof breakEvens.value)[number]
     `${range(years, 'years')}).`
   )
 }
+const yearsFrom0 = (years: number) => Array.from({ length: years + 1 }, (_, year) => year)
 </script>
 
 <template>
@@ -114,33 +117,11 @@ function text({ label, savedW, years, makes }: (typeof breakEvens.value)[number]
           role="img"
           aria-label="Carbon over the years"
         >
-          <g v-for="tick in picture(width).y.ticks(5)" :key="tick">
-            <line
-              :x1="margin.left"
-              :x2="width - margin.right"
-              :y1="picture(width).y(tick)"
-              :y2="picture(width).y(tick)"
-              class="grid"
-            />
-            <text
-              :x="margin.left - 8"
-              :y="picture(width).y(tick) + 4"
-              text-anchor="end"
-              class="soft"
-            >
-              {{ number(tick) }} kg
-            </text>
-          </g>
-          <text
-            v-for="year in picture(width).years + 1"
-            :key="`y${year}`"
-            :x="picture(width).x(year - 1)"
-            :y="height - 12"
-            text-anchor="middle"
-            class="soft"
-          >
-            {{ year - 1 }}
-          </text>
+          <ChartScales
+            :box="chartBox({ width, height }, margin)"
+            :up="ticksOf(picture(width).y.ticks(5), picture(width).y, tick => `${number(tick)} kg`)"
+            :across="ticksOf(yearsFrom0(picture(width).years), picture(width).x)"
+          />
           <g v-for="(line, at) in picture(width).lines" :key="line.id" :class="`line-${at % 5}`">
             <path :d="line.band" class="band" />
             <path :d="line.path" class="course" />
@@ -186,9 +167,6 @@ function text({ label, savedW, years, makes }: (typeof breakEvens.value)[number]
 .sentence {
   font-size: 1.02rem;
   margin: 4px 0;
-}
-.grid {
-  stroke: rgba(var(--v-theme-hairline), 0.8);
 }
 .course {
   fill: none;

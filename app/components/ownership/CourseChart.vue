@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
+import { chartBox, ticksOf } from '~/components/charts/chartBox'
+import ChartScales from '~/components/charts/ChartScales.vue'
 import { useFormat } from '~/composables/useFormat'
 import { courseMargin, coursePicture, type Course } from './courseLayout'
 
@@ -60,33 +62,11 @@ function onKey(event: KeyboardEvent): void {
         @click="emit('month', monthAt($event as PointerEvent, width))"
         @keydown="onKey"
       >
-        <g v-for="tick in picture(width).moneyTicks" :key="`m${tick}`">
-          <line
-            :x1="courseMargin.left"
-            :x2="width - courseMargin.right"
-            :y1="picture(width).y(tick)"
-            :y2="picture(width).y(tick)"
-            class="grid"
-          />
-          <text
-            :x="courseMargin.left - 8"
-            :y="picture(width).y(tick) + 4"
-            text-anchor="end"
-            class="soft"
-          >
-            {{ money(tick) }}
-          </text>
-        </g>
-        <text
-          v-for="tick in picture(width).yearTicks"
-          :key="`y${tick}`"
-          :x="picture(width).x(tick)"
-          :y="height - 12"
-          text-anchor="middle"
-          class="soft"
-        >
-          {{ tick / 12 }}
-        </text>
+        <ChartScales
+          :box="chartBox({ width, height }, courseMargin)"
+          :up="ticksOf(picture(width).moneyTicks, picture(width).y, tick => money(tick))"
+          :across="ticksOf(picture(width).yearTicks, picture(width).x, month => String(month / 12))"
+        />
         <path
           v-for="(course, at) in picture(width).paths"
           :key="course.id"
@@ -149,9 +129,6 @@ function onKey(event: KeyboardEvent): void {
 svg {
   cursor: crosshair;
   touch-action: pan-y;
-}
-.grid {
-  stroke: rgba(var(--v-theme-hairline), 0.8);
 }
 .course {
   fill: none;

@@ -6,6 +6,8 @@ import { useBackground } from '~/composables/useBackground'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 import ChartFrame from '../charts/ChartFrame.vue'
+import { chartBox, ticksOf } from '~/components/charts/chartBox'
+import ChartScales from '~/components/charts/ChartScales.vue'
 import { capacityLayout } from './capacityLayout'
 import HatchPattern from '../charts/HatchPattern.vue'
 
@@ -138,16 +140,10 @@ const rows = computed(() =>
                 width < 520 ? '' : `: ${quantity(possible?.likely ?? 0, 'conversions')} likely`
               }}
             </text>
-            <text
-              v-for="tick in [0, 0.5, 1, 1.5, 2, 2.5]"
-              :key="tick"
-              :x="layout.loadX(tick)"
-              :y="height - margin.bottom + 16"
-              text-anchor="middle"
-              class="soft"
-            >
-              {{ tick * 100 }} %
-            </text>
+            <ChartScales
+              :box="chartBox({ width, height }, margin)"
+              :across="ticksOf([0, 0.5, 1, 1.5, 2, 2.5], layout.loadX, load => `${load * 100} %`)"
+            />
             <line
               :x1="margin.left"
               :x2="width - margin.right"
@@ -182,23 +178,11 @@ const rows = computed(() =>
             @pointermove="readPointer($event, width)"
             @pointerleave="read = null"
           >
-            <g v-for="tick in layout.minuteTicks" :key="tick">
-              <line
-                :x1="margin.left"
-                :x2="width - margin.right"
-                :y1="layout.curveY(tick)"
-                :y2="layout.curveY(tick)"
-                class="grid"
-              />
-              <text
-                :x="margin.left - 6"
-                :y="layout.curveY(tick) + 4"
-                text-anchor="end"
-                class="soft"
-              >
-                {{ number(tick) }}
-              </text>
-            </g>
+            <ChartScales
+              :box="chartBox({ width, height }, margin)"
+              :up="ticksOf(layout.minuteTicks, layout.curveY, minutes => number(minutes))"
+              :across="ticksOf([0.25, 0.5, 1, 2, 4], layout.curveX, times => `${times} ×`)"
+            />
             <line
               :x1="margin.left"
               :x2="width - margin.right"
@@ -230,16 +214,6 @@ const rows = computed(() =>
               :y2="height - margin.bottom"
               class="read"
             />
-            <text
-              v-for="tick in [0.25, 0.5, 1, 2, 4]"
-              :key="`t${tick}`"
-              :x="layout.curveX(tick)"
-              :y="height - margin.bottom + 16"
-              text-anchor="middle"
-              class="soft"
-            >
-              {{ tick }} ×
-            </text>
           </svg>
           <p class="small soft" aria-live="polite">
             {{
@@ -282,9 +256,6 @@ svg {
   stroke-width: 4px;
 }
 .axis,
-.grid {
-  stroke: rgb(var(--v-theme-hairline));
-}
 .curve {
   fill: none;
   stroke: rgb(var(--v-theme-water-line));
