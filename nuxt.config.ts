@@ -5,6 +5,9 @@ export default defineNuxtConfig({
   modules: ['@pinia/nuxt', 'vuetify-nuxt-module', 'nuxt-security', '@nuxt/eslint'],
   ssr: false,
   components: [{ path: '~/components', pathPrefix: false }],
+  // Composables are imported by name. Found by themselves, a parameter of the core that is called
+  // like something they export became an import of it.
+  imports: { scan: false },
   devtools: { enabled: false },
   app: {
     head: {
