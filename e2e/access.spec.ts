@@ -91,7 +91,7 @@ test(
     'revoked',
   async ({ page, browser }) => {
     await startSignedIn(page)
-    await page.getByRole('button', { name: 'More' }).click()
+    await page.getByRole('button', { name: 'More', exact: true }).click()
     await page.getByText("Reader's link").click()
     await page.getByRole('button', { name: 'Make a link' }).click()
     const address = (await page.getByLabel('Link', { exact: true }).inputValue()).replace(

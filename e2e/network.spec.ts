@@ -55,3 +55,27 @@ test('the link that binds is named, and changes when a cable is exchanged', asyn
     page.getByText('While the line is down, nothing plays, at home either.'),
   ).toBeVisible()
 })
+
+test('a press on an option holds, though the list moves before it is let go', async ({
+  numeron,
+  page,
+}) => {
+  await numeron.openLatest()
+  await numeron.goTo('Network', 'Chain')
+  await numeron.field('network.serverPortMbps').focus()
+  await page.keyboard.press('ArrowDown')
+  const menu = page.locator('.v-menu.v-overlay--active > .v-overlay__content')
+  await expect(menu).toBeVisible()
+  await expect(menu).not.toHaveClass(/-enter-/)
+  const option = menu.getByRole('option', { name: '2500 Mb/s' })
+  const box = (await option.boundingBox())!
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await page.mouse.down()
+  // What an answer that makes a sentence longer does to all below it.
+  await menu.evaluate(element => (element.style.transform = 'translateY(70px)'))
+  await page.mouse.up()
+  await expect(menu).toHaveCount(0)
+  await expect(
+    page.locator('[data-working], .v-field').filter({ hasText: '2500 Mb/s' }).first(),
+  ).toBeVisible()
+})

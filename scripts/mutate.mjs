@@ -78,7 +78,7 @@ function fails(args) {
   const projects = ['core', 'project'].flatMap(name => ['--project', name])
   const { status } = spawnSync('npx', ['vitest', ...args, ...projects, '--bail=1'], {
     stdio: 'ignore',
-    timeout: 240_000,
+    timeout: 600_000,
   })
   return status !== 0
 }
