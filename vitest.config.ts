@@ -15,6 +15,8 @@ const assessWorker = {
 
 export default defineConfig({
   test: {
+    // A machine that checks has two cores; left to itself Vitest keeps one of them free.
+    maxWorkers: 2,
     projects: [
       {
         resolve: { alias },
@@ -44,6 +46,7 @@ export default defineConfig({
         test: {
           name: 'app',
           include: ['app/**/*.test.ts'],
+          pool: 'threads',
           environment: 'happy-dom',
           setupFiles: ['tests/stubs/setup.ts'],
           testTimeout: 30_000,
