@@ -293,6 +293,28 @@ describe('what may happen meanwhile', () => {
   })
 })
 
+describe('what stands after a failure', () => {
+  const stands = (drives: PlanInput['drives'], place: number) => {
+    const ground = groundOf(drives)
+    return standText(beginDrill(ground, place), ground, plainFormat)
+  }
+  it('plays on where redundancy works at once', () => {
+    expect(stands(four, 0)).toBe(
+      'Nothing is lost and everything plays on. The next failure can lose data.',
+    )
+  })
+  it('waits for the rebuild where parity is computed at night', () => {
+    expect(stands({ lots: [{ count: 4, sizeTB: 8 }], layout: 'snapshot-1' }, 1)).toBe(
+      'Nothing is lost, but not everything plays. The next failure can lose data.',
+    )
+  })
+  it('counts what may fail yet', () => {
+    expect(stands({ lots: [{ count: 4, sizeTB: 8 }], layout: 'rotating-2' }, 1)).toContain(
+      'One more drive may fail.',
+    )
+  })
+})
+
 describe('what is told of a drill', () => {
   const ground = groundOf(four)
   it('names drives by serial number, each once, and the report without the bay', () => {

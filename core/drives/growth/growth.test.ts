@@ -288,6 +288,15 @@ describe('other ways to grow', () => {
     expect(found.copyHours).toBeCloseTo(16.5e6 / 100 / 3600, 9)
     expect(copyHours(16, 150)).toBeCloseTo(29.6, 1)
   })
+  it('a bigger machine comes today where the library fits in no bay of this one today', () => {
+    const found = biggerBoxLater(
+      { ...base, bays: 1, contentTB: line(20, 0.01, 60) },
+      catalogue.machineBases.filter(entry => entry.class !== 'rack'),
+      100,
+    )!
+    expect([found.first, found.month]).toEqual([[], 0])
+    expect(found.count * found.sizeTB).toBeGreaterThan(20)
+  })
   it('of them there is none while the bays are enough', () => {
     expect(biggerBoxLater(base, catalogue.machineBases, 100)).toBeNull()
     expect(biggerBoxLater({ ...base, bays: 1, contentTB: line(6, 0.5, 60) }, [], 100)).toBeNull()

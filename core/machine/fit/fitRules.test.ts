@@ -133,6 +133,17 @@ describe('plugs for drives', () => {
       ).toMatchObject({ needed: 4 })
     },
   )
+  it('every source sounds once, and together as their powers add up', () => {
+    const { sources, sumDb } = contextOf({ machine: { base: 'wherry-4' } }).noise
+    const power = sources.reduce((sum, { count, db }) => sum + count * 10 ** (db / 10), 0)
+    expect(sumDb).toBeCloseTo(10 * Math.log10(power), 9)
+    const parts = [{ ref: 'mole-300' }, { ref: 'lych-15' }]
+    expect(
+      contextOf({ machine: { base: 'parts', parts } }).noise.sources.filter(
+        ({ what }) => what === 'supply',
+      ),
+    ).toMatchObject([{ count: 1 }])
+  })
   it("a machine's own cooler sounds, a passive one does not", () => {
     expect(contextOf({ machine: { base: 'wherry-4' } }).noise.sources).toContainEqual({
       what: 'cooler',
