@@ -34,7 +34,7 @@ export function useDriveMap() {
       Array.from({ length: lot.count }, () => entryOf(catalogue.driveModels, lot.model)),
     ),
   )
-  const bays = computed(() => store.assessment?.domains.machine.build.bays ?? 0)
+  const bays = computed(() => store.assessment?.domains.machine.placesForDrives ?? 0)
   const pool = computed(() => {
     const { plan, assessment } = store
     if (!plan || !assessment) return null

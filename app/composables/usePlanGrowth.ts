@@ -40,7 +40,7 @@ export function usePlanGrowth() {
         .slice(0, horizonMonths.value + 1)
         .map(month => month[growthEnd.value]),
       layoutId: assessment.domains.drives.layoutId,
-      bays: assessment.domains.machine.build.bays,
+      bays: assessment.domains.machine.placesForDrives,
       copyMBps: linkMbps ? linkMbps / bitsPerByte : usualCopyMBps,
     }
   })

@@ -126,8 +126,10 @@ export interface DrivesFacts {
   readonly nvme: number
   /** outer-track rate of the slowest; of none that of the plan's drives */
   readonly slowestOuterMBps: number
-  /** watts of all drives, DC */
+  /** watts of all drives, DC; of those that turn, likely */
   readonly idleW: Estimate
+  readonly turningIdleW: number
+  readonly turningActiveW: number
   readonly activeW: Estimate
   /** usable space that the library at the horizon needs, TB; without any drives too */
   readonly usableNeededTB: number
@@ -167,6 +169,7 @@ export function drivesFacts(slice: DrivesSlice): DrivesFacts {
   const contentTB = slice.contentAtHorizonTB.likely
   const pool = poolOf({ drives, choices: slice, catalogue, contentTB, layoutId })
   const traits = traitsOf(drives, catalogue)
+  const turning = traits.filter(({ spinning }) => spinning)
   return {
     count: each.length,
     rawTB: each.reduce((sum, drive) => sum + drive.sizeTB, 0),
@@ -184,13 +187,15 @@ export function drivesFacts(slice: DrivesSlice): DrivesFacts {
     }),
     shingled: traits.some(({ shingled }) => shingled),
     isShaken: isShaken(drives, traits),
-    spinning: traits.filter(({ spinning }) => spinning).length,
+    spinning: turning.length,
     fast: traits.filter(({ spinning, outerMBps }) => spinning && outerMBps > fastFromMBps).length,
     nvme: traits.filter(({ nvme }) => nvme).length,
     slowestOuterMBps: Math.min(
       ...(traits.length ? traits.map(({ outerMBps }) => outerMBps) : [drives.outerMBps]),
     ),
     idleW: sumEstimates(traits.map(({ idleW }) => idleW)),
+    turningIdleW: sumEstimates(turning.map(({ idleW }) => idleW)).likely,
+    turningActiveW: sumEstimates(turning.map(({ activeW }) => activeW)).likely,
     activeW: sumEstimates(traits.map(({ activeW }) => activeW)),
     usableNeededTB: usableNeededTB(contentTB, drives),
     heldTB: snapshotsTB(drives),

@@ -64,6 +64,8 @@ export function fitSlice(
       fast: drives.fast,
       nvme: drives.nvme,
       idleW: drives.idleW.likely,
+      turningIdleW: drives.turningIdleW,
+      turningActiveW: drives.turningActiveW,
       activeW: drives.activeW.likely,
       rawTB: drives.rawTB,
     },

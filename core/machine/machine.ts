@@ -31,7 +31,7 @@ export const machine = defineDomain({
     videoEngines,
     memoryModules,
     hardware,
-    driveCount: drives.count,
+    driveForms: { count: drives.count, spinning: drives.spinning, nvme: drives.nvme },
     drivesIdleW: drives.idleW,
     drivesActiveW: drives.activeW,
   }),

@@ -59,8 +59,10 @@ export interface MachineBuild {
   readonly builtIn: VideoEngine | null
   readonly cores: number
   readonly memoryGB: number
-  /** in the machine and in enclosures beside it */
+  /** for 3.5" drives, in the machine and in enclosures beside it */
   readonly bays: number
+  /** of those the ones in enclosures */
+  readonly enclosureBays: number
   readonly passivelyCooled: boolean
   /** references that stand in none of the lists, by path */
   readonly unknown: readonly { readonly path: string; readonly ref: string }[]
@@ -106,7 +108,7 @@ export function adapterBays(housing: Case | null, parts: readonly KnownPart[]): 
 }
 
 /** Bays of the enclosures beside the machine. */
-export function enclosureBays(parts: readonly KnownPart[]): number {
+function baysOfEnclosures(parts: readonly KnownPart[]): number {
   return partsOfKind(parts, 'enclosure').reduce(
     (sum, { part, entry }) => sum + part.count * entry.bays,
     0,
@@ -150,6 +152,7 @@ export function machineBuild(machine: Machine, lists: PartLists): MachineBuild {
     : isFromParts
       ? 0
       : usualMachine.bays
+  const enclosureBays = baysOfEnclosures(parts)
   return {
     base,
     isFromParts,
@@ -167,7 +170,8 @@ export function machineBuild(machine: Machine, lists: PartLists): MachineBuild {
     ),
     cores: machine.cores ?? processor?.cores ?? usualMachine.cores,
     memoryGB: machine.memoryGB ?? (memoryGB || (isFromParts ? 0 : usualMachine.memoryGB)),
-    bays: machine.bays ?? ownBays + enclosureBays(parts),
+    bays: machine.bays ?? ownBays + enclosureBays,
+    enclosureBays: Math.min(enclosureBays, machine.bays ?? Infinity),
     passivelyCooled:
       machine.passivelyCooled ||
       (base?.passivelyCooled ?? false) ||

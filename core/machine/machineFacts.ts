@@ -4,6 +4,7 @@ import type { Estimate } from '../figure'
 import { weeksPerMonth } from '../units/time'
 import { automaticSystem } from '../plan/constants'
 import type { Machine } from '../plan/machine'
+import { driveBays, type DriveForms } from './assembly/driveBays'
 import { hardwareOf, type Hardware } from './hardware'
 import { machineBuild, type MachineBuild, type PartLists } from './machineBuild'
 import { machinePower, powerStates, type MachinePower, type PowerState } from './machinePower'
@@ -20,8 +21,8 @@ export interface MachineSlice extends PartLists {
   readonly servicesLoad: number
   readonly convertingHoursPerDay: number
   readonly watchingHoursPerDay: number
-  /** drives in the machine, and their watts, DC */
-  readonly driveCount: number
+  /** drives in the machine, by the place that they want, and their watts, DC */
+  readonly driveForms: DriveForms
   readonly drivesIdleW: Estimate
   readonly drivesActiveW: Estimate
 }
@@ -36,7 +37,10 @@ export interface MachineFacts {
   readonly power: MachinePower
   /** at the wall with drives, by state of the day */
   readonly states: readonly [PowerState, PowerState]
+  /** bays that are left for a 3.5" drive; below nothing by the drives that find none */
   readonly freeBays: number
+  /** drives that find a place, and the bays that are left: as many as the machine can hold */
+  readonly placesForDrives: number
   /**
    * restarts a month while somebody watches, where others work or play on it; null where it only
    * serves
@@ -69,11 +73,12 @@ export function cutOffPerMonth(restartsPerWeek: number, watchingHoursPerDay: num
 }
 
 export function machineFacts(slice: MachineSlice): MachineFacts {
-  const { machine, mainsVolts, convertingHoursPerDay, driveCount, drivesIdleW, drivesActiveW } =
+  const { machine, mainsVolts, convertingHoursPerDay, driveForms, drivesIdleW, drivesActiveW } =
     slice
   const build = machineBuild(machine, slice)
   const system = systemOf(slice.systemKind, build, slice.systemKinds)
   const power = machinePower(machine, build, mainsVolts)
+  const freeBays = driveBays(build, driveForms).free
   return {
     build,
     power,
@@ -89,7 +94,8 @@ export function machineFacts(slice: MachineSlice): MachineFacts {
       { idleW: drivesIdleW, activeW: drivesActiveW },
       convertingHoursPerDay,
     ),
-    freeBays: build.bays - driveCount,
+    freeBays,
+    placesForDrives: driveForms.count + freeBays,
     cutOffPerMonth:
       machine.usedHoursPerDay > 0
         ? cutOffPerMonth(machine.restartsPerWeek, slice.watchingHoursPerDay)

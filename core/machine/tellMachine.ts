@@ -27,19 +27,26 @@ const partLabels: Readonly<Record<string, string>> = {
 
 /** The machine's facts in words. */
 export function tellMachine(facts: MachineFacts, slice: MachineSlice, format: Format): Telling {
-  const bays = workedOut(facts.build.bays, 'bays', {
-    inputs: ['machine.bays', 'machine.base', 'machine.parts'],
-  })
-  const used = workedOut(slice.driveCount, 'bays', {
-    inputs: ['drives.lots'],
+  const { build, freeBays } = facts
+  const inputs: readonly Input[] = ['machine.bays', 'machine.base', 'machine.parts']
+  const bays = workedOut(build.bays, 'bays', { inputs })
+  const used = workedOut(build.bays - freeBays, 'bays', {
+    inputs: [...inputs, 'drives.lots', 'drives.driveClass'],
     bare: true,
-    after: slice.driveCount === 1 ? 'drive' : 'drives',
+    after: freeBays < 0 ? 'that are wanted' : 'in use',
   })
   return {
     figures: () => [
       declareFigure(
         () => sum(bays, minus(used)),
-        { id: 'machine.freeBays', label: 'Free bays', unit: 'bays' },
+        {
+          id: 'machine.freeBays',
+          label: 'Free bays',
+          unit: 'bays',
+          note:
+            'Bays for 3.5" drives. A 2.5" drive takes one once the smaller bays are full; an ' +
+            'NVMe drive takes none.',
+        },
         format,
       ),
       ...powerFigures(facts, slice, format),
@@ -185,7 +192,7 @@ function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format):
 
 function machineFindings(
   { build, loadBelowIdle, freeBays, cutOffPerMonth, hardware }: MachineFacts,
-  { driveCount, machine }: MachineSlice,
+  { driveForms, machine }: MachineSlice,
   { number: n, share }: Format,
 ): Finding[] {
   return [
@@ -233,7 +240,7 @@ function machineFindings(
           }),
         ]
       : []),
-    ...(freeBays === 0 && driveCount > 0
+    ...(freeBays === 0 && driveForms.count > 0
       ? [
           finding('caution', 'BAYS_FULL', {
             sentence: 'Every bay is full on day one: the next drive means replacing one.',

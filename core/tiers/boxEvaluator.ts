@@ -1,6 +1,7 @@
 import { planAssessor } from '../assess'
 import type { Catalogue } from '../catalogue/catalogue'
 import { judgeFit, stateOfFit } from '../machine/fit/fitFacts'
+import { driveBays } from '../machine/assembly/driveBays'
 import { fitContext } from '../machine/fit/assembleContext'
 import { fitSlice } from '../machine/fitting'
 import { powerStates } from '../machine/machinePower'
@@ -62,13 +63,13 @@ export function createBoxEvaluator(
   }
 }
 
-function fitContextOf(box: BoxRow, { count, drives }: PoolRow, { choices }: Plan) {
+function fitContextOf(box: BoxRow, { drives }: PoolRow, { choices }: Plan) {
   return fitContext(
     fitSlice(box.adopted, {
       machine: {
         ...box.machine,
         states: powerStates(box.machine.power, drives, choices.convertingHoursPerDay),
-        freeBays: box.bays - count,
+        freeBays: driveBays(box.machine.build, drives).free,
       },
       drives,
       streams: box.needs,
@@ -109,7 +110,7 @@ function evaluation(
     loadW,
     kWhPerYear: kWh,
     electricityPerYear: kWh * years.pricePerKWh,
-    freeBays: box.bays - pool.count,
+    freeBays: driveBays(box.machine.build, pool.drives).free,
     possible,
     minutesShort,
     roomTB,

@@ -55,6 +55,8 @@ function fitTraits(drives: DrivesFacts, copyOnWrite: boolean): string {
     drives.fast,
     drives.nvme,
     drives.idleW.likely,
+    drives.turningIdleW,
+    drives.turningActiveW,
     drives.activeW.likely,
     drives.pool?.parity,
     drives.layoutId,

@@ -172,6 +172,22 @@ export const fitCases: Readonly<
       plan: { machine: { base: 'parts', parts: [{ ref: 'hatch-12' }, { ref: 'race-12' }] } },
     },
   },
+  driveFrames: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: { base: 'parts', parts: [{ ref: 'coffer-4' }, { ref: 'twine-frame' }] },
+        drives: { lots: [{ count: 3, model: 'eddy-2' }] },
+      },
+    },
+    failing: {
+      state: 'warning',
+      plan: {
+        machine: { base: 'parts', parts: [{ ref: 'coffer-4' }] },
+        drives: { lots: [{ count: 3, model: 'eddy-2' }] },
+      },
+    },
+  },
   driveReach: {
     passing: {
       state: 'pass',
@@ -408,7 +424,7 @@ export const fitCases: Readonly<
       state: 'pass',
       plan: {
         machine: { base: 'pebble-21', parts: [{ ref: 'trug-1' }] },
-        drives: { lots: [{ count: 1, sizeTB: 2 }], driveClass: 'ssd' },
+        drives: { lots: [{ count: 2, sizeTB: 2 }], driveClass: 'ssd' },
       },
     },
     failing: {

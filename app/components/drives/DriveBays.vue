@@ -15,7 +15,7 @@ const store = usePlanStore()
 const picked = ref<number | null>(null)
 const { number } = useFormat()
 const lots = computed(() => store.plan?.drives.lots ?? [])
-const bays = computed(() => store.assessment?.domains.machine.build.bays ?? 0)
+const bays = computed(() => store.assessment?.domains.machine.placesForDrives ?? 0)
 const drives = computed(() =>
   lots.value.flatMap((lot, index) => Array.from({ length: lot.count }, () => ({ lot, index }))),
 )

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { catalogue } from '~~/core/catalogue/catalogue'
+import { driveTraits } from '~~/core/drives/driveTraits'
 import { computed, nextTick, ref } from 'vue'
 import { goesInto, type PartEntry } from '~~/core/machine/assembly/places'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
@@ -20,13 +22,20 @@ const emit = defineEmits<{ drop: [mark: MapMark] }>()
 const store = usePlanStore()
 const { assembly, lists, known, remove } = useMachineParts()
 const { quantity } = useFormat()
-const driveLabels = computed(() =>
-  (store.plan?.drives.lots ?? []).flatMap(lot =>
-    Array.from({ length: lot.count }, () => quantity(lot.sizeTB, 'TB')),
-  ),
-)
+/** NVMe drives stand in their places of the board. */
+const drives = computed(() => {
+  const plan = store.plan?.drives
+  const labels = (isLarge: boolean) =>
+    (plan?.lots ?? []).flatMap(lot => {
+      const { spinning, nvme } = driveTraits(lot, plan!, catalogue)
+      return nvme || spinning !== isLarge
+        ? []
+        : Array.from({ length: lot.count }, () => quantity(lot.sizeTB, 'TB'))
+    })
+  return { large: labels(true), small: labels(false) }
+})
 const map = (width: number) =>
-  assembly.value ? machineMap(assembly.value, { width, driveLabels: driveLabels.value }) : null
+  assembly.value ? machineMap(assembly.value, { width, drives: drives.value }) : null
 const any = computed(() => map(900))
 const table = computed(() =>
   (any.value?.marks ?? [])

@@ -3,7 +3,7 @@ import { computed, onBeforeUnmount } from 'vue'
 import { takes } from '~~/core/machine/assembly/placement'
 import { entriesOfKind, goesInto, kindsFor, type PartEntry } from '~~/core/machine/assembly/places'
 import type { PartKind } from '~~/core/machine/machineBuild'
-import { swapMinutes } from '~~/core/machine/place/reach'
+import { reachMinutes, swapMinutes } from '~~/core/machine/place/reach'
 import InspectorPanel from '~/components/common/InspectorPanel.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'
@@ -32,9 +32,11 @@ const single = computed((): PartKind | null =>
         ? 'memory'
         : null,
 )
-const bay = computed(() =>
-  picked.value?.startsWith('bay-') ? Number(picked.value.slice(4)) : null,
-)
+/** A bay by its number, large or small. */
+const bay = computed(() => {
+  const found = /^(small-)?bay-(\d+)$/.exec(picked.value ?? '')
+  return found ? { number: Number(found[2]), isSmall: found[1] !== undefined } : null
+})
 const heading = computed(
   () =>
     state.value?.place.label ??
@@ -44,7 +46,9 @@ const heading = computed(
         ? 'Power supply'
         : single.value === 'memory'
           ? 'Memory'
-          : `Bay ${bay.value}`),
+          : bay.value?.isSmall
+            ? `2.5" bay ${bay.value.number}`
+            : `Bay ${bay.value?.number}`),
 )
 const partIndex = computed(() =>
   state.value
@@ -104,8 +108,10 @@ const others = computed(() => {
     : []
 })
 const minutes = computed(() =>
-  bay.value && assembly.value?.housing
-    ? swapMinutes(assembly.value.housing, bay.value).at(-1)!
+  bay.value && !bay.value.isSmall && assembly.value?.housing
+    ? bay.value.number > assembly.value.bays35
+      ? reachMinutes.front
+      : swapMinutes(assembly.value.housing, bay.value.number).at(-1)!
     : null,
 )
 const at = computed(() => (state.value ? picked.value! : ''))

@@ -22,7 +22,10 @@ describe('the map of the machine', () => {
     machine => {
       for (const width of [340, 620, 900]) {
         const context = contextOf(machine)
-        const { marks, tracks, height, board } = machineMap(context, { width, driveLabels: [] })
+        const { marks, tracks, height, board } = machineMap(context, {
+          width,
+          drives: { large: [], small: [] },
+        })
         const ids = marks.map(({ id }) => id)
         expect(new Set(ids).size).toBe(ids.length)
         for (const { place } of context.places) expect(ids).toContain(place.id)
@@ -52,7 +55,7 @@ describe('the map of the machine', () => {
         { base: 'parts', parts: [{ ref: 'lych-15' }, { ref: 'coffer-3' }, { ref: 'flint-500n' }] },
         { lots: [{ count: 4, sizeTB: 8 }] },
       ),
-      { width: 900, driveLabels: ['8 TB', '8 TB', '8 TB', '8 TB'] },
+      { width: 900, drives: { large: ['8 TB', '8 TB', '8 TB', '8 TB'], small: [] } },
     )
     const of = (id: string) => marks.find(mark => mark.id === id)!
     expect([
@@ -69,7 +72,10 @@ describe('the map of the machine', () => {
     ])
   })
   it('without a board shows bays and supply alone', () => {
-    const { marks, board } = machineMap(contextOf({ bays: 4 }), { width: 900, driveLabels: [] })
+    const { marks, board } = machineMap(contextOf({ bays: 4 }), {
+      width: 900,
+      drives: { large: [], small: [] },
+    })
     expect(board).toBeNull()
     expect(marks.every(({ kind }) => kind === 'supply' || kind === 'bay')).toBe(true)
   })

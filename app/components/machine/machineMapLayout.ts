@@ -7,8 +7,15 @@ const pad = 14
 /** px of a mm, for the largest board in the room that there is. */
 const tallest = 470
 const bayHeight = 26
+const smallBayHeight = 22
 const bayGap = 5
 const supplyHeight = 34
+
+/** What drives are called, by the size of the bay that they want. */
+export interface DriveLabels {
+  readonly large: readonly string[]
+  readonly small: readonly string[]
+}
 
 /**
  * What the map shows of a machine, to scale where there is one: the board in its real form, behind
@@ -16,7 +23,7 @@ const supplyHeight = 34
  */
 export function machineMap(
   assembly: Assembly,
-  { width, driveLabels }: { readonly width: number; readonly driveLabels: readonly string[] },
+  { width, drives }: { readonly width: number; readonly drives: DriveLabels },
 ): MachineMap {
   const { board } = assembly
   const isNarrow = width < 620
@@ -27,7 +34,7 @@ export function machineMap(
     ? { x: pad, y: at.y + at.height + 30 }
     : { x: width - pad - columnWidth, y: at.y }
   const firstBay = column.y + 22 + supplyHeight + 26
-  const housed = housingMarks(assembly, { ...column, width: columnWidth, firstBay, driveLabels })
+  const housed = housingMarks(assembly, { ...column, width: columnWidth, firstBay, drives })
   const bottomOf = (marks: readonly MapMark[]) =>
     Math.max(firstBay, ...marks.map(mark => mark.y + mark.height))
   const marks = [...(drawn?.marks ?? []), ...housed]
@@ -63,25 +70,41 @@ function boardBox({ board, places }: Assembly, room: number): Box {
   }
 }
 
+/** What stands in a bay of each size: one of 2.5" goes into a larger one where none is left. */
+function inBays(
+  { build: { parts }, housing }: Assembly,
+  { large, small }: DriveLabels,
+): { readonly large: readonly string[]; readonly small: readonly string[] } {
+  const disks = parts.flatMap(({ kind, entry, part }) =>
+    kind === 'ssd' && entry.shape === '2.5'
+      ? Array.from({ length: part.count }, () => entry.label)
+      : [],
+  )
+  const all = [...disks, ...small]
+  const there = housing?.bays25 ?? 0
+  return { small: all.slice(0, there), large: [...large, ...all.slice(there)] }
+}
+
 /** The supply and the bays; drives without a bay are drawn too. */
 function housingMarks(
-  { supply, build, bays35 }: Assembly,
+  assembled: Assembly,
   {
     x,
     y,
     width,
     firstBay,
-    driveLabels,
+    drives,
   }: {
     readonly x: number
     readonly y: number
     readonly width: number
     readonly firstBay: number
-    readonly driveLabels: readonly string[]
+    readonly drives: DriveLabels
   },
 ): MapMark[] {
-  const own = Math.max(bays35, 0)
-  const outside = Math.max(0, build.bays - bays35)
+  const { supply, build, bays35: own, housing } = assembled
+  const { large, small } = inBays(assembled, drives)
+  const outside = build.enclosureBays
   const perRow = own > 12 ? 3 : own > 6 ? 2 : 1
   const bayWidth = (width - 20 - (perRow - 1) * bayGap) / perRow
   const labelOf = (bay: number) =>
@@ -90,6 +113,8 @@ function housingMarks(
       : bay < own + outside
         ? `Bay ${bay - own + 1} of the enclosure`
         : 'No bay'
+  const count = Math.max(own + outside, large.length)
+  const firstSmall = firstBay + Math.ceil(count / perRow) * (bayHeight + bayGap)
   return [
     {
       id: 'supply',
@@ -102,7 +127,7 @@ function housingMarks(
       holds: supply?.label ?? null,
       offBy: null,
     },
-    ...Array.from({ length: Math.max(own + outside, driveLabels.length) }, (_, bay): MapMark => ({
+    ...Array.from({ length: count }, (_, bay): MapMark => ({
       id: `bay-${bay + 1}`,
       kind: 'bay',
       x: x + 10 + (bay % perRow) * (bayWidth + bayGap),
@@ -110,7 +135,18 @@ function housingMarks(
       width: bayWidth,
       height: bayHeight,
       label: labelOf(bay),
-      holds: driveLabels[bay] ?? null,
+      holds: large[bay] ?? null,
+      offBy: null,
+    })),
+    ...Array.from({ length: housing?.bays25 ?? 0 }, (_, bay): MapMark => ({
+      id: `small-bay-${bay + 1}`,
+      kind: 'bay',
+      x: x + 10 + (bay % 2) * ((width - 20 + bayGap) / 2),
+      y: firstSmall + Math.floor(bay / 2) * (smallBayHeight + bayGap),
+      width: (width - 20 - bayGap) / 2,
+      height: smallBayHeight,
+      label: `2.5" bay ${bay + 1}`,
+      holds: small[bay] ?? null,
       offBy: null,
     })),
   ]

@@ -184,7 +184,15 @@ export const partSchemas = {
   cable: z.strictObject({
     ...common,
     kind: z.literal('cable'),
-    use: z.enum(['data', 'breakout', 'splitter', 'bayAdapter', 'm2Card', 'extension']),
+    use: z.enum([
+      'data',
+      'breakout',
+      'splitter',
+      'bayAdapter',
+      'driveFrame',
+      'm2Card',
+      'extension',
+    ]),
     /** plugs, ports or bays that one of them gives */
     gives: count(8),
     /** a plug that is moulded round its wires: it can short and burn */

@@ -8,7 +8,8 @@ import type {
 } from '../../catalogue/hardware/hardwarePart'
 import type { MemoryModule } from '../../catalogue/memoryModules'
 import type { Processor } from '../../catalogue/processors'
-import { adapterBays, enclosureBays, partsOfKind, type MachineBuild } from '../machineBuild'
+import { partsOfKind, type MachineBuild } from '../machineBuild'
+import { driveBays, type DriveBays } from './driveBays'
 import { dataUsers, cardsAndDisks, type DriveLoad, type Item } from './items'
 import { placeItems, type PlaceState } from './placement'
 
@@ -48,8 +49,11 @@ export interface Assembly {
   readonly controllerPorts: number
   /** ports that something other than a data drive needs: system SSDs, disc drives */
   readonly otherPorts: number
+  /** where the data drives hang */
+  readonly bays: DriveBays
   /** drives that hang in enclosures and need no port inside */
   readonly enclosedDrives: number
+  /** bays for 3.5" drives in the machine itself */
   readonly bays35: number
 }
 
@@ -64,9 +68,7 @@ export function assembly(build: MachineBuild, drives: DriveLoad): Assembly {
   const items = cardsAndDisks(build, drives)
   const { places, unplaced } = placeItems(board, items)
   const cooler = partsOfKind(parts, 'cooler').at(-1)?.entry ?? null
-  const inside =
-    (housing ? (base && housing === base.inside.case ? base.bays : housing.bays35) : 0) +
-    adapterBays(housing, parts)
+  const bays = driveBays(build, drives)
   const alive = (place: BoardPlace, state: PlaceState) =>
     place.kind === 'data' && state.offBy === null
   const controllers = places.flatMap(({ holds, offBy }) =>
@@ -82,16 +84,14 @@ export function assembly(build: MachineBuild, drives: DriveLoad): Assembly {
     places,
     unplaced,
     drives,
-    bays35: inside,
+    bays,
+    bays35: Math.max(0, build.bays - build.enclosureBays),
     sticks: sticksOf(build),
     coolsW: cooler?.carriesW ?? (board && base?.inside.board === board ? base.coolsW : null),
     boardPorts: places.filter(state => alive(state.place, state)).length,
     controllerPorts: controllers.reduce((sum, ports) => sum + ports, 0),
     otherPorts: dataUsers(items).length,
-    enclosedDrives: Math.min(
-      enclosureBays(parts),
-      Math.max(0, drives.count - drives.nvme - inside),
-    ),
+    enclosedDrives: bays.turningOutside + bays.flashOutside,
   }
 }
 

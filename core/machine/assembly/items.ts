@@ -1,17 +1,16 @@
 import { videoCardShapes } from '../../catalogue/hardware/smallParts'
 import type { PlaceUser } from '../../catalogue/hardware/hardwarePart'
+import type { DriveForms } from './driveBays'
 import { partLabel, type KnownPart, type MachineBuild } from '../machineBuild'
 
 /** The data drives of a plan, as far as putting them in goes. */
-export interface DriveLoad {
-  readonly count: number
-  /** that turn and are 3.5" wide */
-  readonly spinning: number
-  /** SSDs that go into M.2 places */
-  readonly nvme: number
+export interface DriveLoad extends DriveForms {
   /** watts of all of them, DC, likely: with nothing to do, at work */
   readonly idleW: number
   readonly activeW: number
+  /** the same of those that turn */
+  readonly turningIdleW: number
+  readonly turningActiveW: number
 }
 
 /** One piece that takes a place of the board. */

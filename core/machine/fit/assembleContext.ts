@@ -1,4 +1,5 @@
 import { assembly, type Assembly } from '../assembly/assembly'
+import type { MachineBuild } from '../machineBuild'
 import { caseFansW, fanW } from '../machinePower'
 import { memoryNeed } from '../memory/memoryNeed'
 import { cupboardRiseK, driveRiseK } from '../place/heat'
@@ -45,19 +46,35 @@ function noiseOf(
   }
 }
 
+/** Air in an enclosure by its bays: a single drive has none, two or three little. */
+function enclosureAir(bays: number): keyof typeof driveRiseK {
+  return bays < 2 ? 'none' : bays < 4 ? 'slow' : 'across'
+}
+
 /**
- * What air does at the drives: as the case has it, or better by fans that are added where mounts
- * are free.
+ * What air does at the drives in the machine: as the case has it, or better by fans that are added
+ * where mounts are free.
  */
-function riseAtDrives({ housing, build }: Assembly): number {
-  if (!housing) return driveRiseK.slow
+function airInside({ housing, build }: Assembly): keyof typeof driveRiseK {
+  if (!housing) return 'slow'
   const added = build.parts.reduce(
     (sum, { kind, part }) => (kind === 'fan' ? sum + part.count : sum),
     0,
   )
-  return driveRiseK[
-    Math.min(added, housing.fanMounts - housing.fans.length) > 0 ? 'across' : housing.airflow
-  ]
+  return Math.min(added, housing.fanMounts - housing.fans.length) > 0 ? 'across' : housing.airflow
+}
+
+/** Air where it does least at any drive: each is cooled where it hangs. */
+function airAtDrives(assembled: Assembly): keyof typeof driveRiseK {
+  const { turningInside, turningOutside, flashInside, flashOutside } = assembled.bays
+  const outside = assembled.build.parts.flatMap(({ kind, entry }) =>
+    kind === 'enclosure' ? [enclosureAir(entry.bays)] : [],
+  )
+  const hasOutside = turningOutside + flashOutside > 0
+  const hasInside = turningInside + flashInside > 0 || !hasOutside
+  return [...(hasInside ? [airInside(assembled)] : []), ...(hasOutside ? outside : [])].reduce(
+    (worst, air) => (driveRiseK[air] > driveRiseK[worst] ? air : worst),
+  )
 }
 
 function heatOf({ brief, states: [idle, converting] }: FitSlice, assembled: Assembly): HeatFacts {
@@ -67,7 +84,7 @@ function heatOf({ brief, states: [idle, converting] }: FitSlice, assembled: Asse
     brief.place === 'cupboard'
       ? cupboardRiseK(averageW, { panelM2: brief.cupboardM2, vented: brief.cupboardVented })
       : 0
-  const atDrives = riseAtDrives(assembled)
+  const atDrives = driveRiseK[airAtDrives(assembled)]
   return {
     averageW,
     riseK,
@@ -77,11 +94,49 @@ function heatOf({ brief, states: [idle, converting] }: FitSlice, assembled: Asse
   }
 }
 
+/** Drives that the machine's supply feeds, by what they take. */
+interface Fed {
+  readonly turning: number
+  /** idle and at work */
+  readonly turningW: readonly [idle: number, active: number]
+  readonly flashW: readonly [idle: number, active: number]
+}
+
+/** An enclosure with a supply of its own feeds its drives; all others hang on the machine's. */
+function fedDrives({ build, drives }: FitSlice, { bays }: Assembly): Fed {
+  const byPort = build.parts.some(({ kind, entry }) => kind === 'enclosure' && !entry.ownSupply)
+  const flash = drives.count - drives.spinning
+  const turning = drives.spinning - (byPort ? 0 : bays.turningOutside)
+  const [turningShare, flashShare] = [
+    drives.spinning > 0 ? turning / drives.spinning : 0,
+    flash > 0 ? (flash - (byPort ? 0 : bays.flashOutside)) / flash : 0,
+  ]
+  return {
+    turning,
+    turningW: [drives.turningIdleW * turningShare, drives.turningActiveW * turningShare],
+    flashW: [
+      (drives.idleW - drives.turningIdleW) * flashShare,
+      (drives.activeW - drives.turningActiveW) * flashShare,
+    ],
+  }
+}
+
+/** Watts, idle and at work, that enclosures with a supply of their own take from the wall. */
+function besideW({ parts }: MachineBuild): readonly [idle: number, load: number] {
+  return parts.reduce<readonly [number, number]>(
+    ([idle, load], { kind, entry, part }) =>
+      kind === 'enclosure' && entry.ownSupply
+        ? [idle + part.count * entry.idleW, load + part.count * entry.loadW]
+        : [idle, load],
+    [0, 0],
+  )
+}
+
 function startOf(
-  { machine, build, power, drives }: FitSlice,
-  { processor, housing, enclosedDrives }: Assembly,
+  { machine, build, power }: FitSlice,
+  { processor, housing }: Assembly,
+  { turning: spinning, turningW, flashW }: Fed,
 ): StartQuestion {
-  const spinning = Math.max(0, drives.spinning - enclosedDrives)
   const rise = processor ? processor.maxW - processor.idleW : power.loadDcW - power.idleDcW
   const cardsIdleW = build.parts.reduce(
     (sum, { kind, entry, part }) =>
@@ -99,8 +154,9 @@ function startOf(
   return {
     spinning,
     together: Math.max(1, Math.min(machine.startTogether ?? spinning, Math.max(1, spinning))),
-    idleEachW: drives.count > 0 ? drives.idleW / drives.count : 0,
-    restW: power.idleDcW + rise,
+    idleEachW: spinning > 0 ? turningW[0] / spinning : 0,
+    // SSDs take no more at the start than at any time.
+    restW: power.idleDcW - besideW(build)[0] + rise + flashW[0],
     rest12W: (processor?.maxW ?? rise) + cardsIdleW + fansW,
   }
 }
@@ -130,8 +186,9 @@ export function fitContext(slice: FitSlice): FitContext {
     engineGB,
   } = slice
   const assembled = assembly(slice.build, drives)
-  const start = startOf(slice, assembled)
-  const inside = drives.count > 0 ? (drives.count - assembled.enclosedDrives) / drives.count : 0
+  const fed = fedDrives(slice, assembled)
+  const start = startOf(slice, assembled, fed)
+  const besideLoadW = besideW(slice.build)[1]
   const [surge, memory, noise, heat] = [
     lazily(() => startSurge(start)),
     lazily(() =>
@@ -161,7 +218,8 @@ export function fitContext(slice: FitSlice): FitContext {
     serverPortMbps,
     freeBays,
     start,
-    runningW: power.loadDcW + drives.activeW * inside,
+    besideLoadW,
+    runningW: power.loadDcW - besideLoadW + fed.turningW[1] + fed.flashW[1],
     // A search asks only a few rules of most machines.
     get surge() {
       return surge()

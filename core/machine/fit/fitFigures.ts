@@ -73,7 +73,7 @@ function portsFigure({ facts: { context }, format }: Told): Figure {
 /** What the start takes, what everything at work takes, and the supply that carries both. */
 function supplyFigures({ facts: { context }, format }: Told): Figure[] {
   const { number: n } = format
-  const { start, supply, power, runningW } = context
+  const { start, supply, power, runningW, besideLoadW } = context
   const startingDrives = Math.min(start.spinning, start.together)
   const starting = workedOut(startingDrives, 'drives', { inputs: startInputs })
   const waiting = workedOut(start.spinning - startingDrives, 'drives', { inputs: startInputs })
@@ -99,7 +99,20 @@ function supplyFigures({ facts: { context }, format }: Told): Figure[] {
     () =>
       sum(
         workedOut(power.loadDcW, 'W', { inputs: watts, after: 'of the machine' }),
-        workedOut(runningW - power.loadDcW, 'W', { inputs: built, after: 'of drives' }),
+        ...(besideLoadW > 0
+          ? [
+              minus(
+                workedOut(besideLoadW, 'W', {
+                  inputs: built,
+                  after: 'of enclosures, from supplies of their own',
+                }),
+              ),
+            ]
+          : []),
+        workedOut(runningW + besideLoadW - power.loadDcW, 'W', {
+          inputs: built,
+          after: 'of drives',
+        }),
       ),
     {
       id: 'machine.runningW',

@@ -1,3 +1,4 @@
+import { driveBays } from '../assembly/driveBays'
 import { entryOf } from '../../catalogue/catalogue'
 import type { HardwarePart } from '../../catalogue/hardware/hardwarePart'
 import type { Machine } from '../../plan/machine'
@@ -76,7 +77,7 @@ export function withMachine(slice: FitSlice, machine: Machine, lists: PartLists)
     build,
     power,
     states,
-    freeBays: build.bays - slice.drives.count,
+    freeBays: driveBays(build, slice.drives).free,
   }
 }
 

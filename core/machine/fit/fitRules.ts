@@ -12,6 +12,7 @@ import { dampAndDust } from './rules/dampAndDust'
 import { dataPorts } from './rules/dataPorts'
 import { discDrive } from './rules/discDrive'
 import { display } from './rules/display'
+import { driveFrames } from './rules/driveFrames'
 import { driveReach } from './rules/driveReach'
 import { drivesOnLead } from './rules/drivesOnLead'
 import { eccMemory } from './rules/eccMemory'
@@ -66,6 +67,7 @@ export const fitRules: readonly FitRule[] = [
   ssdPlaces,
   dataPorts,
   bays,
+  driveFrames,
   discDrive,
   growthLeft,
   supplyStart,

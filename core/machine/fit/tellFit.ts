@@ -30,9 +30,10 @@ export function fitSentence(
 
 function fitVerdict(
   facts: FitFacts,
-  { build: { bays }, freeBays: free, drives: { count } }: FitSlice,
+  { freeBays: free, drives: { count } }: FitSlice,
   format: Format,
 ): Verdict {
+  const bays = count + free
   const asked = exactly(count)
   const possible = exactly(bays)
   return {
@@ -44,7 +45,7 @@ function fitVerdict(
     possible,
     share: headroomShare(asked, possible),
     state: facts.state,
-    sentence: fitVerdictSentence(facts, { count, bays, free, format }),
+    sentence: fitVerdictSentence(facts, { count, free, format }),
     figures: ['machine.freeBays', 'machine.freePorts', 'machine.startSurgeW'],
   }
 }
@@ -53,12 +54,10 @@ function fitVerdictSentence(
   facts: FitFacts,
   {
     count,
-    bays,
     free,
     format,
   }: {
     readonly count: number
-    readonly bays: number
     readonly free: number
     readonly format: Format
   },
@@ -68,10 +67,9 @@ function fitVerdictSentence(
     count === 0
       ? 'Add drives to see whether they fit.'
       : free === 0
-        ? `All ${count} drives fit, and no bay is left.`
-        : `${count} drives fit; ${free} ${free === 1 ? 'bay is' : 'bays are'} left.`
-  if (failing.length === 0)
-    return free < 0 ? `${count} drives do not fit into ${bays} bays.` : inBays
+        ? `${count === 1 ? 'The drive fits' : `All ${count} drives fit`}, and no bay is left.`
+        : `${count === 1 ? '1 drive fits' : `${count} drives fit`}; ${free} ${free === 1 ? 'bay is' : 'bays are'} left.`
+  if (failing.length === 0) return inBays
   const first = fitSentence(failing[0]!, format)
   return failing.length === 1
     ? first

@@ -83,7 +83,7 @@ function extra(
 
 /** Cables and plugs. */
 function wiring(context: FitContext, { hardware }: ForgottenQuestion): Forgotten[] {
-  const { build, housing, board } = context
+  const { build, housing, board, bays } = context
   const { parts, base } = build
   const cable = (use: Cable['use']) =>
     hardware.find(
@@ -109,6 +109,7 @@ function wiring(context: FitContext, { hardware }: ForgottenQuestion): Forgotten
   return [
     ...(board && !isWired ? extra('dataCables', cable('data'), onBoard - has('data')) : []),
     ...extra('breakouts', cable('breakout'), breakouts - has('breakout')),
+    ...extra('bayFrames', cable('driveFrame'), bays.framed - bays.frames),
     ...(takesSplitters
       ? extra('splitters', cable('splitter'), plugs.needed - plugs.own - plugs.split)
       : []),

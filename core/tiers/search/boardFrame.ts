@@ -20,8 +20,8 @@ import {
 export const hasSlots = ({ places }: Board) => places.some(({ kind }) => kind === 'slot')
 export const portOf = ({ networkMbps }: Board): Network['serverPortMbps'] =>
   (Math.max(0, ...networkMbps) || 100) as Network['serverPortMbps']
-export const enoughBays = ({ bays = 0 }: Option, { bays: there, count }: Chosen): boolean =>
-  there + bays >= count
+export const enoughBays = ({ bays = 0 }: Option, { bays: there, turning }: Chosen): boolean =>
+  there + bays >= turning
 
 /** Data ports that are left whatever else is put into a board. */
 function surePorts({ places, sharing }: Board): number {
@@ -110,10 +110,10 @@ export function boardFrame(board: Board, book: Book): Frame {
       {
         id: 'case',
         options: hardwareOptions('case', book),
-        allowed: ({ housing }, { supply, count }) =>
+        allowed: ({ housing }, { supply, count, turning }) =>
           housing!.forms.includes(board.form) &&
           housing!.supplyForm === supply!.form &&
-          housing!.bays35 >= count &&
+          housing!.bays35 >= turning &&
           (housing!.hotSwap >= 12 || plugsOf(supply!) >= count),
       },
       ...(board.socket === null

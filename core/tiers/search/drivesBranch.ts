@@ -44,12 +44,12 @@ function branchesWithin(
   const most = maxBays(state.frame!)
   for (const pool of offers) {
     if (least + poolCost(pool) > upTo) break
-    if (pool.count > most) continue
+    if (pool.turning > most) continue
     const next: State = {
       ...state,
       step: state.step + 1,
       pool,
-      chosen: { ...state.chosen, count: pool.count },
+      chosen: { ...state.chosen, count: pool.count - pool.nvme, turning: pool.turning },
     }
     const bound = boundOf(next)
     if (bound <= upTo && !isOverCap(next)) branches.push({ state: next, bound })

@@ -59,8 +59,11 @@ export interface Chosen {
   readonly processor?: Processor
   readonly supply?: Supply
   readonly housing?: Case
+  /** for 3.5" drives */
   readonly bays: number
+  /** drives that need a data port and a plug, and of them those that need a 3.5" bay */
   readonly count: number
+  readonly turning: number
 }
 
 /** What a machine is put together on, and the steps in which the rest of it is chosen. */

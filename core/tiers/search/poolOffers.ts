@@ -16,6 +16,9 @@ export interface PoolOffer {
   readonly drives: Plan['drives']
   readonly key: string
   readonly count: number
+  /** of them those that turn and need a 3.5" bay, and those for M.2 places */
+  readonly turning: number
+  readonly nvme: number
   /**
    * paid now, and over the years without electricity: a build with these drives costs no less for
    * them
@@ -84,11 +87,14 @@ export function offerMaker(
     const layout = layouts.find(({ id }) => id === choice.layout)
     const arrangement = layout && arrangeDrives(layout, drivesOf(drives), drives.hotSpares)
     if (!arrangement || isRefusal(arrangement)) return null
-    let [price, failing, idleW, activeW, count] = [0, 0, 0, 0, 0]
+    let [price, failing, idleW, activeW] = [0, 0, 0, 0]
+    let [count, turning, nvme] = [0, 0, 0]
     for (const lot of drives.lots) {
       const traits = driveTraits(lot, drives, catalogue)
       const each = lot.priceEach ?? traits.usualPrice
       count += lot.count
+      turning += traits.spinning ? lot.count : 0
+      nvme += traits.nvme ? lot.count : 0
       price += lot.condition === 'owned' ? 0 : lot.count * each
       failing += lot.count * traits.failuresPerYear * each
       idleW += lot.count * traits.idleW.likely
@@ -100,6 +106,8 @@ export function offerMaker(
       drives,
       key: `${model} ${sizeTB} ${choice.count} ${id} ${fileSystem} ${keepsOwned}`,
       count,
+      turning,
+      nvme,
       price,
       yearsCost: fixed + price * keptShare + failing * replaced,
       idleW,
@@ -126,6 +134,8 @@ export function noDrives(plan: Plan): PoolOffer {
     drives: { ...plan.drives, lots: [], purchases: [], fileSystem: 'journalled' },
     key: 'none',
     count: 0,
+    turning: 0,
+    nvme: 0,
     price: 0,
     yearsCost: 0,
     idleW: 0,

@@ -95,7 +95,7 @@ function builtOf(
   },
 ): { readonly cost: number; readonly found: FoundBuild } | null {
   const { frame, refs, pool } = state
-  if (!pool || state.chosen.bays < pool.count) return null
+  if (!pool || state.chosen.bays < pool.turning) return null
   const row = pruning.poolRowOf(pool)
   if (lacksDrives(row)) return null
   const box = pruning.rowOf(state)

@@ -31,7 +31,7 @@ export const nothingChosen: State = {
   losses: null,
   hasSupply: false,
   portMbps: 0,
-  chosen: { bays: 0, count: 0 },
+  chosen: { bays: 0, count: 0, turning: 0 },
   pool: null,
   core: null,
 }
@@ -48,7 +48,7 @@ export function stateOfFrame(frame: Frame): State {
     losses,
     hasSupply,
     portMbps,
-    chosen: { bays, count: 0 },
+    chosen: { bays, count: 0, turning: 0 },
   }
 }
 

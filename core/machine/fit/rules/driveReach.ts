@@ -1,5 +1,5 @@
 import { fitRule } from '../fitRule'
-import { swapMinutes } from '../../place/reach'
+import { reachMinutes, swapMinutes } from '../../place/reach'
 
 /** From so many drives on one wants to see which failed. */
 export const lampsFrom = 4
@@ -15,15 +15,18 @@ export const driveReach = fitRule<{
   id: 'driveReach',
   label: 'Reach of the drives',
   group: 'place',
-  judge({ housing, drives }) {
-    if (!housing || drives.spinning === 0) return null
-    const minutes = Math.max(...swapMinutes(housing, drives.spinning))
+  judge({ housing, bays: { turningInside, turningOutside } }) {
+    const drives = turningInside + turningOutside
+    if (!housing || drives === 0) return null
+    // A drive in an enclosure is pulled out of it from the front.
+    const minutes = Math.max(
+      ...swapMinutes(housing, turningInside),
+      turningOutside > 0 ? reachMinutes.front : 0,
+    )
+    const lamps = turningOutside === 0 && housing.bayLights
     return {
-      state:
-        minutes <= longSwapMinutes && (housing.bayLights || drives.spinning < lampsFrom)
-          ? 'pass'
-          : 'warning',
-      values: { minutes, lamps: housing.bayLights, drives: drives.spinning },
+      state: minutes <= longSwapMinutes && (lamps || drives < lampsFrom) ? 'pass' : 'warning',
+      values: { minutes, lamps, drives },
     }
   },
   say({ minutes, lamps, drives }, { quantity }, state) {

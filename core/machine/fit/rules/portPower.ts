@@ -9,12 +9,15 @@ export const portPower = fitRule<{ readonly wantsW: number }>({
   label: 'Drives fed by a port',
   group: 'power',
   prunes: 'body',
-  judge({ build: { parts }, enclosedDrives, drives }) {
+  judge({ build: { parts }, bays: { turningOutside, flashOutside }, drives }) {
     const fed = parts.filter(({ kind, entry }) => kind === 'enclosure' && !entry.ownSupply)
-    if (fed.length === 0 || enclosedDrives === 0 || drives.count === 0) return null
-    const wantsW = drives.activeW / drives.count
+    if (fed.length === 0 || turningOutside + flashOutside === 0) return null
+    const wantsW =
+      turningOutside > 0
+        ? drives.turningActiveW / drives.spinning
+        : (drives.activeW - drives.turningActiveW) / (drives.count - drives.spinning)
     return {
-      state: drives.spinning > 0 || wantsW > usbPortW ? 'fail' : 'pass',
+      state: turningOutside > 0 || wantsW > usbPortW ? 'fail' : 'pass',
       values: { wantsW },
       clash: { parts: fed.map(({ index }) => index) },
     }
