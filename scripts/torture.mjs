@@ -450,7 +450,7 @@ async function heavy() {
   // What hangs is told by the machine as it is now: one alone, and all that may wait before it.
   const alone = performance.now()
   await send(server.base, 'POST', '/api/assessments', plan)
-  const hang = Math.max(hangMs, idleTimes * (performance.now() - alone))
+  const hang = Math.max(hangMs, Math.ceil(idleTimes * (performance.now() - alone)))
   const until = Date.now() + size.seconds * 1000
   const watch = watchHealth(server.base)
   let [assessed, refused, wrong] = [0, 0, 0]

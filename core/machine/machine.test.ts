@@ -54,8 +54,28 @@ describe('what a machine is built of', () => {
       memoryGB: 16,
       bays: 6,
       isReplaced: true,
-      cards: [{ id: 'cardEntry' }, { id: 'cardEntry' }],
+      // The second card finds no slot that is long enough.
+      cards: [{ id: 'cardEntry' }],
     })
+  })
+  it('what finds no place does nothing: a card, memory without a slot or of another kind', () => {
+    const boards = catalogue.hardware.filter(part => part.kind === 'board')
+    const slotless = catalogue.machineBases.find(
+      ({ inside }) => !inside.board.places.some(({ kind }) => kind === 'slot'),
+    )!
+    expect(built({ base: slotless.id, parts: [{ ref: 'cardEntry' }] }).cards).toEqual([])
+    const own = boards.find(
+      ({ memory }) => memory.type === 'DDR4' && memory.shape === 'DIMM' && memory.slots === 4,
+    )!
+    const gb = (ref: string, count: number) =>
+      built({ base: 'parts', parts: [{ ref: own.id }, { ref, count }] }).memoryGB
+    const stick = (type: string, shape: string) =>
+      catalogue.memoryModules.find(entry => entry.type === type && entry.shape === shape)!
+    const fits = stick('DDR4', 'DIMM')
+    expect(
+      [gb(fits.id, 3), gb(fits.id, 4), gb(fits.id, 6)].map(sum => sum / fits.memoryGB),
+    ).toEqual([3, 4, 4])
+    expect([gb(stick('DDR3', 'DIMM').id, 2), gb(stick('DDR4', 'SO-DIMM').id, 2)]).toEqual([0, 0])
   })
   it('what is entered goes before what the catalogue says', () => {
     expect(

@@ -1,40 +1,20 @@
-import { entryOf, type Catalogue } from '../catalogue/catalogue'
-import type {
-  Board,
-  Case,
-  HardwareKind,
-  HardwarePart,
-  Supply,
-} from '../catalogue/hardware/hardwarePart'
+import { entryOf } from '../catalogue/catalogue'
+import type { Board, Case, Supply } from '../catalogue/hardware/hardwarePart'
 import type { MachineBase } from '../catalogue/machineBases'
-import type { MemoryModule } from '../catalogue/memoryModules'
 import type { Processor } from '../catalogue/processors'
 import type { VideoEngine } from '../catalogue/videoEngines'
+import { cardsAndDisks } from './assembly/items'
+import { placeItems } from './assembly/placement'
 import { engineOfProcessor, fromParts, ownEntry } from '../plan/constants'
-import type { Machine, MachinePart } from '../plan/machine'
-
-/** The lists that parts are looked up in. */
-export type PartLists = Pick<
-  Catalogue,
-  'machineBases' | 'processors' | 'videoEngines' | 'memoryModules' | 'hardware'
->
-
-type KnownHardware = {
-  [Kind in HardwareKind]: {
-    readonly kind: Kind
-    readonly entry: Extract<HardwarePart, { readonly kind: Kind }>
-  }
-}[HardwareKind]
-
-/** A part of the plan with its entry of the catalogue. */
-export type KnownPart = { readonly index: number; readonly part: MachinePart } & (
-  | { readonly kind: 'processor'; readonly entry: Processor }
-  | { readonly kind: 'card'; readonly entry: VideoEngine }
-  | { readonly kind: 'memory'; readonly entry: MemoryModule }
-  | KnownHardware
-)
-export type PartKind = KnownPart['kind']
-export type PartOf<Kind extends PartKind> = Extract<KnownPart, { readonly kind: Kind }>
+import type { Machine } from '../plan/machine'
+import {
+  knownPart,
+  type KnownPart,
+  type PartKind,
+  type PartLists,
+  type PartOf,
+  partsOfKind,
+} from './knownParts'
 
 /** What a plan's machine is built of, every reference looked up. */
 export interface MachineBuild {
@@ -71,31 +51,6 @@ export interface MachineBuild {
 /** What stands in for what neither the plan nor the catalogue says. */
 export const usualMachine = { cores: 4, memoryGB: 8, bays: 4, idleW: 20, loadW: 60 } as const
 
-/** The entry of a part in the catalogue; null where it has none. */
-export function knownPart(part: MachinePart, index: number, lists: PartLists): KnownPart | null {
-  const processor = entryOf(lists.processors, part.ref)
-  if (processor) return { kind: 'processor', index, part, entry: processor }
-  const engine = entryOf(lists.videoEngines, part.ref)
-  if (engine?.kind === 'card') return { kind: 'card', index, part, entry: engine }
-  const memory = entryOf(lists.memoryModules, part.ref)
-  if (memory) return { kind: 'memory', index, part, entry: memory }
-  const entry = entryOf(lists.hardware, part.ref)
-  return entry ? ({ index, part, kind: entry.kind, entry } as KnownPart) : null
-}
-
-/** What a part is called. */
-export function partLabel({ kind, entry }: KnownPart): string {
-  return kind === 'processor' ? entry.name : entry.label
-}
-
-/** The parts of one kind. */
-export function partsOfKind<Kind extends PartKind>(
-  parts: readonly KnownPart[],
-  kind: Kind,
-): PartOf<Kind>[] {
-  return parts.filter((part): part is PartOf<Kind> => part.kind === kind)
-}
-
 /** Frames for drives in 5.25" bays: as many as bays are left by disc drives. */
 export function adapterBays(housing: Case | null, parts: readonly KnownPart[]): number {
   const frames = partsOfKind(parts, 'cable')
@@ -113,6 +68,35 @@ function baysOfEnclosures(parts: readonly KnownPart[]): number {
     (sum, { part, entry }) => sum + part.count * entry.bays,
     0,
   )
+}
+
+/** Video cards in slots that take them and are alive: one that finds none does nothing. */
+function cardsAtWork(parts: readonly KnownPart[], board: Board | null): VideoEngine[] {
+  const cards = partsOfKind(parts, 'card')
+  if (!board || cards.length === 0)
+    return cards.flatMap(({ part, entry }) => Array.from({ length: part.count }, () => entry))
+  const { places } = placeItems(board, cardsAndDisks(parts, { nvme: 0 }))
+  return places.flatMap(({ holds, offBy }) =>
+    holds?.kind === 'card' && offBy === null
+      ? cards.flatMap(({ index, entry }) => (index === holds.partIndex ? [entry] : []))
+      : [],
+  )
+}
+
+/** Memory that is put in, in slots of its kind; a stick that finds none does nothing. */
+function addedMemoryGB(
+  parts: readonly KnownPart[],
+  board: Board | null,
+  base: MachineBase | null,
+): number {
+  let free = board ? Math.max(0, board.memory.slots - (base?.memorySticks ?? 0)) : Infinity
+  return partsOfKind(parts, 'memory').reduce((sum, { part, entry }) => {
+    const isOfItsKind =
+      !board || (entry.type === board.memory.type && entry.shape === board.memory.shape)
+    const taken = isOfItsKind ? Math.min(free, part.count) : 0
+    free -= taken
+    return sum + taken * entry.memoryGB
+  }, 0)
 }
 
 /**
@@ -142,10 +126,7 @@ export function machineBuild(machine: Machine, lists: PartLists): MachineBuild {
   const engineId =
     machine.engine === engineOfProcessor ? (processor?.engine ?? 'none') : machine.engine
   const builtIn = entryOf(lists.videoEngines, engineId)
-  const memoryGB = partsOfKind(parts, 'memory').reduce(
-    (sum, { part, entry }) => sum + part.count * entry.memoryGB,
-    base?.memoryGB ?? 0,
-  )
+  const memoryGB = (base?.memoryGB ?? 0) + addedMemoryGB(parts, board, base)
   const ownBays = housing
     ? (base && housing === base.inside.case ? base.bays : housing.bays35) +
       adapterBays(housing, parts)
@@ -165,9 +146,7 @@ export function machineBuild(machine: Machine, lists: PartLists): MachineBuild {
     housing,
     supply,
     builtIn,
-    cards: partsOfKind(parts, 'card').flatMap(({ part, entry }) =>
-      Array.from({ length: part.count }, () => entry),
-    ),
+    cards: cardsAtWork(parts, board),
     cores: machine.cores ?? processor?.cores ?? usualMachine.cores,
     memoryGB: machine.memoryGB ?? (memoryGB || (isFromParts ? 0 : usualMachine.memoryGB)),
     bays: machine.bays ?? ownBays + enclosureBays,

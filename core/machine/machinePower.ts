@@ -2,7 +2,8 @@ import { band } from '../band'
 import type { Case } from '../catalogue/hardware/hardwarePart'
 import type { Estimate } from '../figure'
 import type { Machine } from '../plan/machine'
-import { usualMachine, type KnownPart, type MachineBuild } from './machineBuild'
+import { usualMachine, type MachineBuild } from './machineBuild'
+import type { KnownPart } from './knownParts'
 import { dcW, wallW, type SupplyLosses } from './power/supplyCurve'
 
 /** What a processor takes of which nothing is known, watts (DC): idle, and fully busy. */

@@ -1,5 +1,6 @@
 import type { Machine } from '../plan/machine'
-import { partLabel, type MachineBuild } from './machineBuild'
+import type { MachineBuild } from './machineBuild'
+import { partLabel } from './knownParts'
 
 /** One line of what a machine costs. */
 export interface PriceLine {

@@ -2,7 +2,7 @@ import { entryOf } from '../catalogue/catalogue'
 import type { Processor } from '../catalogue/processors'
 import { engineOfProcessor, fromParts } from '../plan/constants'
 import type { Machine, MachinePart } from '../plan/machine'
-import { knownPart, type PartKind, type PartLists } from './machineBuild'
+import { knownPart, type PartKind, type PartLists } from './knownParts'
 
 /** A part as it is bought new, at the catalogue's price. */
 export function newPart(ref: string): MachinePart {

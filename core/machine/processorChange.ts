@@ -1,7 +1,8 @@
 import type { Board } from '../catalogue/hardware/hardwarePart'
 import type { Processor } from '../catalogue/processors'
 import type { Machine } from '../plan/machine'
-import { machineBuild, partsOfKind, type PartLists } from './machineBuild'
+import { machineBuild } from './machineBuild'
+import { partsOfKind, type PartLists } from './knownParts'
 import { putIn, withoutKind, withProcessor } from './partChanges'
 
 /**

@@ -100,6 +100,6 @@ describe('the wiring', () => {
       { ...demo, machine: { ...demo.machine, parts: [...demo.machine.parts, newPart('knot-5')] } },
       catalogue,
     ).domains.wiring
-    expect(links.find(({ id }) => id === 'controller')!.capacityMbps).toBe(8 * 500)
+    expect(links.find(({ id }) => id === 'controller')!.capacityMbps).toBe(8 * 430)
   })
 })

@@ -297,7 +297,10 @@ export const fitCases: Readonly<
     },
     failing: {
       state: 'warning',
-      plan: { machine: { base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'knot-5' }] } },
+      plan: {
+        machine: { base: 'parts', parts: [{ ref: 'postern-21' }, { ref: 'knot-5' }] },
+        drives: { lots: [{ count: 9 }] },
+      },
     },
   },
   leadLength: {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { PartEntry } from '~~/core/machine/assembly/places'
-import type { PartKind } from '~~/core/machine/machineBuild'
+import type { PartKind } from '~~/core/machine/knownParts'
 import { withBase } from '~~/core/machine/partChanges'
 import { baseClasses } from '~~/core/catalogue/machineBases'
 import { fromParts, ownEntry } from '~~/core/plan/constants'

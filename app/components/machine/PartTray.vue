@@ -2,7 +2,7 @@
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { partKinds } from '~~/core/catalogue/hardware/partWords'
 import { entriesOfKind, type PartEntry } from '~~/core/machine/assembly/places'
-import type { PartKind } from '~~/core/machine/machineBuild'
+import type { PartKind } from '~~/core/machine/knownParts'
 import { useFormat } from '~/composables/useFormat'
 import { useMachineParts } from '~/composables/useMachineParts'
 

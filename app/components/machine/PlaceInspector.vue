@@ -2,7 +2,7 @@
 import { computed, onBeforeUnmount } from 'vue'
 import { takes } from '~~/core/machine/assembly/placement'
 import { entriesOfKind, goesInto, kindsFor, type PartEntry } from '~~/core/machine/assembly/places'
-import type { PartKind } from '~~/core/machine/machineBuild'
+import type { PartKind } from '~~/core/machine/knownParts'
 import { reachMinutes, swapMinutes } from '~~/core/machine/place/reach'
 import InspectorPanel from '~/components/common/InspectorPanel.vue'
 import PlanField from '~/components/common/PlanField.vue'

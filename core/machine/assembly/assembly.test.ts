@@ -8,7 +8,15 @@ import { assembly, drivesOnPorts } from './assembly'
 import { takes } from './placement'
 import { sharingOf } from './sharing'
 
-const noDrives = { count: 0, spinning: 0, nvme: 0, idleW: 0, activeW: 0 }
+const noDrives = {
+  count: 0,
+  spinning: 0,
+  nvme: 0,
+  idleW: 0,
+  activeW: 0,
+  turningIdleW: 0,
+  turningActiveW: 0,
+}
 function put(parts: NonNullable<NonNullable<PlanInput['machine']>['parts']>, drives = noDrives) {
   return assembly(
     machineBuild(

@@ -8,7 +8,8 @@ import type {
 } from '../../catalogue/hardware/hardwarePart'
 import type { MemoryModule } from '../../catalogue/memoryModules'
 import type { Processor } from '../../catalogue/processors'
-import { partsOfKind, type MachineBuild } from '../machineBuild'
+import type { MachineBuild } from '../machineBuild'
+import { partsOfKind } from '../knownParts'
 import { driveBays, type DriveBays } from './driveBays'
 import { dataUsers, cardsAndDisks, type DriveLoad, type Item } from './items'
 import { placeItems, type PlaceState } from './placement'
@@ -65,7 +66,7 @@ function sticksOf(build: MachineBuild): MemoryStick[] {
 
 export function assembly(build: MachineBuild, drives: DriveLoad): Assembly {
   const { board, housing, supply, parts, base, processor } = build
-  const items = cardsAndDisks(build, drives)
+  const items = cardsAndDisks(parts, drives)
   const { places, unplaced } = placeItems(board, items)
   const cooler = partsOfKind(parts, 'cooler').at(-1)?.entry ?? null
   const bays = driveBays(build, drives)

@@ -1,7 +1,7 @@
 import { videoCardShapes } from '../../catalogue/hardware/smallParts'
 import type { PlaceUser } from '../../catalogue/hardware/hardwarePart'
-import type { DriveForms } from './driveBays'
-import { partLabel, type KnownPart, type MachineBuild } from '../machineBuild'
+import type { DriveForms } from './driveForms'
+import { partLabel, type KnownPart } from '../knownParts'
 
 /** The data drives of a plan, as far as putting them in goes. */
 export interface DriveLoad extends DriveForms {
@@ -119,8 +119,11 @@ function shapeOf(known: KnownPart): Shape | null {
  * Everything but memory, processor and what hangs beside that takes a place of the board: cards,
  * SSDs, disc drives, NVMe data drives.
  */
-export function cardsAndDisks(build: MachineBuild, drives: DriveLoad): Item[] {
-  const items = build.parts.flatMap((known): Item[] => {
+export function cardsAndDisks(
+  parts: readonly KnownPart[],
+  drives: Pick<DriveForms, 'nvme'>,
+): Item[] {
+  const items = parts.flatMap((known): Item[] => {
     const { index, part } = known
     const shape = shapeOf(known)
     if (!shape) return []

@@ -1,7 +1,7 @@
 import type { HardwarePart } from '../../catalogue/hardware/hardwarePart'
 import { videoCardShapes } from '../../catalogue/hardware/smallParts'
 import { entryOf } from '../../catalogue/catalogue'
-import type { PartKind, PartLists } from '../machineBuild'
+import type { PartKind, PartLists } from '../knownParts'
 import { takes, type PlaceState } from './placement'
 
 /** An entry of the catalogue that can be put into a machine. */

@@ -46,12 +46,3 @@ export interface HeatFacts {
   readonly warmestC: number
   readonly coldestC: number
 }
-
-/** MB/s of one lane, by generation. */
-export const laneMBps: Readonly<Record<number, number>> = {
-  1: 250,
-  2: 500,
-  3: 985,
-  4: 1969,
-  5: 3938,
-}

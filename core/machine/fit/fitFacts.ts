@@ -1,7 +1,8 @@
 import type { FitSlice } from './fitSlice'
 import { worseState, type VerdictState } from '../../verdict'
 import { fitState } from '../fitState'
-import { laneMBps, type FitContext } from './fitContext'
+import { laneRate } from '../assembly/lanes'
+import type { FitContext } from './fitContext'
 import type { FitRule, FitState, Judgement } from './fitRule'
 import { fitRules } from './fitRules'
 import { fitContext } from './assembleContext'
@@ -71,10 +72,7 @@ function beforeTheDrives({
 }: FitContext): Pick<FitFacts, 'controllerMBps' | 'enclosureMBps'> {
   const controllers = places.flatMap(({ holds, lanes, place, offBy }) =>
     holds?.kind === 'controller' && offBy === null
-      ? [
-          Math.min(lanes, holds.lanes) *
-            (laneMBps[Math.min(place.generation, holds.generation)] ?? 0),
-        ]
+      ? [laneRate(Math.min(lanes, holds.lanes), Math.min(place.generation, holds.generation))]
       : [],
   )
   const enclosures =

@@ -104,7 +104,7 @@ function supplyFigures({ facts: { context }, format }: Told): Figure[] {
               minus(
                 workedOut(besideLoadW, 'W', {
                   inputs: built,
-                  after: 'of enclosures, from supplies of their own',
+                  after: 'of enclosures that feed themselves',
                 }),
               ),
             ]

@@ -1,7 +1,7 @@
 import type { HardwarePart } from '../../catalogue/hardware/hardwarePart'
 import type { PlanPath } from '../../expressions/planPath'
 import type { Format } from '../../units/format'
-import type { KnownPart, PartKind } from '../machineBuild'
+import type { PartKind, KnownPart } from '../knownParts'
 import type { FitContext } from './fitContext'
 
 /** Whether something goes together; notKnown where the plan does not say enough. */

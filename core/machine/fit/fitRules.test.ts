@@ -133,6 +133,19 @@ describe('plugs for drives', () => {
       ).toMatchObject({ needed: 4 })
     },
   )
+  it('lanes are judged by what is asked of them: of a controller by the drives on it', () => {
+    const parts = [{ ref: 'postern-21' }, { ref: 'knot-5' }]
+    const lanes = (count: number, more: PlanInput['machine'] = {}) =>
+      judgeFit(
+        contextOf({ machine: { base: 'parts', parts, ...more }, drives: { lots: [{ count }] } }),
+      ).find(({ rule }) => rule.id === 'laneWidth')!.judgement
+    // Four ports on the board; a single lane of the third generation carries 860 MB/s.
+    expect([1, 4, 7].map(count => lanes(count).state)).toEqual(['pass', 'pass', 'pass'])
+    expect(lanes(8)).toMatchObject({
+      state: 'warning',
+      values: { carriesMBps: 860, neededMBps: 1000 },
+    })
+  })
   it('every source sounds once, and together as their powers add up', () => {
     const { sources, sumDb } = contextOf({ machine: { base: 'wherry-4' } }).noise
     const power = sources.reduce((sum, { count, db }) => sum + count * 10 ** (db / 10), 0)

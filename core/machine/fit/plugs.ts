@@ -1,4 +1,4 @@
-import { partsOfKind } from '../machineBuild'
+import { partsOfKind } from '../knownParts'
 import { drivesOnPorts, type Assembly } from '../assembly/assembly'
 
 /** Most drives on one lead of a supply. */

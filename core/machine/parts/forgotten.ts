@@ -7,7 +7,7 @@ import type {
 import type { FitContext } from '../fit/fitContext'
 import { plugsOf } from '../fit/plugs'
 import { drivesOnPorts } from '../assembly/assembly'
-import { partsOfKind } from '../machineBuild'
+import { partsOfKind } from '../knownParts'
 
 /** What is easily forgotten: an entry of the catalogue, or something that none holds. */
 export interface Forgotten {

@@ -9,7 +9,7 @@ import {
 import { conditions, maxParts, type Condition } from '../../plan/constants'
 import type { MachinePart } from '../../plan/machine'
 import { newPart } from '../partChanges'
-import type { PartLists } from '../machineBuild'
+import type { PartLists } from '../knownParts'
 import { hasColumn, limited, priceOf, readRows, type CellOf, type Problems } from './csvRows'
 import type { PartLine } from './partsList'
 

@@ -1,6 +1,7 @@
 import type { Condition } from '../../plan/constants'
 import type { Machine, MachinePart } from '../../plan/machine'
-import { partLabel, type KnownPart, type MachineBuild, type PartKind } from '../machineBuild'
+import type { MachineBuild } from '../machineBuild'
+import { partLabel, type PartKind, type KnownPart } from '../knownParts'
 
 /** Groups of a parts list. */
 export const partGroups = {

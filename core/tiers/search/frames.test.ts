@@ -91,9 +91,9 @@ describe('frames', () => {
     expect(refs(lych, 'networkCard')).toContain('heron-2')
     const controllers = lych.groups.find(({ id }) => id === 'controller')!
     const [noneAtAll, one] = controllers.options
-    expect(controllers.allowed!(noneAtAll!, { bays: 0, count: 1 })).toBe(true)
-    expect(controllers.allowed!(one!, { bays: 0, count: 1 })).toBe(false)
-    expect(controllers.allowed!(one!, { bays: 0, count: 8 })).toBe(true)
+    expect(controllers.allowed!(noneAtAll!, { bays: 0, count: 1, turning: 1 })).toBe(true)
+    expect(controllers.allowed!(one!, { bays: 0, count: 1, turning: 1 })).toBe(false)
+    expect(controllers.allowed!(one!, { bays: 0, count: 8, turning: 8 })).toBe(true)
   })
   it(
     'boot from the cheapest disk of each kind of place, and from a stick only where the ' +

@@ -1,5 +1,8 @@
+import { drivesOnPorts } from '../../assembly/assembly'
+import { laneRate } from '../../assembly/lanes'
 import type { PlaceState } from '../../assembly/placement'
-import { laneMBps } from '../fitContext'
+import { partsOfKind } from '../../knownParts'
+import type { FitContext } from '../fitContext'
 import { fitRule } from '../fitRule'
 
 /**
@@ -8,14 +11,26 @@ import { fitRule } from '../fitRule'
  */
 export const wants = { driveMBps: 250, ssdMBps: 1500, mbpsPerMBps: 8 } as const
 
-function neededMBps({ holds }: PlaceState, networkMbps: number): number {
-  if (holds?.kind === 'controller') return holds.ports * wants.driveMBps
-  if (holds?.kind === 'networkCard') return networkMbps / wants.mbpsPerMBps
+/** What is asked of a place at once: of a controller by the drives that find no port elsewhere. */
+function neededMBps(
+  { holds }: PlaceState,
+  { build: { parts }, serverPortMbps, boardPorts, otherPorts, ...drives }: FitContext,
+): number {
+  if (holds?.kind === 'controller') {
+    const onCards = Math.max(0, drivesOnPorts(drives) + otherPorts - boardPorts)
+    return Math.min(holds.ports, onCards) * wants.driveMBps
+  }
+  if (holds?.kind === 'networkCard') {
+    const card = partsOfKind(parts, 'networkCard').find(({ index }) => index === holds.partIndex)
+    return Math.min(card?.entry.mbps ?? Infinity, serverPortMbps) / wants.mbpsPerMBps
+  }
   return holds?.wants === 'nvme' ? wants.ssdMBps : 0
 }
 const carries = ({ lanes, place, holds }: PlaceState) =>
-  Math.min(lanes, holds?.lanes || lanes) *
-  (laneMBps[Math.min(place.generation, holds?.generation ?? place.generation)] ?? laneMBps[3]!)
+  laneRate(
+    Math.min(lanes, holds?.lanes || lanes),
+    Math.min(place.generation, holds?.generation ?? place.generation),
+  )
 
 /** A long slot with few lanes, a single lane in front of many drives or of an SSD. */
 export const laneWidth = fitRule<{
@@ -29,12 +44,12 @@ export const laneWidth = fitRule<{
   id: 'laneWidth',
   label: 'Lanes',
   group: 'places',
-  judge({ places, serverPortMbps }) {
+  judge(context) {
+    const { places } = context
     const held = places.filter(({ holds, lanes }) => holds !== null && lanes > 0)
     if (held.length === 0) return null
-    const narrow =
-      held.find(state => carries(state) < neededMBps(state, serverPortMbps)) ?? held[0]!
-    const needed = neededMBps(narrow, serverPortMbps)
+    const narrow = held.find(state => carries(state) < neededMBps(state, context)) ?? held[0]!
+    const needed = neededMBps(narrow, context)
     const by = places.find(({ place }) => place.id === narrow.narrowedBy)?.place.label ?? null
     return {
       state: carries(narrow) < needed ? 'warning' : 'pass',

@@ -1,4 +1,4 @@
-import { partsOfKind } from '../../machineBuild'
+import { partsOfKind } from '../../knownParts'
 import { fitRule } from '../fitRule'
 import { plugsOf } from '../plugs'
 
