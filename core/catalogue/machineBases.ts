@@ -320,7 +320,7 @@ const rows: readonly Row[] = [
         ],
         fanMounts: 2,
       },
-      supply: brick(120, 4),
+      supply: brick(135, 4),
     },
   },
   {

@@ -100,7 +100,7 @@ export const slowHomeMbps = 100
 function networkFindings(
   { awayStreams, carries, payloadMbps, uploadGBPerMonth }: NetworkFacts,
   { network, atOnce }: NetworkSlice,
-  { number: n }: Format,
+  { number: n, hours }: Format,
 ): Finding[] {
   return [
     ...(payloadMbps < slowHomeMbps
@@ -108,8 +108,8 @@ function networkFindings(
           finding('warning', 'SLOW_PORT', {
             sentence:
               `The home network carries ${n(payloadMbps, 3)} Mb/s from the machine, and that ` +
-              'limits everything behind it: one disc film at its peak nearly fills it, and a ' +
-              'first fill takes weeks.',
+              'limits everything behind it: one disc film at its peak nearly fills it, and each ' +
+              `terabyte of a first fill takes ${hours(8e6 / Math.max(1, payloadMbps) / 3600)}.`,
             from: [
               'network.serverPortMbps',
               'network.cableMbps',

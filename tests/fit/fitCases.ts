@@ -384,6 +384,26 @@ export const fitCases: Readonly<
       plan: { machine: { base: 'towpath', parts: [{ ref: 'twine-moulded' }] } },
     },
   },
+  namedPlaces: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'postern-21' }, { ref: 'splice-8', at: 'slot-1' }],
+        },
+      },
+    },
+    failing: {
+      state: 'warning',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'postern-21' }, { ref: 'splice-8', at: 'slot-9' }],
+        },
+      },
+    },
+  },
   networkSpeed: {
     passing: {
       state: 'pass',
@@ -481,6 +501,16 @@ export const fitCases: Readonly<
         machine: { base: 'towpath', parts: [{ ref: 'splice-8r' }] },
         drives: { fileSystem: 'copyOnWrite' },
       },
+    },
+  },
+  singleParts: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'parts', parts: [{ ref: 'mole-400' }, { ref: 'coffer-6' }] } },
+    },
+    failing: {
+      state: 'warning',
+      plan: { machine: { base: 'parts', parts: [{ ref: 'mole-400' }, { ref: 'mole-300' }] } },
     },
   },
   slotsForCards: {

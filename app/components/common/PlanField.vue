@@ -85,7 +85,11 @@ const choiceItems = computed(
     props.items ??
     (field.value?.options ?? []).map(option => ({
       value: option.value,
-      title: field.value?.unit ? `${option.label} ${unitText(field.value.unit)}` : option.label,
+      // A choice that is called by words is no number of the unit.
+      title:
+        field.value?.unit && /^\d/.test(option.label)
+          ? `${option.label} ${unitText(field.value.unit)}`
+          : option.label,
     })),
 )
 function takeChoice(value: unknown): void {

@@ -39,7 +39,9 @@ function fieldText(path: string): string {
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (field?.kind === 'choice') {
     const label = field.options.find(option => option.value === value)?.label ?? String(value)
-    return field.unit && typeof value === 'number' ? quantity(value, field.unit) : label
+    return field.unit && typeof value === 'number' && /^\d/.test(label)
+      ? quantity(value, field.unit)
+      : label
   }
   if (typeof value === 'number') return quantity(value, field?.unit ?? '')
   return String(value)

@@ -209,3 +209,45 @@ describe('a machine put together', () => {
     },
   )
 })
+
+describe('places for M.2 SSDs and cards', () => {
+  const ids = { nvme: 'flint-500n', sata: 'flint-250m', card: 'splice-8' } as const
+  const boards = catalogue.hardware.filter(part => part.kind === 'board')
+  /** Whether pieces find places that are alive, by going through every way. */
+  function exists(board: (typeof boards)[number], wants: readonly (keyof typeof ids)[]): boolean {
+    const held = new Map<string, unknown>()
+    const go = (at: number): boolean => {
+      if (at === wants.length) return true
+      return board.places.some(place => {
+        const item = put([{ ref: board.id }, { ref: ids[wants[at]!] }])
+        const piece = [
+          ...item.places.flatMap(({ holds }) => (holds && holds.kind !== 'drive' ? [holds] : [])),
+          ...item.unplaced.map(entry => entry.item),
+        ][0]!
+        if (held.has(place.id) || !takes(place, piece)) return false
+        held.set(place.id, piece)
+        const { off } = sharingOf(board, held as never)
+        const isAlive = ![...held.keys()].some(id => off.has(id))
+        const isWhole = isAlive && go(at + 1)
+        held.delete(place.id)
+        return isWhole
+      })
+    }
+    return go(0)
+  }
+  it.each(boards.map(board => [board.id, board] as const))(
+    '%s: whatever finds a place in some way finds one',
+    (id, board) => {
+      for (const wants of [
+        ['nvme', 'sata'],
+        ['nvme', 'nvme'],
+        ['sata', 'sata'],
+        ['nvme', 'nvme', 'sata'],
+        ['card', 'nvme', 'sata'],
+      ] as const) {
+        const { unplaced } = put([{ ref: id }, ...wants.map(kind => ({ ref: ids[kind] }))])
+        expect(unplaced.length === 0, wants.join(' ')).toBe(exists(board, wants))
+      }
+    },
+  )
+})

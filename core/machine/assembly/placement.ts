@@ -125,17 +125,61 @@ export function placeItems(
     if (best) holding.set(best.place.id, item)
     else unplaced.push({ item, wants: item.wants })
   }
-  const { off, lanes } = sharingOf(whole, holding)
+  const found = unplaced.length > 0 ? arrangementOf(whole, items) : null
+  const settled = found ?? holding
+  const { off, lanes } = sharingOf(whole, settled)
   return {
-    unplaced,
+    unplaced: found ? [] : unplaced,
     places: places.map(place => ({
       place,
-      holds: holding.get(place.id) ?? null,
+      holds: settled.get(place.id) ?? null,
       offBy: off.get(place.id) ?? null,
       lanes: lanes.get(place.id)?.lanes ?? place.lanes,
       narrowedBy: lanes.get(place.id)?.by ?? null,
     })),
   }
+}
+
+/** Arrangements that are looked at before none is taken to exist. */
+const maxArranged = 4000
+
+/**
+ * A way to give every piece a place that is alive, found by going through them where the quick way
+ * left one over: what has fewest places to choose from first, and cards before what sits on them.
+ * Names of places count as wishes. Null where there is none.
+ */
+function arrangementOf(board: Board, items: readonly Item[]): Map<string, Item> | null {
+  const choices = items
+    .map(item => {
+      const open = board.places.filter(place => takes(place, item))
+      // Its named place first.
+      return {
+        item,
+        open: open.sort((a, b) => Number(b.id === item.at) - Number(a.id === item.at)),
+      }
+    })
+    .sort(
+      (a, b) =>
+        Number(b.item.kind === 'm2Card') - Number(a.item.kind === 'm2Card') ||
+        a.open.length - b.open.length,
+    )
+  const holding = new Map<string, Item>()
+  let looked = 0
+  const place = (at: number): boolean => {
+    const choice = choices[at]
+    if (!choice) return true
+    const cards = [...holding.values()].filter(({ kind }) => kind === 'm2Card').length
+    for (const { id } of choice.open) {
+      if (looked++ > maxArranged) return false
+      if (holding.has(id) || (id.startsWith('card-m2-') && Number(id.slice(8)) > cards)) continue
+      holding.set(id, choice.item)
+      const { off } = sharingOf(board, holding)
+      if (![...holding.keys()].some(held => off.has(held)) && place(at + 1)) return true
+      holding.delete(id)
+    }
+    return false
+  }
+  return place(0) ? holding : null
 }
 
 /** The places of a board, and an M.2 place for each card that takes an M.2 SSD. */

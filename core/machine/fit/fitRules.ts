@@ -27,6 +27,7 @@ import { memoryMaximum } from './rules/memoryMaximum'
 import { memorySlots } from './rules/memorySlots'
 import { memoryType } from './rules/memoryType'
 import { mouldedPlugs } from './rules/mouldedPlugs'
+import { namedPlaces } from './rules/namedPlaces'
 import { networkSpeed } from './rules/networkSpeed'
 import { noise } from './rules/noise'
 import { passiveLoad } from './rules/passiveLoad'
@@ -34,6 +35,7 @@ import { portPower } from './rules/portPower'
 import { powerPlugs } from './rules/powerPlugs'
 import { rackPlace } from './rules/rackPlace'
 import { raidCard } from './rules/raidCard'
+import { singleParts } from './rules/singleParts'
 import { slotsForCards } from './rules/slotsForCards'
 import { socket } from './rules/socket'
 import { ssdPlaces } from './rules/ssdPlaces'
@@ -50,6 +52,7 @@ import { wifiOnly } from './rules/wifiOnly'
  * Every rule of fit, in the order of the report. Another one is a file in rules/ and a line here.
  */
 export const fitRules: readonly FitRule[] = [
+  singleParts,
   socket,
   boardInCase,
   memoryType,
@@ -62,6 +65,7 @@ export const fitRules: readonly FitRule[] = [
   supplyForm,
   fixedParts,
   slotsForCards,
+  namedPlaces,
   switchedOff,
   laneWidth,
   ssdPlaces,
