@@ -3,6 +3,7 @@ import { catalogue } from '~~/core/catalogue/catalogue'
 import { driveTraits } from '~~/core/drives/driveTraits'
 import { computed, nextTick, ref } from 'vue'
 import { goesInto, type PartEntry } from '~~/core/machine/assembly/places'
+import { withinSentence } from '~~/core/withinSentence'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
 import { useFormat } from '~/composables/useFormat'
 import { useMachineParts } from '~/composables/useMachineParts'
@@ -118,9 +119,10 @@ function onDrop(mark: MapMark): void {
 }
 const heading = computed(() => {
   const { board, housing } = assembly.value ?? {}
-  return board
-    ? `${board.label}${housing ? ' in the ' + `${housing.label.toLowerCase().startsWith('case of') ? housing.label.toLowerCase() : housing.label}` : ', without a case'}`
-    : 'The board is not known'
+  if (!board) return 'The board is not known'
+  if (!housing) return `${board.label}, without a case`
+  const { label } = housing
+  return `${board.label} in the ${label.startsWith('Case of') ? withinSentence(label) : label}`
 })
 </script>
 
@@ -164,6 +166,22 @@ const heading = computed(() => {
               : 'No case'
           }}
         </text>
+        <g
+          v-for="beside in [map(width)!.outside].filter(found => found !== null)"
+          :key="beside.label"
+        >
+          <rect
+            :x="beside.x"
+            :y="beside.y"
+            :width="beside.width"
+            :height="beside.height"
+            class="housing"
+            rx="8"
+          />
+          <text :x="beside.x + 10" :y="beside.y + 16" class="soft">
+            {{ fitText(beside.label, beside.width - 20) }}
+          </text>
+        </g>
         <template v-if="map(width)!.board">
           <rect v-bind="map(width)!.board!" class="board" rx="5" />
           <text :x="map(width)!.board!.x" :y="map(width)!.board!.y - 6" class="soft">

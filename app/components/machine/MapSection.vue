@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withinSentence } from '~~/core/withinSentence'
 import { computed, ref } from 'vue'
 import type { PartEntry } from '~~/core/machine/assembly/places'
 import type { PartKind } from '~~/core/machine/knownParts'
@@ -31,7 +32,7 @@ const bases = computed(() => [
   { value: ownEntry, title: 'My own entries' },
   ...lists.value.machineBases.map(base => ({
     value: base.id,
-    title: `${base.label}, ${baseClasses[base.class].toLowerCase()}`,
+    title: `${base.label}, ${withinSentence(baseClasses[base.class])}`,
     props: { subtitle: `${money(base.price)} · ${base.description}` },
   })),
 ])

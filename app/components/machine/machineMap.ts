@@ -35,6 +35,8 @@ export interface MachineMap {
   readonly marks: readonly MapMark[]
   readonly tracks: readonly Track[]
   readonly housing: Box
+  /** the enclosures beside it */
+  readonly outside: (Box & { readonly label: string }) | null
 }
 
 /** A text as long as its room takes. */

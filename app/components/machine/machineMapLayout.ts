@@ -1,5 +1,6 @@
 import { boardForms } from '~~/core/catalogue/hardware/partWords'
 import type { Assembly } from '~~/core/machine/assembly/assembly'
+import { partLabel } from '~~/core/machine/knownParts'
 import type { Box, MachineMap, MapMark } from './machineMap'
 import { boardMarks } from './machineMapBoard'
 
@@ -34,14 +35,22 @@ export function machineMap(
     ? { x: pad, y: at.y + at.height + 30 }
     : { x: width - pad - columnWidth, y: at.y }
   const firstBay = column.y + 22 + supplyHeight + 26
-  const housed = housingMarks(assembly, { ...column, width: columnWidth, firstBay, drives })
-  const bottomOf = (marks: readonly MapMark[]) =>
-    Math.max(firstBay, ...marks.map(mark => mark.y + mark.height))
-  const marks = [...(drawn?.marks ?? []), ...housed]
-  const bayBottom = Math.max(...housed.map(mark => mark.y + mark.height)) + 12
+  const { inside, outside } = housingMarks(assembly, {
+    ...column,
+    width: columnWidth,
+    firstBay,
+    drives,
+  })
+  const endOf = (marks: readonly MapMark[]) =>
+    Math.max(firstBay, ...marks.map(mark => mark.y + mark.height)) + 12
+  const marks = [...(drawn?.marks ?? []), ...inside, ...outside]
+  const enclosures = assembly.build.parts.filter(({ kind }) => kind === 'enclosure')
   return {
     width,
-    height: Math.max(isNarrow ? bottomOf(marks) + 14 : at.y + at.height + 14, bayBottom),
+    height: Math.max(
+      isNarrow ? endOf(marks) + 2 : at.y + at.height + 14,
+      endOf([...inside, ...outside]),
+    ),
     board: board ? at : null,
     chipset: drawn?.chipset ?? null,
     marks,
@@ -49,8 +58,18 @@ export function machineMap(
     housing: {
       ...column,
       width: columnWidth,
-      height: (assembly.housing ? bayBottom : firstBay) - column.y,
+      height: (assembly.housing ? endOf(inside) : firstBay) - column.y,
     },
+    outside:
+      outside.length > 0 && enclosures.length > 0
+        ? {
+            x: column.x,
+            y: outside[0]!.y - 26,
+            width: columnWidth,
+            height: endOf(outside) - outside[0]!.y + 26,
+            label: enclosures.map(partLabel).join(', '),
+          }
+        : null,
   }
 }
 
@@ -85,69 +104,98 @@ function inBays(
   return { small: all.slice(0, there), large: [...large, ...all.slice(there)] }
 }
 
-/** The supply and the bays; drives without a bay are drawn too. */
+interface HousingAsked {
+  readonly x: number
+  readonly y: number
+  readonly width: number
+  readonly firstBay: number
+  readonly drives: DriveLabels
+}
+
+/**
+ * The supply and the bays of the machine, and below them those of enclosures; drives without a bay
+ * are drawn too.
+ */
 function housingMarks(
   assembled: Assembly,
-  {
-    x,
-    y,
-    width,
-    firstBay,
-    drives,
-  }: {
-    readonly x: number
-    readonly y: number
-    readonly width: number
-    readonly firstBay: number
-    readonly drives: DriveLabels
-  },
-): MapMark[] {
+  { x, y, width, firstBay, drives }: HousingAsked,
+): { readonly inside: MapMark[]; readonly outside: MapMark[] } {
   const { supply, build, bays35: own, housing } = assembled
   const { large, small } = inBays(assembled, drives)
-  const outside = build.enclosureBays
   const perRow = own > 12 ? 3 : own > 6 ? 2 : 1
-  const bayWidth = (width - 20 - (perRow - 1) * bayGap) / perRow
-  const labelOf = (bay: number) =>
-    bay < own
-      ? `Bay ${bay + 1}`
-      : bay < own + outside
-        ? `Bay ${bay - own + 1} of the enclosure`
-        : 'No bay'
-  const count = Math.max(own + outside, large.length)
-  const firstSmall = firstBay + Math.ceil(count / perRow) * (bayHeight + bayGap)
-  return [
-    {
-      id: 'supply',
-      kind: 'supply',
-      x: x + 10,
-      y: y + 22,
-      width: width - 20,
-      height: supplyHeight,
-      label: 'Power supply',
-      holds: supply?.label ?? null,
-      offBy: null,
-    },
-    ...Array.from({ length: count }, (_, bay): MapMark => ({
-      id: `bay-${bay + 1}`,
+  const mark = (
+    id: string,
+    label: string,
+    { holds, at, from, columns, height }: BayPlace,
+  ): MapMark => {
+    const bayWidth = (width - 20 - (columns - 1) * bayGap) / columns
+    return {
+      id,
       kind: 'bay',
-      x: x + 10 + (bay % perRow) * (bayWidth + bayGap),
-      y: firstBay + Math.floor(bay / perRow) * (bayHeight + bayGap),
+      x: x + 10 + (at % columns) * (bayWidth + bayGap),
+      y: from + Math.floor(at / columns) * (height + bayGap),
       width: bayWidth,
-      height: bayHeight,
-      label: labelOf(bay),
-      holds: large[bay] ?? null,
+      height,
+      label,
+      holds: holds ?? null,
       offBy: null,
-    })),
-    ...Array.from({ length: housing?.bays25 ?? 0 }, (_, bay): MapMark => ({
-      id: `small-bay-${bay + 1}`,
-      kind: 'bay',
-      x: x + 10 + (bay % 2) * ((width - 20 + bayGap) / 2),
-      y: firstSmall + Math.floor(bay / 2) * (smallBayHeight + bayGap),
-      width: (width - 20 - bayGap) / 2,
-      height: smallBayHeight,
-      label: `2.5" bay ${bay + 1}`,
-      holds: small[bay] ?? null,
-      offBy: null,
-    })),
-  ]
+    }
+  }
+  const smallFrom = firstBay + Math.ceil(own / perRow) * (bayHeight + bayGap)
+  const smallBays = housing?.bays25 ?? 0
+  const outsideFrom = smallFrom + Math.ceil(smallBays / 2) * (smallBayHeight + bayGap) + 44
+  const labelOf = (bay: number) =>
+    bay < own + build.enclosureBays ? `Bay ${bay - own + 1} of the enclosure` : 'No bay'
+  const count = Math.max(own + build.enclosureBays, large.length)
+  return {
+    inside: [
+      {
+        id: 'supply',
+        kind: 'supply',
+        x: x + 10,
+        y: y + 22,
+        width: width - 20,
+        height: supplyHeight,
+        label: 'Power supply',
+        holds: supply?.label ?? null,
+        offBy: null,
+      },
+      ...Array.from({ length: own }, (_, at) =>
+        mark(`bay-${at + 1}`, `Bay ${at + 1}`, {
+          holds: large[at],
+          at,
+          from: firstBay,
+          columns: perRow,
+          height: bayHeight,
+        }),
+      ),
+      ...Array.from({ length: smallBays }, (_, at) =>
+        mark(`small-bay-${at + 1}`, `2.5" bay ${at + 1}`, {
+          holds: small[at],
+          at,
+          from: smallFrom,
+          columns: 2,
+          height: smallBayHeight,
+        }),
+      ),
+    ],
+    outside: Array.from({ length: count - own }, (_, at) =>
+      mark(`bay-${own + at + 1}`, labelOf(own + at), {
+        holds: large[own + at],
+        at,
+        from: outsideFrom,
+        columns: perRow,
+        height: bayHeight,
+      }),
+    ),
+  }
+}
+
+/** Where a bay is drawn among its like, and what is in it. */
+interface BayPlace {
+  readonly holds: string | undefined
+  readonly at: number
+  readonly from: number
+  readonly columns: number
+  readonly height: number
 }

@@ -139,6 +139,13 @@ describe('drives in an enclosure', () => {
     expect(mini('trug-2', 2).domains.fitting.context.heat.driveRiseK).toBe(12)
     expect(mini('trug-4', 4).domains.fitting.context.heat.driveRiseK).toBe(6)
   })
+  it('are cooled there whatever air an SSD in the machine has', () => {
+    const { context } = assessed(
+      { base: 'pebble-21', parts: [{ ref: 'trug-4' }] },
+      { lots: [hdd(4), ssd(1)] },
+    ).domains.fitting
+    expect([context.bays.flashInside, context.heat.driveRiseK]).toEqual([1, 6])
+  })
   it('are pulled from its front, without a lamp', () => {
     expect(ruleOf(mini('trug-2', 2), 'driveReach')).toMatchObject({
       state: 'pass',

@@ -70,8 +70,10 @@ function airAtDrives(assembled: Assembly): keyof typeof driveRiseK {
   const outside = assembled.build.parts.flatMap(({ kind, entry }) =>
     kind === 'enclosure' ? [enclosureAir(entry.bays)] : [],
   )
-  const hasOutside = turningOutside + flashOutside > 0
-  const hasInside = turningInside + flashInside > 0 || !hasOutside
+  // SSDs do not mind: they are looked at where nothing turns.
+  const turns = turningInside + turningOutside > 0
+  const hasOutside = turns ? turningOutside > 0 : flashOutside > 0
+  const hasInside = turns ? turningInside > 0 : flashInside > 0 || !hasOutside
   return [...(hasInside ? [airInside(assembled)] : []), ...(hasOutside ? outside : [])].reduce(
     (worst, air) => (driveRiseK[air] > driveRiseK[worst] ? air : worst),
   )
