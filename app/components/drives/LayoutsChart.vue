@@ -24,7 +24,7 @@ const by = ref<'drives' | 'need'>('drives')
 const content = computed(() => store.assessment?.figures['library.contentAtHorizonTB']?.value ?? 0)
 const years = computed(() => store.plan?.choices.horizonYears ?? 5)
 const chosen = computed(() => store.assessment?.domains.drives.layoutId)
-const bays = computed(() => store.assessment?.domains.machine.placesForDrives ?? 0)
+const bays = computed(() => store.assessment?.domains.machine.build.bays ?? 0)
 
 interface Row extends LayoutPoint {
   readonly plan: () => Plan | null
