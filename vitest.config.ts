@@ -1,3 +1,4 @@
+import { readFileSync, readdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
@@ -12,6 +13,22 @@ const assessWorker = {
   resolveId: (id: string) => (id === assessWorkerName ? `\0${assessWorkerName}` : undefined),
   load: (id: string) => (id === `\0${assessWorkerName}` ? assessWorkerModule() : undefined),
 }
+
+/** Tests that put something in the place of a module: it would stand there for the others too. */
+const mocking = readdirSync(here('app'), { recursive: true, encoding: 'utf8' })
+  .map(path => `app/${path}`)
+  .filter(
+    path =>
+      path.endsWith('.test.ts') && /\bvi\.(do)?mock\(/i.test(readFileSync(here(path), 'utf8')),
+  )
+const app = {
+  environment: 'happy-dom',
+  pool: 'threads',
+  setupFiles: ['tests/stubs/setup.ts'],
+  testTimeout: 30_000,
+  server: { deps: { inline: ['vuetify'] } },
+} as const
+const appAlias = { ...alias, '#imports': here('./tests/stubs/imports.ts') }
 
 export default defineConfig({
   test: {
@@ -42,16 +59,20 @@ export default defineConfig({
       },
       {
         plugins: [vue()],
-        resolve: { alias: { ...alias, '#imports': here('./tests/stubs/imports.ts') } },
+        resolve: { alias: appAlias },
+        // The files share a process too: most of their time went into loading the same modules.
         test: {
+          ...app,
           name: 'app',
           include: ['app/**/*.test.ts'],
-          pool: 'threads',
-          environment: 'happy-dom',
-          setupFiles: ['tests/stubs/setup.ts'],
-          testTimeout: 30_000,
-          server: { deps: { inline: ['vuetify'] } },
+          exclude: mocking,
+          isolate: false,
         },
+      },
+      {
+        plugins: [vue()],
+        resolve: { alias: appAlias },
+        test: { ...app, name: 'app alone', include: mocking },
       },
     ],
   },

@@ -41,14 +41,18 @@ async function expectPrints(page: Page, title: string): Promise<void> {
   await page.emulateMedia({ media: 'screen' })
 }
 
-// One visit of each section: axe with all its rules, then each width, then paper. The structure is
-// the same by night: there the colours alone are looked at.
+// One visit of each section: axe with all its rules, then each width, then paper, then by night,
+// where the structure is the same and the colours alone are looked at.
 for (const { label, sections } of views) {
-  test(`${label} reads, fits and prints in every section, by day`, async ({ numeron, page }) => {
+  test(`${label} reads, fits and prints in every section, by day and by night`, async ({
+    numeron,
+    page,
+  }) => {
     test.slow()
     await numeron.openLatest()
     for (const [index, section] of sections.entries()) {
       const where = `${label}, ${section.label}`
+      const part = index === 0 ? 'page' : 'view'
       await page.setViewportSize(usual)
       await numeron.goTo(label, index === 0 ? undefined : section.label)
       // A view answers in its first screenful; none is much taller at first.
@@ -57,32 +61,24 @@ for (const { label, sections } of views) {
           await page.evaluate(() => document.documentElement.scrollHeight),
           label,
         ).toBeLessThanOrEqual(1.5 * usual.height + 60)
-      await numeron.checkAccessible(where, 'all', index === 0 ? 'page' : 'view')
+      await numeron.checkAccessible(where, 'all', part)
       await expectNoOverflow(page, where)
       for (const size of windows) {
         await page.setViewportSize(size)
-        await page.waitForTimeout(150)
+        await numeron.settle()
         await expectNoOverflow(page, `${where} at ${size.width}×${size.height}`)
-        if (size.width === 640)
-          await numeron.checkAccessible(`${where}, narrow`, 'layout', index === 0 ? 'page' : 'view')
+        if (size.width === 640) await numeron.checkAccessible(`${where}, narrow`, 'layout', part)
       }
       // People print from a window of usual size.
       await page.setViewportSize(usual)
-      await page.waitForTimeout(150)
+      await numeron.settle()
       await expectPrints(page, `${label}: ${section.label}`)
-    }
-    numeron.expectNoViolations()
-  })
-  test(`${label} reads and prints by night`, async ({ numeron, page }) => {
-    test.slow()
-    await page.addInitScript(() => localStorage.setItem('numeron.scheme', 'night'))
-    await numeron.openLatest()
-    for (const [index, section] of sections.entries()) {
       await page.setViewportSize(usual)
-      await numeron.goTo(label, index === 0 ? undefined : section.label)
-      const part = index === 0 ? 'page' : 'view'
-      await numeron.checkAccessible(`${label}, ${section.label}, by night`, 'contrast', part)
+      await page.emulateMedia({ colorScheme: 'dark' })
+      await expect(page.locator('.v-theme--night').first()).toBeVisible()
+      await numeron.checkAccessible(`${where}, by night`, 'contrast', part)
       if (index === 0) await expectPrints(page, `${label}: ${section.label}`)
+      await page.emulateMedia({ colorScheme: 'light' })
     }
     numeron.expectNoViolations()
   })

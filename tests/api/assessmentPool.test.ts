@@ -17,6 +17,10 @@ const endless =
   'const { worker } = require(process.cwd() + "/node_modules/workerpool"); worker({ ' +
   'assessText: text => { if (text === "wait") for (;;); return { status: 200, body: text } ' +
   '} })'
+/** A program that answers after a moment. */
+const slow =
+  'const { worker } = require(process.cwd() + "/node_modules/workerpool"); worker({ ' +
+  'assessText: text => new Promise(done => setTimeout(done, 20, { status: 200, body: text })) })'
 
 describe('the threads that assess', () => {
   it('answer for a plan, and for what is none', async () => {
@@ -56,9 +60,9 @@ describe('the threads that assess', () => {
     expect((await pool.assess('after')).body).toBe('after')
   })
   it('refuse calmly when too many wait', async () => {
-    const pool = poolOf(250, endless)
+    const pool = poolOf(60_000, slow)
     const asked = await Promise.allSettled(
-      Array.from({ length: maxWaiting + 12 }, () => pool.assess('wait')),
+      Array.from({ length: maxWaiting + 12 }, () => pool.assess('next')),
     )
     const refused = asked.filter(
       answer => answer.status === 'rejected' && /Too many plans wait/.test(answer.reason.message),

@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto'
-import { config } from '@vue/test-utils'
+import { config, disableAutoUnmount, enableAutoUnmount } from '@vue/test-utils'
 import { createVuetify } from 'vuetify'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VIcon } from 'vuetify/components/VIcon'
@@ -7,7 +7,7 @@ import { VSelect } from 'vuetify/components/VSelect'
 import { VSwitch } from 'vuetify/components/VSwitch'
 import { VTextField } from 'vuetify/components/VTextField'
 import { VTextarea } from 'vuetify/components/VTextarea'
-import { beforeAll } from 'vitest'
+import { afterEach, beforeAll } from 'vitest'
 import { planEditor } from '~/services/planEditor'
 
 globalThis.ResizeObserver ??= class {
@@ -19,6 +19,9 @@ config.global.plugins = [
   createVuetify({ components: { VBtn, VIcon, VSelect, VSwitch, VTextField, VTextarea } }),
 ]
 config.global.stubs = { NuxtLink: { props: ['to'], template: '<a :href="to"><slot /></a>' } }
+// The files share a process, and each has hooks of its own.
+disableAutoUnmount()
+enableAutoUnmount(afterEach)
 // As in a page whose first view stands.
 beforeAll(async () => {
   await planEditor.load()
