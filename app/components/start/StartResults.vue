@@ -119,7 +119,7 @@ onBeforeUnmount(() => preview(null))
             : `The best build on each of ${builds.length} machines.`
       }}
     </p>
-    <div class="cards">
+    <div class="cards" :aria-busy="working">
       <BuildCard
         v-for="card in cardsOf"
         :key="card.key"
@@ -140,10 +140,12 @@ onBeforeUnmount(() => preview(null))
         @focusin="preview(card.entry)"
         @focusout="preview(null)"
       >
+        <!-- What is still shown for other answers is read on, and not applied. -->
         <VBtn
           color="primary"
           variant="flat"
           size="small"
+          :disabled="working"
           :aria-label="`Apply ${card.name}`"
           @click="apply(card.entry)"
         >

@@ -1,11 +1,12 @@
 import { mount } from '@vue/test-utils'
 import { nextTick } from 'vue'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { newPlan } from '~~/core/plan/planSchema'
 import { openDemo } from '../../../tests/stubs/openPlan'
 import BuildCard from './BuildCard.vue'
 import GrowthQuestion from './GrowthQuestion.vue'
 import KeptQuestion from './KeptQuestion.vue'
+import StartResults from './StartResults.vue'
 import ThereQuestion from './ThereQuestion.vue'
 import WatchersQuestion from './WatchersQuestion.vue'
 
@@ -114,6 +115,22 @@ describe('what is there already', () => {
     expect(store.plan?.machine).toMatchObject({ score: 6200 })
     expect(store.plan?.drives.lots.every(lot => lot.condition === 'new')).toBe(true)
   })
+})
+
+describe('the builds for the answers', () => {
+  it('are not applied while they are still those for other answers', async () => {
+    const store = empty()
+    const results = mount(StartResults)
+    const shut = () =>
+      results.findAll('[data-build] button').map(at => 'disabled' in at.attributes())
+    await vi.waitFor(() => expect(shut()).toContain(false), { timeout: 20_000 })
+    store.edit('library.otherTB', 60)
+    await nextTick()
+    expect(results.text()).toContain('Searching the catalogue')
+    expect(shut()).not.toContain(false)
+    await vi.waitFor(() => expect(shut()).toContain(false), { timeout: 20_000 })
+    expect(results.text()).not.toContain('Searching the catalogue')
+  }, 60_000)
 })
 
 describe('a build as a card', () => {
