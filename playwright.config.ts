@@ -7,8 +7,7 @@ export default defineConfig({
   expect: { timeout: 45_000 },
   workers: 2,
   fullyParallel: true,
-  // A story that passes only the second time is told by name, as flaky, and wants a look.
-  retries: 1,
+  retries: 0,
   forbidOnly: true,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {

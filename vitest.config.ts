@@ -1,7 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import vue from '@vitejs/plugin-vue'
-import { defineConfig } from 'vitest/config'
+import { defineConfig, type TestProjectInlineConfiguration } from 'vitest/config'
 import { assessWorkerModule, assessWorkerName } from './scripts/bundleAssessWorker.mjs'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
@@ -21,13 +21,13 @@ const mocking = readdirSync(here('app'), { recursive: true, encoding: 'utf8' })
     path =>
       path.endsWith('.test.ts') && /\bvi\.(do)?mock\(/i.test(readFileSync(here(path), 'utf8')),
   )
-const app = {
+const app: TestProjectInlineConfiguration['test'] = {
   environment: 'happy-dom',
   pool: 'threads',
   setupFiles: ['tests/stubs/setup.ts'],
   testTimeout: 30_000,
   server: { deps: { inline: ['vuetify'] } },
-} as const
+}
 const appAlias = { ...alias, '#imports': here('./tests/stubs/imports.ts') }
 
 export default defineConfig({

@@ -120,7 +120,7 @@ test('something is moved to the SSD by drag and by keys, and an arrival along th
   await numeron.openLatest()
   await numeron.goTo('Drives', 'Fast storage')
   const pool = (id: string) => page.locator(`[data-pool="${id}"]`)
-  await page.locator('[data-placed="holding-7"]').dragTo(pool('ssd'))
+  await numeron.drag(page.locator('[data-placed="holding-7"]'), pool('ssd'))
   await expect(pool('ssd')).toContainText('Photographs')
   await expect(page.locator('main p.sentence')).toContainText('is too small')
   await page.locator('[data-placed="holding-7"]').focus()

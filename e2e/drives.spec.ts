@@ -8,15 +8,16 @@ test('drives are put in, swapped and taken out by drag and by keyboard, and the 
   await numeron.goTo('Drives')
   const raw = page.locator('[data-step=raw]')
   const drive = (place: number) => page.locator(`[data-drive="${place}"]`)
-  await page
-    .getByRole('button', { name: 'Put in a drive of 12 TB' })
-    .dragTo(page.locator('.bay').nth(3))
+  await numeron.drag(
+    page.getByRole('button', { name: 'Put in a drive of 12 TB' }),
+    page.locator('.bay').nth(3),
+  )
   await expect(raw).toContainText('32')
   await expect(drive(3)).toHaveAttribute('aria-label', /^Drive 4, 12 TB/)
   await expect(numeron.gauge('fit').locator('.asked')).toHaveText('4')
-  await drive(3).dragTo(drive(0))
+  await numeron.drag(drive(3), drive(0))
   await expect(drive(0)).toHaveAttribute('aria-label', /^Drive 1, 12 TB: parity/)
-  await drive(0).dragTo(page.locator('.tray'))
+  await numeron.drag(drive(0), page.locator('.tray'))
   await expect(raw).toContainText('20')
 
   await drive(0).focus()

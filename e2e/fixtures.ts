@@ -1,5 +1,5 @@
 import axe from 'axe-core'
-import { test as base, expect, type Page } from '@playwright/test'
+import { test as base, expect, type Locator, type Page } from '@playwright/test'
 import { TestServer } from './server'
 
 declare global {
@@ -120,6 +120,14 @@ export class NumeronPage {
         .filter(one => one.effect?.getComputedTiming().endTime !== Infinity)
       await Promise.allSettled(ending.map(one => one.finished))
     })
+  }
+
+  /**
+   * Drags in several steps, as a hand does: a busy browser may take the drag up only after the
+   * first, and a single step would let go of nothing.
+   */
+  async drag(what: Locator, onto: Locator): Promise<void> {
+    await what.dragTo(onto, { steps: 8 })
   }
 
   gauge(id: string) {

@@ -35,10 +35,10 @@ test(
     await numeron.putIn('Board', 'lych-15')
     await numeron.putIn('Case', 'coffer-6')
     await numeron.openTray('Processor')
-    await page.locator('[data-chip="leat-17"]').dragTo(page.locator('[data-mark="socket"]'))
+    await numeron.drag(page.locator('[data-chip="leat-17"]'), page.locator('[data-mark="socket"]'))
     await expect(page.locator('[data-mark="socket"]')).toContainText('Leat 17')
     await numeron.openTray('Power supply')
-    await page.locator('[data-chip="mole-450"]').dragTo(page.locator('[data-mark="supply"]'))
+    await numeron.drag(page.locator('[data-chip="mole-450"]'), page.locator('[data-mark="supply"]'))
     await expect(page.locator('[data-mark="supply"]')).toContainText('Mole 450')
 
     // By keyboard: a place is picked with the arrows, and filled in the inspector.
@@ -52,7 +52,7 @@ test(
     await page.keyboard.press('Escape')
     await numeron.putIn('Cooler', 'fern-tower')
     await numeron.openTray('System SSD')
-    await page.locator('[data-chip="flint-500n"]').dragTo(page.locator('[data-mark="m2-1"]'))
+    await numeron.drag(page.locator('[data-chip="flint-500n"]'), page.locator('[data-mark="m2-1"]'))
     await expect(page.locator('[data-mark="m2-1"]')).toContainText('Flint 500 GB')
     // The M.2 place costs two data ports, seen at once.
     await expect(page.locator('[data-mark="data-5"]')).toHaveAttribute(

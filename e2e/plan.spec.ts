@@ -292,6 +292,40 @@ test('leaving a field moves nothing under the pointer', async ({ numeron, page }
   expect(await below.boundingBox()).toEqual(before)
 })
 
+test('what is tried under a pointer that stands still does not make the page flutter', async ({
+  numeron,
+  page,
+}) => {
+  await numeron.openLatest()
+  await numeron.goTo('Machine')
+  await numeron.openTray('Board')
+  const line = page.locator('.headroom-line')
+  const before = (await line.boundingBox())!.height
+  const [upper, lower] = [page.locator('[data-chip]').nth(1), page.locator('[data-chip]').nth(2)]
+  // What a pointer on the edge between two chips enters when it moves, and when the page does.
+  await page.evaluate(() => {
+    document.body.dataset.crossings = '0'
+    const count = () =>
+      (document.body.dataset.crossings = String(Number(document.body.dataset.crossings) + 1))
+    for (const chip of document.querySelectorAll('[data-chip]'))
+      chip.addEventListener('pointerenter', count)
+  })
+  const box = (await upper.boundingBox())!
+  await page.mouse.move(box.x + 40, box.y + box.height - 3)
+  await expect(line.locator('.before').first()).toBeVisible()
+  expect((await line.boundingBox())!.height).toBe(before)
+  // Something above grows, as a sentence may: the lower chip's neighbour slides under the pointer.
+  await page.evaluate(() =>
+    document.querySelector('main')!.setAttribute('style', 'margin-top:-9px'),
+  )
+  await numeron.settle()
+  await page.waitForTimeout(300)
+  expect(await page.evaluate(() => document.body.dataset.crossings)).toBe('1')
+  await page.mouse.move(box.x + 42, box.y + box.height - 3)
+  await expect.poll(() => page.evaluate(() => document.body.dataset.crossings)).toBe('2')
+  await expect(lower).toBeVisible()
+})
+
 test('bad input keeps the text, names what is allowed and changes nothing', async ({
   numeron,
   page,

@@ -1,13 +1,15 @@
 import { mount } from '@vue/test-utils'
-import { nextTick } from 'vue'
+import { h, nextTick } from 'vue'
 import { describe, expect, it } from 'vitest'
+import { useDriveMap } from '~/composables/useDriveMap'
 import { useWorkingStore } from '~/stores/workingStore'
 import { openDemo } from '../../tests/stubs/openPlan'
 import ConversionsChart from './charts/ConversionsChart.vue'
 import GrowthChart from './charts/GrowthChart.vue'
 import WaterfallChart from './charts/WaterfallChart.vue'
 import HeadroomLine from './common/HeadroomLine.vue'
-import DriveBays from './drives/DriveBays.vue'
+import DriveMap from './drives/DriveMap.vue'
+import DriveTray from './drives/DriveTray.vue'
 import LayoutTable from './drives/LayoutTable.vue'
 import SeatsPicture from './household/SeatsPicture.vue'
 import RungPicture from './network/RungPicture.vue'
@@ -125,19 +127,20 @@ describe('the waterfall', () => {
   })
 })
 
-describe('drive bays', () => {
-  it('take drives in and give them out', async () => {
+describe('the map of the drives', () => {
+  const mountMap = () => mount({ setup: () => () => h(DriveMap, { map: useDriveMap() }) })
+  it('takes drives in and gives them out', async () => {
     const store = openDemo()
-    const bays = mount(DriveBays)
-    await bays.find('.put').trigger('click')
-    expect(store.plan?.drives.lots.map(lot => lot.count)).toEqual([2, 2])
-    await bays.find('.take').trigger('click')
-    await bays.find('.take').trigger('click')
-    expect(store.plan?.drives.lots.map(lot => [lot.count, lot.sizeTB])).toEqual([[2, 4]])
+    const map = mountMap()
+    await map.findComponent(DriveTray).find('button.chip').trigger('click')
+    expect(store.plan?.drives.lots.map(lot => lot.count).reduce((sum, of) => sum + of)).toBe(4)
+    await map.find('[data-bay="0"] .take').trigger('click')
+    await map.find('[data-bay="0"] .take').trigger('click')
+    expect(store.plan?.drives.lots[0]).toMatchObject({ count: 1 })
   })
-  it('show drives that have no bay', () => {
+  it('shows drives that have no bay', () => {
     openDemo({ machine: { bays: 2 } })
-    expect(mount(DriveBays).findAll('.outside')).toHaveLength(1)
+    expect(mountMap().findAll('.outside')).toHaveLength(1)
   })
 })
 

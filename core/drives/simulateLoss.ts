@@ -53,7 +53,8 @@ function simulateGroup(
       const drawn = failed > 0 ? Math.max(worse, steering) : 1
       if (random() < drawn) {
         weight *= worse / drawn
-        if (random() * (more + ends) >= more || ++failed > survives) return weight
+        // A rebuild ends in a loss only where one more failed drive would be one too.
+        if (++failed > survives) return weight
       } else {
         weight *= (1 - worse) / (1 - drawn)
         failed--

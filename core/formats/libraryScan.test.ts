@@ -227,6 +227,11 @@ describe('holdings from a scan', () => {
     bitrateMbps: 8,
     ...changes,
   })
+  it('weigh what their rate and length come to where no size is told', () => {
+    // 8 Mb/s over 6 600 s are 6.6 GB.
+    expect(grouped([scanned({ sizeBytes: null })]).groups[0]!.sizeBytes).toBe(6.6e9)
+    expect(grouped([scanned({ sizeBytes: 5e9 })]).groups[0]!.sizeBytes).toBe(5e9)
+  })
   it.each([
     [{}, 'hd1080-h264'],
     [{ bitrateMbps: 28 }, 'hd1080-disc'],

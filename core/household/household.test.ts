@@ -394,6 +394,11 @@ describe('findings of a household', () => {
       severity: 'warning',
       sentence: expect.stringContaining('more than 100 %'),
     })
+    // Each begins between 19:00 and 21:00: most of them go on in the last quarter before the first
+    // may have ended.
+    expect(overlap(0.3)!.sentence).toBe(
+      'A: One and Two overlap, most on Mon 20:45; counted as one or the other.',
+    )
   })
   it('a guest without a viewer is none', () => {
     expect(codes({ ...base, habits: [{ device: 'tv', onBusyDays: true }] })).not.toContain(

@@ -239,4 +239,30 @@ describe('what is sent out in a month', () => {
       expect(codes({})).not.toContain('NEEDS_OUTSIDE')
     },
   )
+  it('says of the upload what nobody, one and two away come to', () => {
+    const away = (watchingAway: number, uploadMbps = 40) => {
+      const { verdicts, findings } = assess(
+        planSchema.parse({
+          name: 'x',
+          household: { watchingAway },
+          network: { uploadMbps, awayRungMbps: 4 },
+        }),
+        catalogue,
+      )
+      return {
+        sentence: verdicts.find(({ id }) => id === 'away')!.sentence,
+        tunnel: findings.some(({ code }) => code === 'TUNNEL'),
+      }
+    }
+    expect(away(0)).toEqual({
+      sentence: 'Nobody watches away; the upload would carry 6 viewers at 4 Mb/s.',
+      tunnel: false,
+    })
+    expect(away(1)).toEqual({
+      sentence: '6 viewers away can watch at 4 Mb/s; one more would stutter.',
+      tunnel: true,
+    })
+    expect(away(2, 6).sentence).toBe('1 viewer away can watch at 4 Mb/s; 2 are needed.')
+    expect(away(1, 2).sentence).toBe('The upload cannot carry even one viewer away at 4 Mb/s.')
+  })
 })

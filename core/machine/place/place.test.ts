@@ -22,6 +22,9 @@ describe('noise', () => {
   })
   it('of nothing is nothing, and of two alike 3 dB more than of one', () => {
     expect(soundSum([])).toBeNull()
+    // What sounds at 0 dB is not there.
+    expect(soundSum([0])).toBeNull()
+    expect(soundSum([0, 10])).toBe(10)
     expect(noiseAtEar([0], { distanceM: 1, inCupboard: false })).toBe(0)
     expect(soundSum([30, 30])! - soundSum([30])!).toBeCloseTo(10 * Math.log10(2), 9)
     expect(() => noiseAtEar([30], { distanceM: 0, inCupboard: false })).toThrow('EAR_DISTANCE')
