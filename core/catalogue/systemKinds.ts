@@ -6,21 +6,23 @@ const makes = (system: string): readonly string[] =>
 
 export type MemoryHabit = 'appliance' | 'plain'
 
+/** A licence for so many drives, any number of them where null, and its price, once. */
+export interface LicenceStep {
+  readonly upToDrives: number | null
+  readonly once: number
+}
+
 /** A kind of system for the machine: generic, no product. */
 export interface SystemKind {
   readonly id: string
   readonly label: string
   readonly what: string
-  /** once, in the plan's currency; and by how many drives it is counted, where it is */
   readonly licence: {
-    readonly once: number
     readonly perYear: number
-    readonly upToDrives: number | null
+    /** which drives are counted; '' where none are */
     readonly counts: string
-    /** what a licence for more drives costs, once */ readonly next?: {
-      readonly upToDrives: number
-      readonly once: number
-    }
+    /** by the number of drives; one where they are not counted */
+    readonly steps: readonly LicenceStep[]
   }
   readonly memory: MemoryHabit
   readonly bootsFrom: readonly ('ssd' | 'stick')[]
@@ -46,13 +48,13 @@ export interface SystemKind {
   readonly onlyOn: 'appliance' | null
 }
 
-const free = { once: 0, perYear: 0, upToDrives: null, counts: '' } as const
+const free = { perYear: 0, counts: '', steps: [{ upToDrives: null, once: 0 }] } as const
 
 // prettier-ignore
 export const systemKinds: readonly SystemKind[] = [
   { id: 'desktop', label: 'Desktop system kept', what: 'The system that you know, with a share and media software on it.', licence: free, memory: 'plain', bootsFrom: ['ssd'], layouts: makes('desktop'), mixedSizes: true, growsByOne: true, snapshots: false, readableElsewhere: true, engine: 'yes', containers: false, guests: false, wifi: true, knowsServerCards: false, skill: 1, upkeepHoursPerYear: 14, help: 'Whoever helps with your computer.', leaving: 'free', onlyOn: null },
   { id: 'maker', label: 'The appliance maker\'s own', what: 'Comes with the appliance and is kept up by its maker.', licence: free, memory: 'appliance', bootsFrom: ['ssd'], layouts: makes('maker'), mixedSizes: true, growsByOne: true, snapshots: true, readableElsewhere: false, engine: 'yes', containers: true, guests: false, wifi: false, knowsServerCards: false, skill: 1, upkeepHoursPerYear: 5, help: 'The maker, as long as the model is supported.', leaving: 'emptying', onlyOn: 'appliance' },
-  { id: 'stick', label: 'Booted from a stick, dedicated parity', what: 'Drives of any size, one or two of them for parity; each data drive is readable by itself.', licence: { once: 65, perYear: 0, upToDrives: 6, counts: 'drives of every kind that are plugged in, the stick left out', next: { upToDrives: 12, once: 99 } }, memory: 'plain', bootsFrom: ['stick'], layouts: makes('stick'), mixedSizes: true, growsByOne: true, snapshots: false, readableElsewhere: true, engine: 'yes', containers: true, guests: true, wifi: false, knowsServerCards: true, skill: 2, upkeepHoursPerYear: 8, help: 'A forum of its users; many guides.', leaving: 'free', onlyOn: null },
+  { id: 'stick', label: 'Booted from a stick, dedicated parity', what: 'Drives of any size, one or two of them for parity; each data drive is readable by itself.', licence: { perYear: 0, counts: 'drives of every kind that are plugged in, the stick left out', steps: [{ upToDrives: 4, once: 0 }, { upToDrives: 8, once: 45 }, { upToDrives: 16, once: 80 }, { upToDrives: null, once: 140 }] }, memory: 'plain', bootsFrom: ['stick'], layouts: makes('stick'), mixedSizes: true, growsByOne: true, snapshots: false, readableElsewhere: true, engine: 'yes', containers: true, guests: true, wifi: false, knowsServerCards: true, skill: 2, upkeepHoursPerYear: 8, help: 'A forum of its users; many guides.', leaving: 'free', onlyOn: null },
   { id: 'storage', label: 'Storage system on its own disk', what: 'Checksummed pools with snapshots, set up in the browser.', licence: free, memory: 'plain', bootsFrom: ['ssd'], layouts: makes('storage'), mixedSizes: false, growsByOne: false, snapshots: true, readableElsewhere: false, engine: 'yes', containers: true, guests: true, wifi: false, knowsServerCards: true, skill: 3, upkeepHoursPerYear: 10, help: 'A large forum, good documents.', leaving: 'emptying', onlyOn: null },
   { id: 'server', label: 'Plain server system', what: 'Everything can be had; everything is set up by hand.', licence: free, memory: 'plain', bootsFrom: ['ssd', 'stick'], layouts: [], mixedSizes: true, growsByOne: true, snapshots: true, readableElsewhere: true, engine: 'yes', containers: true, guests: true, wifi: true, knowsServerCards: true, skill: 4, upkeepHoursPerYear: 16, help: 'Documents and many who know it.', leaving: 'free', onlyOn: null },
   { id: 'hypervisor', label: 'Hypervisor with guests', what: 'Several systems on one machine; storage in one guest, media software in another.', licence: free, memory: 'plain', bootsFrom: ['ssd'], layouts: [], mixedSizes: true, growsByOne: true, snapshots: true, readableElsewhere: false, engine: 'guest', containers: true, guests: true, wifi: false, knowsServerCards: true, skill: 5, upkeepHoursPerYear: 20, help: 'Documents and a forum.', leaving: 'free', onlyOn: null },

@@ -215,7 +215,17 @@ describe('the years in money', () => {
     expect(
       total({ drives: { ...demo.drives, awayCopy: 'everything', awayBy: 'store' } }),
     ).toBeGreaterThan(base + 3000)
-    expect(total({ system: { kind: 'stick' } }) - base).toBeCloseTo(65, 6)
+    // Three drives are free; a system disk and four more make eight, at 45.
+    const stick = (input: Omit<PlanInput, 'name'>) =>
+      total({ ...input, system: { kind: 'stick' } }) - total(input)
+    expect(stick({})).toBeCloseTo(0, 6)
+    const more = [...demo.drives.lots, { ...demo.drives.lots[0]!, count: 4 }]
+    expect(
+      stick({
+        machine: { ...demo.machine, parts: [{ ref: 'flint-250' }] },
+        drives: { ...demo.drives, lots: more },
+      }),
+    ).toBeCloseTo(45, 6)
     const { figures } = assess(demo, catalogue)
     expect(figures['years.total']!.inputs).toContain('years.electricity')
     expect(figures['years.electricity']!.formula).toMatch(

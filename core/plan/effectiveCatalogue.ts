@@ -86,7 +86,11 @@ function withOwnSystems(own: readonly OwnSystem[], shipped: readonly SystemKind[
         what: `Otherwise like: ${model.label}.`,
         help,
         onlyOn: null,
-        licence: { once, perYear, upToDrives, counts: upToDrives === null ? '' : 'drives' },
+        licence: {
+          perYear,
+          counts: upToDrives === null ? '' : 'drives that are plugged in',
+          steps: [{ upToDrives, once }],
+        },
       }
     },
   )

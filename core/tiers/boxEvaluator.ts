@@ -5,6 +5,7 @@ import { driveBays } from '../machine/assembly/driveBays'
 import { fitContext } from '../machine/fit/assembleContext'
 import { fitSlice } from '../machine/fitting'
 import { powerStates } from '../machine/machinePower'
+import { licenceOnce, pluggedIn } from '../machine/system/licence'
 import { wallW } from '../machine/power/supplyCurve'
 import { kWhPerYear } from '../ownership/kWhPerYear'
 import { moneyState, purchaseSum } from '../ownership/ownershipFacts'
@@ -105,7 +106,11 @@ function evaluation(
   const { space, survival, roomTB, lossChanceAtHorizon } = pool
   return {
     toPay,
-    horizonCost: box.yearsCost + pool.yearsCost + watts(idleW, loadW, hours) * wattCost,
+    horizonCost:
+      box.yearsCost +
+      pool.yearsCost +
+      licenceOnce(box.machine.system, pluggedIn(box.machine.build, pool.count)) +
+      watts(idleW, loadW, hours) * wattCost,
     idleW,
     loadW,
     kWhPerYear: kWh,

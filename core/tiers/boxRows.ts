@@ -107,7 +107,7 @@ export function createBoxRows(
   }
 }
 
-/** A machine's part of what the years cost, electricity apart. */
+/** A machine's part of what the years cost, electricity and a licence by drives apart. */
 function yearsCostOf(
   price: number,
   { system }: MachineFacts,
@@ -117,7 +117,6 @@ function yearsCostOf(
     price * money.keptShare +
     costOverYears({
       ...money.years,
-      licenceOnce: system?.licence.once ?? 0,
       licencePerYear: system?.licence.perYear ?? 0,
       upkeepHoursPerYear: costs.upkeepHoursPerYear === null ? (system?.upkeepHoursPerYear ?? 0) : 0,
       hourValue: costs.hourValue,

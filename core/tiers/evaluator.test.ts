@@ -4,6 +4,7 @@ import { assess } from '../assess'
 import { catalogue } from '../catalogue/catalogue'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { planSchema } from '../plan/planSchema'
+import { costOverYears } from '../ownership/cashFlow'
 import { headroomOrder } from '../headrooms'
 import { adoptBuild, type ConverterChoice, type PoolChoice } from './builds'
 import { createEvaluator, type Axes } from './evaluator'
@@ -42,6 +43,10 @@ describe('an evaluator of builds', () => {
   it.each([
     ['the demo household', planSchema.parse(tideMillHouse)],
     [
+      'a licence by the number of drives',
+      planSchema.parse({ ...tideMillHouse, system: { kind: 'stick' } }),
+    ],
+    [
       'an evening as answered, without a budget',
       planSchema.parse({
         ...tideMillHouse,
@@ -71,9 +76,10 @@ describe('an evaluator of builds', () => {
           catalogue,
         )
         expect(planSchema.parse(adopted)).toEqual(adopted)
-        const { figures, verdicts } = assess(adopted, catalogue)
+        const { figures, verdicts, domains } = assess(adopted, catalogue)
         const value = (id: string) => figures[id]!.value
         expect(quick.toPay).toBe(value('ownership.purchase'))
+        expect(quick.horizonCost).toBeCloseTo(costOverYears(domains.years.question), 6)
         expect(quick.idleW).toBeCloseTo(value('machine.idleW')!, 9)
         expect(quick.loadW).toBeCloseTo(value('machine.loadW')!, 9)
         expect(quick.kWhPerYear).toBeCloseTo(value('ownership.kWhPerYear')!, 9)

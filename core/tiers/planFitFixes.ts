@@ -12,11 +12,16 @@ export function planFitFixes(
   shipped: Catalogue,
 ): Record<string, FitFix[]> {
   const catalogue = effectiveCatalogue(plan, shipped)
-  const slice = fitSlice(
-    plan,
-    planAssessor(1).facts(plan, shipped, ['machine', 'drives', 'streams']),
-  )
+  const assessor = planAssessor(1)
+  const sliceOf = (machine: Plan['machine']) => {
+    const changed = { ...plan, machine }
+    return fitSlice(changed, assessor.facts(changed, shipped, ['machine', 'drives', 'streams']))
+  }
+  const slice = sliceOf(plan.machine)
   return Object.fromEntries(
-    rules.map(rule => [rule, fitFixes(slice, rule, { machine: plan.machine, lists: catalogue })]),
+    rules.map(rule => [
+      rule,
+      fitFixes(slice, rule, { machine: plan.machine, lists: catalogue, sliceOf }),
+    ]),
   )
 }

@@ -36,6 +36,7 @@ export function createPoolRows({ plan, shipped, catalogue, assessor }: RowSource
           catalogue,
           horizonYears: plan.choices.horizonYears,
           system: null,
+          pluggedIn: 0,
           machineToPay: 0,
           drivesToPay: ownership.drivesToPay,
           averageW: 0,

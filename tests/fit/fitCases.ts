@@ -661,6 +661,22 @@ export const fitCases: Readonly<
       },
     },
   },
+  outsideSockets: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: { base: 'towpath', parts: [{ ref: 'trug-8c' }, { ref: 'splice-8e' }] },
+        drives: { lots: [{ count: 8 }] },
+      },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        machine: { base: 'towpath', parts: [{ ref: 'trug-8c' }, { ref: 'splice-8' }] },
+        drives: { lots: [{ count: 8 }] },
+      },
+    },
+  },
   usbParity: {
     passing: {
       state: 'pass',

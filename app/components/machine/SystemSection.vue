@@ -73,17 +73,14 @@ const columns = [
   { id: 'leaving', label: 'Changing it later' },
   { id: 'help', label: 'Help' },
 ]
-/** What the licence for more drives costs, where it goes by their number. */
-function nextStep({
-  licence: { upToDrives, next },
-}: {
-  readonly licence: SystemKind['licence']
-}): string {
-  return upToDrives === null
-    ? ''
-    : next
-      ? `; up to ${upToDrives}, the next step up to ${next.upToDrives} is ${money(next.once)}`
-      : `; up to ${upToDrives}`
+/** Steps of a licence that goes by the number of drives. */
+function stepsText({ licence: { steps } }: Pick<SystemKind, 'licence'>): string {
+  return steps
+    .map(({ upToDrives, once }) => {
+      const price = once > 0 ? money(once) : 'free'
+      return upToDrives === null ? `any number ${price}` : `up to ${upToDrives} ${price}`
+    })
+    .join(', ')
 }
 const planWith = ({ kind }: { readonly kind: { readonly id: string } }) =>
   store.plan && { ...store.plan, system: { ...store.plan.system, kind: kind.id } }
@@ -152,7 +149,7 @@ const warnings = {
         <div class="licence">
           {{ row.money > 0 ? money(row.money) : 'free'
           }}<small v-if="row.kind.licence.counts" class="soft">
-            counts {{ row.kind.licence.counts }}{{ nextStep(row.kind) }}</small
+            counts {{ row.kind.licence.counts }}: {{ stepsText(row.kind) }}</small
           >
         </div>
       </template>

@@ -179,6 +179,7 @@ const entries: { readonly [Kind in OwnPartKind]: (said: Said) => OwnEntry } = {
       ...card(said),
       kind: 'controller',
       ports: said.n('dataPorts', 4),
+      outside: said.n('outsideSockets', 0),
       mode: 'plain',
       breakouts: 0,
     },

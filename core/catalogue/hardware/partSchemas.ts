@@ -160,6 +160,8 @@ export const partSchemas = {
     ...common,
     kind: z.literal('controller'),
     ports: count(40),
+    /** sockets at its bracket, for drives that hang outside */
+    outside: count(40),
     /** hands the plain disks on, or builds arrays of its own */
     mode: z.enum(['plain', 'raid']),
     /** its sockets need breakout cables, each of four ports */

@@ -34,6 +34,7 @@ export const coolers: readonly Cooler[] = [
 const controller = {
   kind: 'controller',
   mode: 'plain',
+  outside: 0,
   breakouts: 0,
   lowHeight: true,
   lengthMm: 170,
@@ -47,6 +48,8 @@ export const controllers: readonly Controller[] = [
   { ...controller, id: 'splice-8', label: 'Splice 8', ports: 8, lanes: 8, length: 8, generation: 2, breakouts: 2, idleW: 8, loadW: 10, price: 55, knownTo: 'servers', notes: 'Used server card that hands on plain disks; wants air.' },
   { ...controller, id: 'splice-8n', label: 'Splice 8 N', ports: 8, lanes: 8, length: 8, generation: 3, breakouts: 2, idleW: 9, loadW: 12, price: 110, knownTo: 'servers' },
   { ...controller, id: 'splice-16', label: 'Splice 16', ports: 16, lanes: 8, length: 8, generation: 3, breakouts: 4, idleW: 11, loadW: 15, price: 190, knownTo: 'servers' },
+  { ...controller, id: 'knot-4e', label: 'Knot 4 E, outside sockets', ports: 0, outside: 4, lanes: 2, length: 4, generation: 3, idleW: 2, loadW: 3, price: 48, notes: 'Four data sockets at its bracket, for an enclosure by cable.' },
+  { ...controller, id: 'splice-8e', label: 'Splice 8 E, outside sockets', ports: 0, outside: 8, lanes: 8, length: 8, generation: 3, idleW: 9, loadW: 12, price: 75, knownTo: 'servers', notes: 'Eight data sockets at its bracket, for enclosures by cable.' },
   { ...controller, id: 'splice-8r', label: 'Splice 8, arrays', ports: 8, lanes: 8, length: 8, generation: 3, mode: 'raid', breakouts: 2, lowHeight: false, idleW: 11, loadW: 14, price: 70, knownTo: 'servers', notes: 'Builds its own arrays; drives are readable behind such a card only.' },
 ]
 
@@ -111,7 +114,8 @@ export const enclosures: readonly Enclosure[] = [
   { ...enclosure, id: 'trug-2', label: 'Trug 2', link: 'usb', bays: 2, throughputMBps: 430, ownSupply: true, noiseDb: 26, idleW: 2, loadW: 3, price: 75 },
   { ...enclosure, id: 'trug-4', label: 'Trug 4', link: 'usb', bays: 4, throughputMBps: 430, ownSupply: true, noiseDb: 28, idleW: 4, loadW: 5, price: 130 },
   { ...enclosure, id: 'trug-5', label: 'Trug 5, fast', link: 'usb', bays: 5, throughputMBps: 900, ownSupply: true, noiseDb: 29, idleW: 5, loadW: 6, price: 210 },
-  { ...enclosure, id: 'trug-8c', label: 'Trug 8, by cable', link: 'cable', bays: 8, throughputMBps: 2200, ownSupply: true, noiseDb: 34, idleW: 8, loadW: 10, price: 340, notes: 'Hangs on a controller card with outside sockets.' },
+  { ...enclosure, id: 'trug-4c', label: 'Trug 4, by cable', link: 'cable', bays: 4, throughputMBps: 1100, ownSupply: true, noiseDb: 28, idleW: 4, loadW: 5, price: 190, notes: 'Hangs on a controller card with four outside sockets.' },
+  { ...enclosure, id: 'trug-8c', label: 'Trug 8, by cable', link: 'cable', bays: 8, throughputMBps: 2200, ownSupply: true, noiseDb: 34, idleW: 8, loadW: 10, price: 340, notes: 'Hangs on a controller card with eight outside sockets.' },
 ]
 
 const ups = { kind: 'ups', idleW: 0, loadW: 0 } as const

@@ -48,6 +48,8 @@ export interface Assembly {
   /** data ports: of the board that are alive, and of controllers in their slots */
   readonly boardPorts: number
   readonly controllerPorts: number
+  /** sockets of controllers in their slots, for drives that hang outside by cable */
+  readonly outsideSockets: number
   /** ports that something other than a data drive needs: system SSDs, disc drives */
   readonly otherPorts: number
   /** where the data drives hang */
@@ -73,7 +75,7 @@ export function assembly(build: MachineBuild, drives: DriveLoad): Assembly {
   const alive = (place: BoardPlace, state: PlaceState) =>
     place.kind === 'data' && state.offBy === null
   const controllers = places.flatMap(({ holds, offBy }) =>
-    holds?.kind === 'controller' && offBy === null ? [holds.ports] : [],
+    holds?.kind === 'controller' && offBy === null ? [holds] : [],
   )
   return {
     build,
@@ -90,7 +92,8 @@ export function assembly(build: MachineBuild, drives: DriveLoad): Assembly {
     sticks: sticksOf(build),
     coolsW: cooler?.carriesW ?? (board && base?.inside.board === board ? base.coolsW : null),
     boardPorts: places.filter(state => alive(state.place, state)).length,
-    controllerPorts: controllers.reduce((sum, ports) => sum + ports, 0),
+    controllerPorts: controllers.reduce((sum, { ports }) => sum + ports, 0),
+    outsideSockets: controllers.reduce((sum, { outside }) => sum + outside, 0),
     otherPorts: dataUsers(items).length,
     enclosedDrives: bays.turningOutside + bays.flashOutside,
   }

@@ -30,8 +30,9 @@ export interface Item {
   readonly lowHeight: boolean
   /** plugs for cards that it wants of the supply */
   readonly cardPlugs: number
-  /** data ports that it gives */
+  /** data ports that it gives, and sockets outside */
   readonly ports: number
+  readonly outside: number
   /** where the plan puts it; '' where that is left open */
   readonly at: string
 }
@@ -44,6 +45,7 @@ const plain = {
   lowHeight: true,
   cardPlugs: 0,
   ports: 0,
+  outside: 0,
 } as const
 
 /** What kind of place a piece wants, and what it needs there. */
@@ -83,7 +85,12 @@ function shapeOf(known: KnownPart): Shape | null {
       }
     }
     case 'controller':
-      return { ...cardShape(known.entry), kind: 'controller', ports: known.entry.ports }
+      return {
+        ...cardShape(known.entry),
+        kind: 'controller',
+        ports: known.entry.ports,
+        outside: known.entry.outside,
+      }
     case 'networkCard':
       return { ...cardShape(known.entry), kind: 'networkCard' }
     case 'cable':

@@ -10,7 +10,11 @@ import { fitFixes, maxFixes, namesOf } from './fitFixes'
 const assessor = planAssessor()
 function fixesOf(rule: string, input: Omit<PlanInput, 'name'>) {
   const plan = planSchema.parse({ name: 'x', ...input })
-  const slice = fitSlice(plan, assessor.facts(plan, catalogue, ['machine', 'drives', 'streams']))
+  const sliceOf = (machine: typeof plan.machine) => {
+    const changed = { ...plan, machine }
+    return fitSlice(changed, assessor.facts(changed, catalogue, ['machine', 'drives', 'streams']))
+  }
+  const slice = sliceOf(plan.machine)
   const stateIn = (machine: typeof plan.machine) => {
     const changed = planSchema.parse({ ...plan, machine })
     const context = fitContext(
@@ -22,7 +26,7 @@ function fixesOf(rule: string, input: Omit<PlanInput, 'name'>) {
   }
   return {
     plan,
-    fixes: fitFixes(slice, rule, { machine: plan.machine, lists: catalogue }),
+    fixes: fitFixes(slice, rule, { machine: plan.machine, lists: catalogue, sliceOf }),
     stateIn,
   }
 }

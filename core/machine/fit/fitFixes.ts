@@ -159,6 +159,15 @@ function machinesOf(
 export const maxTried = 300
 /** Most fixes of one rule: the cheapest. */
 export const maxFixes = 4
+/** Entries that are offered of one possible fix: the cheapest. */
+const maxOfOneFix = 2
+
+interface FixParts {
+  readonly machine: Machine
+  readonly lists: PartLists
+  /** what fit follows from with another machine in the plan, worked out anew */
+  readonly sliceOf: (machine: Machine) => FitSlice
+}
 
 /**
  * Fixes of what a rule finds: every fix of the rule with every entry of the catalogue, put
@@ -166,28 +175,35 @@ export const maxFixes = 4
  * makes this rule pass (or at least better) and no other worse, the cheapest first; of one fix
  * the cheapest two.
  */
-export function fitFixes(
-  slice: FitSlice,
-  ruleId: string,
-  { machine, lists }: { readonly machine: Machine; readonly lists: PartLists },
-): FitFix[] {
+export function fitFixes(slice: FitSlice, ruleId: string, parts: FixParts): FitFix[] {
+  const { machine, lists, sliceOf } = parts
   const before = judgeFit(fitContext(slice))
   const own = before.find(({ rule }) => rule.id === ruleId)
   if (!own?.rule.fixes || own.judgement.state === 'pass') return []
   const worse = (state: (typeof fitStates)[number]) =>
     fitStates.indexOf(state === 'notKnown' ? 'pass' : state)
   const states = new Map(before.map(({ rule, judgement }) => [rule.id, worse(judgement.state)]))
-  const fixes = own.rule.fixes(fitContext(slice), own.judgement.values).flatMap(fix => {
-    const good = machinesOf(fix, machine, lists).flatMap((change): FitFix[] => {
-      const after = judgeFit(fitContext(withMachine(slice, change.machine, lists)))
-      const now = worse(after.find(({ rule }) => rule.id === ruleId)?.judgement.state ?? 'pass')
-      const worsens = after.some(
+  const mends = (changed: FitSlice): boolean => {
+    const after = judgeFit(fitContext(changed))
+    const now = worse(after.find(({ rule }) => rule.id === ruleId)?.judgement.state ?? 'pass')
+    return (
+      now < states.get(ruleId)! &&
+      after.every(
         ({ rule, judgement }) =>
-          rule.id !== ruleId && worse(judgement.state) > (states.get(rule.id) ?? 0),
+          rule.id === ruleId || worse(judgement.state) <= (states.get(rule.id) ?? 0),
       )
-      return now < states.get(ruleId)! && !worsens ? [{ rule: ruleId, ...change }] : []
-    })
-    return good.sort((a, b) => a.price - b.price).slice(0, 2)
+    )
+  }
+  const fixes = own.rule.fixes(fitContext(slice), own.judgement.values).flatMap(fix => {
+    const good: FitFix[] = []
+    for (const change of machinesOf(fix, machine, lists).sort((a, b) => a.price - b.price)) {
+      if (good.length === maxOfOneFix) break
+      // What the change does to the conversions, and these to the memory, is asked of the few that
+      // would be offered.
+      if (mends(withMachine(slice, change.machine, lists)) && mends(sliceOf(change.machine)))
+        good.push({ rule: ruleId, ...change })
+    }
+    return good
   })
   const seen = new Set<string>()
   return fixes

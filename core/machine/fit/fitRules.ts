@@ -30,6 +30,7 @@ import { mouldedPlugs } from './rules/mouldedPlugs'
 import { namedPlaces } from './rules/namedPlaces'
 import { networkSpeed } from './rules/networkSpeed'
 import { noise } from './rules/noise'
+import { outsideSockets } from './rules/outsideSockets'
 import { passiveLoad } from './rules/passiveLoad'
 import { portPower } from './rules/portPower'
 import { powerPlugs } from './rules/powerPlugs'
@@ -70,6 +71,7 @@ export const fitRules: readonly FitRule[] = [
   laneWidth,
   ssdPlaces,
   dataPorts,
+  outsideSockets,
   bays,
   driveFrames,
   discDrive,

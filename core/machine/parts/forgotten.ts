@@ -8,6 +8,7 @@ import type { FitContext } from '../fit/fitContext'
 import { plugsOf } from '../fit/plugs'
 import { drivesOnPorts } from '../assembly/assembly'
 import { partsOfKind } from '../knownParts'
+import { licenceOnce, pluggedIn } from '../system/licence'
 
 /** What is easily forgotten: an entry of the catalogue, or something that none holds. */
 export interface Forgotten {
@@ -153,7 +154,7 @@ const copyRoom = 1.2
 /** What is no part of the machine. */
 function beside(
   { uncopiedTB, pricePerTB, driveCount }: ForgottenQuestion,
-  { system }: FitContext,
+  { system, build }: FitContext,
 ): Forgotten[] {
   const line = (
     id: Forgotten['id'],
@@ -161,7 +162,7 @@ function beside(
     { count = 1, price }: { readonly count?: number; readonly price: number },
   ): Forgotten => ({ id, ref: null, label, count, price })
   const copyTB = Math.ceil(uncopiedTB * copyRoom)
-  const licence = system?.licence.once ?? 0
+  const licence = licenceOnce(system, pluggedIn(build, driveCount))
   return [
     ...(system && licence > 0
       ? [line('licence', `Licence: ${system.label.toLowerCase()}`, { price: licence })]

@@ -112,6 +112,21 @@ describe('what is easily forgotten', () => {
       ...more,
     }).map(({ id, count }) => [id, count])
   }
+  it('a licence by the number of drives, at its step', () => {
+    const licence = (count: number) => {
+      const plan = planOf({ system: { kind: 'stick' }, drives: { lots: [{ count }] } })
+      return forgottenExtras(assess(plan, catalogue).domains.fitting.context, {
+        hardware: catalogue.hardware,
+        loadWallW: 50,
+        hasUps: false,
+        rebuilds: true,
+        driveCount: count,
+        uncopiedTB: 0,
+        pricePerTB: 20,
+      }).find(({ id }) => id === 'licence')?.price
+    }
+    expect([4, 5, 9, 17].map(licence)).toEqual([undefined, 45, 80, 140])
+  })
   it('cables, breakouts, splitters, a system disk, a fan, a UPS, labels', () => {
     expect(
       forgotten({

@@ -1,6 +1,7 @@
 import type { SystemKind } from '../../catalogue/systemKinds'
 import type { SystemPlan } from '../../plan/system'
 import type { FitContext } from '../fit/fitContext'
+import { licenceFor, licenceOnce, pluggedIn } from './licence'
 
 /** Why a kind of system is struck out, as a code with what its sentence needs. */
 export type SystemRefusal =
@@ -65,7 +66,7 @@ export function systemRefusals(
   strike('onlyOn', kind.onlyOn !== null && base?.class !== kind.onlyOn)
   strike('layout', drives.count > 1 && kind.layouts.length > 0 && !kind.layouts.includes(layoutId))
   strike('mixedSizes', mixedSizes && !kind.mixedSizes)
-  strike('licence', kind.licence.upToDrives !== null && drives.count > kind.licence.upToDrives)
+  strike('licence', licenceFor(kind.licence, pluggedIn(context.build, drives.count)) === null)
   strike('wifi', machine.onWifi && !kind.wifi)
   strike(
     'cards',
@@ -95,10 +96,12 @@ export function compareSystems(
   kinds: readonly SystemKind[],
   question: SystemQuestion,
 ): SystemRow[] {
+  const { build, drives } = question.context
+  const plugged = pluggedIn(build, drives.count)
   const rows = kinds.map(kind => ({
     kind,
     refusals: systemRefusals(kind, question),
-    money: kind.licence.once + kind.licence.perYear * question.horizonYears,
+    money: licenceOnce(kind, plugged) + kind.licence.perYear * question.horizonYears,
     hoursPerYear: kind.upkeepHoursPerYear,
     rank: null,
   }))

@@ -11,7 +11,7 @@ import { portsOf, protocolsFor, serviceMemoryGB, serviceSums } from './services'
 function rowsOf(input: Omit<PlanInput, 'name'>) {
   const plan = planSchema.parse({ name: 'x', ...input })
   const { domains } = assess(plan, catalogue)
-  return compareSystems(systemKinds, {
+  return compareSystems(effectiveCatalogue(plan, catalogue).systemKinds, {
     context: domains.fitting.context,
     wishes: plan.system,
     mixedSizes: new Set(plan.drives.lots.map(({ sizeTB }) => sizeTB)).size > 1,
@@ -76,7 +76,7 @@ describe('kinds of system', () => {
       id: 'barn',
       label: 'Barn system',
       layouts: systemKinds.find(({ id }) => id === 'storage')!.layouts,
-      licence: { once: 40, perYear: 5, upToDrives: 4 },
+      licence: { perYear: 5, steps: [{ upToDrives: 4, once: 40 }] },
       skill: 1,
       onlyOn: null,
     })
@@ -116,12 +116,22 @@ describe('kinds of system', () => {
         'storage',
       ),
     ).toEqual(['mixedSizes'])
+    const counted = {
+      kind: 'barn',
+      ownKinds: [{ id: 'barn', like: 'stick', upToDrives: 6 }],
+    } as const
+    const drives = (count: number) => ({ lots: [{ count, sizeTB: 8 }], layout: 'dedicated-1' })
+    expect(why({ drives: drives(7), system: counted }, 'barn')).toEqual(['licence'])
+    expect(why({ drives: drives(6), system: counted }, 'barn')).toEqual([])
+    // The system's own disk is plugged in as well; a stick does not count.
+    const machine = (ref: string) => ({ base: 'towpath', parts: [{ ref }] })
     expect(
-      why({ drives: { lots: [{ count: 7, sizeTB: 8 }], layout: 'dedicated-1' } }, 'stick'),
+      why({ drives: drives(6), system: counted, machine: machine('flint-250') }, 'barn'),
     ).toEqual(['licence'])
     expect(
-      why({ drives: { lots: [{ count: 6, sizeTB: 8 }], layout: 'dedicated-1' } }, 'stick'),
+      why({ drives: drives(6), system: counted, machine: machine('flint-stick') }, 'barn'),
     ).toEqual([])
+    expect(why({ drives: drives(30) }, 'stick')).toEqual([])
     expect(why({ network: { serverLink: 'wifi' } }, 'storage')).toEqual(['wifi'])
     expect(why({ machine: { base: 'towpath', parts: [{ ref: 'splice-8' }] } }, 'desktop')).toEqual([
       'cards',

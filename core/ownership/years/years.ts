@@ -1,6 +1,7 @@
 import { defineDomain } from '../../domain'
 import type { MachineFacts } from '../../machine/machineFacts'
 import { cashFlow, type CashFlow, type CashQuestion } from '../cashFlow'
+import { pluggedIn } from '../../machine/system/licence'
 import type { OwnershipFacts } from '../ownershipFacts'
 import { tellYears } from './tellYears'
 import { yearsQuestion, type YearsSlice } from './yearsQuestion'
@@ -20,6 +21,7 @@ export const years = defineDomain({
     { driveClasses, driveModels, qualities, otherQualities },
     {
       machine: {
+        build,
         system,
         states: [idle, converting],
       },
@@ -30,6 +32,10 @@ export const years = defineDomain({
     catalogue: { driveClasses, driveModels, qualities, otherQualities },
     horizonYears,
     system,
+    pluggedIn: pluggedIn(
+      build,
+      drives.lots.reduce((sum, { count }) => sum + count, 0),
+    ),
     machineToPay: ownership.machineToPay,
     drivesToPay: ownership.drivesToPay,
     averageW:

@@ -4,6 +4,7 @@ import { driveOffers } from '../../drives/growth/driveOffers'
 import { priceOfLot } from '../../drives/drivePrices'
 import { driveClassOf, driveTraits, type DriveCatalogue } from '../../drives/driveTraits'
 import type { SystemKind } from '../../catalogue/systemKinds'
+import { licenceOnce } from '../../machine/system/licence'
 import type { Plan } from '../../plan/planSchema'
 import { monthsPerYear } from '../../units/time'
 import type { CashQuestion, FailingDrives } from '../cashFlow'
@@ -15,6 +16,8 @@ export interface YearsSlice {
   readonly catalogue: DriveCatalogue & Qualities
   readonly horizonYears: number
   readonly system: Pick<SystemKind, 'licence' | 'upkeepHoursPerYear'> | null
+  /** drives that a licence by their number counts */
+  readonly pluggedIn: number
   /** paid now for the machine and the drives, extras apart */
   readonly machineToPay: number
   readonly drivesToPay: number
@@ -54,6 +57,7 @@ export function yearsQuestion({
   catalogue,
   horizonYears,
   system,
+  pluggedIn,
   machineToPay,
   drivesToPay,
   averageW,
@@ -81,7 +85,7 @@ export function yearsQuestion({
     ],
     driveFallPerYear: drives.priceFallPerYear,
     warrantyMonths: costs.warrantyMonths,
-    licenceOnce: costs.licenceOnce + (system?.licence.once ?? 0),
+    licenceOnce: costs.licenceOnce + licenceOnce(system, pluggedIn),
     licencePerYear: costs.licencePerYear + (system?.licence.perYear ?? 0),
     copiesOnce: copies(({ media }) => media) * mediumYears,
     copiesEveryMonths: mediumYears * monthsPerYear,

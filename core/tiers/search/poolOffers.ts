@@ -62,6 +62,7 @@ function yearsOf(plan: Plan, catalogue: Catalogue) {
       catalogue,
       horizonYears,
       system: null,
+      pluggedIn: 0,
       machineToPay: 0,
       drivesToPay,
       averageW: 0,
