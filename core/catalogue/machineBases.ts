@@ -35,6 +35,8 @@ export interface MachineBase {
   readonly memoryGB: number
   /** sticks that this memory comes in; 0 where it is soldered or there is none */
   readonly memorySticks: number
+  /** this memory corrects errors */
+  readonly memoryEcc: boolean
   readonly bays: number
   readonly portMbps: 100 | 1000 | 2500 | 10_000
   readonly passivelyCooled: boolean
@@ -95,6 +97,7 @@ const appliance = {
   hasSystemDisk: true,
   coolsW: 40,
   fixed: sealed,
+  memoryEcc: false,
 } as const
 const office = {
   kind: 'prebuilt',
@@ -103,6 +106,7 @@ const office = {
   hasSystemDisk: true,
   coolsW: 95,
   fixed: ['board', 'case', 'supply'],
+  memoryEcc: false,
 } as const
 const miniPc = {
   kind: 'prebuilt',
@@ -112,6 +116,7 @@ const miniPc = {
   coolsW: 45,
   bays: 0,
   fixed: sealed,
+  memoryEcc: false,
 } as const
 const kit = {
   kind: 'board',
@@ -122,6 +127,7 @@ const kit = {
   memoryGB: 0,
   memorySticks: 0,
   fixed: [],
+  memoryEcc: false,
 } as const
 
 const trays = (count: number) =>
@@ -969,6 +975,7 @@ const rows: readonly Row[] = [
     processor: 'bore-10',
     memoryGB: 32,
     memorySticks: 8,
+    memoryEcc: true,
     bays: 8,
     portMbps: 1000,
     coolsW: 190,
@@ -1033,6 +1040,7 @@ const rows: readonly Row[] = [
     processor: 'bore-14',
     memoryGB: 32,
     memorySticks: 4,
+    memoryEcc: true,
     bays: 4,
     portMbps: 1000,
     coolsW: 160,

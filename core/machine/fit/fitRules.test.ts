@@ -246,4 +246,21 @@ describe('fit at its ends', () => {
     ).toMatchObject({ failing: ['bays'], state: 'impossible' })
     expect(judged({ machine: {} })).toMatchObject({ failing: [], state: 'unknown' })
   })
+  it('looks at the memory that a base comes with, and at every stick beside it', () => {
+    const ecc = (base: string, ...refs: string[]) => {
+      const context = contextOf({
+        machine: { base, wantsEcc: true, parts: refs.map(ref => ({ ref })) },
+      })
+      const { judgement } = judgeFit(context).find(({ rule }) => rule.id === 'eccMemory')!
+      return [judgement.state, ...(judgement.values as { lacks: string[] }).lacks]
+    }
+    expect(ecc('crane-14')).toEqual(['pass'])
+    expect(ecc('crane-14', 'memory-32e')).toEqual(['pass'])
+    expect(ecc('crane-14', 'memory-32')).toEqual(['fail', 'memory'])
+    expect(ecc('crane-14', 'memory-32e', 'memory-32')).toEqual(['fail', 'memory'])
+    // Its own memory is plain: one stick that corrects errors beside it changes nothing.
+    expect(ecc('lighter-8')).toContain('memory')
+    expect(ecc('lighter-8', 'memory-32e')).toContain('memory')
+    expect(ecc('weir', 'bore-21')).toContain('memory')
+  })
 })

@@ -116,10 +116,10 @@ describe('kinds of system', () => {
         'storage',
       ),
     ).toEqual(['mixedSizes'])
-    const counted = {
+    const counted: PlanInput['system'] = {
       kind: 'barn',
       ownKinds: [{ id: 'barn', like: 'stick', upToDrives: 6 }],
-    } as const
+    }
     const drives = (count: number) => ({ lots: [{ count, sizeTB: 8 }], layout: 'dedicated-1' })
     expect(why({ drives: drives(7), system: counted }, 'barn')).toEqual(['licence'])
     expect(why({ drives: drives(6), system: counted }, 'barn')).toEqual([])

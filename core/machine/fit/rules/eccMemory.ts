@@ -9,18 +9,22 @@ export const eccMemory = fitRule<{ readonly lacks: readonly string[]; readonly a
   label: 'Error-correcting memory',
   group: 'parts',
   prunes: 'core',
-  judge({ board, processor, sticks, machine, copyOnWrite }) {
+  judge({ board, processor, sticks, machine, copyOnWrite, build: { base } }) {
     if (!board || (!machine.wantsEcc && !copyOnWrite)) return null
+    const plain = sticks.filter(({ module }) => !module.ecc)
+    const comesWith = base && board === base.inside.board && base.memoryGB > 0
+    // One stick that cannot leaves all of the memory without.
+    const corrects = plain.length === 0 && (comesWith ? base.memoryEcc : sticks.length > 0)
     const lacks = [
       ...(processor?.ecc ? [] : ['processor']),
       ...(board.memory.ecc ? [] : ['board']),
-      ...(sticks.length > 0 && sticks.every(({ module }) => module.ecc) ? [] : ['memory']),
+      ...(corrects ? [] : ['memory']),
     ]
     return {
       state: lacks.length === 0 || !machine.wantsEcc ? 'pass' : 'fail',
       values: { lacks, asked: machine.wantsEcc },
       clash: {
-        parts: lacks.includes('memory') ? sticks.flatMap(({ partIndex }) => partIndex ?? []) : [],
+        parts: plain.flatMap(({ partIndex }) => partIndex ?? []),
       },
     }
   },
