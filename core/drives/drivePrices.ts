@@ -1,4 +1,5 @@
 import type { DriveLot } from '../plan/drives'
+import { wholeCents } from '../units/wholeCents'
 import { driveTraits, type CommonDrives, type DriveCatalogue } from './driveTraits'
 
 /** What the drives of one lot cost. */
@@ -23,10 +24,10 @@ export function priceOfLot(
   catalogue: DriveCatalogue,
 ): LotPrice {
   const { count, condition, priceEach } = lot
-  const each = priceEach ?? driveTraits(lot, drives, catalogue).usualPrice
+  const each = priceEach ?? wholeCents(driveTraits(lot, drives, catalogue).usualPrice)
   return {
     each,
-    toPay: condition === 'owned' ? 0 : count * each,
+    toPay: condition === 'owned' ? 0 : wholeCents(count * each),
     isUsual: priceEach === null && condition !== 'owned',
   }
 }

@@ -5,6 +5,7 @@ import type { Estimate } from '../figure'
 import type { PriceLine } from '../machine/machinePrices'
 import type { PowerState } from '../machine/machinePower'
 import type { Drives } from '../plan/drives'
+import { wholeCents } from '../units/wholeCents'
 import { headroomState, type VerdictState } from '../verdict'
 import { exactly } from '../figure'
 import { kWhPerYear } from './kWhPerYear'
@@ -35,11 +36,9 @@ export interface OwnershipFacts {
   readonly state: VerdictState
 }
 
-const cents = (amount: number) => Math.round(amount * 100) / 100
-
 /** Sum of what is paid now; to the cent. */
 export function purchaseSum(machineToPay: number, drivesToPay: number, extras: number): number {
-  return cents(machineToPay + drivesToPay + extras)
+  return wholeCents(machineToPay + drivesToPay + extras)
 }
 
 export function ownershipFacts({
@@ -72,7 +71,7 @@ export function ownershipFacts({
     toPay,
     unpriced,
     usual: [...prices, ...lots].filter(line => line.isUsual),
-    left: budget === null ? null : cents(budget - toPay),
+    left: budget === null ? null : wholeCents(budget - toPay),
     kWhPerYear: kWh,
     electricityPerYear: mapEstimate(kWh, value => value * pricePerKWh),
     state: moneyState(toPay, budget, unpriced.length > 0),

@@ -40,7 +40,11 @@ function quantityType({ label, unit, min, max, whole = false }: QuantityOptions)
     `${label} must be ${whole ? 'a whole number' : 'a number'} from ${bound(shownMin, unit)} ` +
     `to ${bound(shownMax, unit)}${spokenUnits[unit] ?? (unit && ` ${unit}`)}.`
   const bounded = z.number({ error }).min(min, { error }).max(max, { error })
-  return whole ? bounded.int({ error }) : bounded
+  if (whole) return bounded.int({ error })
+  // Sums of rows in whole cents are the same however they are added up.
+  return unit === 'money'
+    ? bounded.multipleOf(0.01, { error: `${label} must be in whole cents, such as 12.35.` })
+    : bounded
 }
 
 /** A number with a unit, a range and a default. */

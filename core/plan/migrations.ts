@@ -3,6 +3,7 @@ import { toCheckedParts } from './migrations/toCheckedParts'
 import { toHabitsAndKinds } from './migrations/toHabitsAndKinds'
 import { toPartsAndPrices } from './migrations/toPartsAndPrices'
 import { toSentQualities } from './migrations/toSentQualities'
+import { toWholeCents } from './migrations/toWholeCents'
 
 /** Every step from version 1 upwards, in order. */
 export const documentMigrations: readonly DocumentMigration[] = [
@@ -10,6 +11,7 @@ export const documentMigrations: readonly DocumentMigration[] = [
   toPartsAndPrices,
   toSentQualities,
   toCheckedParts,
+  toWholeCents,
 ]
 
 /**

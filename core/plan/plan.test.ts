@@ -337,6 +337,52 @@ describe('document migrations', () => {
     expect(() => migrateDocument({}, { from: 1, to: 4 }, steps)).toThrow('version 3'))
 })
 
+describe('amounts of money', () => {
+  it('are in whole cents; parts of one are refused', () => {
+    for (const price of [0, 0.01, 0.07, 0.29, 1.1, 1.15, 4.35, 19.99, 1234.56, 999_999.99])
+      expect(planSchema.safeParse({ name: 'x', machine: { price } }).success, `${price}`).toBe(true)
+    const refused = planSchema.safeParse({ name: 'x', machine: { price: 12.345 } })
+    expect(refused.error?.issues.map(({ path, message }) => [path.join('.'), message])).toEqual([
+      ['machine.price', 'Price without drives must be in whole cents, such as 12.35.'],
+    ])
+    // A price for a kWh is no amount that is paid.
+    expect(planSchema.safeParse({ name: 'x', costs: { pricePerKWh: 0.2876 } }).success).toBe(true)
+  })
+  it('of a plan of version 5 are rounded as it is opened, in every field', () => {
+    const amounts = (value: number) => ({
+      brief: { budget: value },
+      machine: {
+        price: value,
+        parts: [{ ref: 'a', price: value }],
+        ownParts: [{ id: 'a', kind: 'fan', price: value, traits: { sizeMm: 120, rpm: 900 } }],
+        atHand: [{ worth: value }],
+        diagnosisFee: value,
+      },
+      drives: { lots: [{ priceEach: value }], copyPricePerTB: value, replacedWorth: value },
+      system: { ownKinds: [{ id: 'c', once: value, perYear: value }] },
+      costs: {
+        tiers: [{ cap: value }, { cap: value }, { cap: value }],
+        extras: value,
+        linkBetween: value,
+        licenceOnce: value,
+        licencePerYear: value,
+        upsBatteryPrice: value,
+        hourValue: value,
+        cloudSteps: [{ pricePerMonth: value }],
+      },
+    })
+    const [old, present] = [12.3456, 12.35].map((value, index) =>
+      readPlan({ name: 'x', schemaVersion: 5 + index, ...amounts(value) }),
+    )
+    expect(old).toMatchObject({ ok: true, keptAside: [] })
+    expect(old).toEqual(present)
+    // Every amount of a plan stands in that list.
+    const text = JSON.stringify(old)
+    expect(text.match(/12\.35/g)).toHaveLength(21)
+    expect(readPlan({ name: 'x', schemaVersion: 5, brief: { budget: 'much' } }).ok).toBe(false)
+  })
+})
+
 describe('paths', () => {
   it('read and replace deep values, sharing the rest', () => {
     expect(valueAt(demo, 'drives.lots.1.sizeTB')).toBe(4)

@@ -11,6 +11,7 @@ import { forgottenExtras, smallestUps, upsFactors } from './forgotten'
 import { maxProblems, maxRows } from './csvRows'
 import { ownPartsCsv, readOwnPartsCsv } from './ownPartsCsv'
 import { partsCsv, readPartsCsv } from './partsCsv'
+import { priceOfLot } from '../../drives/drivePrices'
 import { partLines, partTotals } from './partsList'
 
 const planOf = (input: Partial<PlanInput>) => planSchema.parse({ name: 'x', ...input })
@@ -75,6 +76,70 @@ describe('a parts list', () => {
     expect(
       linesOf({ machine: { base: 'parts', parts: [{ ref: 'gone' }] } }).lines[0],
     ).toMatchObject({ label: 'gone', toPay: null })
+  })
+})
+
+describe('a price', () => {
+  it('comes to the same in the list, in Ownership and by the cent, whatever it is', () => {
+    const money = fc.option(fc.integer({ min: 0, max: 500_000 }), { freq: 4 })
+    const count = fc.integer({ min: 1, max: 9 })
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ cents: money, count }), { maxLength: 5 }),
+        fc.array(fc.record({ cents: money, count, size: fc.integer({ min: 5, max: 2600 }) }), {
+          maxLength: 4,
+        }),
+        fc.integer({ min: 0, max: 99_999 }),
+        (parts, lots, extras) => {
+          const priceOf = (cents: number | null) => (cents === null ? null : cents / 100)
+          const plan = planOf({
+            machine: {
+              base: 'parts',
+              parts: parts.map(({ cents, count }) => ({
+                ref: 'memory-16',
+                count,
+                price: priceOf(cents),
+              })),
+            },
+            drives: {
+              lots: lots.map(({ cents, count, size }) => ({
+                count,
+                sizeTB: size / 100,
+                priceEach: priceOf(cents),
+              })),
+            },
+            costs: { extras: extras / 100 },
+          })
+          const { domains, figures } = assess(plan, catalogue)
+          const lines = partLines(
+            plan.machine,
+            domains.machine.build,
+            plan.drives.lots.map(lot => {
+              const { each, isUsual } = priceOfLot(lot, plan.drives, catalogue)
+              return { ...lot, label: '', priceEach: each, isUsual }
+            }),
+          )
+          // By hand: whole cents throughout; a drive without a price is its size times 20 a TB.
+          const module = catalogue.memoryModules.find(({ id }) => id === 'memory-16')!
+          const perTB = catalogue.driveClasses.find(({ id }) => id === plan.drives.driveClass)!
+          const sum =
+            extras +
+            parts.reduce(
+              (all, { cents, count }) => all + count * (cents ?? module.price * 100),
+              0,
+            ) +
+            lots.reduce(
+              (all, { cents, count, size }) =>
+                all + count * (cents ?? Math.round(size * perTB.pricePerTB)),
+              0,
+            )
+          const { toPay } = partTotals(lines, { extras: plan.costs.extras, diagnosisFee: 0 })
+          expect(Math.round(toPay * 100)).toBe(sum)
+          expect(toPay).toBe(sum / 100)
+          expect(figures['ownership.purchase']!.value).toBe(sum / 100)
+        },
+      ),
+    )
   })
 })
 

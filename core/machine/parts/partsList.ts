@@ -1,5 +1,6 @@
 import type { Condition } from '../../plan/constants'
 import type { Machine, MachinePart } from '../../plan/machine'
+import { wholeCents } from '../../units/wholeCents'
 import type { MachineBuild } from '../machineBuild'
 import { partLabel, type PartKind, type KnownPart } from '../knownParts'
 
@@ -73,11 +74,9 @@ export interface PartTotals {
   readonly unpriced: number
 }
 
-const cents = (amount: number) => Math.round(amount * 100) / 100
-
 /** What so many cost; what is owned costs nothing. */
 function toPayFor(condition: Condition, priceEach: number | null, count: number): number | null {
-  return condition === 'owned' ? 0 : priceEach === null ? null : cents(priceEach * count)
+  return condition === 'owned' ? 0 : priceEach === null ? null : wholeCents(priceEach * count)
 }
 
 /** Every line of a plan's machine and drives, by group, in the order of the plan. */
@@ -185,9 +184,9 @@ export function partTotals(
   const sum = (
     of: (line: PartLine) => number | null,
     which: (line: PartLine) => boolean = () => true,
-  ) => cents(lines.filter(which).reduce((total, line) => total + (of(line) ?? 0), 0) + extras)
+  ) => wholeCents(lines.filter(which).reduce((total, line) => total + (of(line) ?? 0), 0) + extras)
   return {
-    risk: cents(
+    risk: wholeCents(
       lines.reduce(
         (total, { deadChance, priceEach, count }) =>
           total + deadChance * count * ((priceEach ?? 0) + diagnosisFee),

@@ -3,6 +3,7 @@ import { arrangeDrives } from '../../drives/arrangeDrives'
 import { isRefusal, type SearchedLayout } from '../../drives/layouts/layout'
 import { layouts } from '../../drives/layouts/layouts'
 import { drivesOf, roomTB } from '../../drives/poolOf'
+import { priceOfLot } from '../../drives/drivePrices'
 import { driveTraits } from '../../drives/driveTraits'
 import { costOverYears } from '../../ownership/cashFlow'
 import { yearsQuestion } from '../../ownership/years/yearsQuestion'
@@ -92,11 +93,11 @@ export function offerMaker(
     let [count, turning, nvme] = [0, 0, 0]
     for (const lot of drives.lots) {
       const traits = driveTraits(lot, drives, catalogue)
-      const each = lot.priceEach ?? traits.usualPrice
+      const { each, toPay } = priceOfLot(lot, drives, catalogue)
       count += lot.count
       turning += traits.spinning ? lot.count : 0
       nvme += traits.nvme ? lot.count : 0
-      price += lot.condition === 'owned' ? 0 : lot.count * each
+      price += toPay
       failing += lot.count * traits.failuresPerYear * each
       idleW += lot.count * traits.idleW.likely
       activeW += lot.count * traits.activeW.likely
