@@ -161,13 +161,81 @@ describe('upgrade steps', () => {
     ])
     expect(
       upgradeSteps(network({ serverLink: 'wifi', cableMbps: 100 })).map(({ id }) => id),
-    ).toEqual(['wire', 'cable', 'gigabit', 'fast', 'tenCopper', 'tenFibre', 'line'])
+    ).toEqual(['wire', 'wire-fast', 'wire-tenCopper', 'wire-tenFibre', 'line'])
     expect(upgradeSteps(network({ serverPortMbps: 10_000 })).map(({ id }) => id)).toEqual(['line'])
     expect([nextLineFactor, minGain, upgradePrices]).toEqual([
       2,
       0.02,
-      { cable: 12, wire: 60, gigabit: 45, fast: 115, tenCopper: 290, tenFibre: 210 },
+      {
+        cable: 12,
+        wire: 60,
+        gigabit: { card: 15, switch: 30 },
+        fast: { card: 25, switch: 90 },
+        tenCopper: { card: 90, switch: 200 },
+        tenFibre: { card: 35, switch: 175 },
+      },
     ])
+  })
+  it('exchange what is slower, by name and price, and leave what is faster', () => {
+    const steps = (input: PlanInput['network']) =>
+      upgradeSteps(network(input)).map(({ label, price, changes }) => [label, price, changes])
+    // A port of 2.5 G behind a switch of 100 Mb/s wants a switch alone.
+    expect(steps({ serverPortMbps: 2500, switchMbps: 100 }).slice(0, 2)).toEqual([
+      ['Gigabit switch', 30, { switchMbps: 1000 }],
+      ['2.5 G switch', 90, { switchMbps: 2500 }],
+    ])
+    expect(steps({ cableMbps: 100, switchMbps: 2500 }).slice(0, 2)).toEqual([
+      ['A new cable to the machine', 12, { cableMbps: 0 }],
+      ['2.5 G card and cable', 37, { serverPortMbps: 2500, cableMbps: 2500 }],
+    ])
+    expect(steps({ serverPortMbps: 100, serverLink: 'wifi' })[1]).toEqual([
+      'A cable instead of Wi-Fi, and gigabit card and switch',
+      105,
+      { serverLink: 'cable', cableMbps: 0, serverPortMbps: 1000, switchMbps: 1000 },
+    ])
+    expect(upgradeSteps(network({ uploadMbps: 60_000 })).at(-1)!.changes.uploadMbps).toBe(100_000)
+  })
+  it('never make anything slower, whatever the network', () => {
+    const [ports, others] = [
+      [100, 1000, 2500, 10_000] as const,
+      [0, 100, 1000, 2500, 10_000] as const,
+    ]
+    let seen = 0
+    for (const serverPortMbps of ports)
+      for (const cableMbps of others)
+        for (const switchMbps of others)
+          for (const serverLink of ['cable', 'wifi', 'powerline'] as const)
+            for (const serverLinkMbps of [null, 2400, 20_000]) {
+              const before = { serverPortMbps, cableMbps, switchMbps, serverLink, serverLinkMbps }
+              const speed = (of: typeof before) => [
+                of.serverPortMbps,
+                of.switchMbps || of.serverPortMbps,
+                of.serverLink === 'cable' ? of.cableMbps || of.serverPortMbps : 0,
+              ]
+              const was = speed(before)
+              for (const { id, changes, hours, hoursBefore } of rows(before)) {
+                const told = `${JSON.stringify(before)}: ${id}`
+                const after = { ...before, ...changes } as typeof before
+                expect(network(after), told).toMatchObject(changes)
+                speed(after).forEach((now, at) => {
+                  expect(now, told).toBeGreaterThanOrEqual(was[at]!)
+                })
+                expect(hours, told).toBeLessThanOrEqual(hoursBefore!)
+                seen++
+              }
+            }
+    expect(seen).toBeGreaterThan(1000)
+    // Wi-Fi at 2 400 Mb/s carries more than a port of 100 Mb/s with its cable.
+    const ids = (serverLinkMbps: number) =>
+      rows({
+        serverPortMbps: 100,
+        switchMbps: 10_000,
+        serverLink: 'wifi',
+        serverLinkMbps,
+      }).map(({ id }) => id)
+    expect(ids(2400)).not.toContain('wire')
+    expect(ids(2400)).toContain('wire-fast')
+    expect(ids(150)).toContain('wire')
   })
   it('say no gain where another link binds', () => {
     const found = Object.fromEntries(rows({}).map(({ id, gains, binds }) => [id, [gains, binds]]))

@@ -1,9 +1,12 @@
 import type { Network } from '../plan/network'
 import { bindingLink, chainHours, chainOf, type ChainLinkId, type ChainQuestion } from './chain'
 
-/** One step that makes the network faster. */
+const rates = { gigabit: 1000, fast: 2500, tenCopper: 10_000, tenFibre: 10_000 } as const
+type RateId = keyof typeof rates
+
+/** One step that makes the network faster: one thing, or a named set of them. */
 export interface NetworkUpgrade {
-  readonly id: 'cable' | 'wire' | 'gigabit' | 'fast' | 'tenCopper' | 'tenFibre' | 'line'
+  readonly id: 'cable' | 'wire' | `wire-${RateId}` | RateId | 'line'
   readonly label: string
   /** planning value of everything that it takes, in the plan's currency; null for a monthly line */
   readonly price: number | null
@@ -24,57 +27,98 @@ export interface UpgradeRow extends NetworkUpgrade {
   readonly gains: boolean
 }
 
-/** Prices of cards, switches and cables: planning values. */
+/** Prices of cables, and of a card and a switch of each rate: planning values. */
 export const upgradePrices = {
   cable: 12,
   wire: 60,
-  gigabit: 45,
-  fast: 115,
-  tenCopper: 290,
-  tenFibre: 210,
+  gigabit: { card: 15, switch: 30 },
+  fast: { card: 25, switch: 90 },
+  tenCopper: { card: 90, switch: 200 },
+  tenFibre: { card: 35, switch: 175 },
 } as const
+const rateLabels: Readonly<Record<RateId, string>> = {
+  gigabit: 'Gigabit',
+  fast: '2.5 G',
+  tenCopper: '10 G by copper:',
+  tenFibre: '10 G by fibre, used:',
+}
 /** The next line that is sold has so many times the upload. */
 export const nextLineFactor = 2
 /** A step that saves less than this share of the hours is no gain. */
 export const minGain = 0.02
 
-/** Steps that make sense for a network: those it has already are left out. */
-export function upgradeSteps({
-  serverPortMbps,
-  serverLink,
-  cableMbps,
-  switchMbps,
-  uploadMbps,
-}: Network): NetworkUpgrade[] {
-  const port = (
-    id: NetworkUpgrade['id'],
-    label: string,
-    mbps: 1000 | 2500 | 10_000,
-  ): NetworkUpgrade[] =>
-    serverPortMbps >= mbps &&
-    (switchMbps === 0 || switchMbps >= mbps) &&
-    (cableMbps === 0 || cableMbps >= mbps)
+/**
+ * What brings machine and switch to a rate: the card where its port is slower, the switch where it
+ * is, or was only as fast as the port, and a cable that carries less. What is faster stays. Null
+ * where nothing is left to buy.
+ */
+function rateStep(id: RateId, { serverPortMbps, cableMbps, switchMbps }: Network) {
+  const mbps = rates[id]
+  const prices = upgradePrices[id]
+  const needsCard = serverPortMbps < mbps
+  const needsSwitch = switchMbps === 0 ? needsCard : switchMbps < mbps
+  const needsCable = cableMbps !== 0 && cableMbps < mbps
+  // A cable alone is a step of its own.
+  if (!needsCard && !needsSwitch) return null
+  const things = [
+    ...(needsCard ? ['card'] : []),
+    ...(needsSwitch ? ['switch'] : []),
+    ...(needsCable ? ['cable'] : []),
+  ]
+  return {
+    label:
+      `${rateLabels[id]} ` +
+      (things.length > 1 ? `${things.slice(0, -1).join(', ')} and ${things.at(-1)}` : things[0]),
+    price:
+      (needsCard ? prices.card : 0) +
+      (needsSwitch ? prices.switch : 0) +
+      (needsCable ? upgradePrices.cable : 0),
+    changes: {
+      ...(needsCard ? { serverPortMbps: mbps } : {}),
+      ...(needsSwitch ? { switchMbps: mbps } : {}),
+      ...(needsCable ? { cableMbps: mbps } : {}),
+    } as const,
+  }
+}
+
+/** A cable that is laid is as fast as the port. */
+const newWire = { serverLink: 'cable', cableMbps: 0 } as const
+/** The fastest line that a plan holds, Mb/s. */
+const maxUploadMbps = 100_000
+
+/** Steps that a network could take: those it has already are left out. */
+export function upgradeSteps(network: Network): NetworkUpgrade[] {
+  const { serverPortMbps, serverLink, cableMbps, uploadMbps } = network
+  const ids = Object.keys(rates) as RateId[]
+  const wire = `A cable instead of ${serverLink === 'wifi' ? 'Wi-Fi' : 'powerline'}`
+  const atRate = (rate: RateId): NetworkUpgrade[] => {
+    if (serverLink === 'cable') {
+      const step = rateStep(rate, network)
+      return step ? [{ id: rate, ...step }] : []
+    }
+    const step = rateStep(rate, { ...network, ...newWire })
+    if (!step) return []
+    return [
+      {
+        id: `wire-${rate}`,
+        label: `${wire}, and ${step.label.charAt(0).toLowerCase()}${step.label.slice(1)}`,
+        price: upgradePrices.wire + step.price,
+        changes: { ...newWire, ...step.changes },
+      },
+    ]
+  }
+  return [
+    ...(serverLink === 'cable'
       ? []
       : [
           {
-            id,
-            label,
-            price: upgradePrices[id as keyof typeof upgradePrices],
-            changes: { serverPortMbps: mbps, cableMbps: 0, switchMbps: 0 },
-          },
-        ]
-  return [
-    ...(serverLink !== 'cable'
-      ? [
-          {
             id: 'wire',
-            label: `A cable instead of ${serverLink === 'wifi' ? 'Wi-Fi' : 'powerline'}`,
+            label: wire,
             price: upgradePrices.wire,
-            changes: { serverLink: 'cable' },
+            changes: newWire,
           } as const,
-        ]
-      : []),
-    ...(cableMbps !== 0 && cableMbps < serverPortMbps
+        ]),
+    ...(serverLink === 'cable' && cableMbps !== 0 && cableMbps < serverPortMbps
       ? [
           {
             id: 'cable',
@@ -84,21 +128,19 @@ export function upgradeSteps({
           } as const,
         ]
       : []),
-    ...port('gigabit', 'Gigabit card and switch', 1000),
-    ...port('fast', '2.5 G card and switch', 2500),
-    ...port('tenCopper', '10 G by copper, card and switch', 10_000),
-    ...port('tenFibre', '10 G by fibre, used card and switch', 10_000),
+    ...ids.flatMap(atRate),
     {
       id: 'line',
       label: 'An internet line with twice the upload',
       price: null,
-      changes: { uploadMbps: uploadMbps * nextLineFactor },
+      changes: { uploadMbps: Math.min(maxUploadMbps, uploadMbps * nextLineFactor) },
     },
   ]
 }
 
 /**
- * Each step with what it makes of copies and of viewers away; "no gain" where another link binds.
+ * Each step with what it makes of copies and of viewers away; "no gain" where another link binds. A
+ * step that would make copies slower (a cable to a slow port in place of fast Wi-Fi) is none.
  */
 export function upgradeRows(
   network: Network,
@@ -114,18 +156,22 @@ export function upgradeRows(
 ): UpgradeRow[] {
   const hoursBefore = chainHours(sizeTB, chainOf({ ...question, network }))
   const awayBefore = awayWith(network.uploadMbps)
-  return upgradeSteps(network).map((step): UpgradeRow => {
+  return upgradeSteps(network).flatMap((step): UpgradeRow[] => {
     const links = chainOf({ ...question, network: { ...network, ...step.changes } })
     const hours = chainHours(sizeTB, links)
+    const isSlower = hoursBefore !== null && (hours === null || hours > hoursBefore * (1 + 1e-9))
+    if (isSlower) return []
     const moreAway = awayWith(step.changes.uploadMbps ?? network.uploadMbps) - awayBefore
     const faster = hours !== null && (hoursBefore === null || hours < hoursBefore * (1 - minGain))
-    return {
-      ...step,
-      hours,
-      hoursBefore,
-      moreAway,
-      binds: bindingLink(links, 'copies')?.id ?? null,
-      gains: faster || moreAway > 0,
-    }
+    return [
+      {
+        ...step,
+        hours,
+        hoursBefore,
+        moreAway,
+        binds: bindingLink(links, 'copies')?.id ?? null,
+        gains: faster || moreAway > 0,
+      },
+    ]
   })
 }

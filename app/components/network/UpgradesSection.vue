@@ -61,9 +61,8 @@ const columns = [
       </template>
     </ProposalTable>
     <p class="soft small">
-      Prices are planning values for card, switch and cable together; they are not added to the
-      purchase. A faster port of the machine has to be there too: Fit under Machine says whether it
-      is.
+      Prices are planning values for all that a step names; they are not added to the purchase. A
+      faster port of the machine has to be there too: Fit under Machine says whether it is.
     </p>
   </section>
 </template>
