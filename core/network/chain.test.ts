@@ -288,6 +288,23 @@ describe('what is sent out in a month', () => {
       9,
     )
     expect(findings.map(({ code }) => code)).toContain('UPLOAD_CAP')
+    // A quarter of an hour a month counts as well.
+    const little = plan(50)
+    const [habit, ...others] = little.household.habits
+    const seldom = assess(
+      {
+        ...little,
+        household: {
+          ...little.household,
+          habits: [{ ...habit!, chance: 0.05, minutes: 5 }, ...others],
+        },
+      },
+      catalogue,
+    )
+    expect(seldom.figures['network.uploadGBPerMonth']!.value).toBeCloseTo(
+      (365.25 / 12) * 0.05 * (5 / 60) * 4 * 0.45,
+      9,
+    )
     expect(assess(plan(55), catalogue).findings.map(({ code }) => code)).not.toContain('UPLOAD_CAP')
     expect(
       assess(planSchema.parse({ name: 'x' }), catalogue).figures['network.uploadGBPerMonth']!.value,

@@ -72,6 +72,11 @@ describe('capacity against demand', () => {
       .forEach((point, at) =>
         expect(point.minutes).toBeLessThanOrEqual(curve.points[at]!.minutes + 1e-9),
       )
+    expect(curve.points.map(({ times }) => times)).toEqual([
+      ...Array.from({ length: 33 }, (_, at) => 0.25 * 2 ** (at / 8)).map(times =>
+        expect.closeTo(times, 9),
+      ),
+    ])
     const today = curve.points.find(point => Math.abs(point.times - 1) < 1e-9)!
     expect(today.minutes).toBeCloseTo(
       assess(demo, catalogue).figures['streams.minutesShortPerMonth']!.value!,

@@ -6,6 +6,7 @@ import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { machineBuild } from '../machineBuild'
 import { assembly, drivesOnPorts } from './assembly'
 import { takes } from './placement'
+import { goesInto } from './places'
 import { sharingOf } from './sharing'
 
 const noDrives = {
@@ -250,4 +251,32 @@ describe('places for M.2 SSDs and cards', () => {
       }
     },
   )
+  it('tells what goes into a place: a 2.5" SSD on a data port, a stick on none', () => {
+    const place = (kind: 'data' | 'm2' | 'slot') => ({
+      place: {
+        id: kind,
+        label: kind,
+        kind,
+        length: kind === 'data' ? (0 as const) : (4 as const),
+        lanes: kind === 'data' ? 0 : 4,
+        generation: 3,
+        from: 'chipset' as const,
+      },
+    })
+    const fits = (id: string, kind: 'data' | 'm2' | 'slot') =>
+      goesInto({ id, kind: 'ssd' }, place(kind), catalogue)
+    expect(['flint-120', 'flint-500n', 'flint-stick'].map(id => fits(id, 'data'))).toEqual([
+      true,
+      false,
+      false,
+    ])
+    expect(['flint-120', 'flint-500n', 'flint-stick'].map(id => fits(id, 'm2'))).toEqual([
+      false,
+      true,
+      false,
+    ])
+    expect(fits('flint-500n', 'slot')).toBe(false)
+    // What is no SSD is none, whatever it is asked as.
+    expect(goesInto({ id: 'mole-450', kind: 'ssd' }, place('data'), catalogue)).toBe(false)
+  })
 })

@@ -333,6 +333,11 @@ describe('a parts list as a file', () => {
     expect(
       readPartsCsv('id,chance dead\nmole-450,often\n', catalogue, 'EUR').problems[0]!.message,
     ).toContain('from 0 to 1')
+    const chance = (value: string) =>
+      readPartsCsv(`id,chance dead\nmole-450,${value}\n`, catalogue, 'EUR')
+    expect(chance('1').parts).toMatchObject([{ deadChance: 1 }])
+    expect(chance('0').parts).toMatchObject([{ deadChance: 0 }])
+    for (const value of ['1.01', '-0.01']) expect(chance(value).problems, value).toHaveLength(1)
     expect(readPartsCsv('article,amount\nx,1\n', catalogue, 'EUR').problems[0]!.message).toContain(
       'names no column',
     )
