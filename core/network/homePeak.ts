@@ -1,5 +1,6 @@
 import { peakFactors, peakMbps as peakOf, type Quality } from '../catalogue/qualities'
 import type { Library } from '../plan/library'
+import { plainMbps, titleRatesOf } from './titleRates'
 
 export interface HomePeak {
   /** mean rate of a title, by the library's titles, Mb/s */
@@ -9,8 +10,6 @@ export interface HomePeak {
   readonly peakMbps: number
 }
 
-/** Rate assumed while the library is empty: a plain 1080p stream. */
-const plainMbps = 8
 const plainRiseMbps = plainMbps * (peakFactors.reencoded - 1)
 
 /**
@@ -22,19 +21,13 @@ export function homePeak(
   qualities: readonly Quality[],
   viewers: number,
 ): HomePeak {
-  let titles = 0
-  let sumMbps = 0
-  let largestRiseMbps = 0
-  for (const holding of library.holdings) {
-    const quality = qualities.find(candidate => candidate.id === holding.quality)
-    if (!quality || holding.titles === 0) continue
-    const bitrateMbps = holding.bitrateMbps ?? quality.bitrateMbps.likely
-    titles += holding.titles
-    sumMbps += holding.titles * bitrateMbps
-    largestRiseMbps = Math.max(largestRiseMbps, peakOf(quality, bitrateMbps) - bitrateMbps)
-  }
-  const meanMbps = titles ? sumMbps / titles : plainMbps
-  const riseMbps = titles ? largestRiseMbps : plainRiseMbps
+  const rates = titleRatesOf(library, qualities)
+  const meanMbps = rates.reduce((sum, { mbps, share }) => sum + mbps * share, 0)
+  const riseMbps = rates.reduce(
+    (most, { quality, mbps }) =>
+      Math.max(most, quality ? peakOf(quality, mbps) - mbps : plainRiseMbps),
+    0,
+  )
   return {
     meanMbps,
     largestRiseMbps: riseMbps,

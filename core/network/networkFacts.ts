@@ -4,13 +4,14 @@ import type { WatchingWeek } from '../household/weekHabits'
 import type { Household } from '../plan/household'
 import type { Library } from '../plan/library'
 import type { Network } from '../plan/network'
-import { watchingLoad, type WatchingLoad } from './watchingLoad'
+import { homeLoad, watchingLoad, type HomeLoad, type WatchingLoad } from './watchingLoad'
 import { awayStreams, overheadFactor, uploadNeededMbps } from './awayStreams'
 import { homePlace } from '../plan/constants'
 import { gbPerMbpsHour } from '../units/dataSize'
 import { daysPerMonth } from '../units/time'
 import { homeCapacityMbps } from './chain'
 import { homePeak, type HomePeak } from './homePeak'
+import { titleRatesOf } from './titleRates'
 import { ladder, type Rung } from '../catalogue/sentQualities'
 import { sharedLinks, type SharedLinks } from './links'
 
@@ -32,7 +33,7 @@ export interface NetworkFacts {
   readonly uploadNeededMbps: number
   readonly homePeak: HomePeak
   /** the busiest moment by habits, at home and away; null without habits */
-  readonly homeLoad: WatchingLoad | null
+  readonly homeLoad: HomeLoad | null
   readonly awayLoad: WatchingLoad | null
   /** upload without what is reserved, Mb/s */
   readonly awayCapacityMbps: number
@@ -74,9 +75,7 @@ export function networkFacts({
   const awayHours = awayHoursPerMonth(household)
   const peak = homePeak(library, qualities, atOnce.home)
   return {
-    homeLoad: watchingLoad(week, false, viewers =>
-      viewers > 0 ? viewers * peak.meanMbps + peak.largestRiseMbps : 0,
-    ),
+    homeLoad: homeLoad(week, titleRatesOf(library, qualities)),
     awayLoad: watchingLoad(week, true, viewers => viewers * rungMbps * overheadFactor),
     awayCapacityMbps: uploadMbps * (1 - reserveShare),
     awayHoursPerMonth: awayHours,

@@ -107,13 +107,14 @@ export function loadFigures(facts: NetworkFacts, format: Format): Figure[] {
         mbps: load.meanMbps,
         says:
           `viewers with their chances (${each(load)}), each at ` +
-          `${n(homePeak.meanMbps, 3)} Mb/s and one at its peak, ` +
-          `${n(homePeak.largestRiseMbps, 3)} Mb/s more, on average`,
+          `${n(homePeak.meanMbps, 3)} Mb/s on average over the titles`,
       }),
     ),
     home({ id: 'network.home99Mbps', label: 'At home, 99 % level' }, load => ({
       mbps: load.level99Mbps,
-      says: `viewers with their chances (${each(load)}), not exceeded with 99 %`,
+      says:
+        `viewers with their chances (${each(load)}), each with a title of any rate by its ` +
+        'share; together not exceeded with 99 %',
     })),
     awayLoad && tooSmall !== null
       ? declareFigure(

@@ -1,5 +1,7 @@
 import { levelOf, poissonBinomial } from '../household/poissonBinomial'
 import type { WatchingWeek } from '../household/weekHabits'
+import { rateDistribution, type RateDistribution } from './rateDistribution'
+import type { TitleRate } from './titleRates'
 
 /** How many watch at one moment, and what that puts on a link. */
 export interface LoadRow {
@@ -12,6 +14,8 @@ export interface LoadRow {
 export interface WatchingLoad {
   /** slot of the week in which most are expected to watch */
   readonly slot: number
+  /** of those who ever watch then, the chance of each */
+  readonly chances: readonly number[]
   readonly rows: readonly LoadRow[]
   readonly meanMbps: number
   /** not exceeded with 99 % */
@@ -57,13 +61,40 @@ export function watchingLoad(
   const distribution = poissonBinomial(busiest.chances)
   return {
     slot: busiest.slot,
+    chances: busiest.chances,
     rows: distribution.map((chance, viewers) => ({ viewers, chance, mbps: mbpsOf(viewers) })),
     meanMbps: distribution.reduce((sum, chance, viewers) => sum + chance * mbpsOf(viewers), 0),
     level99Mbps: mbpsOf(levelOf(distribution, 0.99)),
   }
 }
 
-/** Chance that more is asked of a link than it carries. */
+/** The busiest moment at home, where each viewer may watch a title of any rate. */
+export interface HomeLoad extends WatchingLoad {
+  /** what all of them take together */
+  readonly sums: RateDistribution
+}
+
+/**
+ * What watching puts on the home network at its busiest moment: who watches by their chances, and
+ * each a title by the shares of the library, at its average rate.
+ */
+export function homeLoad(week: WatchingWeek, rates: readonly TitleRate[]): HomeLoad | null {
+  const meanMbps = rates.reduce((sum, { mbps, share }) => sum + mbps * share, 0)
+  const load = watchingLoad(week, false, viewers => viewers * meanMbps)
+  if (!load) return null
+  const sums = rateDistribution(load.chances, rates)
+  return { ...load, sums, level99Mbps: levelOf(sums.chances, 0.99) * sums.stepMbps }
+}
+
+/** Chance that all viewers at home together ask for more than the network carries. */
+export function homeShortChance({ sums }: HomeLoad, capacityMbps: number): number {
+  return sums.chances.reduce(
+    (sum, chance, at) => (at * sums.stepMbps > capacityMbps + 1e-9 ? sum + chance : sum),
+    0,
+  )
+}
+
+/** Chance that more is asked of a link than it carries, each viewer taking the same. */
 export function shortChance({ rows }: WatchingLoad, capacityMbps: number): number {
   return rows.reduce(
     (sum, { chance, mbps }) => (mbps > capacityMbps + 1e-9 ? sum + chance : sum),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { shortChance } from '~~/core/network/watchingLoad'
+import { homeShortChance } from '~~/core/network/watchingLoad'
 import { slotMinutes } from '~~/core/units/week'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
 import FigureValue from '~/components/common/FigureValue.vue'
@@ -28,7 +28,7 @@ const when = computed(() => {
     `${String(Math.floor((minute % 1440) / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
   )
 })
-const short = computed(() => (load.value ? shortChance(load.value, capacity.value) : 0))
+const short = computed(() => (load.value ? homeShortChance(load.value, capacity.value) : 0))
 const sentence = computed(() =>
   load.value
     ? `${when.value} is the busiest moment at home: ${quantity(load.value.meanMbps, 'Mb/s')} ` +
@@ -73,7 +73,7 @@ const shares = computed(() => {
     <div class="side">
       <ChartFrame
         title="How many watch at home at the busiest moment"
-        :columns="['Viewers', 'Chance', 'Needed']"
+        :columns="['Viewers', 'Chance', 'On average']"
         :rows="
           rows.map(({ viewers, chance, mbps }) => [
             number(viewers),
@@ -145,9 +145,10 @@ const shares = computed(() => {
         <FigureValue id="household.watchingHomeAtOnce" />
       </div>
       <p class="soft small">
-        Titles that play as they are have peaks: 1.5 times their average when re-encoded, 1.8 times
-        from disc. At the peak every viewer counts with the average, and one of them with the rise
-        of the largest title.
+        On average and at the 99 % level each viewer watches a title by its share of the library, at
+        its average rate. Titles that play as they are have peaks: 1.5 times their average when
+        re-encoded, 1.8 times from disc. At the peak every viewer counts with the average, and one
+        of them with the rise of the largest title.
       </p>
     </section>
   </div>

@@ -1,0 +1,26 @@
+import type { Quality } from '../catalogue/qualities'
+import type { Library } from '../plan/library'
+
+/** A rate at which titles play as they are, and the share of all titles that do. */
+export interface TitleRate {
+  readonly mbps: number
+  readonly share: number
+  readonly quality: Quality | null
+}
+
+/** Rate assumed while the library is empty: a plain 1080p stream. */
+export const plainMbps = 8
+
+/** What a title at home may be played at, by the titles of the library; shares add up to 1. */
+export function titleRatesOf(library: Library, qualities: readonly Quality[]): TitleRate[] {
+  const known = library.holdings.flatMap(({ quality: id, titles, bitrateMbps }) => {
+    const quality = qualities.find(candidate => candidate.id === id)
+    return quality && titles > 0
+      ? [{ quality, titles, mbps: bitrateMbps ?? quality.bitrateMbps.likely }]
+      : []
+  })
+  const all = known.reduce((sum, { titles }) => sum + titles, 0)
+  return all > 0
+    ? known.map(({ quality, titles, mbps }) => ({ quality, mbps, share: titles / all }))
+    : [{ quality: null, mbps: plainMbps, share: 1 }]
+}
