@@ -4,6 +4,8 @@ import type {
   SystemDisk,
   UpsUnit,
 } from '../../catalogue/hardware/hardwarePart'
+import { commonDriveSizesTB } from '../../catalogue/driveSizes'
+import { wholeCents } from '../../units/wholeCents'
 import type { FitContext } from '../fit/fitContext'
 import { plugsOf } from '../fit/plugs'
 import { drivesOnPorts } from '../assembly/assembly'
@@ -82,6 +84,9 @@ function extra(
     : []
 }
 
+/** Data ports that a breakout cable gives. */
+const portsOfBreakout = 4
+
 /** Cables and plugs. */
 function wiring(context: FitContext, { hardware }: ForgottenQuestion): Forgotten[] {
   const { build, housing, board, bays } = context
@@ -97,19 +102,26 @@ function wiring(context: FitContext, { hardware }: ForgottenQuestion): Forgotten
       .reduce((sum, { part }) => sum + part.count, 0)
   // Front trays of a prebuilt machine are wired already.
   const isWired = base !== null && base.inside.case === housing && housing.hotSwap > 0
-  const breakouts = partsOfKind(parts, 'controller').reduce(
-    (sum, { part, entry }) => sum + part.count * entry.breakouts,
-    0,
-  )
-  const onBoard = Math.max(
-    0,
-    Math.min(context.boardPorts, drivesOnPorts(context) + context.otherPorts),
-  )
+  const onPorts = Math.max(0, drivesOnPorts(context) + context.otherPorts)
+  const onBoard = Math.min(context.boardPorts, onPorts)
+  // Behind the board's ports come those of controllers: first the plain ones, a lead each.
+  const controllers = partsOfKind(parts, 'controller')
+  const portsOf = (byBreakout: boolean) =>
+    controllers
+      .filter(({ entry }) => entry.breakouts > 0 === byBreakout)
+      .reduce((sum, { part, entry }) => sum + part.count * entry.ports, 0)
+  const onPlain = Math.min(portsOf(false), onPorts - onBoard)
+  const onBreakouts = Math.min(portsOf(true), onPorts - onBoard - onPlain)
+  const leads = (isWired ? 0 : onBoard) + onPlain
   const plugs = plugsOf(context)
   const takesSplitters = context.supply && !isWired && (housing?.hotSwap ?? 0) < 12
   return [
-    ...(board && !isWired ? extra('dataCables', cable('data'), onBoard - has('data')) : []),
-    ...extra('breakouts', cable('breakout'), breakouts - has('breakout')),
+    ...(board ? extra('dataCables', cable('data'), leads - has('data')) : []),
+    ...extra(
+      'breakouts',
+      cable('breakout'),
+      Math.ceil(onBreakouts / portsOfBreakout) - has('breakout'),
+    ),
     ...extra('bayFrames', cable('driveFrame'), bays.framed - bays.frames),
     ...(takesSplitters
       ? extra('splitters', cable('splitter'), plugs.needed - plugs.own - plugs.split)
@@ -151,6 +163,16 @@ const littleTB = 0.05
 /** Room on the drive for a copy, for what is still to come. */
 const copyRoom = 1.2
 
+/** As few drives as hold so many TB, and of them the smallest that are sold. */
+function copyDrives(neededTB: number): { readonly count: number; readonly sizeTB: number } {
+  const largest = commonDriveSizesTB.at(-1)!
+  const count = Math.max(1, Math.ceil(neededTB / largest))
+  return {
+    count,
+    sizeTB: commonDriveSizesTB.find(sizeTB => count * sizeTB >= neededTB) ?? largest,
+  }
+}
+
 /** What is no part of the machine. */
 function beside(
   { uncopiedTB, pricePerTB, driveCount }: ForgottenQuestion,
@@ -161,7 +183,7 @@ function beside(
     label: string,
     { count = 1, price }: { readonly count?: number; readonly price: number },
   ): Forgotten => ({ id, ref: null, label, count, price })
-  const copyTB = Math.ceil(uncopiedTB * copyRoom)
+  const copy = copyDrives(uncopiedTB * copyRoom)
   const licence = licenceOnce(system, pluggedIn(build, driveCount))
   return [
     ...(system && licence > 0
@@ -169,8 +191,9 @@ function beside(
       : []),
     ...(uncopiedTB > littleTB
       ? [
-          line('copyDrives', `A drive of ${copyTB} TB for the copy of what is irreplaceable`, {
-            price: copyTB * pricePerTB,
+          line('copyDrives', `${copy.sizeTB} TB drive for the copy of what is irreplaceable`, {
+            count: copy.count,
+            price: wholeCents(copy.count * copy.sizeTB * pricePerTB),
           }),
         ]
       : []),

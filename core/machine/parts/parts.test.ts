@@ -209,7 +209,6 @@ describe('what is easily forgotten', () => {
       }),
     ).toEqual([
       ['dataCables', 6],
-      ['breakouts', 2],
       ['splitters', 2],
       ['systemDisk', 1],
       ['fan', 1],
@@ -236,6 +235,26 @@ describe('what is easily forgotten', () => {
       ),
     ).toEqual([['labels', 3]])
   })
+  it('a lead for each port that is used, and breakout cables for those of a server card', () => {
+    const wired = (count: number, ...refs: string[]) =>
+      Object.fromEntries(
+        forgotten({
+          machine: {
+            base: 'parts',
+            parts: ['lych-15', 'leat-17', 'coffer-6', 'mole-450', ...refs].map(ref => ({ ref })),
+          },
+          drives: { lots: [{ count }] },
+        }),
+      ) as Partial<Record<string, number>>
+    // Six ports on the board; the rest hang on the card, four on a breakout cable.
+    expect(wired(6, 'splice-8').breakouts).toBeUndefined()
+    expect(wired(7, 'splice-8')).toMatchObject({ dataCables: 6, breakouts: 1 })
+    expect(wired(11, 'splice-8')).toMatchObject({ dataCables: 6, breakouts: 2 })
+    expect(wired(11, 'splice-8', 'twine-breakout').breakouts).toBe(1)
+    // A plain card is taken first, with a lead for each of its ports that is used.
+    expect(wired(9, 'knot-5')).toMatchObject({ dataCables: 9 })
+    expect(wired(13, 'knot-5', 'splice-8')).toMatchObject({ dataCables: 11, breakouts: 1 })
+  })
   it('a fan from four drives in slow air on, a drive for the copy with a fifth to spare', () => {
     const parts = ['lych-15', 'leat-17', 'coffer-4', 'mole-450', 'flint-120'].map(ref => ({ ref }))
     const fan = (count: number) =>
@@ -255,8 +274,13 @@ describe('what is easily forgotten', () => {
         pricePerTB: 20,
       }).map(({ label, price }) => [label, price])
     }
-    expect(copy(1.6)).toEqual([['A drive of 2 TB for the copy of what is irreplaceable', 40]])
-    expect(copy(1.7)).toEqual([['A drive of 3 TB for the copy of what is irreplaceable', 60]])
+    const drive = (size: number) => `${size} TB drive for the copy of what is irreplaceable`
+    expect(copy(1.6)).toEqual([[drive(2), 40]])
+    // Of a size that is sold: 2.04 TB go onto 4.
+    expect(copy(1.7)).toEqual([[drive(4), 80]])
+    expect(copy(20)).toEqual([[drive(24), 480]])
+    expect(copy(21)).toEqual([[drive(16), 640]])
+    expect(copy(40)).toEqual([[drive(24), 960]])
     expect([copy(0.05), copy(0.06).length]).toEqual([[], 1])
   })
   it('of an appliance with front trays nothing but the UPS and labels', () => {
