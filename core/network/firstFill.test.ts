@@ -17,11 +17,33 @@ const question: FillQuestion = {
   smallShare: 0,
   fromMBps: 150,
   toMBps: 160,
+  enclosureMBps: null,
+  controllerMBps: null,
   homeMbps: 941.5,
   downloadMbps: 100,
   capGBPerDay: null,
 }
 const fills = (changes: Partial<FillQuestion> = {}) => firstFills({ ...question, ...changes })
+
+describe('a first fill', () => {
+  it('goes through all that the pool hangs on, by every way, and is compared through it', () => {
+    const by = (changes: Partial<FillQuestion>) =>
+      fills({ downloadMbps: 1000, ...changes }).map(({ limit, rateMBps }) => [limit, rateMBps])
+    // A box on USB 2 carries 35 MB/s: 12 TB take 95 hours by whatever way.
+    const box = fills({ enclosureMBps: 35, downloadMbps: 1000 })
+    expect(box.map(({ limit }) => limit)).toEqual(['enclosure', 'enclosure', 'enclosure'])
+    for (const { hours, verifyHours } of box) {
+      expect(hours!.likely).toBeCloseTo(12e6 / 35 / 3600, 9)
+      expect(verifyHours).toBeCloseTo(12e6 / 35 / 3600, 9)
+    }
+    expect(by({ controllerMBps: 50 })).toEqual([
+      ['controller', 50],
+      ['controller', 50],
+      ['controller', 50],
+    ])
+    expect(by({ controllerMBps: 860, enclosureMBps: 430 })).toEqual(by({}))
+  })
+})
 
 describe('copying', () => {
   it('takes the bytes over the rate, and three times as long for those in small files', () => {

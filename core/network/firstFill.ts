@@ -16,6 +16,9 @@ export interface FillQuestion {
   /** MB/s of the drive that is copied from, and of the pool that is copied to */
   readonly fromMBps: number
   readonly toMBps: number
+  /** MB/s of what the pool hangs on; null where nothing stands in between */
+  readonly enclosureMBps: number | null
+  readonly controllerMBps: number | null
   /** payload of the home network, Mb/s */
   readonly homeMbps: number
   readonly downloadMbps: number
@@ -29,7 +32,15 @@ export interface Fill {
   readonly way: FillWay
   /** MB/s that it runs at, and what sets that */
   readonly rateMBps: number
-  readonly limit: 'source' | 'pool' | 'home network' | 'USB' | 'internet line' | 'cap'
+  readonly limit:
+    | 'source'
+    | 'pool'
+    | 'enclosure'
+    | 'controller'
+    | 'home network'
+    | 'USB'
+    | 'internet line'
+    | 'cap'
   /** null where nothing gets through */
   readonly hours: Estimate | null
   /** hours to read everything once more at both ends and compare */
@@ -77,10 +88,19 @@ export function firstFills({
   smallShare,
   fromMBps,
   toMBps,
+  enclosureMBps,
+  controllerMBps,
   homeMbps,
   downloadMbps,
   capGBPerDay,
 }: FillQuestion): Fill[] {
+  const source: Link = ['source', fromMBps]
+  // Whatever way it comes, it goes through all that the pool hangs on.
+  const pool: Link[] = [
+    ['pool', toMBps],
+    ...(enclosureMBps === null ? [] : [['enclosure', enclosureMBps] as const]),
+    ...(controllerMBps === null ? [] : [['controller', controllerMBps] as const]),
+  ]
   const fill = (way: FillWay, links: readonly Link[]): Fill => {
     const [limit, rateMBps] = links.reduce((slowest, link) =>
       link[1] < slowest[1] ? link : slowest,
@@ -88,7 +108,7 @@ export function firstFills({
     if (!(rateMBps > 0)) return { way, rateMBps, limit, hours: null, verifyHours: null }
     // Comparing needs no network, but both ends; what is pulled from a store is compared by its
     // checksums.
-    const ends = way === 'store' ? toMBps : Math.min(fromMBps, toMBps)
+    const ends = Math.min(way === 'store' ? Infinity : fromMBps, ...pool.map(([, mbps]) => mbps))
     const verifyHours = (sizeTB * 1e6) / ends / 3600
     const plain = copyHours(sizeTB, { rateMBps, smallShare })
     if (way !== 'store' || capGBPerDay === null)
@@ -101,14 +121,10 @@ export function firstFills({
     }
     return { way, rateMBps, limit: capped > plain.likely ? 'cap' : limit, hours, verifyHours }
   }
-  const [source, pool]: Link[] = [
-    ['source', fromMBps],
-    ['pool', toMBps],
-  ]
   return [
-    fill('home', [['home network', homeMbps / 8], source!, pool!]),
-    fill('plugged', [source!, ['USB', usbMBps], pool!]),
-    fill('store', [['internet line', downloadMbps / 8], pool!]),
+    fill('home', [['home network', homeMbps / 8], source, ...pool]),
+    fill('plugged', [source, ['USB', usbMBps], ...pool]),
+    fill('store', [['internet line', downloadMbps / 8], ...pool]),
   ]
 }
 

@@ -37,19 +37,23 @@ const soonest: Readonly<Record<FillWay, string>> = {
   store: 'from an online store',
 }
 /** MB/s of the slowest of what stands in a row. */
+const poolInputs: readonly Input[] = [
+  'drives.lots',
+  'drives.outerMBps',
+  'machine.base',
+  'machine.parts',
+  'machine.ownParts',
+]
 const rateInputs: Readonly<Record<FillWay, readonly Input[]>> = {
-  home: [
-    { figure: 'network.homeLinkMbps' },
-    'network.fillFromMBps',
-    'drives.lots',
-    'drives.outerMBps',
-  ],
-  plugged: ['network.fillFromMBps', 'drives.lots', 'drives.outerMBps'],
-  store: ['network.downloadMbps', 'drives.lots', 'drives.outerMBps'],
+  home: [{ figure: 'network.homeLinkMbps' }, 'network.fillFromMBps', ...poolInputs],
+  plugged: ['network.fillFromMBps', ...poolInputs],
+  store: ['network.downloadMbps', ...poolInputs],
 }
 const limitNames: Readonly<Record<Fill['limit'], string>> = {
   source: 'the old drive',
   pool: 'the pool',
+  enclosure: 'the enclosure',
+  controller: 'the controller',
   'home network': 'the home network',
   USB: 'the USB',
   'internet line': 'the internet line',

@@ -2,7 +2,6 @@
 import { computed } from 'vue'
 import { isFromDisc } from '~~/core/catalogue/qualities'
 import type { Figure } from '~~/core/figure'
-import { driveTraits } from '~~/core/drives/driveTraits'
 import { rebuildShareOfOuter } from '~~/core/drives/rebuildHours'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { firstFills } from '~~/core/network/firstFill'
@@ -28,13 +27,15 @@ const discs = computed(
 const question = computed(() => {
   const { plan, assessment } = store
   if (!plan || !assessment) return null
-  const { network, drives } = plan
-  const rates = drives.lots.map(lot => driveTraits(lot, drives, catalogue).outerMBps)
+  const { network } = plan
+  const { drives, fitting } = assessment.domains
   return {
     sizeTB: assessment.figures['library.contentTB']?.value ?? 0,
     smallShare: network.smallFilesShare,
     fromMBps: network.fillFromMBps,
-    toMBps: rebuildShareOfOuter * Math.min(...(rates.length ? rates : [drives.outerMBps])),
+    toMBps: rebuildShareOfOuter * drives.slowestOuterMBps,
+    enclosureMBps: fitting.enclosureMBps,
+    controllerMBps: fitting.controllerMBps,
     homeMbps: assessment.figures['network.homeLinkMbps']?.value ?? 0,
     downloadMbps: network.downloadMbps,
     capGBPerDay: network.downloadCapGBPerDay,
