@@ -66,6 +66,7 @@ describe('quantities', () => {
       ),
     ).toEqual(['1 bay', '1 drive', '1 conversion', '1 failed drive', '1 stream'])
     expect(quantity(2, 'bays')).toBe('2\u00A0bays')
+    expect(quantity(-1, 'ports')).toBe('−1\u00A0port')
   })
   it('know months, money and shares', () => {
     expect([

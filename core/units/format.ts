@@ -132,7 +132,7 @@ function makeFormat(locale: string, currency: string): Format {
       : number(value, Number.isInteger(value) ? 7 : shownDigits)
   }
   function unitText(unit: string, value = 2): string {
-    if (value === 1 && countedUnits.test(unit)) return unit.slice(0, -1)
+    if (Math.abs(value) === 1 && countedUnits.test(unit)) return unit.slice(0, -1)
     return unit.replace('money', currency).replace('share', '%')
   }
   function quantity(value: number, unit: string): string {

@@ -78,7 +78,7 @@ function stepsText({ licence: { steps } }: Pick<SystemKind, 'licence'>): string 
   return steps
     .map(({ upToDrives, once }) => {
       const price = once > 0 ? money(once) : 'free'
-      return upToDrives === null ? `any number ${price}` : `up to ${upToDrives} ${price}`
+      return upToDrives === null ? `any number ${price}` : `up to ${upToDrives} drives ${price}`
     })
     .join(', ')
 }
@@ -149,7 +149,7 @@ const warnings = {
         <div class="licence">
           {{ row.money > 0 ? money(row.money) : 'free'
           }}<small v-if="row.kind.licence.counts" class="soft">
-            counts {{ row.kind.licence.counts }}: {{ stepsText(row.kind) }}</small
+            Counts {{ row.kind.licence.counts }}: {{ stepsText(row.kind) }}.</small
           >
         </div>
       </template>
@@ -311,6 +311,7 @@ const warnings = {
 .licence {
   min-width: 190px;
 }
+.licence small,
 .kind small {
   display: block;
   font-weight: 400;
