@@ -69,7 +69,7 @@ export function fitSlice(
       activeW: drives.activeW.likely,
       rawTB: drives.rawTB,
     },
-    parity: drives.pool?.parity ?? false,
+    redundant: (drives.pool?.survives ?? 0) > 0,
     layoutId: drives.layoutId,
     conversionsNeeded: streams.needed.needed,
     engineGB: streams.engineGB,

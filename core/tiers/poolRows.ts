@@ -59,7 +59,7 @@ function fitTraits(drives: DrivesFacts, copyOnWrite: boolean): string {
     drives.turningIdleW,
     drives.turningActiveW,
     drives.activeW.likely,
-    drives.pool?.parity,
+    (drives.pool?.survives ?? 0) > 0,
     drives.layoutId,
     drives.rawTB,
   ].join(' ')

@@ -19,7 +19,7 @@ export interface FitContext extends Assembly {
   readonly memory: MemoryNeed
   readonly system: SystemKind | null
   readonly copyOnWrite: boolean
-  readonly parity: boolean
+  readonly redundant: boolean
   readonly layoutId: string
   readonly conversionsNeeded: number
   readonly hardwareConversion: boolean

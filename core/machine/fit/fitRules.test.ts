@@ -263,4 +263,21 @@ describe('fit at its ends', () => {
     expect(ecc('lighter-8', 'memory-32e')).toContain('memory')
     expect(ecc('weir', 'bore-21')).toContain('memory')
   })
+  it('warns of every kind of redundancy over USB, and of none of single drives', () => {
+    const onUsb = (layout: string, count = 4) =>
+      judgeFit(
+        contextOf({
+          machine: { base: 'pebble-21', parts: [{ ref: 'trug-5' }] },
+          drives: { lots: [{ count }], layout },
+        }),
+      ).find(({ rule }) => rule.id === 'usbParity')!.judgement.state
+    expect(['mirror', 'rotating-1', 'dedicated-1'].map(layout => onUsb(layout))).toEqual([
+      'warning',
+      'warning',
+      'warning',
+    ])
+    expect(['separate', 'span'].map(layout => onUsb(layout))).toEqual(['pass', 'pass'])
+    // A layout that the drives do not make shares nothing.
+    expect(onUsb('rotating-1', 1)).toBe('pass')
+  })
 })

@@ -41,7 +41,7 @@ export interface FitSlice {
   readonly copyOnWrite: boolean
   readonly freeBays: number
   readonly drives: DriveLoad & { readonly fast: number; readonly rawTB: number }
-  readonly parity: boolean
+  readonly redundant: boolean
   readonly layoutId: string
   readonly conversionsNeeded: number
   readonly engineGB: number

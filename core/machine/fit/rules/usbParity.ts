@@ -1,19 +1,22 @@
 import { fitRule } from '../fitRule'
 
-/** Drives that share parity and hang on USB lose each other when the cable does. */
-export const usbParity = fitRule<{ readonly parity: boolean }>({
+/**
+ * Drives that stand in for each other (by parity, as mirrors, pairs or copies) and hang on USB are
+ * lost together for a moment when the cable drops out.
+ */
+export const usbParity = fitRule<{ readonly redundant: boolean }>({
   id: 'usbParity',
-  label: 'Parity over USB',
+  label: 'Redundancy over USB',
   group: 'running',
-  judge: ({ build: { parts }, parity, enclosedDrives }) =>
+  judge: ({ build: { parts }, redundant, enclosedDrives }) =>
     parts.some(({ kind, entry }) => kind === 'enclosure' && entry.link === 'usb') &&
     enclosedDrives > 0
-      ? { state: parity ? 'warning' : 'pass', values: { parity } }
+      ? { state: redundant ? 'warning' : 'pass', values: { redundant } }
       : null,
-  say: ({ parity }) =>
-    parity
-      ? 'Drives with parity hang on USB: when the enclosure drops out for a second, several ' +
-        'are missing at once and a rebuild begins.'
+  say: ({ redundant }) =>
+    redundant
+      ? 'Drives that stand in for each other hang on USB: when the enclosure drops out for a ' +
+        'second, several are missing at once and a rebuild begins.'
       : 'Single drives on USB; none depends on another.',
   fixes: () => [
     { how: 'replace', kind: 'enclosure', only: entry => 'link' in entry && entry.link === 'cable' },
