@@ -677,6 +677,16 @@ export const fitCases: Readonly<
       },
     },
   },
+  upsSize: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'wherry-4', parts: [{ ref: 'weight-400' }] } },
+    },
+    failing: {
+      state: 'warning',
+      plan: { machine: { base: 'crane-10', parts: [{ ref: 'weight-400' }] } },
+    },
+  },
   usbParity: {
     passing: {
       state: 'pass',

@@ -221,6 +221,7 @@ export function fitContext(slice: FitSlice): FitContext {
     freeBays,
     start,
     besideLoadW,
+    convertingWallW: slice.states[1].watts.likely,
     runningW: power.loadDcW - besideLoadW + fed.turningW[1] + fed.flashW[1],
     // A search asks only a few rules of most machines.
     get surge() {

@@ -12,6 +12,8 @@ export interface FitContext extends Assembly {
   readonly power: MachinePower
   /** DC watts with all drives at work, the processor at its most and cards converting */
   readonly runningW: number
+  /** at the wall, converting with all drives at work, W */
+  readonly convertingWallW: number
   /** of the machine's watts at work those that enclosures take from the wall beside */
   readonly besideLoadW: number
   readonly start: StartQuestion

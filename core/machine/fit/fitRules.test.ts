@@ -280,4 +280,18 @@ describe('fit at its ends', () => {
     // A layout that the drives do not make shares nothing.
     expect(onUsb('rotating-1', 1)).toBe('pass')
   })
+  it('holds a UPS to the watts at the wall with the router, and one of several is enough', () => {
+    const ups = (...refs: string[]) =>
+      contextOf({ machine: { base: 'crane-10', parts: refs.map(ref => ({ ref })) } })
+    const state = (...refs: string[]) =>
+      judgeFit(ups(...refs)).find(({ rule }) => rule.id === 'upsSize')!.judgement.state
+    // 310 W converting and 10 of the router: 533 VA and 400 W.
+    expect(ups('weight-650').convertingWallW).toBeCloseTo(310, 6)
+    expect(['weight-400', 'weight-650', 'weight-1000'].map(ref => state(ref))).toEqual([
+      'warning',
+      'warning',
+      'pass',
+    ])
+    expect(state('weight-400', 'weight-1000')).toBe('pass')
+  })
 })

@@ -45,6 +45,7 @@ import { supplyForm } from './rules/supplyForm'
 import { supplyRunning } from './rules/supplyRunning'
 import { supplyStart } from './rules/supplyStart'
 import { switchedOff } from './rules/switchedOff'
+import { upsSize } from './rules/upsSize'
 import { usbParity } from './rules/usbParity'
 import { warmDrives } from './rules/warmDrives'
 import { wifiOnly } from './rules/wifiOnly'
@@ -85,6 +86,7 @@ export const fitRules: readonly FitRule[] = [
   cardPlug,
   mouldedPlugs,
   portPower,
+  upsSize,
   memoryEnough,
   bootDevice,
   display,

@@ -10,6 +10,7 @@ import type { FitContext } from '../fit/fitContext'
 import { plugsOf } from '../fit/plugs'
 import { drivesOnPorts } from '../assembly/assembly'
 import { partsOfKind } from '../knownParts'
+import { upsCarries } from '../power/upsSize'
 import { licenceOnce, pluggedIn } from '../system/licence'
 
 /** What is easily forgotten: an entry of the catalogue, or something that none holds. */
@@ -32,9 +33,6 @@ export interface Forgotten {
   readonly price: number
 }
 
-/** Wall watts that a UPS must carry, with the router: the rating in VA and in W. */
-export const upsFactors = { vaPerW: 1 / 0.6, wattsFactor: 1.25, routerW: 10 } as const
-
 export interface ForgottenQuestion {
   readonly hardware: readonly HardwarePart[]
   /** converting, at the wall */
@@ -49,15 +47,9 @@ export interface ForgottenQuestion {
 
 /** The smallest UPS that carries so many watts at the wall, with the router. */
 export function smallestUps(hardware: readonly HardwarePart[], wallW: number): UpsUnit | null {
-  const watts = wallW + upsFactors.routerW
   return (
     hardware
-      .filter(
-        (part): part is UpsUnit =>
-          part.kind === 'ups' &&
-          part.ratingVA >= watts * upsFactors.vaPerW &&
-          part.ratingW >= watts * upsFactors.wattsFactor,
-      )
+      .filter((part): part is UpsUnit => part.kind === 'ups' && upsCarries(part, wallW))
       .sort((a, b) => a.price - b.price)[0] ?? null
   )
 }
