@@ -319,6 +319,12 @@ describe('what is sent out in a month', () => {
           ({ code }) => code,
         )
       expect(codes({ cableMbps: 100 })).toContain('SLOW_PORT')
+      expect(
+        assess(
+          planSchema.parse({ name: 'x', network: { cableMbps: 100 } }),
+          catalogue,
+        ).findings.find(({ code }) => code === 'SLOW_PORT')!.sentence,
+      ).toMatch(/carries 94\.1 Mb\/s .* each terabyte of a first fill takes 24.h\.$/)
       expect(codes({ serverLink: 'wifi', serverLinkMbps: 200 })).not.toContain('SLOW_PORT')
       expect(codes({ needsOutside: 'always' })).toContain('NEEDS_OUTSIDE')
       expect(codes({})).not.toContain('NEEDS_OUTSIDE')
