@@ -335,6 +335,15 @@ describe('a cloud store', () => {
     { sizeTB: 2, pricePerMonth: 10 },
     { sizeTB: 1, pricePerMonth: 5 },
   ]
+  it('has usual steps, from a little to what a collector keeps', () =>
+    expect(usualCloudSteps.map(({ sizeTB, pricePerMonth }) => [sizeTB, pricePerMonth])).toEqual([
+      [0.2, 3],
+      [2, 10],
+      [6, 30],
+      [12, 60],
+      [24, 120],
+      [60, 300],
+    ]))
   it('takes the smallest step that holds the library, and crosses where it has cost as much', () => {
     const course = cloudCourse({
       steps,

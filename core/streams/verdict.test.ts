@@ -37,6 +37,12 @@ describe('a verdict on conversions', () => {
     expect(streamsOf(weak).sentence).toContain('cannot do even one')
     expect(weak.figures['streams.minutesShortPerMonth']!.value!).toBeGreaterThan(2000)
   })
+  it('says that not even one can be done just where that is likely', () => {
+    for (const score of [100, 300, 330, 600, 900, 1200, 2000, 3000]) {
+      const { possible, sentence } = streamsOf(atScore(score))
+      expect(sentence.includes('cannot do even one'), `${score}`).toBe(possible!.likely === 0)
+    }
+  })
   it('asks the same of every machine: what cannot be converted is needed all the same', () => {
     const asked = (score: number) =>
       ['streams.asked', 'streams.asked95', 'streams.asked99', 'streams.askedHeadCount'].map(

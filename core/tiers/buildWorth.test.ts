@@ -53,6 +53,15 @@ describe('what a build is worth', () => {
         catalogue,
       ),
     ).toMatchObject({ hoursSaved: -0.5, evenPerHour: null })
+    // Just as long to build, and as much upkeep: dearer for no hour at all.
+    const asLong = { ...alike, buildHours: applianceBuildHours }
+    expect(
+      appliancePremium(
+        plan({ base: 'wherry-4', price: 900 }, { costs: asLong }),
+        plan({ base: 'clerk-17', price: 300 }, { costs: asLong }),
+        catalogue,
+      ),
+    ).toMatchObject({ hoursSaved: 0, evenPerHour: null })
   })
   it(
     'is looked at with its figures, the limit that binds next, and the worst that is found ' +

@@ -158,6 +158,11 @@ describe('plugs for drives', () => {
     ).toMatchObject([{ count: 1 }])
   })
   it("a machine's own cooler sounds, a passive one does not", () => {
+    expect(
+      contextOf({ machine: { base: 'wherry-4' }, drives: { lots: [] } }).noise.sources.some(
+        ({ what, count }) => what === 'drives' || count === 0,
+      ),
+    ).toBe(false)
     expect(contextOf({ machine: { base: 'wherry-4' } }).noise.sources).toContainEqual({
       what: 'cooler',
       count: 1,
