@@ -1,5 +1,5 @@
 import { dsvFormat } from 'd3-dsv'
-import { delimiterOf } from './csvTable'
+import { delimiterOf, unclosedQuote } from './csvTable'
 import type { ScannedFile } from './scannedFile'
 
 export interface CsvProblem {
@@ -145,7 +145,8 @@ export function readCsvScan(text: string): CsvScan {
       .slice(0, 200)
       .some(row => row.some(cell => /^\d{1,3}(\.\d{3})*,\d+$|^\d+,\d+$/.test(cell.trim())))
   const files: ScannedFile[] = []
-  const problems: CsvProblem[] = []
+  const unclosed = unclosedQuote(tidy, delimiter)
+  const problems: CsvProblem[] = unclosed ? [unclosed] : []
   rows.forEach((row, index) => {
     const line = index + 2
     if (row.every(cell => cell.trim() === '')) return

@@ -6,6 +6,8 @@ export interface CsvTable {
   readonly rows: readonly { readonly line: number; readonly cells: readonly string[] }[]
   /** numbers are written with a decimal comma */
   readonly decimalComma: boolean
+  /** a quotation mark that is never closed, which swallows what follows; null where none is */
+  readonly unclosed: RowProblem | null
 }
 
 /** One thing that is wrong with one line. */
@@ -22,6 +24,30 @@ export function delimiterOf(header: string): string {
   return [',', ';', '\t']
     .map(delimiter => [header.split(delimiter).length, delimiter] as const)
     .sort((a, b) => b[0] - a[0])[0]![1]
+}
+
+/** A quotation mark that is opened at the start of a cell and never closed, with its line. */
+export function unclosedQuote(text: string, delimiter: string): RowProblem | null {
+  let line = 1
+  for (let at = 0; at < text.length; at++) {
+    if (text[at] === '"') {
+      const opened = line
+      for (at++; text[at] !== '"' || text[at + 1] === '"'; at++) {
+        if (at >= text.length)
+          return {
+            line: opened,
+            message:
+              'A quotation mark is opened here and never closed, so all that follows was read as ' +
+              'one cell. Close it, or write two in its place.',
+          }
+        if (text[at] === '\n') line++
+        if (text[at] === '"') at++
+      }
+    }
+    while (at < text.length && text[at] !== delimiter && text[at] !== '\n') at++
+    if (text[at] === '\n') line++
+  }
+  return null
 }
 
 /** Names of columns as they are compared: small letters without spaces and signs. */
@@ -44,6 +70,7 @@ export function readCsvTable(text: string): CsvTable {
   return {
     header: header.map(columnName),
     decimalComma: delimiter !== ',',
+    unclosed: unclosedQuote(tidy, delimiter),
     rows: rows.flatMap((cells, index) =>
       cells.every(cell => cell.trim() === '')
         ? []

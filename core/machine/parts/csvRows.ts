@@ -1,3 +1,4 @@
+import { wholeCents } from '../../units/wholeCents'
 import { cellNumber, columnName, type CsvTable, type RowProblem } from '../../formats/csvTable'
 
 /** Rows that one import looks at; problems that it tells. */
@@ -27,6 +28,7 @@ export function* readRows(
   table: CsvTable,
   problems: RowProblem[],
 ): Generator<{ readonly line: number; readonly cells: readonly string[]; readonly cell: CellOf }> {
+  if (table.unclosed) problems.push(table.unclosed)
   if (table.rows.length > maxRows)
     problems.push({
       line: maxRows + 2,
@@ -51,5 +53,7 @@ export function priceOf(
   const price = cellNumber(text, { ...table, unit: currency })
   if (price === null || price < 0 || price > maxPrice)
     wrong.push(`price "${text.slice(0, 20)}" must be a number in ${currency}, without another unit`)
+  else if (Math.abs(price - wholeCents(price)) > 1e-9)
+    wrong.push(`price "${text.slice(0, 20)}" must be in whole cents, such as 12.35`)
   return price
 }
