@@ -1,13 +1,6 @@
-import axe from 'axe-core'
+import { violationsOf } from './axe'
 import { test as base, expect, type Locator, type Page } from '@playwright/test'
 import { TestServer } from './server'
-
-declare global {
-  interface Window {
-    /** In pages that `checkAccessible` has looked at. */
-    axe: typeof axe
-  }
-}
 
 /** Every rule of axe; those that depend on colours; those that depend on how wide the page is. */
 const rulesOf = {
@@ -175,18 +168,11 @@ export class NumeronPage {
     // From the top: what the headroom line covers while scrolled is no small target.
     await this.page.evaluate(() => window.scrollTo(0, 0))
     await this.settle()
-    // axe comes into each page once: no other library puts it there quicker than its own text.
-    if (!(await this.page.evaluate(() => 'axe' in window))) await this.page.evaluate(axe.source)
-    const violations = await this.page.evaluate(
-      ([around, runOnly]) =>
-        window.axe.run(around, { resultTypes: ['violations'], runOnly }).then(found =>
-          found.violations.map(({ id, nodes }) => ({
-            id,
-            targets: nodes.map(node => node.target.join(' ')),
-          })),
-        ),
-      // Around the view stands the same in every section of it.
-      [part === 'view' ? 'main' : ':root', rulesOf[rules]] as const,
+    // Around the view stands the same in every section of it.
+    const violations = await violationsOf(
+      this.page,
+      part === 'view' ? 'main' : ':root',
+      rulesOf[rules],
     )
     this.violations.push(
       ...violations.map(({ id, targets }) => `${where}: ${id}: ${targets.slice(0, 4).join(' | ')}`),

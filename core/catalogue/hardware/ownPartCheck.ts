@@ -1,5 +1,5 @@
 import { entryOfOwn } from './entryOfOwn'
-import { ownPartKinds, ownPartProblems, type OwnPart } from './ownPart'
+import { ownPartKinds, ownPartProblems, sharingOfText, type OwnPart } from './ownPart'
 import { partSchemas } from './partSchemas'
 
 /**
@@ -20,4 +20,18 @@ export function ownPartFaults(part: OwnPart): string[] {
     `A ${ownPartKinds[part.kind].toLowerCase()} cannot be so: check ${names.join(', ')}; ` +
       'counts are whole numbers.',
   ]
+}
+
+/**
+ * Places that the sharing rules of a board of one's own name, and that it does not have: such a rule
+ * counts for nothing.
+ */
+export function missingPlaces(part: OwnPart): string[] {
+  const entry = entryOfOwn(part)
+  if (!('hardware' in entry) || entry.hardware.kind !== 'board') return []
+  const there = new Set(entry.hardware.places.map(({ id }) => id))
+  const named = (sharingOfText(String(part.traits.sharing ?? '')) ?? []).flatMap(
+    ({ when, off = [], narrows }) => [when, ...off, ...(narrows ? [narrows.place] : [])],
+  )
+  return [...new Set(named)].filter(id => !there.has(id))
 }

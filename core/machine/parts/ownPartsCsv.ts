@@ -5,7 +5,7 @@ import {
   type OwnPartColumn,
   type OwnPartKind,
 } from '../../catalogue/hardware/ownPart'
-import { ownPartFaults } from '../../catalogue/hardware/ownPartCheck'
+import { missingPlaces, ownPartFaults } from '../../catalogue/hardware/ownPartCheck'
 import {
   cellNumber,
   columnName,
@@ -81,10 +81,15 @@ export function readOwnPartsCsv(
       )
     const price = priceOf(cell('price'), { table, currency }, wrong)
     const traits = traitsOf(cell, columns, { table, wrong })
-    if (wrong.length === 0 && kind)
-      wrong.push(
-        ...ownPartFaults({ id, kind, label, price, traits }).map(fault => fault.replace(/\.$/, '')),
-      )
+    if (wrong.length === 0 && kind) {
+      const part = { id, kind, label, price, traits }
+      wrong.push(...ownPartFaults(part).map(fault => fault.replace(/\.$/, '')))
+      const missing = wrong.length === 0 ? missingPlaces(part) : []
+      if (missing.length > 0)
+        wrong.push(
+          `what places switch off names ${missing.join(', ')}, and the board has none such`,
+        )
+    }
     if (wrong.length > 0) problems.push({ line, message: `${wrong.join('; ')}.` })
     else if (parts.length + taken.size >= maxOwnParts)
       problems.push({ line, message: `A plan holds at most ${maxOwnParts} own parts.` })

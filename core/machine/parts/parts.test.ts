@@ -454,6 +454,22 @@ describe('own parts', () => {
     expect(problems).toHaveLength(1)
     expect(problems[0]).toMatchObject({ line: 4, message: expect.stringContaining(message) })
   })
+  it('are refused where a board switches off places that it does not have', () => {
+    const board = (sharing: string) =>
+      readOwnPartsCsv(
+        'id,kind,label,form,memoryType,dataPorts,m2Places,sharing\n' +
+          `barn,board,Barn,ATX,DDR4,4,1,${sharing}\n`,
+        { currency: 'EUR', taken: new Set() },
+      )
+    expect(board('m2-1 off data-3 data-4').problems).toEqual([])
+    expect(board('m2-1 off data-3 data-9; m2-2 off data-1').problems).toEqual([
+      {
+        line: 2,
+        message: 'what places switch off names data-9, m2-2, and the board has none such.',
+      },
+    ])
+    expect(board('m2-1 narrows slot-7 to 8').parts).toEqual([])
+  })
   it('a file with other headings is told as such, and columns that nobody knows by name', () => {
     expect(
       readOwnPartsCsv('name,colour\nx,red\n', { currency: 'EUR', taken: new Set() }),
