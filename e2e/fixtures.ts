@@ -165,6 +165,7 @@ export class NumeronPage {
     rules: 'all' | 'contrast' | 'layout' = 'all',
     part: 'page' | 'view' = 'page',
   ): Promise<void> {
+    await expect(this.page.locator('h1').first()).toBeVisible()
     // From the top: what the headroom line covers while scrolled is no small target.
     await this.page.evaluate(() => window.scrollTo(0, 0))
     await this.settle()

@@ -85,5 +85,6 @@ describe('a pointer', () => {
     document.body.append(one)
     one.dispatchEvent(new PointerEvent('pointerenter', { clientX: 10, clientY: 5 }))
     expect(heard).toContain('entered')
+    one.remove()
   })
 })

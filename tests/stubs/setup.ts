@@ -19,7 +19,9 @@ config.global.plugins = [
   createVuetify({ components: { VBtn, VIcon, VSelect, VSwitch, VTextField, VTextarea } }),
 ]
 config.global.stubs = { NuxtLink: { props: ['to'], template: '<a :href="to"><slot /></a>' } }
-// The files share a process, and each has hooks of its own.
+// The files share a process and its document, and each has hooks of its own. Hooks run from the
+// last to the first: what is mounted goes, then what else was put into the page.
+afterEach(() => document.body.replaceChildren())
 disableAutoUnmount()
 enableAutoUnmount(afterEach)
 // As in a page whose first view stands.

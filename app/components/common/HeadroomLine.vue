@@ -99,9 +99,14 @@ onMounted(() => planEditor.loadInTime())
   flex-direction: column;
   min-width: 0;
   line-height: 1.3;
-  /* Room for the line of what was before: trying something moves nothing under the pointer. */
-  min-height: 61px;
-  justify-content: flex-end;
+}
+/* Room for the line of what was before: trying something moves nothing under the pointer. A low
+   window has none to spare. */
+@media (min-height: 600px) {
+  .words {
+    min-height: 61px;
+    justify-content: flex-end;
+  }
 }
 .label {
   font-size: 0.8rem;
