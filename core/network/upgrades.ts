@@ -1,4 +1,5 @@
 import type { Network } from '../plan/network'
+import { joinClauses } from '../verdictClauses'
 import { bindingLink, chainHours, chainOf, type ChainLinkId, type ChainQuestion } from './chain'
 
 const rates = { gigabit: 1000, fast: 2500, tenCopper: 10_000, tenFibre: 10_000 } as const
@@ -66,9 +67,7 @@ function rateStep(id: RateId, { serverPortMbps, cableMbps, switchMbps }: Network
     ...(needsCable ? ['cable'] : []),
   ]
   return {
-    label:
-      `${rateLabels[id]} ` +
-      (things.length > 1 ? `${things.slice(0, -1).join(', ')} and ${things.at(-1)}` : things[0]),
+    label: `${rateLabels[id]} ${joinClauses(things)}`,
     price:
       (needsCard ? prices.card : 0) +
       (needsSwitch ? prices.switch : 0) +
