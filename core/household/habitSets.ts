@@ -1,4 +1,5 @@
 import type { LoadOutcome } from './compoundLoad'
+import type { SlotHabits } from './slotHabits'
 
 /** How the load of a set is distributed. */
 interface Spread {
@@ -26,12 +27,6 @@ interface HabitSet {
   readonly with: (HabitSet | undefined)[]
 }
 
-/** One watcher in a slot: the habits that may go on, each with its chance. */
-export interface WatcherHabits {
-  readonly rest: number
-  readonly habits: readonly { readonly at: number; readonly chance: number }[]
-}
-
 /**
  * Chances of exceeding limits by the sets of habits that may go on together. What a set puts on
  * does not depend on the
@@ -50,54 +45,66 @@ export class HabitSets {
   private readonly highest: readonly number[]
   private readonly least: number
   private readonly most: number
-  /** the slot that is gone through */
-  private slot: {
-    readonly watchers: readonly WatcherHabits[]
-    readonly still: Float64Array
-    readonly sums: number[]
-  } = { watchers: [], still: new Float64Array(1), sums: [] }
+  /** the most that the watchers of a slot from each on can put on */
+  private readonly still: Float64Array
+  /** chance of the branch that is gone through, up to each watcher */
+  private readonly reached: Float64Array
+  private sums: number[] = []
   /** sets worked out so far */
   size = 0
 
   /**
    * @param outcomes by habit: what its sessions put on, in cells
    * @param limits in cells
+   * @param slot where the slots are filled in
    */
   constructor(
     private readonly outcomes: readonly (readonly LoadOutcome[])[],
     private readonly limits: readonly number[],
+    private readonly slot: SlotHabits,
   ) {
     this.highest = outcomes.map(list => list.reduce((top, { cells }) => Math.max(top, cells), 0))
     this.least = Math.min(...limits)
     this.most = Math.max(...limits)
+    this.still = new Float64Array(slot.rest.length + 1)
+    this.reached = new Float64Array(slot.rest.length + 1)
   }
 
-  /** Adds the chances of one slot, times a weight, to the sums by limit. */
-  addTo(sums: number[], watchers: readonly WatcherHabits[], weight: number): void {
-    // The most that the watchers from each on can put on: where even that stays below every limit,
-    // a branch adds nothing.
-    const still = new Float64Array(watchers.length + 1)
-    for (let at = watchers.length - 1; at >= 0; at--) {
+  /** Adds the chances of the slot as it is filled in, times a weight, to the sums by limit. */
+  addTo(sums: number[], weight: number): void {
+    // Where even the most that is still to come stays below every limit, a branch adds nothing.
+    const { slot, still } = this
+    still[slot.watchers] = 0
+    for (let at = slot.watchers - 1; at >= 0; at--) {
       let most = 0
-      for (const habit of watchers[at]!.habits) most = Math.max(most, this.highest[habit.at]!)
+      for (let place = slot.start(at); place < slot.end[at]!; place++)
+        most = Math.max(most, this.highest[slot.habit[place]!]!)
       still[at] = still[at + 1]! + most
     }
-    this.slot = { watchers, still, sums }
-    this.visit(this.none, 0, weight)
+    this.reached[0] = weight
+    this.sums = sums
+    this.visit(this.none, 0)
   }
 
   /** Goes through what the watchers from this one on may do besides. */
-  private visit(set: HabitSet, from: number, chance: number): void {
-    const { watchers, still, sums } = this.slot
+  private visit(set: HabitSet, from: number): void {
+    const { slot, still, reached, sums } = this
     if (set.highest + still[from]! <= this.least) return
-    if (from === watchers.length) {
+    const chance = reached[from]!
+    if (from === slot.watchers) {
       for (let index = 0; index < sums.length; index++) sums[index]! += chance * set.tails[index]!
       return
     }
-    const { rest, habits } = watchers[from]!
-    if (rest > 0) this.visit(set, from + 1, chance * rest)
-    for (const habit of habits)
-      this.visit(set.with[habit.at] ?? this.join(set, habit.at), from + 1, chance * habit.chance)
+    const rest = slot.rest[from]!
+    if (rest > 0) {
+      reached[from + 1] = chance * rest
+      this.visit(set, from + 1)
+    }
+    for (let place = slot.start(from); place < slot.end[from]!; place++) {
+      const habit = slot.habit[place]!
+      reached[from + 1] = chance * slot.chance[place]!
+      this.visit(set.with[habit] ?? this.join(set, habit), from + 1)
+    }
   }
 
   private join(set: HabitSet, at: number): HabitSet {

@@ -84,25 +84,30 @@ function empty(household: Household): Finding[] {
 function overlapping(household: Household, week: WatchingWeek): Finding[] {
   return week.watchers.flatMap((watcher, at) => {
     const own = week.habits.filter(({ watcher: of }) => of === at)
-    let worst = { slot: -1, sum: 0, habits: [] as number[] }
     if (own.length < 2) return []
+    let worst = { slot: -1, sum: 0 }
     for (const slot of (week.busy ?? week.ordinary).slots) {
-      const going = own.filter(({ slots }) => slots[slot]! > 0)
-      const sum = going.reduce((total, { slots }) => total + slots[slot]!, 0)
-      if (going.length > 1 && sum > worst.sum)
-        worst = { slot, sum, habits: going.map(({ index }) => index) }
+      let sum = 0
+      let many = 0
+      for (const { slots } of own)
+        if (slots[slot]! > 0) {
+          sum += slots[slot]!
+          many++
+        }
+      if (many > 1 && sum > worst.sum) worst = { slot, sum }
     }
     if (worst.slot < 0) return []
+    const both = own.filter(({ slots }) => slots[worst.slot]! > 0).map(({ index }) => index)
     return [
       {
         severity: worst.sum > 1 + 1e-9 ? ('warning' as const) : ('caution' as const),
         code: 'HABITS_OVERLAP',
         sentence:
           `${watcher.name}: ` +
-          `${worst.habits.map(index => nameOf(household, index)).join(' and ')} overlap, ` +
+          `${both.map(index => nameOf(household, index)).join(' and ')} overlap, ` +
           'most on ' +
           `${weekTimeText(worst.slot * slotMinutes)}${worst.sum > 1 + 1e-9 ? '; their chances add up to more than 100 %, so they count as 100 %' : '; counted as one or the other'}.`,
-        from: worst.habits.map(index => `household.habits.${index}.earliest`),
+        from: both.map(index => `household.habits.${index}.earliest`),
         fixes: [{ sentence: 'Shift one of them, lower a chance, or list a second viewer.' }],
       },
     ]

@@ -1,5 +1,5 @@
 import type { LoadOutcome } from './compoundLoad'
-import type { WatcherHabits } from './habitSets'
+import type { SlotHabits } from './slotHabits'
 
 /**
  * How often the room for the sums is larger than the highest limit: what lies beyond wraps round,
@@ -36,10 +36,12 @@ export class LoadTransform {
   /**
    * @param outcomes by habit: what its sessions put on, in cells
    * @param limits in cells
+   * @param slot where the slots are filled in
    */
   constructor(
     private readonly outcomes: readonly (readonly LoadOutcome[])[],
     limits: readonly number[],
+    private readonly slot: SlotHabits,
   ) {
     this.half = Math.ceil((roomFactor * (Math.max(...limits) + 1)) / 2)
     this.points = 2 * this.half
@@ -56,19 +58,20 @@ export class LoadTransform {
     this.counts = limits.map(limit => this.countsOf(limit))
   }
 
-  /** Adds the chances of one slot, times a weight, to the sums by limit. */
-  addTo(sums: number[], watchers: readonly WatcherHabits[], weight: number): void {
-    const { product, sum } = this
+  /** Adds the chances of the slot as it is filled in, times a weight, to the sums by limit. */
+  addTo(sums: number[], weight: number): void {
+    const { product, sum, slot } = this
     product.fill(0)
     for (let at = 0; at < product.length; at += 2) product[at] = 1
-    for (const { habits } of watchers) {
-      let own = 0
-      for (const { at, chance } of habits) {
+    for (let watcher = 0; watcher < slot.watchers; watcher++) {
+      const first = slot.start(watcher)
+      for (let place = first; place < slot.end[watcher]!; place++) {
+        const at = slot.habit[place]!
         const transform = (this.transforms[at] ??= this.transformOf(this.outcomes[at]!))
-        if (own++ === 0) scale(sum, transform, chance)
-        else addScaled(sum, transform, chance)
+        if (place === first) scale(sum, transform, slot.chance[place]!)
+        else addScaled(sum, transform, slot.chance[place]!)
       }
-      if (own > 0) multiplyByOneAnd(product, sum)
+      if (slot.end[watcher]! > first) multiplyByOneAnd(product, sum)
     }
     for (let index = 0; index < sums.length; index++) {
       const within = innerProduct(product, this.counts[index]!)

@@ -3,10 +3,25 @@ import { describe, expect, it } from 'vitest'
 import { chancesAbove, loadRoom, type LoadOutcome } from './compoundLoad'
 import { planSchema } from '../plan/planSchema'
 import { slotMinutes, weeksPerMonth } from '../units/week'
-import { HabitSets, type WatcherHabits } from './habitSets'
+import { HabitSets } from './habitSets'
 import { LoadTransform } from './loadTransform'
+import { SlotHabits } from './slotHabits'
 import { drawsAt, minutesShort, maxSetsOfSlot } from './minutesShort'
 import { watchingWeek } from './watchingWeek'
+
+interface WatcherHabits {
+  readonly rest: number
+  readonly habits: readonly { readonly at: number; readonly chance: number }[]
+}
+
+function slotOf(watchers: readonly WatcherHabits[]): SlotHabits {
+  const filled = new SlotHabits(watchers.length, watchers.flatMap(({ habits }) => habits).length)
+  for (const { rest, habits } of watchers) {
+    for (const { at, chance } of habits) filled.add(at, chance)
+    filled.close(rest)
+  }
+  return filled
+}
 
 /** Watchers with up to three habits each, and what sessions of those habits put on. */
 const slot = fc
@@ -58,10 +73,10 @@ describe('chances that the loads of a slot exceed limits', () => {
   it('are the same by sets of habits and by convolution', () => {
     fc.assert(
       fc.property(slot, limitsOf, ({ outcomes, watchers }, limits) => {
-        const sets = new HabitSets(outcomes, limits)
+        const sets = new HabitSets(outcomes, limits, slotOf(watchers))
         const [sums, again] = [limits.map(() => 0), limits.map(() => 0)]
-        sets.addTo(sums, watchers, 1)
-        sets.addTo(again, watchers, 2)
+        sets.addTo(sums, 1)
+        sets.addTo(again, 2)
         byConvolution({ outcomes, watchers }, limits).forEach((chance, index) => {
           expect(sums[index]).toBeCloseTo(chance, 12)
           expect(again[index]).toBeCloseTo(2 * chance, 12)
@@ -73,7 +88,7 @@ describe('chances that the loads of a slot exceed limits', () => {
     fc.assert(
       fc.property(slot, limitsOf, ({ outcomes, watchers }, limits) => {
         const sums = limits.map(() => 0)
-        new LoadTransform(outcomes, limits).addTo(sums, watchers, 1)
+        new LoadTransform(outcomes, limits, slotOf(watchers)).addTo(sums, 1)
         byConvolution({ outcomes, watchers }, limits).forEach((chance, index) =>
           expect(sums[index]).toBeCloseTo(chance, 9),
         )
@@ -92,7 +107,7 @@ describe('chances that the loads of a slot exceed limits', () => {
     }))
     const limits = [150, 200, 272]
     const sums = [0, 0, 0]
-    new LoadTransform(outcomes, limits).addTo(sums, watchers, 1)
+    new LoadTransform(outcomes, limits, slotOf(watchers)).addTo(sums, 1)
     byConvolution({ outcomes, watchers }, limits).forEach((chance, index) =>
       expect(sums[index]).toBeCloseTo(chance, 9),
     )

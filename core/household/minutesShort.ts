@@ -1,7 +1,8 @@
 import { slotMinutes, weeksPerMonth } from '../units/week'
 import type { LoadOutcome } from './compoundLoad'
-import { HabitSets, type WatcherHabits } from './habitSets'
+import { HabitSets } from './habitSets'
 import { LoadTransform } from './loadTransform'
+import { SlotHabits } from './slotHabits'
 import type { WatchingWeek, Occupancy, AlikeSlots } from './weekHabits'
 
 /** Who puts how much on, when. */
@@ -38,43 +39,45 @@ export function minutesShort(
     week,
     outcomes.map((list, at) => (highest[at]! > 0 ? list.length : 0)),
   )
-  const sets = new HabitSets(outcomes, limits)
+  const slot = new SlotHabits(loading.length, week.habits.length)
+  const sets = new HabitSets(outcomes, limits, slot)
   let transform: LoadTransform | null = null
-  function addSlot(
-    sums: number[],
-    {
-      occupancy,
-      slot,
-      days,
-    }: { readonly occupancy: Occupancy; readonly slot: number; readonly days: number },
-  ): void {
-    const watchers: WatcherHabits[] = []
+  /** @returns the most that can be put on in it, in cells, and how many sets may go on */
+  function fill(
+    { habits }: Occupancy,
+    at: number,
+  ): { readonly most: number; readonly sets: number } {
+    slot.clear()
     let most = 0
     let count = 1
     for (const own of loading) {
       let rest = 1
       let worst = 0
-      let habits: WatcherHabits['habits'][number][] | null = null
-      for (const at of own) {
-        const chance = occupancy.habits[at]![slot]!
+      let going = 0
+      for (const habit of own) {
+        const chance = habits[habit]![at]!
         if (chance === 0) continue
-        ;(habits ??= []).push({ at, chance })
+        slot.add(habit, chance)
+        going++
         rest -= chance
-        worst = Math.max(worst, highest[at]!)
+        worst = Math.max(worst, highest[habit]!)
       }
-      if (habits === null) continue
-      watchers.push({ rest: Math.max(0, rest), habits })
+      if (going === 0) continue
+      slot.close(Math.max(0, rest))
       most += worst
-      count *= habits.length + 1
+      count *= going + 1
     }
-    if (most <= least) return
-    if (count <= maxSetsOfSlot && sets.size < maxSets) sets.addTo(sums, watchers, days)
-    else (transform ??= new LoadTransform(outcomes, limits)).addTo(sums, watchers, days)
+    return { most, sets: count }
+  }
+  function addSlot(sums: number[], { first, slots }: AlikeSlots, occupancy: Occupancy): void {
+    const filled = fill(occupancy, first)
+    if (filled.most <= least) return
+    if (filled.sets <= maxSetsOfSlot && sets.size < maxSets) sets.addTo(sums, slots.length)
+    else (transform ??= new LoadTransform(outcomes, limits, slot)).addTo(sums, slots.length)
   }
   return (occupancy, alike = occupancy.alike) => {
     const sums = limits.map(() => 0)
-    for (const { first: slot, slots } of alike)
-      addSlot(sums, { occupancy, slot, days: slots.length })
+    for (const slots of alike) addSlot(sums, slots, occupancy)
     return sums.map(sum => sum * slotMinutes * weeksPerMonth)
   }
 }

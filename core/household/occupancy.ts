@@ -25,41 +25,54 @@ function withinCertainty({ slots: own, going }: WeekHabit, sum: Float64Array): F
   return scaled ?? own
 }
 
-/** Of the habits that are counted. A watcher without any of them shares one empty week. */
+/** What a watcher's habits add up to, slot by slot; it may exceed certainty. */
+function sumOf(entries: readonly WeekHabit[]): Float64Array {
+  if (entries.length < 2) return entries[0]?.slots ?? never
+  const sum = entries[0]!.slots.slice()
+  for (const { slots, going } of entries.slice(1))
+    for (const slot of going) sum[slot]! += slots[slot]!
+  return sum
+}
+
+/** A sum of chances with nothing above certainty; the very same where nothing is. */
+function clipped(sum: Float64Array, entries: readonly WeekHabit[]): Float64Array {
+  let within: Float64Array | null = null
+  for (const { going } of entries)
+    for (const slot of going)
+      if (sum[slot]! > 1) {
+        within ??= sum.slice()
+        within[slot] = 1
+      }
+  return within ?? sum
+}
+
+/**
+ * Of the habits that are counted. A watcher without any of them shares one empty week, and one with
+ * a single habit shares that habit's: a week is long, and an edit makes every one of them anew.
+ */
 export function occupancyOf(
   { watchers, habits }: Pick<WatchingWeek, 'watchers' | 'habits'>,
   counts: (habit: Habit) => boolean,
 ): Occupancy {
-  const watches = new Set(habits.flatMap(({ habit, watcher }) => (counts(habit) ? [watcher] : [])))
-  const watching = watchers.map((_, watcher) =>
-    watches.has(watcher) ? new Float64Array(slotsPerWeek) : never,
-  )
+  const counted = habits.map(({ habit }) => counts(habit))
+  const own: WeekHabit[][] = watchers.map(() => [])
   const anybody = new Uint8Array(slotsPerWeek)
-  for (const { habit, watcher, slots, going } of habits) {
-    if (!counts(habit)) continue
-    const sum = watching[watcher]!
-    for (const slot of going) {
-      sum[slot]! += slots[slot]!
-      anybody[slot] = 1
-    }
-  }
-  const scaled = habits.map(entry =>
-    counts(entry.habit) ? withinCertainty(entry, watching[entry.watcher]!) : never,
+  habits.forEach((entry, at) => {
+    if (!counted[at]) return
+    own[entry.watcher]!.push(entry)
+    for (const slot of entry.going) anybody[slot] = 1
+  })
+  const sums = own.map(sumOf)
+  const scaled = habits.map((entry, at) =>
+    counted[at] ? withinCertainty(entry, sums[entry.watcher]!) : never,
   )
-  for (const { habit, watcher, going } of habits) {
-    if (!counts(habit)) continue
-    const sum = watching[watcher]!
-    for (const slot of going) if (sum[slot]! > 1) sum[slot] = 1
-  }
   const slots = slotsOf(anybody)
   return {
-    watching,
+    watching: own.map((entries, watcher) => clipped(sums[watcher]!, entries)),
     habits: scaled,
     slots,
     alike: alikeSlots(
-      habits.flatMap(({ habit, going }, at) =>
-        counts(habit) ? [{ chances: scaled[at]!, going }] : [],
-      ),
+      habits.flatMap(({ going }, at) => (counted[at] ? [{ at, chances: scaled[at]!, going }] : [])),
       slots,
     ),
   }
@@ -71,7 +84,11 @@ export function occupancyOf(
  * hardly share it, and only then chance by chance.
  */
 function alikeSlots(
-  habits: readonly { readonly chances: Float64Array; readonly going: readonly number[] }[],
+  habits: readonly {
+    readonly at: number
+    readonly chances: Float64Array
+    readonly going: readonly number[]
+  }[],
   slots: readonly number[],
 ): AlikeSlots[] {
   const marks = new Float64Array(slotsPerWeek)
@@ -79,22 +96,24 @@ function alikeSlots(
     const weight = Math.sqrt(at + 2)
     for (const slot of going) marks[slot]! += chances[slot]! * weight
   })
-  const alike: { first: number; slots: number[] }[] = []
+  const isSame = (slot: number, other: number): boolean => {
+    if (marks[slot] !== marks[other]) return false
+    for (const { chances } of habits) if (chances[slot] !== chances[other]) return false
+    return true
+  }
+  const goingIn = (slot: number): number[] => {
+    const going: number[] = []
+    for (const { at, chances } of habits) if (chances[slot]! > 0) going.push(at)
+    return going
+  }
+  const alike: { first: number; slots: number[]; going: number[] }[] = []
   const byTime: (typeof alike | undefined)[] = []
   for (const slot of slots) {
     const known = (byTime[slot % slotsPerDay] ??= [])
-    const same = known.find(
-      ({ first }) =>
-        marks[first] === marks[slot] &&
-        habits.every(({ chances }) => chances[slot] === chances[first]),
-    )
-    if (same) {
-      same.slots.push(slot)
-      continue
-    }
-    const entry = { first: slot, slots: [slot] }
-    known.push(entry)
-    alike.push(entry)
+    let same = 0
+    while (same < known.length && !isSame(known[same]!.first, slot)) same++
+    if (same < known.length) known[same]!.slots.push(slot)
+    else alike.push((known[same] = { first: slot, slots: [slot], going: goingIn(slot) }))
   }
   return alike
 }

@@ -31,21 +31,25 @@ export function weekCounts(
   const tails = new Float64Array(week.watchers.length + 1)
   const sums = new Float64Array(week.watchers.length)
   const distribution = new Float64Array(week.watchers.length + 2)
-  const counted = week.habits
-    .map(({ watcher }, at) => ({ watcher, weight: weights[at]!, chances: occupancy.habits[at]! }))
-    .filter(({ weight }) => weight > 0)
+  // Those who may do it in the slot that is gone through.
+  const doing = new Int32Array(week.watchers.length)
   let best95: Peak = { level: 0, slot: 0, mean: 0 }
   let best99 = best95
   let most = 0
-  for (const { first: slot, slots } of occupancy.alike) {
-    sums.fill(0)
-    for (const { watcher, weight, chances } of counted) sums[watcher]! += chances[slot]! * weight
+  for (const { first: slot, slots, going } of occupancy.alike) {
+    let many = 0
+    for (const at of going) {
+      const { watcher } = week.habits[at]!
+      const chance = occupancy.habits[at]![slot]! * weights[at]!
+      if (chance > 0 && sums[watcher] === 0) doing[many++] = watcher
+      sums[watcher]! += chance
+    }
     distribution[0] = 1
     let of = 0
     let mean = 0
-    for (let watcher = 0; watcher < sums.length; watcher++) {
-      const chance = Math.min(1, sums[watcher]!)
-      if (chance === 0) continue
+    for (let at = 0; at < many; at++) {
+      const chance = Math.min(1, sums[doing[at]!]!)
+      sums[doing[at]!] = 0
       addChance(distribution, of++, chance)
       mean += chance
     }

@@ -136,6 +136,8 @@ export function slotsOf(chances: ArrayLike<number>): number[] {
 export interface AlikeSlots {
   readonly first: number
   readonly slots: readonly number[]
+  /** the habits that may go on in them, by their index */
+  readonly going: readonly number[]
 }
 
 /**
