@@ -37,6 +37,8 @@ export interface MachineBase {
   readonly memorySticks: number
   /** this memory corrects errors */
   readonly memoryEcc: boolean
+  /** this memory is registered, as in servers: plain sticks do not run beside it */
+  readonly memoryRegistered: boolean
   readonly bays: number
   readonly portMbps: 100 | 1000 | 2500 | 10_000
   readonly passivelyCooled: boolean
@@ -47,8 +49,11 @@ export interface MachineBase {
   readonly idleW: number
   readonly loadW: number
   readonly price: number
-  /** the system has a place of its own, so that no data drive is needed for it */
-  readonly hasSystemDisk: boolean
+  /**
+   * the disk with the system that it comes with: inside (on the board or a stick of its own), an
+   * SSD in an M.2 place or on a data port; null where there is none
+   */
+  readonly systemDisk: 'inside' | 'nvme' | 'sata' | null
   /** heat that its own cooler carries away for long, W; null where a cooler is put in */
   readonly coolsW: number | null
   readonly inside: { readonly board: Board; readonly case: Case; readonly supply: Supply }
@@ -94,40 +99,44 @@ const appliance = {
   kind: 'prebuilt',
   class: 'appliance',
   passivelyCooled: false,
-  hasSystemDisk: true,
+  systemDisk: 'inside',
   coolsW: 40,
   fixed: sealed,
   memoryEcc: false,
+  memoryRegistered: false,
 } as const
 const office = {
   kind: 'prebuilt',
   class: 'office',
   passivelyCooled: false,
-  hasSystemDisk: true,
+  systemDisk: 'nvme',
   coolsW: 95,
   fixed: ['board', 'case', 'supply'],
   memoryEcc: false,
+  memoryRegistered: false,
 } as const
 const miniPc = {
   kind: 'prebuilt',
   class: 'miniPc',
   passivelyCooled: false,
-  hasSystemDisk: true,
+  systemDisk: 'nvme',
   coolsW: 45,
   bays: 0,
   fixed: sealed,
   memoryEcc: false,
+  memoryRegistered: false,
 } as const
 const kit = {
   kind: 'board',
   class: 'kit',
   passivelyCooled: false,
-  hasSystemDisk: false,
+  systemDisk: null,
   processor: null,
   memoryGB: 0,
   memorySticks: 0,
   fixed: [],
   memoryEcc: false,
+  memoryRegistered: false,
 } as const
 
 const trays = (count: number) =>
@@ -582,6 +591,7 @@ const rows: readonly Row[] = [
   {
     ...office,
     id: 'clerk-15',
+    systemDisk: 'sata',
     label: 'Clerk 15',
     description: "Flat office PC with one bay and its maker's own supply.",
     processor: 'leat-15',
@@ -832,6 +842,7 @@ const rows: readonly Row[] = [
   {
     ...miniPc,
     id: 'coracle',
+    systemDisk: 'inside',
     label: 'Coracle',
     class: 'singleBoard',
     description: 'Single-board computer with a carrier for four drives.',
@@ -908,6 +919,7 @@ const rows: readonly Row[] = [
   {
     ...miniPc,
     id: 'culvert-20',
+    systemDisk: 'inside',
     label: 'Culvert 20',
     class: 'router',
     description:
@@ -939,6 +951,7 @@ const rows: readonly Row[] = [
   {
     ...miniPc,
     id: 'eddy-21',
+    systemDisk: 'inside',
     label: 'Eddy 21',
     class: 'router',
     description: 'Streaming box that serves as well: no conversions, and its one plug for drives.',
@@ -976,19 +989,20 @@ const rows: readonly Row[] = [
     memoryGB: 32,
     memorySticks: 8,
     memoryEcc: true,
+    memoryRegistered: true,
     bays: 8,
     portMbps: 1000,
     coolsW: 190,
     idleW: 165,
     loadW: 310,
     price: 90,
-    hasSystemDisk: false,
+    systemDisk: null,
     parts: {
       board: {
         year: 2010,
         form: 'own',
         socket: 'B1',
-        memory: memoryPlaces('DDR3', [12, 192], { ecc: true }),
+        memory: memoryPlaces('DDR3', [12, 192], { ecc: true, registered: true }),
         places: [
           slot(1, [8, 2], { from: 'processor' }),
           slot(2, [8, 2], { from: 'processor' }),
@@ -1034,6 +1048,7 @@ const rows: readonly Row[] = [
   {
     ...office,
     id: 'crane-14',
+    systemDisk: 'sata',
     label: 'Crane 14',
     class: 'office',
     description: 'Used workstation tower with error-correcting memory and four bays.',
@@ -1041,6 +1056,7 @@ const rows: readonly Row[] = [
     memoryGB: 32,
     memorySticks: 4,
     memoryEcc: true,
+    memoryRegistered: true,
     bays: 4,
     portMbps: 1000,
     coolsW: 160,
@@ -1052,7 +1068,7 @@ const rows: readonly Row[] = [
         year: 2014,
         form: 'own',
         socket: 'B2',
-        memory: memoryPlaces('DDR4', [8, 256], { ecc: true }),
+        memory: memoryPlaces('DDR4', [8, 256], { ecc: true, registered: true }),
         places: [
           slot(1, [16, 3]),
           slot(2, [8, 3], { from: 'processor' }),
@@ -1068,7 +1084,7 @@ const rows: readonly Row[] = [
       case: {
         forms: ['own'],
         bays35: 4,
-        bays25: 0,
+        bays25: 1,
         bays525: 2,
         cardSlots: 6,
         coolerMm: 150,

@@ -8,6 +8,8 @@ export interface MemoryModule {
   readonly type: MemoryType
   readonly shape: MemoryShape
   readonly ecc: boolean
+  /** for servers: with a register between the chips and the board */
+  readonly registered: boolean
   /** watts, DC, at rest and at work alike */
   readonly powerW: number
   readonly price: number
@@ -16,8 +18,8 @@ export interface MemoryModule {
 /** A stick takes 1.5 to 3 W, whatever it holds. */
 const stickW = 2
 
-const dimm = { shape: 'DIMM', ecc: false, powerW: stickW } as const
-const small = { shape: 'SO-DIMM', ecc: false, powerW: stickW } as const
+const dimm = { shape: 'DIMM', ecc: false, registered: false, powerW: stickW } as const
+const small = { shape: 'SO-DIMM', ecc: false, registered: false, powerW: stickW } as const
 
 // prettier-ignore
 export const memoryModules: readonly MemoryModule[] = [
@@ -33,6 +35,8 @@ export const memoryModules: readonly MemoryModule[] = [
   { ...dimm, id: 'memory-16-new', label: 'Memory, 16 GB, DDR5', memoryGB: 16, type: 'DDR5', price: 46 },
   { ...dimm, id: 'memory-32-new', label: 'Memory, 32 GB, DDR5', memoryGB: 32, type: 'DDR5', price: 86 },
   { ...dimm, id: 'memory-32e-new', label: 'Memory, 32 GB, DDR5, ECC', memoryGB: 32, type: 'DDR5', ecc: true, price: 118 },
+  { ...dimm, id: 'memory-16r-old', label: 'Memory, 16 GB, DDR3, registered, used', memoryGB: 16, type: 'DDR3', ecc: true, registered: true, price: 14 },
+  { ...dimm, id: 'memory-32r', label: 'Memory, 32 GB, DDR4, registered, used', memoryGB: 32, type: 'DDR4', ecc: true, registered: true, price: 48 },
   { ...small, id: 'memory-8s', label: 'Memory, 8 GB, small', memoryGB: 8, type: 'DDR4', price: 22 },
   { ...small, id: 'memory-16s', label: 'Memory, 16 GB, small', memoryGB: 16, type: 'DDR4', price: 40 },
   { ...small, id: 'memory-32s', label: 'Memory, 32 GB, small', memoryGB: 32, type: 'DDR4', price: 78 },

@@ -38,8 +38,8 @@ export function changeProcessor(
     next &&
     lists.memoryModules
       .filter(
-        ({ type, shape, memoryGB: gb }) =>
-          type === next.memory.type && shape === next.memory.shape && gb >= memoryGB,
+        ({ type, shape, registered, memoryGB: gb }) =>
+          type === next.memory.type && shape === next.memory.shape && !registered && gb >= memoryGB,
       )
       .sort((a, b) => a.price - b.price)[0]
   if (!next || !stick) return changed

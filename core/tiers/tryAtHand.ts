@@ -1,6 +1,7 @@
 import { planAssessor } from '../assess'
 import { entryOf, type Catalogue } from '../catalogue/catalogue'
 import type { MachineBase } from '../catalogue/machineBases'
+import type { MemoryModule } from '../catalogue/memoryModules'
 import { newPart } from '../machine/partChanges'
 import { averagePricePerKWh } from '../plan/energyPrice'
 import { kWhPerWattYear } from '../units/time'
@@ -75,12 +76,13 @@ export function machineAtHand({
 /** What may be added to a computer: a card, memory, an enclosure for drives, each or nothing. */
 function fixSets(base: MachineBase | null, { memoryModules }: Catalogue): string[][] {
   const board = base?.inside.board.memory
+  const goesIn = ({ type, shape, registered }: MemoryModule) =>
+    type === board?.type && shape === board.shape && registered === base?.memoryRegistered
   const stick = board
-    ? (memoryModules.find(
-        ({ type, shape, memoryGB, ecc }) =>
-          type === board.type && shape === board.shape && memoryGB === 16 && !ecc,
-      )?.id ??
-      memoryModules.find(({ type, shape }) => type === board.type && shape === board.shape)?.id)
+    ? (
+        memoryModules.find(module => goesIn(module) && module.memoryGB === 16 && !module.ecc) ??
+        memoryModules.find(goesIn)
+      )?.id
     : undefined
   const choices = [
     [null, 'cardEntry', 'cardModern'],
@@ -136,8 +138,12 @@ export function tryAtHand(
           parts: refs.map(newPart),
         },
       }
-      const { verdicts, figures } = assessor.assess(changed, catalogue)
+      const { verdicts, figures, domains } = assessor.assess(changed, catalogue)
       return {
+        // A part that finds no place, or does not go in, is paid for and does nothing.
+        goesIn: domains.fitting.judged.every(
+          ({ state, clash }) => state !== 'fail' || !clash?.parts?.length,
+        ),
         plan: changed,
         idleW: figures['machine.idleW']!.value!,
         lacks: verdicts
@@ -152,7 +158,8 @@ export function tryAtHand(
     if (asIs.lacks.length > 0)
       for (const { refs, price } of sets.slice(1)) {
         const outcome = tried(refs)
-        if (outcome.lacks.length < best.lacks.length) best = { refs, price, ...outcome }
+        if (outcome.goesIn && outcome.lacks.length < best.lacks.length)
+          best = { refs, price, ...outcome }
         if (best.lacks.length === 0) break
       }
     const deadChance = computer.deadChance ?? deadChances[computer.lastSeen]

@@ -721,6 +721,16 @@ export const fitCases: Readonly<
       },
     },
   },
+  wifiThere: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'pebble-21' }, network: { serverLink: 'wifi' } },
+    },
+    failing: {
+      state: 'fail',
+      plan: { machine: { base: 'wherry-4' }, network: { serverLink: 'wifi' } },
+    },
+  },
   wifiOnly: {
     passing: {
       state: 'pass',

@@ -8,7 +8,7 @@ import ChartFrame from '~/components/charts/ChartFrame.vue'
 import { useFormat } from '~/composables/useFormat'
 import { useMachineParts } from '~/composables/useMachineParts'
 import { usePlanStore } from '~/stores/planStore'
-import { fitText, type MapMark } from './machineMap'
+import { fitText, offText, type MapMark } from './machineMap'
 import { machineMap } from './machineMapLayout'
 
 /**
@@ -44,11 +44,7 @@ const table = computed(() =>
     .map(mark => [
       mark.label,
       mark.holds ?? 'free',
-      mark.offBy
-        ? `switched off by ${mark.offBy}`
-        : mark.state?.narrowedBy
-          ? `${mark.state.lanes} lanes left`
-          : '',
+      mark.offBy ? offText(mark) : mark.state?.narrowedBy ? `${mark.state.lanes} lanes left` : '',
     ]),
 )
 const svg = ref<SVGSVGElement | null>(null)
@@ -70,7 +66,7 @@ function nameOf(mark: MapMark): string {
   const what = mark.kind === 'rear' ? mark.holds : (mark.holds ?? 'free')
   return (
     `${mark.label}: ` +
-    `${what}${mark.offBy ? `, switched off by ${mark.offBy}` : ''}${mark.state?.narrowedBy ? `, ${mark.state.lanes} lanes left` : ''}`
+    `${what}${mark.offBy ? `, ${offText(mark)}` : ''}${mark.state?.narrowedBy ? `, ${mark.state.lanes} lanes left` : ''}`
   )
 }
 const order = computed(() =>

@@ -43,7 +43,8 @@ const sticks = computed(() => {
   const board = assembly.value?.board?.memory
   return board
     ? lists.value.memoryModules.filter(
-        ({ type, shape }) => type === board.type && shape === board.shape,
+        ({ type, shape, registered }) =>
+          type === board.type && shape === board.shape && (!registered || board.registered),
       )
     : []
 })

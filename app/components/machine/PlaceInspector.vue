@@ -140,7 +140,14 @@ onBeforeUnmount(() => preview(null))
         >
       </p>
       <p v-if="state.offBy">
-        <strong>Switched off by {{ label(state.offBy) }}.</strong> What sits here does nothing.
+        <template v-if="state.covered"
+          ><strong>Covered by the wide card in {{ label(state.offBy) }}.</strong> Nothing goes in
+          here.</template
+        >
+        <template v-else
+          ><strong>Switched off by {{ label(state.offBy) }}.</strong> What sits here does
+          nothing.</template
+        >
       </p>
       <p v-if="state.narrowedBy">{{ label(state.narrowedBy) }} takes the other lanes.</p>
       <p v-for="cost in costs" :key="cost" class="soft">

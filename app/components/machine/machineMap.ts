@@ -18,6 +18,10 @@ export interface MapMark extends Box {
   readonly offBy: string | null
   readonly state?: PlaceState
 }
+/** Why a place takes nothing: 'switched off by Slot 1', 'covered by Slot 1'; '' where it does. */
+export const offText = ({ offBy, state }: Pick<MapMark, 'offBy' | 'state'>): string =>
+  offBy === null ? '' : `${state?.covered ? 'covered by' : 'switched off by'} ${offBy}`
+
 /** Lanes from a place to where they come from, as thick as there are many. */
 export interface Track {
   readonly id: string

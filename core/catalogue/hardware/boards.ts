@@ -52,9 +52,13 @@ export function slot(
 export function memoryPlaces(
   type: MemoryType,
   [slots, maxGB]: readonly [slots: number, maxGB: number],
-  { ecc = false, shape = 'DIMM' }: { readonly ecc?: boolean; readonly shape?: MemoryShape } = {},
+  {
+    ecc = false,
+    registered = false,
+    shape = 'DIMM',
+  }: { readonly ecc?: boolean; readonly registered?: boolean; readonly shape?: MemoryShape } = {},
 ): Board['memory'] {
-  return { type, slots, maxGB, ecc, shape }
+  return { type, slots, maxGB, ecc, registered, shape }
 }
 
 export const plainBoard = {

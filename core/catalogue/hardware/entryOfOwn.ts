@@ -69,6 +69,7 @@ function memoryOf({ own, n, w }: Said): MemoryModule {
     type: w('memoryType', 'DDR4') as 'DDR4',
     shape: w('memoryShape', 'DIMM') as 'DIMM',
     ecc: w('ecc', 'no') === 'yes',
+    registered: false,
     powerW: n('idleW', 2),
   }
 }

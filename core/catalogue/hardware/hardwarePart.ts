@@ -55,4 +55,6 @@ export interface VideoCardShape {
   readonly lowHeight: boolean
   /** plugs that it wants from the supply */
   readonly plugs: number
+  /** openings of the case that it takes: a card of two covers the slot beside its own */
+  readonly openings: 1 | 2
 }

@@ -82,6 +82,8 @@ export const partSchemas = {
       slots: count(24),
       maxGB: z.number().min(0).max(4096),
       ecc: z.boolean(),
+      /** it takes registered sticks, as servers do; never beside plain ones */
+      registered: z.boolean(),
     }),
     places: z.array(placeSchema).max(80),
     sharing: z.array(sharingSchema),

@@ -66,10 +66,10 @@ export const networkCards: readonly NetworkCard[] = [
 /** Video cards as cards, by the id of their engine. */
 // prettier-ignore
 export const videoCardShapes: readonly VideoCardShape[] = [
-  { engine: 'cardEntry', lanes: 16, length: 16, generation: 3, lengthMm: 170, lowHeight: true, plugs: 0 },
-  { engine: 'cardWorkstation', lanes: 16, length: 16, generation: 3, lengthMm: 170, lowHeight: true, plugs: 0 },
-  { engine: 'cardModern', lanes: 8, length: 16, generation: 4, lengthMm: 240, lowHeight: false, plugs: 1 },
-  { engine: 'cardOldGaming', lanes: 16, length: 16, generation: 3, lengthMm: 270, lowHeight: false, plugs: 1 },
+  { engine: 'cardEntry', lanes: 16, length: 16, generation: 3, lengthMm: 170, lowHeight: true, plugs: 0, openings: 1 },
+  { engine: 'cardWorkstation', lanes: 16, length: 16, generation: 3, lengthMm: 170, lowHeight: true, plugs: 0, openings: 1 },
+  { engine: 'cardModern', lanes: 8, length: 16, generation: 4, lengthMm: 240, lowHeight: false, plugs: 1, openings: 2 },
+  { engine: 'cardOldGaming', lanes: 16, length: 16, generation: 3, lengthMm: 270, lowHeight: false, plugs: 1, openings: 2 },
 ]
 
 const ssd = { kind: 'ssd' } as const

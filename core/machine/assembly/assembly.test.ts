@@ -7,7 +7,7 @@ import { machineBuild } from '../machineBuild'
 import { assembly, drivesOnPorts } from './assembly'
 import { takes } from './placement'
 import { goesInto } from './places'
-import { sharingOf } from './sharing'
+import { sharingOf, withCovered } from './sharing'
 
 const noDrives = {
   count: 0,
@@ -24,6 +24,16 @@ function put(parts: NonNullable<NonNullable<PlanInput['machine']>['parts']>, dri
       planSchema.parse({ name: 'x', machine: { base: 'parts', parts } }).machine,
       catalogue,
     ),
+    drives,
+  )
+}
+function ofBase(
+  base: string,
+  parts: NonNullable<NonNullable<PlanInput['machine']>['parts']>,
+  drives = noDrives,
+) {
+  return assembly(
+    machineBuild(planSchema.parse({ name: 'x', machine: { base, parts } }).machine, catalogue),
     drives,
   )
 }
@@ -54,6 +64,78 @@ describe('a machine put together', () => {
       lanes: 8,
       narrowedBy: 'slot-3',
     })
+  })
+  it('a card of two openings covers the slot beside its own, and gives way where that is needed', () => {
+    const wide = put([{ ref: 'postern-21' }, { ref: 'cardModern' }])
+    const { place } = wide.places.find(({ holds }) => holds?.label.startsWith('Card, modern'))!
+    expect(place.id).toBe('slot-1')
+    expect(
+      wide.places.filter(({ covered }) => covered).map(state => [state.place.id, state.offBy]),
+    ).toEqual([['slot-2', 'slot-1']])
+    // A card of one opening covers nothing.
+    expect(put([{ ref: 'postern-21' }, { ref: 'cardEntry' }]).places.some(p => p.covered)).toBe(
+      false,
+    )
+    // With two small cards beside it, all three find a slot only if the wide one moves.
+    const three = put([
+      { ref: 'postern-21' },
+      { ref: 'heron-1' },
+      { ref: 'cardModern' },
+      { ref: 'heron-2' },
+    ])
+    expect(three.unplaced).toEqual([])
+    expect(dead(three)).toEqual([])
+    // A place that is named and covered holds nothing.
+    const named = put([
+      { ref: 'postern-21' },
+      { ref: 'cardModern', at: 'slot-1' },
+      { ref: 'knot-2', at: 'slot-2' },
+    ])
+    expect(named.places.find(({ place: { id } }) => id === 'slot-2')).toMatchObject({
+      offBy: 'slot-1',
+      covered: true,
+    })
+    expect(named.controllerPorts).toBe(0)
+  })
+  it('an M.2 SSD on a card has the lanes of the slot under it', () => {
+    const onCard = (slot: string) =>
+      put([{ ref: 'stile-13w' }, { ref: 'twine-m2', at: slot }, { ref: 'flint-500n' }]).places.find(
+        ({ place }) => place.id === 'card-m2-1',
+      )!
+    const slots = put([{ ref: 'stile-13w' }]).places
+    for (const { place } of slots)
+      if (place.kind === 'slot' && place.length >= 4)
+        expect(onCard(place.id)).toMatchObject({
+          lanes: Math.min(4, place.lanes),
+          place: { generation: place.generation },
+        })
+    // Clerk 15 has a slot of four with one lane.
+    const narrow = ofBase('clerk-15', [
+      { ref: 'twine-m2', at: 'slot-2' },
+      { ref: 'flint-500n', at: 'card-m2-1' },
+    ])
+    expect(narrow.places.find(({ place }) => place.id === 'card-m2-1')).toMatchObject({
+      lanes: 1,
+      place: { generation: 2 },
+      holds: { kind: 'ssd' },
+    })
+  })
+  it('the system disk that a machine came with takes its place, and gives it to an SSD', () => {
+    const nvme = (count: number) => ({ ...noDrives, count, nvme: count })
+    // One M.2 place: a data drive finds none beside the system disk.
+    expect(ofBase('pebble-21', [], nvme(1)).unplaced.map(({ item }) => item.kind)).toHaveLength(1)
+    expect(ofBase('pebble-23', [], nvme(1)).unplaced).toEqual([])
+    expect(ofBase('pebble-23', [], nvme(2)).unplaced).toHaveLength(1)
+    // An SSD that is put in can hold the system instead.
+    const exchanged = ofBase('pebble-21', [{ ref: 'flint-1000n' }])
+    expect(exchanged.diskOut).toBe(true)
+    expect(exchanged.unplaced).toEqual([])
+    expect(ofBase('pebble-23', [{ ref: 'flint-1000n' }]).diskOut).toBe(false)
+    // On a data port it takes the port and a small bay.
+    const clerk = ofBase('clerk-15', [])
+    expect(clerk.otherPorts).toBe(1)
+    expect(clerk.places.filter(({ holds }) => holds)).toHaveLength(1)
+    expect(ofBase('wherry-4', []).places.some(({ holds }) => holds)).toBe(false)
   })
   it('what sits in a dead place takes nothing from others', () => {
     // Slot 3 kills M.2 place 2, which then no longer kills the two data ports.
@@ -193,7 +275,7 @@ describe('a machine put together', () => {
                 ),
               ).toBe(false)
             const again = sharingOf(
-              { sharing: board.sharing },
+              withCovered(board),
               new Map(
                 whole.places.flatMap(({ place, holds }) =>
                   holds ? [[place.id, holds] as const] : [],

@@ -11,7 +11,7 @@ import type { Processor } from '../../catalogue/processors'
 import type { MachineBuild } from '../machineBuild'
 import { partsOfKind } from '../knownParts'
 import { driveBays, type DriveBays } from './driveBays'
-import { dataUsers, cardsAndDisks, type DriveLoad, type Item } from './items'
+import { dataUsers, cardsAndDisks, systemDiskItem, type DriveLoad, type Item } from './items'
 import { placeItems, type PlaceState } from './placement'
 
 /** Something of the machine for which the board has no place left. */
@@ -44,6 +44,8 @@ export interface Assembly {
   readonly sticks: readonly MemoryStick[]
   readonly places: readonly PlaceState[]
   readonly unplaced: readonly Unplaced[]
+  /** the system disk that it came with gives its place to an SSD that is put in */
+  readonly diskOut: boolean
   readonly drives: DriveLoad
   /** data ports: of the board that are alive, and of controllers in their slots */
   readonly boardPorts: number
@@ -66,10 +68,27 @@ function sticksOf(build: MachineBuild): MemoryStick[] {
   )
 }
 
+/**
+ * Pieces and their places. The system disk that a machine comes with sits in one of them; it comes
+ * out where an SSD that is put in needs the place and can hold the system instead.
+ */
+function placed(build: MachineBuild, drives: DriveLoad) {
+  const own = cardsAndDisks(build.parts, drives)
+  const disk = systemDiskItem(build)
+  if (!disk) return { items: own, diskOut: false, ...placeItems(build.board, own) }
+  const items = [...own, disk]
+  const whole = placeItems(build.board, items)
+  if (whole.unplaced.length > 0 && own.some(({ kind }) => kind === 'ssd')) {
+    const without = placeItems(build.board, own)
+    if (without.unplaced.length < whole.unplaced.length)
+      return { items: own, diskOut: true, ...without }
+  }
+  return { items, diskOut: false, ...whole }
+}
+
 export function assembly(build: MachineBuild, drives: DriveLoad): Assembly {
   const { board, housing, supply, parts, base, processor } = build
-  const items = cardsAndDisks(parts, drives)
-  const { places, unplaced } = placeItems(board, items)
+  const { items, places, unplaced, diskOut } = placed(build, drives)
   const cooler = partsOfKind(parts, 'cooler').at(-1)?.entry ?? null
   const bays = driveBays(build, drives)
   const alive = (place: BoardPlace, state: PlaceState) =>
@@ -86,6 +105,7 @@ export function assembly(build: MachineBuild, drives: DriveLoad): Assembly {
     processor,
     places,
     unplaced,
+    diskOut,
     drives,
     bays,
     bays35: Math.max(0, build.bays - build.enclosureBays),

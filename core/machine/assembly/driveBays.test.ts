@@ -74,7 +74,7 @@ describe('drives in their bays', () => {
         }))
         for (let flash = 0; flash <= 5; flash++) {
           const bays = driveBays(
-            { parts, housing, bays: large + outside, enclosureBays: outside },
+            { parts, base: null, housing, bays: large + outside, enclosureBays: outside },
             { count: spinning + flash + 2, spinning, nvme: 2 },
           )
           // Every number of SSDs in each kind of place, the others where they find room.

@@ -21,10 +21,15 @@ export interface DriveBays {
 }
 
 /** System SSDs and other parts that are 2.5" wide. */
-function disksOf({ parts }: Pick<MachineBuild, 'parts'>): number {
+function disksOf({
+  parts,
+  base,
+  housing,
+}: Pick<MachineBuild, 'parts' | 'base' | 'housing'>): number {
+  const comesWith = base?.systemDisk === 'sata' && base.inside.case === housing ? 1 : 0
   return partsOfKind(parts, 'ssd')
     .filter(({ entry }) => entry.shape === '2.5')
-    .reduce((sum, { part }) => sum + part.count, 0)
+    .reduce((sum, { part }) => sum + part.count, comesWith)
 }
 
 /**
@@ -34,7 +39,7 @@ function disksOf({ parts }: Pick<MachineBuild, 'parts'>): number {
  * @example 6 drives of 3.5" and 2 of 2.5" in 6 and 2 bays: none is without, none is left
  */
 export function driveBays(
-  build: Pick<MachineBuild, 'parts' | 'housing' | 'bays' | 'enclosureBays'>,
+  build: Pick<MachineBuild, 'parts' | 'base' | 'housing' | 'bays' | 'enclosureBays'>,
   { count, spinning, nvme }: DriveForms,
 ): DriveBays {
   const { housing, parts, enclosureBays } = build

@@ -1,5 +1,6 @@
 import { videoCardShapes } from '../../catalogue/hardware/smallParts'
-import type { PlaceUser } from '../../catalogue/hardware/hardwarePart'
+import type { Board, PlaceUser } from '../../catalogue/hardware/hardwarePart'
+import type { MachineBase } from '../../catalogue/machineBases'
 import type { DriveForms } from './driveForms'
 import { partLabel, type KnownPart } from '../knownParts'
 
@@ -15,7 +16,7 @@ export interface DriveLoad extends DriveForms {
 
 /** One piece that takes a place of the board. */
 export interface Item {
-  /** part and copy, '3.0'; data drives and what is added for them begin with 'drive' */
+  /** part and copy, '3.0'; data drives begin with 'drive', the base's own disk is 'base' */
   readonly key: string
   /** index in the plan's parts; null for what is no part */
   readonly partIndex: number | null
@@ -28,6 +29,8 @@ export interface Item {
   readonly generation: number
   readonly lengthMm: number
   readonly lowHeight: boolean
+  /** openings at the back of the case that it takes */
+  readonly openings: number
   /** plugs for cards that it wants of the supply */
   readonly cardPlugs: number
   /** data ports that it gives, and sockets outside */
@@ -43,6 +46,7 @@ const plain = {
   generation: 3,
   lengthMm: 0,
   lowHeight: true,
+  openings: 0,
   cardPlugs: 0,
   ports: 0,
   outside: 0,
@@ -60,6 +64,7 @@ const cardShape = ({
 }: Pick<Item, 'lanes' | 'length' | 'generation' | 'lengthMm' | 'lowHeight'>) => ({
   ...plain,
   wants: 'slot' as const,
+  openings: 1,
   lanes,
   length,
   generation,
@@ -81,6 +86,7 @@ function shapeOf(known: KnownPart): Shape | null {
         generation: shape?.generation ?? 3,
         lengthMm: shape?.lengthMm ?? 200,
         lowHeight: shape?.lowHeight ?? false,
+        openings: shape?.openings ?? 2,
         cardPlugs: shape?.plugs ?? 0,
       }
     }
@@ -95,7 +101,15 @@ function shapeOf(known: KnownPart): Shape | null {
       return { ...cardShape(known.entry), kind: 'networkCard' }
     case 'cable':
       return known.entry.use === 'm2Card'
-        ? { ...plain, kind: 'm2Card', wants: 'slot', lanes: 4, length: 4, lengthMm: 120 }
+        ? {
+            ...plain,
+            kind: 'm2Card',
+            wants: 'slot',
+            openings: 1,
+            lanes: 4,
+            length: 4,
+            lengthMm: 120,
+          }
         : null
     case 'ssd': {
       const { shape, link } = known.entry
@@ -153,6 +167,28 @@ export function cardsAndDisks(
     at: '',
   }))
   return [...items, ...nvme]
+}
+
+/** The disk with the system that a machine comes with; null where it is no piece of its own. */
+export function systemDiskItem({
+  base,
+  board,
+}: {
+  readonly base: MachineBase | null
+  readonly board: Board | null
+}): Item | null {
+  if (!base || base.inside.board !== board) return null
+  if (base.systemDisk !== 'nvme' && base.systemDisk !== 'sata') return null
+  return {
+    ...plain,
+    key: 'base',
+    partIndex: null,
+    label: 'system disk that it came with',
+    kind: 'ssd',
+    wants: base.systemDisk === 'nvme' ? 'nvme' : 'data',
+    lanes: base.systemDisk === 'nvme' ? 4 : 0,
+    at: '',
+  }
 }
 
 /** Of these, what hangs on a data port. */

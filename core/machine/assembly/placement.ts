@@ -1,6 +1,6 @@
 import type { Board, BoardPlace, PlaceUser } from '../../catalogue/hardware/hardwarePart'
 import type { Item } from './items'
-import { sharingOf } from './sharing'
+import { sharingOf, withCovered, type Shared } from './sharing'
 
 /** A place of the board with what it holds, and what other places leave of it. */
 export interface PlaceState {
@@ -8,6 +8,8 @@ export interface PlaceState {
   readonly holds: Item | null
   /** id of the place that switches it off by being taken; null while it is alive */
   readonly offBy: string | null
+  /** it is not switched off: a wide card in that place lies over it */
+  readonly covered: boolean
   /** lanes that are left, and the place that took the rest */
   readonly lanes: number
   readonly narrowedBy: string | null
@@ -31,19 +33,23 @@ export function takes(
 }
 
 type Holding = ReadonlyMap<string, Item>
+type WholeBoard = Pick<Board, 'places'> & Shared
 
 /**
  * How much of what is still needed a place would take away: places that it switches off, and lanes
  * that it or others lose.
  */
 function harm(
-  board: Board,
+  board: WholeBoard,
   holding: Holding,
   { place: candidate, item }: { readonly place: BoardPlace; readonly item: Item },
 ): number {
   const before = sharingOf(board, holding)
   const after = sharingOf(board, new Map([...holding, [candidate.id, item]]))
   const lost = [...after.off.keys()].filter(id => !before.off.has(id))
+  // A slot that lies under a wide card and holds nothing is seldom missed.
+  const under = board.sharing.find(({ when, wide }) => wide && when === candidate.id)?.off?.[0]
+  const killed = lost.filter(id => id !== under || holding.has(id))
   const narrowed = [...after.lanes].reduce(
     (sum, [id, { lanes }]) =>
       sum +
@@ -58,7 +64,8 @@ function harm(
     item.lanes - (after.lanes.get(candidate.id)?.lanes ?? candidate.lanes),
   )
   return (
-    10 * lost.length +
+    10 * killed.length +
+    (lost.length - killed.length) +
     30 * lost.filter(id => holding.has(id)).length +
     narrowed / 4 +
     missing * (item.wants === 'slot' ? 2 : 1)
@@ -81,7 +88,7 @@ export function placeItems(
 } {
   if (!board) return { places: [], unplaced: [] }
   const places = placesWithCards(board, items)
-  const whole = { ...board, places }
+  const whole: WholeBoard = withCovered({ ...board, places })
   const holding = new Map<string, Item>()
   const left: Item[] = []
   for (const item of items) {
@@ -110,7 +117,7 @@ export function placeItems(
         !holding.has(place.id) &&
         !off.has(place.id) &&
         takes(place, item) &&
-        !(place.id.startsWith('card-m2-') && Number(place.id.slice(8)) > cards),
+        !(place.id.startsWith(onCard) && Number(place.id.slice(onCard.length)) > cards),
     )
     const best = open
       .map(place => ({
@@ -128,16 +135,33 @@ export function placeItems(
   const found = unplaced.length > 0 ? arrangementOf(whole, items) : null
   const settled = found ?? holding
   const { off, lanes } = sharingOf(whole, settled)
-  return {
-    unplaced: found ? [] : unplaced,
-    places: places.map(place => ({
-      place,
-      holds: settled.get(place.id) ?? null,
-      offBy: off.get(place.id) ?? null,
-      lanes: lanes.get(place.id)?.lanes ?? place.lanes,
-      narrowedBy: lanes.get(place.id)?.by ?? null,
-    })),
-  }
+  const states = places.map((place): PlaceState => ({
+    place,
+    holds: settled.get(place.id) ?? null,
+    offBy: off.get(place.id) ?? null,
+    covered: off.has(place.id) && !board.sharing.some(rule => rule.off?.includes(place.id)),
+    lanes: lanes.get(place.id)?.lanes ?? place.lanes,
+    narrowedBy: lanes.get(place.id)?.by ?? null,
+  }))
+  return { unplaced: found ? [] : unplaced, places: behindCards(states) }
+}
+
+/** A place on a card has the lanes and the generation of the slot that the card sits in. */
+function behindCards(states: readonly PlaceState[]): PlaceState[] {
+  const under = states.filter(({ holds }) => holds?.kind === 'm2Card')
+  return states.map(state => {
+    const slot = state.place.id.startsWith(onCard)
+      ? under[Number(state.place.id.slice(onCard.length)) - 1]
+      : undefined
+    if (!slot) return state
+    const { generation } = slot.place
+    return {
+      ...state,
+      place: { ...state.place, generation },
+      lanes: Math.min(state.place.lanes, slot.lanes),
+      narrowedBy: slot.narrowedBy,
+    }
+  })
 }
 
 /** Arrangements that are looked at before none is taken to exist. */
@@ -148,7 +172,7 @@ const maxArranged = 4000
  * left one over: what has fewest places to choose from first, and cards before what sits on them.
  * Names of places count as wishes. Null where there is none.
  */
-function arrangementOf(board: Board, items: readonly Item[]): Map<string, Item> | null {
+function arrangementOf(board: WholeBoard, items: readonly Item[]): Map<string, Item> | null {
   const choices = items
     .map(item => {
       const open = board.places.filter(place => takes(place, item))
@@ -171,7 +195,8 @@ function arrangementOf(board: Board, items: readonly Item[]): Map<string, Item> 
     const cards = [...holding.values()].filter(({ kind }) => kind === 'm2Card').length
     for (const { id } of choice.open) {
       if (looked++ > maxArranged) return false
-      if (holding.has(id) || (id.startsWith('card-m2-') && Number(id.slice(8)) > cards)) continue
+      if (holding.has(id) || (id.startsWith(onCard) && Number(id.slice(onCard.length)) > cards))
+        continue
       holding.set(id, choice.item)
       const { off } = sharingOf(board, holding)
       if (![...holding.keys()].some(held => off.has(held)) && place(at + 1)) return true
@@ -182,13 +207,16 @@ function arrangementOf(board: Board, items: readonly Item[]): Map<string, Item> 
   return place(0) ? holding : null
 }
 
+/** Ids of places that cards bring begin so; their number follows. */
+const onCard = 'card-m2-'
+
 /** The places of a board, and an M.2 place for each card that takes an M.2 SSD. */
 function placesWithCards(board: Board, items: readonly Item[]): BoardPlace[] {
   const cards = items.filter(({ kind }) => kind === 'm2Card').length
   return [
     ...board.places,
     ...Array.from({ length: cards }, (_, index): BoardPlace => ({
-      id: `card-m2-${index + 1}`,
+      id: `${onCard}${index + 1}`,
       label: `M.2 place on card ${index + 1}`,
       kind: 'm2',
       length: 4,

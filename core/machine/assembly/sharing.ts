@@ -1,6 +1,14 @@
 import type { Board } from '../../catalogue/hardware/hardwarePart'
 import type { Item } from './items'
 
+/** A rule of a board, or of a card that covers the slot beside its own. */
+type SharingRule = Board['sharing'][number] & { readonly wide?: boolean }
+/** The places of a board and what they cost each other. */
+export interface Shared {
+  readonly sharing: readonly SharingRule[]
+}
+type Held = ReadonlyMap<string, Pick<Item, 'wants' | 'openings'>>
+
 /** What the taken places of a board cost elsewhere. */
 export interface Sharing {
   /** places that are dead, with the place that makes them so */
@@ -10,15 +18,16 @@ export interface Sharing {
 }
 
 function applied(
-  { sharing }: Pick<Board, 'sharing'>,
-  holding: ReadonlyMap<string, Pick<Item, 'wants'>>,
+  { sharing }: Shared,
+  holding: Held,
   dead: ReadonlyMap<string, string>,
 ): { off: Map<string, string>; lanes: Map<string, { lanes: number; by: string }> } {
   const off = new Map<string, string>()
   const lanes = new Map<string, { lanes: number; by: string }>()
-  for (const { when, by, off: kills = [], narrows } of sharing) {
+  for (const { when, by, wide, off: kills = [], narrows } of sharing) {
     const item = holding.get(when)
     if (!item || dead.has(when) || (by !== undefined && by !== item.wants)) continue
+    if (wide && item.openings < 2) continue
     for (const id of kills) if (!off.has(id)) off.set(id, when)
     if (narrows && narrows.lanes < (lanes.get(narrows.place)?.lanes ?? Infinity))
       lanes.set(narrows.place, { lanes: narrows.lanes, by: when })
@@ -32,10 +41,7 @@ function applied(
  * rules are gone through until nothing changes (boards have no rules in a circle, a test sees to
  * it).
  */
-export function sharingOf(
-  board: Pick<Board, 'sharing'>,
-  holding: ReadonlyMap<string, Pick<Item, 'wants'>>,
-): Sharing {
+export function sharingOf(board: Shared, holding: Held): Sharing {
   let found = applied(board, holding, new Map())
   for (let round = 0; round < board.sharing.length; round++) {
     const next = applied(board, holding, found.off)
@@ -46,4 +52,21 @@ export function sharingOf(
     if (same) break
   }
   return found
+}
+
+/**
+ * A board's places with what a card of two openings costs beside them: it covers the next slot of
+ * the board's list, so nothing goes in there.
+ */
+export function withCovered<Whole extends Pick<Board, 'places' | 'sharing'>>(
+  board: Whole,
+): Whole & Shared {
+  const slots = board.places.filter(({ kind }) => kind === 'slot')
+  return {
+    ...board,
+    sharing: [
+      ...board.sharing,
+      ...slots.slice(1).map(({ id }, at) => ({ when: slots[at]!.id, wide: true, off: [id] })),
+    ],
+  }
 }

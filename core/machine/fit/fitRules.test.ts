@@ -268,6 +268,49 @@ describe('fit at its ends', () => {
     expect(ecc('lighter-8', 'memory-32e')).toContain('memory')
     expect(ecc('weir', 'bore-21')).toContain('memory')
   })
+  it('keeps registered memory apart from plain memory, and out of boards that do not take it', () => {
+    const memory = (base: string, ...refs: string[]) => {
+      const context = contextOf({ machine: { base, parts: refs.map(ref => ({ ref })) } })
+      const { rule, judgement } = judgeFit(context).find(({ rule: { id } }) => id === 'memoryType')!
+      return [judgement.state, rule.say(judgement.values, plainFormat, judgement.state)]
+    }
+    expect(memory('crane-14', 'memory-32r')[0]).toBe('pass')
+    expect(memory('crane-14', 'memory-32')).toEqual([
+      'fail',
+      'Registered and plain memory do not run together: the board starts with one kind only.',
+    ])
+    expect(memory('clerk-17', 'memory-32')[0]).toBe('pass')
+    expect(memory('clerk-17', 'memory-32r')).toEqual([
+      'fail',
+      'Memory, 32 GB, DDR4, registered, used (DDR4) does not go into this board; it takes ' +
+        'plain DDR4.',
+    ])
+  })
+  it('counts the openings that wide cards take at the back of the case', () => {
+    const cards = (...refs: string[]) =>
+      judgeFit(
+        contextOf({
+          machine: {
+            base: 'parts',
+            parts: [{ ref: 'postern-21' }, { ref: 'creel-6' }, ...refs.map(ref => ({ ref }))],
+          },
+        }),
+      ).find(({ rule: { id } }) => id === 'cardInCase')!.judgement
+    // Creel 6 has two openings.
+    expect(cards('cardModern')).toMatchObject({ state: 'pass', values: { taken: 2 } })
+    expect(cards('cardEntry', 'heron-2')).toMatchObject({ state: 'pass', values: { taken: 2 } })
+    expect(cards('cardModern', 'heron-2')).toMatchObject({ state: 'fail', values: { taken: 3 } })
+  })
+  it('tells when the system disk that came with a machine gives way to another SSD', () => {
+    const ssd = (base: string, refs: string[], drives: PlanInput['drives'] = { lots: [] }) =>
+      judgeFit(contextOf({ machine: { base, parts: refs.map(ref => ({ ref })) }, drives })).find(
+        ({ rule: { id } }) => id === 'ssdPlaces',
+      )!.judgement.state
+    expect(ssd('pebble-21', ['flint-1000n'])).toBe('warning')
+    expect(ssd('pebble-23', ['flint-1000n'])).toBe('pass')
+    expect(ssd('pebble-23', ['flint-1000n', 'flint-500n'])).toBe('warning')
+    expect(ssd('pebble-21', [], { lots: [{ count: 1, model: 'rill-2', sizeTB: 2 }] })).toBe('fail')
+  })
   it('warns of every kind of redundancy over USB, and of none of single drives', () => {
     const onUsb = (layout: string, count = 4) =>
       judgeFit(

@@ -49,6 +49,7 @@ import { upsSize } from './rules/upsSize'
 import { usbParity } from './rules/usbParity'
 import { warmDrives } from './rules/warmDrives'
 import { wifiOnly } from './rules/wifiOnly'
+import { wifiThere } from './rules/wifiThere'
 
 /**
  * Every rule of fit, in the order of the report. Another one is a file in rules/ and a line here.
@@ -95,6 +96,7 @@ export const fitRules: readonly FitRule[] = [
   passiveLoad,
   networkSpeed,
   wifiOnly,
+  wifiThere,
   raidCard,
   usbParity,
   knownCards,

@@ -135,7 +135,7 @@ function partsLeftOut(
   const disk = hardware
     .filter((part): part is SystemDisk => part.kind === 'ssd' && part.shape === shape)
     .sort((a, b) => a.price - b.price)[0]
-  const lacksDisk = !base?.hasSystemDisk && board && partsOfKind(parts, 'ssd').length === 0
+  const lacksDisk = !base?.systemDisk && board && partsOfKind(parts, 'ssd').length === 0
   const isWarm =
     housing !== null &&
     heat.driveRiseK > warmDrivesK &&

@@ -103,7 +103,10 @@ export function boardFrame(board: Board, book: Book): Frame {
       ...(board.socket === null
         ? []
         : [{ id: 'processor' as const, options: processorOptions(board.socket, book) }]),
-      { id: 'memory', options: memoryOptions(board, board.memory.slots, book) },
+      {
+        id: 'memory',
+        options: memoryOptions(board, { slots: board.memory.slots, registered: false }, book),
+      },
       { id: 'card', options: hasSlots(board) ? orNone(cardOptions(book)) : [none] },
       { id: 'pool', options: [] },
       { id: 'supply', options: hardwareOptions('supply', book) },

@@ -151,7 +151,7 @@ function* everyMachine(plan: Plan, catalogue: Catalogue) {
         for (const card of cards)
           for (const enclosure of orNot(of('enclosure')))
             for (const controller of orNot(of('controller')))
-              for (const boot of base.hasSystemDisk ? [[]] : orNot(of('ssd'))) {
+              for (const boot of base.systemDisk ? [[]] : orNot(of('ssd'))) {
                 if (
                   processor.length > 0 &&
                   ((base.processor !== null && base.class !== 'office') ||
@@ -159,7 +159,7 @@ function* everyMachine(plan: Plan, catalogue: Catalogue) {
                 )
                   continue
                 if (
-                  (boot.length === 0 && !base.hasSystemDisk) ||
+                  (boot.length === 0 && !base.systemDisk) ||
                   (sticks.length === 0 && base.memoryGB === 0)
                 )
                   continue

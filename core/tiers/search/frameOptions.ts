@@ -116,11 +116,16 @@ function makeOptions(kind: OptionKind, { catalogue, priceOf }: Book): Option[] {
 
 export function memoryOptions(
   { memory }: Board,
-  slots: number,
+  { slots, registered }: { readonly slots: number; readonly registered: boolean },
   { plan, catalogue, priceOf }: Book,
 ): Option[] {
-  return catalogue.memoryModules.flatMap(({ id, type, shape, ecc, memoryGB, powerW, price }) =>
-    type !== memory.type || shape !== memory.shape || (ecc && !plan.machine.wantsEcc) || price < 0
+  return catalogue.memoryModules.flatMap(module => {
+    const { id, memoryGB, powerW, price } = module
+    return module.type !== memory.type ||
+      module.shape !== memory.shape ||
+      module.registered !== registered ||
+      (module.ecc && !registered && !plan.machine.wantsEcc) ||
+      price < 0
       ? []
       : stickCounts
           .filter(count => count <= slots && count * memoryGB <= memory.maxGB)
@@ -129,8 +134,8 @@ export function memoryOptions(
             price: priceOf(id, price, count),
             idleW: count * powerW,
             loadW: count * powerW,
-          })),
-  )
+          }))
+  })
 }
 
 export function processorOptions(socket: string | null, { catalogue, priceOf }: Book): Option[] {

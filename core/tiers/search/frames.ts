@@ -70,7 +70,13 @@ function machineFrame(
     base?.memorySticks ?? 0,
   )
   const memory =
-    board && !fixed.has('memory') ? memoryOptions(board, board.memory.slots - sticks, book) : []
+    board && !fixed.has('memory')
+      ? memoryOptions(
+          board,
+          { slots: board.memory.slots - sticks, registered: base?.memoryRegistered ?? false },
+          book,
+        )
+      : []
   const needsMemory =
     sticks === 0 && (base ? base.memoryGB === 0 : machine.memoryGB === null && build.memoryGB === 0)
   const canCard = (board === null || hasSlots(board)) && build.cards.length === 0
@@ -95,7 +101,7 @@ function machineFrame(
       : []),
     { id: 'enclosure', options: orNone(hardwareOptions('enclosure', book)), allowed: enoughBays },
     ...cards(board, book),
-    ...(base?.hasSystemDisk || build.parts.some(({ kind }) => kind === 'ssd') || parts.isOwn
+    ...(base?.systemDisk || build.parts.some(({ kind }) => kind === 'ssd') || parts.isOwn
       ? []
       : [bootGroup(book)]),
   ]

@@ -13,7 +13,7 @@ export const bootDevice = fitRule<{ readonly what: string | null; readonly boots
         (system?.bootsFrom ?? ['ssd', 'stick']).includes(entry.shape === 'stick' ? 'stick' : 'ssd'),
     )
     const bootsFrom = system?.bootsFrom.includes('ssd') === false ? 'a boot stick' : 'a small SSD'
-    if (base?.hasSystemDisk) return { state: 'pass', values: { what: '', bootsFrom } }
+    if (base?.systemDisk) return { state: 'pass', values: { what: '', bootsFrom } }
     return { state: own ? 'pass' : 'warning', values: { what: own ? '' : null, bootsFrom } }
   },
   say: ({ what, bootsFrom }) =>

@@ -1,10 +1,11 @@
-import { fitRule } from '../fitRule'
+import { counted, fitRule } from '../fitRule'
 
 /** Cards are short and low enough for the case, and it has openings for them. */
 export const cardInCase = fitRule<{
   readonly tooLong: string | null
   readonly tooHigh: string | null
   readonly cards: number
+  readonly taken: number
   readonly openings: number
   readonly maxMm: number
 }>({
@@ -18,7 +19,8 @@ export const cardInCase = fitRule<{
     if (!housing || cards.length === 0) return null
     const tooLong = cards.find(({ lengthMm }) => lengthMm > housing.cardMm)
     const tooHigh = cards.find(({ lowHeight }) => !lowHeight && !housing.fullHeight)
-    const fits = !tooLong && !tooHigh && cards.length <= housing.cardSlots
+    const taken = cards.reduce((sum, { openings }) => sum + openings, 0)
+    const fits = !tooLong && !tooHigh && taken <= housing.cardSlots
     return {
       state: fits ? 'pass' : 'fail',
       clash: { parts: [tooLong, tooHigh].flatMap(card => card?.partIndex ?? []) },
@@ -26,16 +28,18 @@ export const cardInCase = fitRule<{
         tooLong: tooLong?.label ?? null,
         tooHigh: tooHigh?.label ?? null,
         cards: cards.length,
+        taken,
         openings: housing.cardSlots,
         maxMm: housing.cardMm,
       },
     }
   },
-  say({ tooLong, tooHigh, cards, openings, maxMm }, { number: n }) {
+  say({ tooLong, tooHigh, cards, taken, openings, maxMm }, { number: n }) {
     if (tooLong) return `${tooLong} is longer than the ${n(maxMm)} mm that the case leaves.`
     if (tooHigh) return `${tooHigh} is of full height; the case takes low cards only.`
-    return cards > openings
-      ? `${cards} cards, and the case has ${openings} openings for them.`
+    return taken > openings
+      ? `${counted(cards, 'card')} ${cards === 1 ? 'takes' : 'take'} ` +
+          `${counted(taken, 'opening')} at the back; the case has ${openings || 'none'}.`
       : 'The cards are short and low enough for the case.'
   },
   fixes: ({ places }) => [

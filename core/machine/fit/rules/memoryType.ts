@@ -4,6 +4,8 @@ import { fitRule } from '../fitRule'
 export const memoryType = fitRule<{
   readonly type: string
   readonly wrong: string | null
+  readonly registered: boolean
+  readonly mixed: boolean
   readonly soldered: boolean
 }>({
   id: 'memoryType',
@@ -11,14 +13,21 @@ export const memoryType = fitRule<{
   group: 'parts',
   prunes: 'core',
   stops: true,
-  judge({ board, sticks }) {
+  judge({ board, sticks, build: { base } }) {
     if (!board || sticks.length === 0) return null
-    const { type, shape } = board.memory
-    const wrong = sticks.filter(({ module }) => module.type !== type || module.shape !== shape)
+    const { type, shape, registered: canRegister } = board.memory
+    const wrong = sticks.filter(
+      ({ module }) =>
+        module.type !== type || module.shape !== shape || (module.registered && !canRegister),
+    )
+    const comesWith = base && base.memorySticks > 0 ? [base.memoryRegistered] : []
+    const kinds = new Set([...comesWith, ...sticks.map(({ module }) => module.registered)])
     return {
-      state: wrong.length ? 'fail' : 'pass',
+      state: wrong.length || kinds.size > 1 ? 'fail' : 'pass',
       clash: { parts: wrong.flatMap(({ partIndex }) => partIndex ?? []) },
       values: {
+        mixed: kinds.size > 1,
+        registered: wrong[0]?.module.registered ?? false,
         type: `${type}${shape === 'SO-DIMM' ? ', small' : ''}`,
         wrong: wrong[0]
           ? `${wrong[0].module.label} ` +
@@ -28,12 +37,14 @@ export const memoryType = fitRule<{
       },
     }
   },
-  say: ({ type, wrong, soldered }) =>
+  say: ({ type, wrong, registered, mixed, soldered }) =>
     soldered
       ? 'The memory is soldered; none can be added.'
       : wrong
-        ? `${wrong} does not go into this board; it takes ${type}.`
-        : `The memory is ${type}, as the board takes it.`,
+        ? `${wrong} does not go into this board; it takes ${registered ? 'plain ' : ''}${type}.`
+        : mixed
+          ? 'Registered and plain memory do not run together: the board starts with one kind only.'
+          : `The memory is ${type}, as the board takes it.`,
   fixes: ({ board, sticks }) =>
     board
       ? [

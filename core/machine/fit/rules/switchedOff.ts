@@ -5,6 +5,7 @@ export const switchedOff = fitRule<{
   readonly what: string | null
   readonly place: string
   readonly by: string
+  readonly covered: boolean
   readonly dead: readonly string[]
 }>({
   id: 'switchedOff',
@@ -29,15 +30,19 @@ export const switchedOff = fitRule<{
         what: taken?.holds?.label ?? null,
         place: taken?.place.label ?? '',
         by: first ? label(first.offBy!) : '',
+        covered: first?.covered ?? false,
         dead: off.map(({ place }) => place.label),
       },
     }
   },
-  say: ({ what, place, by, dead }) =>
+  say: ({ what, place, by, covered, dead }) =>
     what
-      ? `${what} does nothing in ${place}: ${by} switches it off.`
+      ? covered
+        ? `${what} does not go into ${place}: the wide card in ${by} covers it.`
+        : `${what} does nothing in ${place}: ${by} switches it off.`
       : dead.length
-        ? `${by} switches off: ${dead.join(', ')}. Nothing sits there.`
+        ? `What sits in ${by} ${covered ? 'covers' : 'switches off'}: ${dead.join(', ')}. ` +
+          'Nothing sits there.'
         : 'No place switches another off.',
   // Either of the two may be left to find another place.
   fixes: ({ places }) =>
