@@ -2,6 +2,7 @@ import { computed } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { driveTraits } from '~~/core/drives/driveTraits'
 import { priceOfLot } from '~~/core/drives/drivePrices'
+import { hasUps } from '~~/core/plan/hasUps'
 import { forgottenExtras } from '~~/core/machine/parts/forgotten'
 import { partLines, partTotals, type DriveLine } from '~~/core/machine/parts/partsList'
 import { useFormat } from '~/composables/useFormat'
@@ -61,7 +62,7 @@ export function usePartsList() {
     return forgottenExtras(assembly.value, {
       hardware: lists.value.hardware,
       loadWallW: assessment.domains.machine.states[1].watts.likely,
-      hasUps: plan.drives.ups,
+      hasUps: hasUps(plan, lists.value.hardware),
       rebuilds: pool?.parity ?? false,
       driveCount: assessment.domains.drives.count,
       uncopiedTB: pool?.hasOneCopyOnly ? value('library.irreplaceableTB') : 0,

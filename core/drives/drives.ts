@@ -1,4 +1,5 @@
 import { defineDomain } from '../domain'
+import { hasUps } from '../plan/hasUps'
 import type { LibraryFacts } from '../library/libraryFacts'
 import { drivesFacts } from './drivesFacts'
 import { withoutPrices } from './poolOf'
@@ -11,12 +12,14 @@ export const drives = defineDomain({
   read: (
     {
       drives,
+      machine,
       choices: { survivesAtLeast, readErrorEndsRebuild, watchingHoursPerDay, horizonYears },
     },
-    { driveClasses, driveModels },
+    { driveClasses, driveModels, hardware },
     { library }: { readonly library: LibraryFacts },
   ) => ({
-    drives: withoutPrices(drives),
+    // A UPS in the list of parts is one as well as one that the house has already.
+    drives: { ...withoutPrices(drives), ups: hasUps({ drives, machine }, hardware) },
     catalogue: { driveClasses, driveModels },
     survivesAtLeast,
     readErrorEndsRebuild,

@@ -18,6 +18,7 @@ const shared: readonly Input[] = [
   'drives.theftChance',
   'drives.boardChance',
   'drives.ups',
+  'machine.parts',
   'drives.secondBox',
 ]
 const copies: readonly Input[] = [

@@ -209,6 +209,17 @@ describe('the years in money', () => {
     expect(with_({ resaleShare: 0.5 })).toBeCloseTo(-0.5 * (415 - 85), 6)
     expect(with_({ warrantyMonths: 60 })).toBeLessThan(0)
     expect(total({ drives: { ...demo.drives, ups: true } }) - base).toBeCloseTo(35, 6)
+    // One in the list of parts is the same UPS: its price besides, and its battery.
+    const withUps = (part: object) =>
+      total({
+        machine: {
+          ...tideMillHouse.machine,
+          parts: [...demo.machine.parts, { ref: 'weight-650', ...part }],
+        },
+      }) - base
+    expect(withUps({ condition: 'owned' })).toBeCloseTo(35, 6)
+    expect(withUps({})).toBeCloseTo(92 + 35, 6)
+    expect(withUps({ condition: 'owned', purpose: 'spare' })).toBeCloseTo(0, 6)
     expect(
       total({ drives: { ...demo.drives, purchases: [{ month: 12, count: 1, sizeTB: 8 }] } }),
     ).toBeGreaterThan(base + 100)

@@ -315,9 +315,11 @@ export const drivesSchema = section(
       description: 'How long snapshots hold what was changed.',
     }),
     ups: toggle({
-      label: 'UPS',
+      label: 'A UPS is there already',
       fallback: false,
-      description: 'A battery supply with surge protection between the wall and the machine.',
+      description:
+        'A battery supply with surge protection between the wall and the machine. One in the ' +
+        'list of parts counts by itself.',
     }),
     ...backupFields,
     ...fastStorageFields,

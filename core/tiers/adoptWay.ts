@@ -14,16 +14,16 @@ import { newDrives } from './newDrives'
 export function adoptWay(
   plan: Plan,
   way: WayOfBuilding,
-  { machineBases }: Pick<Catalogue, 'machineBases'>,
+  { machineBases, hardware }: Pick<Catalogue, 'machineBases' | 'hardware'>,
 ): Plan {
   const { layout, fileSystem, ...lot } = way.drives
   return {
     ...plan,
-    machine: freshMachine(plan.machine, {
-      name: way.label,
-      base: way.base,
-      parts: way.parts.map(newPart),
-    }),
+    machine: freshMachine(
+      plan.machine,
+      { name: way.label, base: way.base, parts: way.parts.map(newPart) },
+      { hardware },
+    ),
     drives: {
       ...plan.drives,
       ...newDrives(plan.drives),

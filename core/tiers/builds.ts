@@ -47,13 +47,13 @@ export function ownedLots({ drives: { lots } }: Plan): Drives['lots'] {
 }
 
 function machineOf(
-  plan: Plan,
-  base: string | null,
-  parts: Plan['machine']['parts'],
+  { machine }: Plan,
+  { base, parts }: { readonly base: string | null; readonly parts: Plan['machine']['parts'] },
+  catalogue: Pick<Catalogue, 'hardware'>,
 ): Plan['machine'] {
   return base === null
-    ? { ...plan.machine, parts: [...plan.machine.parts, ...parts] }
-    : freshMachine(plan.machine, { base, parts })
+    ? { ...machine, parts: [...machine.parts, ...parts] }
+    : freshMachine(machine, { base, parts }, catalogue)
 }
 
 /** The plan with other drives; its machine stays. */
@@ -103,11 +103,11 @@ export function adoptPool(
 export function adoptBuild(
   plan: Plan,
   { base, converter, pool }: Build,
-  { machineBases }: Pick<Catalogue, 'machineBases'>,
+  { machineBases, hardware }: Pick<Catalogue, 'machineBases' | 'hardware'>,
 ): Plan {
   return {
     ...adoptPool(plan, pool),
-    machine: machineOf(plan, base, partsOf(converter).map(newPart)),
+    machine: machineOf(plan, { base, parts: partsOf(converter).map(newPart) }, { hardware }),
     network: {
       ...plan.network,
       serverPortMbps:

@@ -54,7 +54,7 @@ export function compareWays(plan: Plan, catalogue: Catalogue, format: Format): W
 export function isAdopted(
   plan: Plan,
   way: WayOfBuilding,
-  catalogue: Pick<Catalogue, 'machineBases'>,
+  catalogue: Pick<Catalogue, 'machineBases' | 'hardware'>,
 ): boolean {
   const adopted = adoptWay(plan, way, catalogue)
   return (

@@ -1,4 +1,5 @@
 import type { DrivesFacts } from '../drives/drivesFacts'
+import { hasUps } from '../plan/hasUps'
 import { costOverYears } from '../ownership/cashFlow'
 import { yearsQuestion } from '../ownership/years/yearsQuestion'
 import type { Plan } from '../plan/planSchema'
@@ -34,6 +35,7 @@ export function createPoolRows({ plan, shipped, catalogue, assessor }: RowSource
         yearsQuestion({
           plan: adopted,
           catalogue,
+          hasUps: hasUps(plan, catalogue.hardware),
           horizonYears: plan.choices.horizonYears,
           system: null,
           pluggedIn: 0,

@@ -1,8 +1,12 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref } from 'vue'
+import { catalogue } from '~~/core/catalogue/catalogue'
 import { coverageOf } from '~~/core/drives/perilChances'
 import { measureIds, perilTable, type MeasureId, type PerilId } from '~~/core/catalogue/perilTable'
+import { isUps } from '~~/core/plan/hasUps'
 import { editPlan } from '~~/core/plan/editPlan'
+import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
+import type { Plan } from '~~/core/plan/planSchema'
 import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'
 import { fieldElementId } from '~/composables/views'
@@ -52,14 +56,24 @@ const most = computed(() =>
 const width = (chance: number) => `${Math.sqrt(chance / most.value) * 100}%`
 
 const other = (measure: MeasureId) => switches[measure][isOn(measure) ? 'off' : 'on']
+/** The plan with a measure switched over; a UPS in the list of parts goes out with its switch. */
+function planWith(measure: MeasureId): Plan | null {
+  if (!store.plan) return null
+  const result = editPlan(store.plan, switches[measure].path, other(measure))
+  if (!result.ok) return null
+  if (measure !== 'ups' || !isOn(measure)) return result.plan
+  const { machine } = result.plan
+  const { hardware } = effectiveCatalogue(result.plan, catalogue)
+  const parts = machine.parts.filter(part => !isUps(part, hardware))
+  return { ...result.plan, machine: { ...machine, parts } }
+}
 function preview(measure: MeasureId | null): void {
-  const result =
-    measure && store.plan ? editPlan(store.plan, switches[measure].path, other(measure)) : null
-  store.tried = result?.ok ? result.plan : null
+  store.tried = measure && planWith(measure)
 }
 function toggle(measure: MeasureId): void {
   store.tried = null
-  store.edit(switches[measure].path, other(measure))
+  const next = planWith(measure)
+  if (next) store.replace(next)
 }
 
 /** The coverages are numbers to enter, not bars. */

@@ -43,7 +43,6 @@ function planWith({ unit }: { readonly unit: UpsUnit }): Plan | null {
   )
   return {
     ...plan,
-    drives: { ...plan.drives, ups: true },
     machine: { ...plan.machine, parts: [...others, newPart(unit.id)] },
   }
 }

@@ -60,7 +60,8 @@ function portsFigure({ facts: { context }, format }: Told): Figure {
       sum(
         workedOut(context.boardPorts, 'ports', { inputs: built, after: 'on the board' }),
         workedOut(context.controllerPorts, 'ports', { inputs: built, after: 'on cards' }),
-        minus(workedOut(used, 'ports', { inputs: built, after: 'in use' })),
+        // Drives that hang in enclosures, because bays are full, need none.
+        minus(workedOut(used, 'ports', { inputs: [...built, 'machine.bays'], after: 'in use' })),
       ),
     {
       ...parts,

@@ -142,7 +142,7 @@ function partsLeftOut(
     drives.spinning >= manyDrives &&
     housing.fanMounts > housing.fans.length
   const fan = hardware.find(part => part.kind === 'fan')
-  const lacksUps = !hasUps && partsOfKind(parts, 'ups').length === 0 && rebuilds
+  const lacksUps = !hasUps && rebuilds
   return [
     ...(lacksDisk ? extra('systemDisk', disk, 1) : []),
     ...(isWarm ? extra('fan', fan, 1) : []),

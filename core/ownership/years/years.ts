@@ -1,4 +1,5 @@
 import { defineDomain } from '../../domain'
+import { hasUps } from '../../plan/hasUps'
 import type { MachineFacts } from '../../machine/machineFacts'
 import { cashFlow, type CashFlow, type CashQuestion } from '../cashFlow'
 import { pluggedIn } from '../../machine/system/licence'
@@ -17,8 +18,8 @@ export const years = defineDomain({
   id: 'years',
   needs: ['machine', 'ownership'],
   read: (
-    { costs, library, drives, network, choices: { horizonYears } },
-    { driveClasses, driveModels, qualities, otherQualities },
+    { costs, library, drives, network, machine, choices: { horizonYears } },
+    { driveClasses, driveModels, qualities, otherQualities, hardware },
     {
       machine: {
         build,
@@ -29,6 +30,7 @@ export const years = defineDomain({
     }: { readonly machine: MachineFacts; readonly ownership: OwnershipFacts },
   ): YearsSlice => ({
     plan: { costs, library, drives, network },
+    hasUps: hasUps({ drives, machine }, hardware),
     catalogue: { driveClasses, driveModels, qualities, otherQualities },
     horizonYears,
     system,

@@ -14,6 +14,8 @@ import { averagePricePerKWh } from '../../plan/energyPrice'
 export interface YearsSlice {
   readonly plan: Pick<Plan, 'costs' | 'library' | 'drives' | 'network'>
   readonly catalogue: DriveCatalogue & Qualities
+  /** one is in the list of parts, or in the house already */
+  readonly hasUps: boolean
   readonly horizonYears: number
   readonly system: Pick<SystemKind, 'licence' | 'upkeepHoursPerYear'> | null
   /** drives that a licence by their number counts */
@@ -55,6 +57,7 @@ export function stagedPrices(
 export function yearsQuestion({
   plan,
   catalogue,
+  hasUps,
   horizonYears,
   system,
   pluggedIn,
@@ -90,7 +93,7 @@ export function yearsQuestion({
     copiesOnce: copies(({ media }) => media) * mediumYears,
     copiesEveryMonths: mediumYears * monthsPerYear,
     copiesPerMonth: copies(({ store, electricity }) => store + electricity) / monthsPerYear,
-    upsBatteryPrice: drives.ups ? costs.upsBatteryPrice : null,
+    upsBatteryPrice: hasUps ? costs.upsBatteryPrice : null,
     buildHours: costs.buildHours,
     upkeepHoursPerYear: costs.upkeepHoursPerYear ?? system?.upkeepHoursPerYear ?? 0,
     hourValue: costs.hourValue,

@@ -3,7 +3,9 @@ import type { Board, Cooler, SystemDisk } from '../../catalogue/hardware/hardwar
 import { fromParts } from '../../plan/constants'
 import { freshMachine } from '../../machine/freshMachine'
 import { minCooling } from '../../machine/fit/rules/coolerHeat'
+import { isUps } from '../../plan/hasUps'
 import type { Network } from '../../plan/network'
+import type { Plan } from '../../plan/planSchema'
 import type { Option, Chosen, Group, Frame } from './frame'
 import {
   type Book,
@@ -76,6 +78,17 @@ export function bootGroup(book: Book): Group {
   return { id: 'boot', options: [...best.values()] }
 }
 
+/** What the plan pays for its UPS, which stays beside whatever is bought. */
+function upsPrice({ machine: { parts } }: Plan, { hardware }: Book['catalogue']): number {
+  return parts.reduce(
+    (sum, part) =>
+      part.condition === 'owned' || !isUps(part, hardware)
+        ? sum
+        : sum + part.count * (part.price ?? entryOf(hardware, part.ref)!.price),
+    0,
+  )
+}
+
 /** A board that is bought, with everything around it. */
 export function boardFrame(board: Board, book: Book): Frame {
   const { plan, priceOf, catalogue } = book
@@ -91,14 +104,14 @@ export function boardFrame(board: Board, book: Book): Frame {
     losses: null,
     bays: 0,
     portMbps: portOf(board),
-    price: priceOf(board.id, board.price),
+    price: priceOf(board.id, board.price) + upsPrice(plan, catalogue),
     idleW: board.idleW + (own?.idleW ?? 0),
     loadW: board.loadW + (own?.maxW ?? 0),
-    machine: freshMachine(plan.machine, {
-      name: `Self-built, ${board.label}`,
-      base: fromParts,
-      parts: [partOf(board.id, book)],
-    }),
+    machine: freshMachine(
+      plan.machine,
+      { name: `Self-built, ${board.label}`, base: fromParts, parts: [partOf(board.id, book)] },
+      catalogue,
+    ),
     groups: [
       ...(board.socket === null
         ? []

@@ -196,7 +196,7 @@ function slowly(plan: Plan, catalogue: Catalogue, objective: Objective): number 
       ...newPart(ref),
       count: refs.filter(other => other === ref).length,
     }))
-    const machine = freshMachine(plan.machine, { base, parts: counts })
+    const machine = freshMachine(plan.machine, { base, parts: counts }, catalogue)
     for (const copyOnWrite of [false, true]) {
       const priceOf = (row: { readonly price: number; readonly yearsCost: number }) =>
         objective === 'now' ? row.price : row.yearsCost

@@ -1,3 +1,4 @@
+import { machinePrices } from '../../machine/machinePrices'
 import { describe, expect, it } from 'vitest'
 import { catalogue, entryOf } from '../../catalogue/catalogue'
 import { tideMillHouse } from '../../catalogue/tideMillHouse'
@@ -198,7 +199,7 @@ describe('a machine that is there', () => {
         startTogether: 2,
       },
     }).machine
-    const next = freshMachine(full, { base: 'wherry-4', parts: [] })
+    const next = freshMachine(full, { base: 'wherry-4', parts: [] }, catalogue)
     expect(next).toMatchObject({
       base: 'wherry-4',
       score: null,
@@ -254,5 +255,35 @@ describe('parts that differ in name and price alone', () => {
         hardware: parts,
       }).map(({ refs }) => refs[0]),
     ).toEqual(['a'])
+  })
+  it('leaves its UPS to whatever takes its place, paid once and by all alike', () => {
+    const plan = planSchema.parse({
+      name: 'x',
+      machine: {
+        base: 'clerk-17',
+        condition: 'owned',
+        parts: [
+          { ref: 'weight-650' },
+          { ref: 'weight-400', purpose: 'spare' },
+          { ref: 'cardEntry', condition: 'owned' },
+        ],
+        atHand: [{ name: 'Old one', ref: 'clerk-15' }],
+      },
+    })
+    const frames = framesOf(plan, catalogue)
+    const bought = frames.filter(({ id }) => id !== 'own' && !id.startsWith('hand-'))
+    for (const frame of frames)
+      expect(frame.machine.parts.filter(({ ref }) => ref === 'weight-650')).toHaveLength(1)
+    for (const { machine, price } of bought) {
+      expect(machine.parts.some(({ ref }) => ref === 'weight-400' || ref === 'cardEntry')).toBe(
+        false,
+      )
+      const paid = machinePrices(machine, machineBuild(machine, catalogue))
+      expect(price).toBeCloseTo(
+        paid.reduce((sum, { toPay }) => sum + toPay!, 0),
+        6,
+      )
+      expect(paid.filter(({ toPay }) => toPay === 92)).toHaveLength(1)
+    }
   })
 })

@@ -161,7 +161,7 @@ export function framesOf(plan: Plan, catalogue: Catalogue): Frame[] {
     .filter(({ price }) => price >= 0)
     .map(base =>
       machineFrame(
-        freshMachine(plan.machine, { name: base.label, base: base.id, parts: [] }),
+        freshMachine(plan.machine, { name: base.label, base: base.id, parts: [] }, catalogue),
         { id: base.id, way: wayOfClass[base.class], isOwn: false },
         book,
       ),
@@ -169,8 +169,8 @@ export function framesOf(plan: Plan, catalogue: Catalogue): Frame[] {
   const atHand = plan.machine.atHand.map((computer, index) =>
     machineFrame(
       {
-        ...freshMachine(plan.machine, { base: computer.ref, parts: [] }),
         ...machineAtHand(computer),
+        parts: freshMachine(plan.machine, { base: computer.ref, parts: [] }, catalogue).parts,
         ownParts: plan.machine.ownParts,
         atHand: plan.machine.atHand,
         diagnosisFee: plan.machine.diagnosisFee,

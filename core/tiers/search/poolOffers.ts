@@ -6,6 +6,7 @@ import { drivesOf, roomTB } from '../../drives/poolOf'
 import { priceOfLot } from '../../drives/drivePrices'
 import { driveTraits } from '../../drives/driveTraits'
 import { costOverYears } from '../../ownership/cashFlow'
+import { hasUps } from '../../plan/hasUps'
 import { yearsQuestion } from '../../ownership/years/yearsQuestion'
 import type { Plan } from '../../plan/planSchema'
 import { adoptPool, ownedLots, type PoolChoice } from '../builds'
@@ -61,6 +62,7 @@ function yearsOf(plan: Plan, catalogue: Catalogue) {
     yearsQuestion({
       plan: { ...plan, drives },
       catalogue,
+      hasUps: hasUps(plan, catalogue.hardware),
       horizonYears,
       system: null,
       pluggedIn: 0,
