@@ -8,10 +8,12 @@ import {
   bindingTwo,
   chainHours,
   chainOf,
+  homeCapacity,
   homeCapacityMbps,
   powerlineShare,
   serverLinks,
-  serverWifiShare,
+  wifiShare,
+  meshShare,
   usualServerLinkMbps,
   type ChainLink,
   type ChainQuestion,
@@ -51,11 +53,30 @@ describe('the chain from drive to device', () => {
       'serverLink',
       'switch',
     ])
-    expect([powerlineShare, serverWifiShare, usualServerLinkMbps]).toEqual([
-      0.25,
+    expect([powerlineShare, wifiShare, meshShare, usualServerLinkMbps]).toEqual([
+      { low: 0.2, likely: 0.25, high: 0.3 },
+      { good: 1 / 2, fair: 1 / 3, poor: 1 / 6 },
       0.5,
       { powerline: 600, wifi: 300 },
     ])
+  })
+  it('Wi-Fi at the machine carries by how good it is there, and half over a mesh without a wire', () => {
+    const carries = (input: Partial<ReturnType<typeof network>>) =>
+      homeCapacityMbps(network({ serverLink: 'wifi', serverLinkMbps: 600, ...input }))
+    expect(carries({})).toBeCloseTo(300, 9)
+    expect(carries({ serverWifi: 'fair' })).toBeCloseTo(200, 9)
+    expect(carries({ serverWifi: 'poor' })).toBeCloseTo(100, 9)
+    expect(carries({ serverWifi: 'poor', meshWithoutWire: true })).toBeCloseTo(50, 9)
+    // Powerline carries a fifth to three tenths of its label, up to what the port lets through.
+    expect(homeCapacity(network({ serverLink: 'powerline' }))).toEqual({
+      low: expect.closeTo(120, 9),
+      likely: expect.closeTo(150, 9),
+      high: expect.closeTo(180, 9),
+    })
+    const slowPort = network({ serverLink: 'powerline', serverPortMbps: 100 })
+    expect(homeCapacity(slowPort).high).toBeCloseTo(94.148, 2)
+    // A mesh says nothing of a machine on a cable.
+    expect(homeCapacityMbps(network({ meshWithoutWire: true }))).toBeCloseTo(941.48, 2)
   })
   it(
     'a cable of 100 Mb/s hides everything behind it; once it is new, the drives or the port ' +

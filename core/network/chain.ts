@@ -1,11 +1,14 @@
 import { requireWithin } from '../errors'
+import type { Estimate } from '../figure'
 import type { Network } from '../plan/network'
 import { tcpPayloadMbps } from '../units/ethernet'
 
-/** Of the rate that powerline adapters are sold as, what they carry (0.2 to 0.3). */
-export const powerlineShare = 0.25
-/** Of the rate that a machine shows for its Wi-Fi. */
-export const serverWifiShare = 0.5
+/** Of the rate that powerline adapters are sold as, what they carry. */
+export const powerlineShare: Estimate = { low: 0.2, likely: 0.25, high: 0.3 }
+/** Of the rate that something shows for its Wi-Fi, by how good that is there. */
+export const wifiShare = { good: 1 / 2, fair: 1 / 3, poor: 1 / 6 } as const
+/** What a mesh without a wire leaves of Wi-Fi, however many hops. */
+export const meshShare = 0.5
 /** Where no rate is entered, Mb/s. */
 export const usualServerLinkMbps = { powerline: 600, wifi: 300 } as const
 
@@ -23,7 +26,13 @@ export interface ChainLink {
 export interface ChainQuestion {
   readonly network: Pick<
     Network,
-    'serverPortMbps' | 'serverLink' | 'serverLinkMbps' | 'cableMbps' | 'switchMbps'
+    | 'serverPortMbps'
+    | 'serverLink'
+    | 'serverLinkMbps'
+    | 'serverWifi'
+    | 'meshWithoutWire'
+    | 'cableMbps'
+    | 'switchMbps'
   >
   /** MB/s of the slowest drive, and of what stands before it; null where nothing does */
   readonly drivesMBps: number
@@ -38,14 +47,23 @@ export interface ChainQuestion {
 
 const bitsPerByte = 8
 
-/** The links of the home network that everything from the machine crosses, in their order. */
-export function serverLinks({
-  serverPortMbps,
+/** What Wi-Fi at the machine carries, Mb/s; null where it hangs on a wire. */
+export function serverWifiMbps({
   serverLink,
   serverLinkMbps,
-  cableMbps,
-  switchMbps,
-}: ChainQuestion['network']): Pick<ChainLink, 'id' | 'capacityMbps'>[] {
+  serverWifi,
+  meshWithoutWire,
+}: ChainQuestion['network']): number | null {
+  if (serverLink !== 'wifi') return null
+  const shownMbps = serverLinkMbps ?? usualServerLinkMbps.wifi
+  return shownMbps * wifiShare[serverWifi] * (meshWithoutWire ? meshShare : 1)
+}
+
+/** The links of the home network that everything from the machine crosses, in their order. */
+export function serverLinks(
+  network: ChainQuestion['network'],
+): Pick<ChainLink, 'id' | 'capacityMbps'>[] {
+  const { serverPortMbps, serverLink, serverLinkMbps, cableMbps, switchMbps } = network
   const wired: Pick<ChainLink, 'id' | 'capacityMbps'>[] =
     serverLink === 'cable'
       ? [
@@ -57,21 +75,31 @@ export function serverLinks({
             { id: 'port', capacityMbps: tcpPayloadMbps(serverPortMbps) },
             {
               id: 'serverLink',
-              capacityMbps: (serverLinkMbps ?? usualServerLinkMbps.powerline) * powerlineShare,
+              capacityMbps:
+                (serverLinkMbps ?? usualServerLinkMbps.powerline) * powerlineShare.likely,
             },
           ]
-        : [
-            {
-              id: 'serverLink',
-              capacityMbps: (serverLinkMbps ?? usualServerLinkMbps.wifi) * serverWifiShare,
-            },
-          ]
+        : [{ id: 'serverLink', capacityMbps: serverWifiMbps(network)! }]
   return [...wired, { id: 'switch', capacityMbps: tcpPayloadMbps(switchMbps || serverPortMbps) }]
 }
 
 /** What the home network carries from the machine: the least of its links, Mb/s. */
 export function homeCapacityMbps(network: ChainQuestion['network']): number {
   return Math.min(...serverLinks(network).map(({ capacityMbps }) => capacityMbps))
+}
+
+/** The same with its band: what powerline carries of its label is known roughly. */
+export function homeCapacity(network: ChainQuestion['network']): Estimate {
+  const links = serverLinks(network)
+  const at = (end: keyof Estimate) =>
+    Math.min(
+      ...links.map(({ id, capacityMbps }) =>
+        id === 'serverLink' && network.serverLink === 'powerline'
+          ? (capacityMbps * powerlineShare[end]) / powerlineShare.likely
+          : capacityMbps,
+      ),
+    )
+  return { low: at('low'), likely: homeCapacityMbps(network), high: at('high') }
 }
 
 /** Every link from the drives to a device, with what is on it. */

@@ -7,6 +7,7 @@ import {
   product,
   quotient,
   rest,
+  sum,
   workedOut,
   type Expression,
   type Input,
@@ -26,6 +27,12 @@ interface LinkPlace {
 
 /** Fields of the home network that decide what its least link carries. */
 const homeNetwork: readonly Input[] = [{ figure: 'network.homeLinkMbps' }]
+const serverWifi: readonly Input[] = [
+  'network.serverLink',
+  'network.serverLinkMbps',
+  'network.serverWifi',
+  'network.meshWithoutWire',
+]
 /** Whoever else watches over the same channel: by the habits, the devices and where they are. */
 const alsoOnWifi: readonly Input[] = [
   'household.habits',
@@ -50,14 +57,23 @@ function ownRate(own: OwnLink, { deviceIndex }: LinkPlace): Rate {
       )
     case 'mobile':
       return workedOut(own.mbps, 'Mb/s', { inputs, before: 'mobile network' })
-    case 'wifi':
+    case 'wifi': {
+      const air = quotient(
+        workedOut(own.shownMbps, 'Mb/s', { inputs, before: 'Wi-Fi' }),
+        workedOut(1 / own.share, 'factor', { inputs: [...inputs, 'network.meshWithoutWire'] }),
+      )
+      const server =
+        own.serverMbps === null
+          ? null
+          : workedOut(own.serverMbps, 'Mb/s', {
+              inputs: serverWifi,
+              before: 'Wi-Fi of the machine',
+            })
       return quotient(
-        quotient(
-          workedOut(own.shownMbps, 'Mb/s', { inputs, before: 'Wi-Fi' }),
-          workedOut(1 / own.share, 'factor', { inputs: [...inputs, 'network.meshWithoutWire'] }),
-        ),
+        server === null ? air : quotient(product(air, server), sum(air, server)),
         workedOut(own.sessions, 'factor', { inputs: alsoOnWifi, after: 'on the channel' }),
       )
+    }
   }
 }
 

@@ -19,6 +19,7 @@ import { linkExpression } from './linkExpression'
 
 const shared: SharedLinks = {
   homeMbps: (1000 * 1448) / 1538,
+  serverWifiMbps: null,
   meshShare: 1,
   homeSessions: 4,
   wifiSessions: 2,
@@ -58,6 +59,25 @@ describe("a device's link at home", () => {
     expect(
       deviceLink(device('wifiGood', 600), home, { ...shared, wifiSessions: 1 }).mbps,
     ).toBeCloseTo(941.48 / 4, 2)
+  })
+  it('crosses the channel twice where the machine is on Wi-Fi too: the times add up', () => {
+    const server = (serverWifiMbps: number) => ({ ...shared, wifiSessions: 1, serverWifiMbps })
+    const seconds = (mbps: number, viaMbps: number) => 1 / mbps + 1 / viaMbps
+    // 600 shown by the device carry 300 over the air.
+    for (const via of [60, 150, 300])
+      expect(1 / deviceLink(device('wifiGood', 600), home, server(via)).own.mbps).toBeCloseTo(
+        seconds(300, via),
+        9,
+      )
+    expect(deviceLink(device('wired100'), home, server(60)).own.mbps).toBeCloseTo(94.148, 2)
+    expect(deviceLink(device('wifiGood', 600), away(null), server(60)).mbps).toBe(
+      deviceLink(device('wifiGood', 600), away(null), shared).mbps,
+    )
+    // More is never worse.
+    const carried = [10, 20, 50, 100, 1000].map(
+      via => deviceLink(device('wifiFair', 600), home, server(via)).mbps,
+    )
+    expect(carried).toEqual([...carried].sort((a, b) => a - b))
   })
   it('has a half, a third or a sixth of what Wi-Fi shows', () => {
     expect(wifiShares).toEqual({ wifiGood: 1 / 2, wifiFair: 1 / 3, wifiPoor: 1 / 6 })

@@ -5,13 +5,13 @@ import type { Device, Household } from '../plan/household'
 import type { Network } from '../plan/network'
 import { tcpPayloadMbps } from '../units/ethernet'
 import { awayShareMbps } from './awayStreams'
-import { homeCapacityMbps } from './chain'
+import { homeCapacityMbps, meshShare, serverWifiMbps, wifiShare } from './chain'
 
-/** Wi-Fi carries half, a third or a sixth of the rate it shows, shared by all on the channel. */
+/** What a device's Wi-Fi carries of the rate it shows, shared by all on the channel. */
 export const wifiShares: Readonly<Partial<Record<LinkKind, number>>> = {
-  wifiGood: 1 / 2,
-  wifiFair: 1 / 3,
-  wifiPoor: 1 / 6,
+  wifiGood: wifiShare.good,
+  wifiFair: wifiShare.fair,
+  wifiPoor: wifiShare.poor,
 }
 
 /** Shown rates that stand in where none is entered, Mb/s. */
@@ -26,6 +26,8 @@ const cableMbps: Readonly<Partial<Record<LinkKind, number>>> = { wired100: 100, 
 export interface SharedLinks {
   /** payload that the home network carries from the machine */
   readonly homeMbps: number
+  /** what Wi-Fi at the machine carries; null where it hangs on a wire */
+  readonly serverWifiMbps: number | null
   /** what a mesh without a wire leaves of Wi-Fi: half, however many hops */
   readonly meshShare: number
   /** sessions at once that share the port, the channel and the upload, each at least 1 */
@@ -44,6 +46,8 @@ export type OwnLink =
       readonly kind: 'wifi'
       readonly shownMbps: number
       readonly share: number
+      /** Wi-Fi at the machine, whose channel everything crosses first; null on a wire */
+      readonly serverMbps: number | null
       readonly sessions: number
       readonly mbps: number
     }
@@ -81,7 +85,8 @@ export function sharedLinks(
   ).size
   return {
     homeMbps: homeCapacityMbps(network),
-    meshShare: network.meshWithoutWire ? 0.5 : 1,
+    serverWifiMbps: serverWifiMbps(network),
+    meshShare: network.meshWithoutWire ? meshShare : 1,
     homeSessions: Math.max(1, atOnce.home),
     wifiSessions: Math.max(1, Math.min(onWifi, atOnce.home)),
     awaySessions: Math.max(1, atOnce.away),
@@ -93,15 +98,29 @@ export function sharedLinks(
 
 function ownLink(
   device: Device | null,
-  { sessions, meshShare }: { readonly sessions: number; readonly meshShare: number },
+  {
+    sessions,
+    mesh,
+    serverMbps,
+  }: { readonly sessions: number; readonly mesh: number; readonly serverMbps: number | null },
 ): OwnLink {
   const kind = device?.link ?? 'wifiGood'
   const labelMbps = cableMbps[kind]
   if (labelMbps !== undefined) return { kind: 'cable', labelMbps, mbps: tcpPayloadMbps(labelMbps) }
-  const share = wifiShares[kind] === undefined ? undefined : wifiShares[kind] * meshShare
+  const share = wifiShares[kind] === undefined ? undefined : wifiShares[kind] * mesh
   if (share === undefined) return { kind: 'mobile', mbps: device?.linkMbps ?? usualMobileMbps }
   const shownMbps = device?.linkMbps ?? usualWifiMbps
-  return { kind: 'wifi', shownMbps, share, sessions, mbps: (shownMbps * share) / sessions }
+  const airMbps = shownMbps * share
+  return {
+    kind: 'wifi',
+    shownMbps,
+    share,
+    serverMbps,
+    sessions,
+    // One channel carries it twice, to the router and on: the times add up.
+    mbps:
+      (serverMbps === null ? airMbps : (airMbps * serverMbps) / (airMbps + serverMbps)) / sessions,
+  }
 }
 
 /**
@@ -118,8 +137,12 @@ export function deviceLink(
   const own = ownLink(
     device,
     isAway
-      ? { sessions: 1, meshShare: 1 }
-      : { sessions: shared.wifiSessions, meshShare: shared.meshShare },
+      ? { sessions: 1, mesh: 1, serverMbps: null }
+      : {
+          sessions: shared.wifiSessions,
+          mesh: shared.meshShare,
+          serverMbps: shared.serverWifiMbps,
+        },
   )
   if (!isAway) {
     const portShareMbps = shared.homeMbps / shared.homeSessions

@@ -1,4 +1,5 @@
 import type { Quality } from '../catalogue/qualities'
+import type { Estimate } from '../figure'
 import type { AtOnce } from '../household/householdFacts'
 import type { WatchingWeek } from '../household/weekHabits'
 import type { Household } from '../plan/household'
@@ -9,7 +10,7 @@ import { awayStreams, overheadFactor, uploadNeededMbps } from './awayStreams'
 import { homePlace } from '../plan/constants'
 import { gbPerMbpsHour } from '../units/dataSize'
 import { daysPerMonth } from '../units/time'
-import { homeCapacityMbps } from './chain'
+import { homeCapacity } from './chain'
 import { homePeak, type HomePeak } from './homePeak'
 import { titleRatesOf } from './titleRates'
 import { ladder, type Rung } from '../catalogue/sentQualities'
@@ -42,7 +43,7 @@ export interface NetworkFacts {
   /** what that sends out at the chosen rung, GB */
   readonly uploadGBPerMonth: number
   /** what the home network carries from the machine: the least of port, cable and switch, Mb/s */
-  readonly payloadMbps: number
+  readonly payload: Estimate
   /** the best rung at which all viewers away can watch; null when none carries them */
   readonly carries: Rung | null
 }
@@ -84,7 +85,7 @@ export function networkFacts({
     awayStreams: awayStreams({ uploadMbps, reserveShare, rungMbps }),
     uploadNeededMbps: uploadNeededMbps({ streams: atOnce.away, reserveShare, rungMbps }),
     homePeak: peak,
-    payloadMbps: homeCapacityMbps(network),
+    payload: homeCapacity(network),
     carries:
       ladder.find(
         rung => awayStreams({ uploadMbps, reserveShare, rungMbps: rung.rungMbps }) >= atOnce.away,

@@ -12,7 +12,7 @@ import {
 import type { Expression, Input } from '../expressions/node'
 import type { DimensionsOf } from '../expressions/unitTypes'
 import { ethernetShare } from '../units/ethernet'
-import { serverWifiShare, usualServerLinkMbps, powerlineShare } from './chain'
+import { meshShare, powerlineShare, usualServerLinkMbps, wifiShare } from './chain'
 import type { NetworkFacts, NetworkSlice } from './networkFacts'
 import { absentFigure, declareFigure } from '../expressions/declareFigure'
 import type { Figure } from '../figure'
@@ -33,19 +33,25 @@ function homeLink({
   serverPortMbps,
   serverLink,
   serverLinkMbps,
+  serverWifi,
+  meshWithoutWire,
   cableMbps,
   switchMbps,
 }: NetworkSlice['network']): Rate {
   const port = field('network.serverPortMbps', [serverPortMbps, 'Mb/s'])
   const wired = serverLink === 'cable'
-  const [share, usual] =
-    serverLink === 'wifi'
-      ? [serverWifiShare, usualServerLinkMbps.wifi]
-      : [powerlineShare, usualServerLinkMbps.powerline]
-  const ownLink = product(
-    field('network.serverLinkMbps', [serverLinkMbps ?? usual, 'Mb/s']),
-    constant(share, 'factor'),
+  const shown = (usual: number) =>
+    field('network.serverLinkMbps', [serverLinkMbps ?? usual, 'Mb/s'])
+  const overAir: Rate = quotient(
+    shown(usualServerLinkMbps.wifi),
+    workedOut(1 / wifiShare[serverWifi], 'factor', { inputs: ['network.serverWifi'] }),
   )
+  const ownLink: Rate =
+    serverLink === 'powerline'
+      ? product(shown(usualServerLinkMbps.powerline), constant(powerlineShare, 'factor'))
+      : meshWithoutWire
+        ? product(overAir, workedOut(meshShare, 'factor', { inputs: ['network.meshWithoutWire'] }))
+        : overAir
   const links: Rate[] = [
     ...(serverLink === 'wifi' ? [] : [payload(port)]),
     ...(wired ? [] : [ownLink]),
@@ -54,7 +60,12 @@ function homeLink({
   ]
   const [first, ...others] = switchMbps || serverLink === 'wifi' ? links : links.slice(0, -1)
   return chosen(
-    ['network.serverLink', 'network.cableMbps', 'network.switchMbps'],
+    [
+      'network.serverLink',
+      'network.cableMbps',
+      'network.switchMbps',
+      ...(serverLink === 'wifi' ? (['network.meshWithoutWire'] as const) : []),
+    ],
     least(first!, ...others),
   )
 }
@@ -174,8 +185,9 @@ export function homeFigures(
         source:
           'TCP payload of Ethernet at MTU 1500: ' +
           `${n(ethernetShare.of)} of every ${n(ethernetShare.on)} bytes; powerline carries ` +
-          `${n(powerlineShare)} of its label, Wi-Fi ${n(serverWifiShare)} of what the machine ` +
-          'shows. The least of all links counts.',
+          `${n(powerlineShare.low)} to ${n(powerlineShare.high)} of its label; Wi-Fi half, a ` +
+          'third or a sixth of what the machine shows, and half of that by a mesh without a ' +
+          'wire. The least of all links counts.',
       },
       format,
     ),

@@ -22,12 +22,12 @@ export function tellNetwork(facts: NetworkFacts, slice: NetworkSlice, format: Fo
 }
 
 function homeVerdict(
-  { homePeak: peak, payloadMbps }: NetworkFacts,
+  { homePeak: peak, payload }: NetworkFacts,
   { atOnce }: NetworkSlice,
   { number: n }: Format,
 ): Verdict {
   const asked = exactly(peak.peakMbps)
-  const possible = exactly(payloadMbps)
+  const possible = payload
   const need =
     atOnce.home === 0
       ? 'Nobody watches at home'
@@ -44,7 +44,8 @@ function homeVerdict(
     state: headroomState(asked, possible),
     sentence:
       `${atOnce.home === 1 ? need.replace(' need ', ' needs ') : need}; the home network ` +
-      `carries ${n(payloadMbps, 3)} Mb/s.`,
+      `carries ${n(payload.likely, 3)} Mb/s` +
+      `${payload.low < payload.likely ? `, ${n(payload.low, 3)} at the low end` : ''}.`,
     figures: ['network.homePeakMbps', 'network.homeLinkMbps'],
   }
 }
@@ -98,10 +99,11 @@ function awaySentence(
 export const slowHomeMbps = 100
 
 function networkFindings(
-  { awayStreams, carries, payloadMbps, uploadGBPerMonth }: NetworkFacts,
+  { awayStreams, carries, payload, uploadGBPerMonth }: NetworkFacts,
   { network, atOnce }: NetworkSlice,
   { number: n, hours }: Format,
 ): Finding[] {
+  const payloadMbps = payload.likely
   return [
     ...(payloadMbps < slowHomeMbps
       ? [

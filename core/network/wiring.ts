@@ -69,6 +69,8 @@ const homeNetwork: readonly Input[] = [
   'network.switchMbps',
   'network.serverLink',
   'network.serverLinkMbps',
+  'network.serverWifi',
+  'network.meshWithoutWire',
 ]
 /** What the links between the drives and the switch carry. */
 const chain: readonly Input[] = [
@@ -156,11 +158,29 @@ export const wiring = defineDomain({
   id: 'wiring',
   needs: ['network', 'drives', 'library', 'fitting'],
   read: (
-    { network: { serverPortMbps, serverLink, serverLinkMbps, cableMbps, switchMbps } }: Plan,
+    {
+      network: {
+        serverPortMbps,
+        serverLink,
+        serverLinkMbps,
+        serverWifi,
+        meshWithoutWire,
+        cableMbps,
+        switchMbps,
+      },
+    }: Plan,
     _,
     needed: WiringNeeds,
   ): WiringSlice => ({
-    network: { serverPortMbps, serverLink, serverLinkMbps, cableMbps, switchMbps },
+    network: {
+      serverPortMbps,
+      serverLink,
+      serverLinkMbps,
+      serverWifi,
+      meshWithoutWire,
+      cableMbps,
+      switchMbps,
+    },
     drivesMBps: rebuildShareOfOuter * needed.drives.slowestOuterMBps,
     controllerMBps: needed.fitting.controllerMBps,
     enclosureMBps: needed.fitting.enclosureMBps,

@@ -71,6 +71,14 @@ export const networkSchema = section(
         'What powerline adapters are sold as, or what the machine shows for its Wi-Fi. If ' +
         'this is empty, 600 for powerline and 300 for Wi-Fi.',
     }),
+    serverWifi: choice({
+      label: 'Wi-Fi where the machine stands',
+      fallback: 'good',
+      description:
+        'Of the rate that the machine shows, good Wi-Fi carries half, fair a third and poor a ' +
+        'sixth.',
+      options: { good: 'Good', fair: 'Fair', poor: 'Poor' },
+    }),
     cableMbps: numberChoice({
       label: 'Cable to the machine',
       unit: 'Mb/s',
@@ -92,8 +100,8 @@ export const networkSchema = section(
       label: 'Mesh without a wire',
       fallback: false,
       description:
-        'Wi-Fi points that reach each other by radio halve what devices get, however many ' +
-        'there are.',
+        'Wi-Fi points that reach each other by radio halve what Wi-Fi carries, to devices and ' +
+        'from the machine, however many there are.',
     }),
     needsOutside: choice({
       label: 'Media software needs the internet',

@@ -138,7 +138,9 @@ export function outcomeShares(sessions: readonly SessionKind[]): OutcomeShares {
     shares[play.outcome] += chance
     sum += chance
   }
-  shares.playAsIs += Math.max(0, 1 - sum)
+  const rest = 1 - sum
+  // What is left by rounding alone is nothing.
+  if (rest > 1e-12) shares.playAsIs += rest
   return shares
 }
 

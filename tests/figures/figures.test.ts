@@ -85,7 +85,7 @@ const facts: readonly (readonly [
   ['network.awayStreams', ({ network }) => network.awayStreams],
   ['network.uploadNeededMbps', ({ network }) => network.uploadNeededMbps],
   ['network.homePeakMbps', ({ network }) => network.homePeak.peakMbps],
-  ['network.homeLinkMbps', ({ network }) => network.payloadMbps],
+  ['network.homeLinkMbps', ({ network }) => network.payload],
   ['network.firstFillHours', ({ wiring }) => wiring.fillHours],
   ['machine.freeBays', ({ machine }) => machine.freeBays],
   ['machine.idleW', ({ machine }) => machine.states[0].watts],

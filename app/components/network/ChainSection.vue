@@ -8,12 +8,14 @@ import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import { linkNames } from '~~/core/network/wiring'
 import { useNetworkChain } from '~/composables/useNetworkChain'
 import { useFormat } from '~/composables/useFormat'
+import { usePlanStore } from '~/stores/planStore'
 import { networkMap, type Pipe } from './networkMapLayout'
 
 /**
  * From the drives to every screen: each pipe as thick as it carries, filled by the worst evening;
  * the one that binds is named.
  */
+const store = usePlanStore()
 const { links, devices, copies, streams, worstDevice, hours, sizeTB, away } = useNetworkChain()
 const { quantity, number, share, format } = useFormat()
 const picked = ref<string | null>(null)
@@ -218,6 +220,10 @@ const fits = (text: string, room: number) =>
         <PlanField path="network.cableMbps" />
         <PlanField path="network.switchMbps" />
       </div>
+      <div v-if="store.plan?.network.serverLink !== 'cable'" class="fields">
+        <PlanField path="network.serverLinkMbps" />
+        <PlanField v-if="store.plan?.network.serverLink === 'wifi'" path="network.serverWifi" />
+      </div>
       <PlanField path="network.meshWithoutWire" />
       <p class="soft small">
         A single slow link hides everything behind it: a port, cable or switch of 100 Mb/s, USB 2, a
@@ -249,6 +255,7 @@ const fits = (text: string, room: number) =>
     <template v-else-if="pipe.id === 'serverLink'">
       <PlanField path="network.serverLink" />
       <PlanField path="network.serverLinkMbps" />
+      <PlanField v-if="store.plan?.network.serverLink === 'wifi'" path="network.serverWifi" />
     </template>
     <p v-else class="soft">
       {{

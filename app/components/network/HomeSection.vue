@@ -15,7 +15,7 @@ const { links, devices } = useNetworkChain()
 const { quantity, number, share } = useFormat()
 const facts = computed(() => store.assessment?.domains.network ?? null)
 const load = computed(() => facts.value?.homeLoad ?? null)
-const capacity = computed(() => facts.value?.payloadMbps ?? 0)
+const capacity = computed(() => facts.value?.payload.likely ?? 0)
 /** Rows that ever happen. */
 const rows = computed(() => (load.value?.rows ?? []).filter(({ chance }) => chance >= 0.0005))
 const most = computed(() => Math.max(0.01, ...rows.value.map(({ chance }) => chance)))
