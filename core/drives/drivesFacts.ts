@@ -31,6 +31,7 @@ import { firstBuild, type FirstBuild } from './firstBuild'
 import { shareAtLoss } from './shareAtLoss'
 import { spaceWaterfall, type WaterfallStep } from './waterfall'
 import { rememberedLossChance, lossBand, type LossChanceAt } from './lossBand'
+import { largestFirst, surgeOf, type Surge } from './surge'
 
 export interface DrivesSlice extends Pick<
   Choices,
@@ -130,6 +131,8 @@ export interface DrivesFacts {
   readonly idleW: Estimate
   readonly turningIdleW: number
   readonly turningActiveW: number
+  /** what each drive that turns takes while it spins up, the largest first */
+  readonly surges: readonly Surge[]
   readonly activeW: Estimate
   /** usable space that the library at the horizon needs, TB; without any drives too */
   readonly usableNeededTB: number
@@ -196,6 +199,7 @@ export function drivesFacts(slice: DrivesSlice): DrivesFacts {
     idleW: sumEstimates(traits.map(({ idleW }) => idleW)),
     turningIdleW: sumEstimates(turning.map(({ idleW }) => idleW)).likely,
     turningActiveW: sumEstimates(turning.map(({ activeW }) => activeW)).likely,
+    surges: largestFirst(turning.map(({ model }) => surgeOf(model))),
     activeW: sumEstimates(traits.map(({ activeW }) => activeW)),
     usableNeededTB: usableNeededTB(contentTB, drives),
     heldTB: snapshotsTB(drives),

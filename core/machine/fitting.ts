@@ -66,6 +66,7 @@ export function fitSlice(
       idleW: drives.idleW.likely,
       turningIdleW: drives.turningIdleW,
       turningActiveW: drives.turningActiveW,
+      surges: drives.surges,
       activeW: drives.activeW.likely,
       rawTB: drives.rawTB,
     },

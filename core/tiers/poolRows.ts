@@ -60,6 +60,7 @@ function fitTraits(drives: DrivesFacts, copyOnWrite: boolean): string {
     drives.idleW.likely,
     drives.turningIdleW,
     drives.turningActiveW,
+    ...drives.surges.map(({ watts, amps12 }) => `${watts}/${amps12}`),
     drives.activeW.likely,
     (drives.pool?.survives ?? 0) > 0,
     drives.layoutId,

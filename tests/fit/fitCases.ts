@@ -94,6 +94,24 @@ export const fitCases: Readonly<
       plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'cardModern' }] } },
     },
   },
+  coldDrives: {
+    passing: {
+      state: 'pass',
+      plan: {
+        brief: { roomLowC: 5 },
+        machine: { base: 'wherry-4' },
+        drives: { lots: [{ count: 1 }] },
+      },
+    },
+    failing: {
+      state: 'warning',
+      plan: {
+        brief: { roomLowC: 4 },
+        machine: { base: 'wherry-4' },
+        drives: { lots: [{ count: 1 }] },
+      },
+    },
+  },
   consoleAtHand: {
     passing: { state: 'pass', plan: { machine: { base: 'weir', monitorAtHand: false } } },
     failing: { state: 'warning', plan: { machine: { base: 'towpath', monitorAtHand: false } } },
@@ -252,6 +270,21 @@ export const fitCases: Readonly<
     failing: {
       state: 'warning',
       plan: { machine: { base: 'millrace', parts: [{ ref: 'leat-22n' }] } },
+    },
+  },
+  fanPlaces: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'postern-21' }, { ref: 'coffer-4' }, { ref: 'sedge-120' }],
+        },
+      },
+    },
+    failing: {
+      state: 'warning',
+      plan: { machine: { base: 'clerk-15', parts: [{ ref: 'sedge-120' }] } },
     },
   },
   fixedParts: {

@@ -63,10 +63,10 @@ const sentence = computed(() => {
   if (!context) return ''
   const { surge, start } = context
   const drives =
-    start.spinning === 0
+    start.surges.length === 0
       ? 'The start'
       : 'The start with ' +
-        `${surge.groups > 1 ? `at most ${start.together} of ${start.spinning} drives at a time` : start.spinning === 1 ? 'its drive' : `${start.spinning} drives at once`}`
+        `${surge.groups > 1 ? `at most ${start.together} of ${start.surges.length} drives at a time` : start.surges.length === 1 ? 'its drive' : `${start.surges.length} drives at once`}`
   if (!supply.value)
     return `${drives} takes ${quantity(surge.watts, 'W')}; the supply is not known.`
   return surge.watts <= supply.value.ratingW && surge.amps12 <= supply.value.amps12

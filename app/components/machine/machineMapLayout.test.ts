@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { assess } from '~~/core/assess'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { planSchema, type PlanInput } from '~~/core/plan/planSchema'
+import { usualSurge } from '~~/core/drives/surge'
 import { startCourse } from '~~/core/machine/power/startSurge'
 import { fitText } from './machineMap'
 import { machineMap } from './machineMapLayout'
@@ -88,7 +89,13 @@ describe('the map of the machine', () => {
 
 describe('the picture of a start', () => {
   it('has its limits inside, and the highest step below the top', () => {
-    const course = startCourse({ spinning: 8, idleEachW: 5, together: 4, restW: 90, rest12W: 70 })
+    const course = startCourse({
+      surges: Array.from({ length: 8 }, () => usualSurge),
+      idleEachW: 5,
+      together: 4,
+      restW: 90,
+      rest12W: 70,
+    })
     const { wall, wallAmps, y, watts } = startPicture(course, {
       width: 600,
       height: 300,

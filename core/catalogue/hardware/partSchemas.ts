@@ -196,6 +196,7 @@ export const partSchemas = {
       'driveFrame',
       'm2Card',
       'extension',
+      'fanSplitter',
     ]),
     /** plugs, ports or bays that one of them gives */
     gives: count(8),

@@ -102,6 +102,7 @@ export const cables: readonly Cable[] = [
   { ...cable, id: 'twine-split4', label: 'Power splitter, four for one, crimped', use: 'splitter', gives: 3, price: 10 },
   { ...cable, id: 'twine-moulded', label: 'Power adapter, moulded plug', use: 'splitter', gives: 1, moulded: true, price: 3, notes: 'Such plugs have burnt: do not use them.' },
   { ...cable, id: 'twine-extend', label: 'Lead, 60 cm longer', use: 'extension', gives: 1, price: 5 },
+  { ...cable, id: 'twine-fans', label: 'Fan splitter, two for one', use: 'fanSplitter', gives: 1, price: 4 },
   { ...cable, id: 'twine-bay', label: 'Frame for a 3.5" drive in a 5.25" bay', use: 'bayAdapter', gives: 1, price: 10 },
   { ...cable, id: 'twine-frame', label: 'Frame for a 2.5" drive in a 3.5" bay', use: 'driveFrame', gives: 1, price: 4 },
   { ...cable, id: 'twine-m2', label: 'Card that takes an M.2 SSD in a slot', use: 'm2Card', gives: 1, price: 14 },

@@ -16,6 +16,7 @@ const noDrives = {
   idleW: 0,
   activeW: 0,
   turningIdleW: 0,
+  surges: [],
   turningActiveW: 0,
 }
 function put(parts: NonNullable<NonNullable<PlanInput['machine']>['parts']>, drives = noDrives) {

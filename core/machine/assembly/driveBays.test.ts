@@ -4,7 +4,7 @@ import { assess } from '../../assess'
 import { catalogue } from '../../catalogue/catalogue'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { machineBuild } from '../machineBuild'
-import { spinUpW } from '../power/startSurge'
+import { usualSurge } from '../../drives/surge'
 import { driveBays } from './driveBays'
 
 const assessed = (machine: PlanInput['machine'], drives: PlanInput['drives']) =>
@@ -108,7 +108,7 @@ describe('what the supply of the machine feeds', () => {
     const both = eight(hdd(8), ssd(8)).domains.fitting.context.surge.watts
     const idle = catalogue.driveModels.find(({ id }) => id === 'eddy-2')!.idleW
     expect(both - alone).toBeCloseTo(8 * idle, 9)
-    expect(alone).toBeGreaterThan(spinUpW)
+    expect(alone).toBeGreaterThan(usualSurge.watts)
   })
   it('not what hangs in an enclosure with a supply of its own, nor the enclosure', () => {
     const bare = assessed({ base: 'pebble-21' }, {}).domains.fitting.context
@@ -116,7 +116,7 @@ describe('what the supply of the machine feeds', () => {
       { base: 'pebble-21', parts: [{ ref: 'trug-4' }] },
       { lots: [hdd(4)] },
     ).domains.fitting
-    expect([context.surge.watts, context.runningW, context.start.spinning]).toEqual([
+    expect([context.surge.watts, context.runningW, context.start.surges.length]).toEqual([
       expect.closeTo(bare.surge.watts, 9),
       expect.closeTo(bare.runningW, 9),
       0,
@@ -127,7 +127,7 @@ describe('what the supply of the machine feeds', () => {
       { base: 'pebble-21', parts: [{ ref: 'trug-1' }] },
       { lots: [hdd(1)] },
     ).domains.fitting
-    expect(context.start.spinning).toBe(1)
+    expect(context.start.surges.length).toBe(1)
   })
 })
 

@@ -1,6 +1,7 @@
 import { videoCardShapes } from '../../catalogue/hardware/smallParts'
 import type { Board, PlaceUser } from '../../catalogue/hardware/hardwarePart'
 import type { MachineBase } from '../../catalogue/machineBases'
+import type { Surge } from '../../drives/surge'
 import type { DriveForms } from './driveForms'
 import { partLabel, type KnownPart } from '../knownParts'
 
@@ -12,6 +13,8 @@ export interface DriveLoad extends DriveForms {
   /** the same of those that turn */
   readonly turningIdleW: number
   readonly turningActiveW: number
+  /** what each of those takes while it spins up, the largest first */
+  readonly surges: readonly Surge[]
 }
 
 /** One piece that takes a place of the board. */

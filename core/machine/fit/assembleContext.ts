@@ -92,7 +92,6 @@ function heatOf({ brief, states: [idle, converting] }: FitSlice, assembled: Asse
     riseK,
     driveRiseK: atDrives,
     warmestC: brief.roomHighC + riseK + atDrives,
-    coldestC: brief.roomLowC + riseK + atDrives,
   }
 }
 
@@ -135,7 +134,7 @@ function besideW({ parts }: MachineBuild): readonly [idle: number, load: number]
 }
 
 function startOf(
-  { machine, build, power }: FitSlice,
+  { machine, build, power, drives }: FitSlice,
   { processor, housing }: Assembly,
   { turning: spinning, turningW, flashW }: Fed,
 ): StartQuestion {
@@ -154,7 +153,8 @@ function startOf(
       0,
     )
   return {
-    spinning,
+    // Which drives hang outside is not known: those that take most count as inside.
+    surges: drives.surges.slice(0, spinning),
     together: Math.max(1, Math.min(machine.startTogether ?? spinning, Math.max(1, spinning))),
     idleEachW: spinning > 0 ? turningW[0] / spinning : 0,
     // SSDs take no more at the start than at any time.

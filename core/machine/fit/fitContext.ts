@@ -46,5 +46,4 @@ export interface HeatFacts {
   readonly riseK: number
   readonly driveRiseK: number
   readonly warmestC: number
-  readonly coldestC: number
 }

@@ -15,7 +15,8 @@ import type { Figure } from '../../figure'
 import { whatConverts, whichEngines } from '../../expressions/inputs/conversionInputs'
 import type { Format } from '../../units/format'
 import { memoryUses, wantedFactor, type MemoryNeed } from '../memory/memoryNeed'
-import { maxShareOfRating, spinUpAmps, spinUpW } from '../power/startSurge'
+import { usualSurge } from '../../drives/surge'
+import { maxShareOfRating, worstGroup } from '../power/startSurge'
 import type { FitFacts } from './fitFacts'
 import type { FitSlice } from './fitSlice'
 import { heatFigure, noiseFigure } from './comfortFigures'
@@ -75,13 +76,17 @@ function portsFigure({ facts: { context }, format }: Told): Figure {
 function supplyFigures({ facts: { context }, format }: Told): Figure[] {
   const { number: n } = format
   const { start, supply, power, runningW, besideLoadW } = context
-  const startingDrives = Math.min(start.spinning, start.together)
-  const starting = workedOut(startingDrives, 'drives', { inputs: startInputs })
-  const waiting = workedOut(start.spinning - startingDrives, 'drives', { inputs: startInputs })
+  const startingDrives = Math.min(start.surges.length, start.together)
+  const group = worstGroup(start)
+  const ofDrives = {
+    inputs: [...startInputs, 'drives.lots', 'drives.driveClass'],
+    after: startingDrives === 1 ? 'of the drive that starts' : 'of the drives that start together',
+  } as const
+  const waiting = workedOut(start.surges.length - startingDrives, 'drives', { inputs: startInputs })
   const surge = declareFigure(
     () =>
       sum(
-        product(starting, constant(spinUpW, 'W/drive')),
+        workedOut(group.watts, 'W', ofDrives),
         product(waiting, workedOut(start.idleEachW, 'W/drive', { inputs: built })),
         workedOut(start.restW, 'W', { inputs: watts, after: 'of the rest' }),
       ),
@@ -90,9 +95,10 @@ function supplyFigures({ facts: { context }, format }: Told): Figure[] {
       label: 'Most at the start',
       unit: 'W',
       source:
-        `Watts that the supply has to give (DC): a 3.5" drive takes ${n(spinUpW)} W and ` +
-        `${n(spinUpAmps)} A at 12 V for some seconds while it spins up; the rest is board, ` +
-        'memory, fans and cards with nothing to do, and the processor at its most.',
+        'Watts that the supply has to give (DC): a drive takes for some seconds what its data ' +
+        `sheet says, and where no model is chosen ${n(usualSurge.watts)} W and ` +
+        `${n(usualSurge.amps12)} A at 12 V; the rest is board, memory, fans and cards with ` +
+        'nothing to do, and the processor at its most.',
     },
     format,
   )
@@ -130,7 +136,7 @@ function supplyFigures({ facts: { context }, format }: Told): Figure[] {
     declareFigure(
       () =>
         sum(
-          product(starting, constant(spinUpAmps, 'A/drive')),
+          workedOut(group.amps12, 'A', ofDrives),
           quotient(
             workedOut(start.rest12W, 'W', { inputs: watts, after: 'of the rest' }),
             constant(12, 'W/A', { bare: true, after: 'V' }),

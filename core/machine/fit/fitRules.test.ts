@@ -286,6 +286,22 @@ describe('fit at its ends', () => {
         'plain DDR4.',
     ])
   })
+  it('gives every fan a mount and a header, and splits a header where one is missing', () => {
+    const fans = (base: string, ...parts: { ref: string; count?: number }[]) =>
+      judgeFit(contextOf({ machine: { base, parts } })).find(
+        ({ rule: { id } }) => id === 'fanPlaces',
+      )?.judgement
+    const board = { ref: 'postern-21' }
+    // Postern 21 has three headers; Coffer 4 comes with two fans and has four mounts.
+    const tower = (count: number, ...more: { ref: string; count?: number }[]) =>
+      fans('parts', board, { ref: 'coffer-4' }, { ref: 'sedge-120', count }, ...more)
+    expect(tower(1)?.state).toBe('pass')
+    expect(tower(2)).toMatchObject({ state: 'warning', values: { fans: 4, headers: 3 } })
+    expect(tower(2, { ref: 'twine-fans' })?.state).toBe('pass')
+    expect(tower(3, { ref: 'twine-fans', count: 2 })?.state).toBe('warning')
+    // What a machine comes with is connected, and nothing is said of it.
+    for (const { id } of catalogue.machineBases) expect(fans(id)).toBeUndefined()
+  })
   it('counts the openings that wide cards take at the back of the case', () => {
     const cards = (...refs: string[]) =>
       judgeFit(

@@ -5,6 +5,7 @@ import { boardInCase } from './rules/boardInCase'
 import { bootDevice } from './rules/bootDevice'
 import { cardInCase } from './rules/cardInCase'
 import { cardPlug } from './rules/cardPlug'
+import { coldDrives } from './rules/coldDrives'
 import { consoleAtHand } from './rules/console'
 import { coolerFits } from './rules/coolerFits'
 import { coolerHeat } from './rules/coolerHeat'
@@ -17,6 +18,7 @@ import { driveReach } from './rules/driveReach'
 import { drivesOnLead } from './rules/drivesOnLead'
 import { eccMemory } from './rules/eccMemory'
 import { engineThere } from './rules/engineThere'
+import { fanPlaces } from './rules/fanPlaces'
 import { fixedParts } from './rules/fixedParts'
 import { growthLeft } from './rules/growthLeft'
 import { knownCards } from './rules/knownCards'
@@ -76,6 +78,7 @@ export const fitRules: readonly FitRule[] = [
   outsideSockets,
   bays,
   driveFrames,
+  fanPlaces,
   discDrive,
   growthLeft,
   supplyStart,
@@ -102,6 +105,7 @@ export const fitRules: readonly FitRule[] = [
   knownCards,
   noise,
   warmDrives,
+  coldDrives,
   airAtDrives,
   driveReach,
   rackPlace,

@@ -8,6 +8,8 @@ export const ventedShare = 0.5
 export const driveRiseK = { across: 6, slow: 12, none: 20 } as const
 /** Warmer drives fail more often. */
 export const warmDriveC = 45
+/** No drive is made to start at less. */
+export const minDriveC = 5
 /** No drive is made for more. */
 export const maxDriveC = 60
 

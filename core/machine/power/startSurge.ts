@@ -1,8 +1,7 @@
+import type { Surge } from '../../drives/surge'
 import { requireWithin } from '../../errors'
 
-/** Of a 3.5" drive while it spins up, DC: watts, and amps at 12 V; for so many seconds. */
-export const spinUpW = 25
-export const spinUpAmps = 2
+/** A drive spins up for so many seconds. */
 export const spinUpS = 8
 /** Between two groups of a staggered start, s. */
 export const groupDelayS = 8
@@ -10,8 +9,8 @@ export const groupDelayS = 8
 export const maxShareOfRating = 0.8
 
 export interface StartQuestion {
-  /** drives that turn */
-  readonly spinning: number
+  /** of each drive that turns what it takes while it spins up; the largest start first */
+  readonly surges: readonly Surge[]
   /** watts of one that is turning already or waits, DC */
   readonly idleEachW: number
   /** drives that start at the same moment */
@@ -32,26 +31,35 @@ export interface StartSurge {
   readonly groups: number
 }
 
+/** What drives that spin up at the same moment take together. */
+function together12(surges: readonly Surge[]): Surge {
+  return surges.reduce(
+    (sum, { watts, amps12 }) => ({ watts: sum.watts + watts, amps12: sum.amps12 + amps12 }),
+    { watts: 0, amps12: 0 },
+  )
+}
+
+/** Of the drives that start together at the worst moment: those that take most. */
+export function worstGroup({ surges, together }: StartQuestion): Surge {
+  return together12(surges.slice(0, together))
+}
+
 /**
- * What a start takes, DC: 25 W for each drive that spins up together, idle watts for the others,
- * and the rest with the processor at
- * its most; at 12 V 2 A for each of those drives, and processor, cards and fans.
+ * What a start takes, DC: its own surge for each drive that spins up together (25 W and 2 A at 12 V
+ * where no model is known), idle watts for the others, and the rest with the processor at its most;
+ * at 12 V those drives, and processor, cards and fans.
  * @throws {CoreRangeError} START_TOGETHER
  * @example 8 drives, 65 W processor, board 15, memory 5, fans 4.5: 289.5 W, 21.8 A
  */
-export function startSurge({
-  spinning,
-  idleEachW,
-  together,
-  restW,
-  rest12W,
-}: StartQuestion): StartSurge {
+export function startSurge(question: StartQuestion): StartSurge {
+  const { surges, idleEachW, together, restW, rest12W } = question
   requireWithin('START_TOGETHER', together, { min: 1 })
-  const starting = Math.min(spinning, together)
+  const { watts, amps12 } = worstGroup(question)
+  const waiting = Math.max(0, surges.length - together)
   return {
-    watts: spinUpW * starting + idleEachW * (spinning - starting) + restW,
-    amps12: spinUpAmps * starting + rest12W / 12,
-    groups: Math.ceil(spinning / together),
+    watts: watts + idleEachW * waiting + restW,
+    amps12: amps12 + rest12W / 12,
+    groups: Math.ceil(surges.length / together),
   }
 }
 
@@ -67,8 +75,8 @@ export interface StartMoment {
  * after.
  */
 export function startCourse(question: StartQuestion): StartMoment[] {
-  const { spinning, idleEachW, together, restW, rest12W } = question
-  const groups = Math.ceil(spinning / Math.max(1, together))
+  const { surges, idleEachW, together, restW, rest12W } = question
+  const groups = Math.ceil(surges.length / Math.max(1, together))
   const edges = [
     0,
     1,
@@ -85,14 +93,14 @@ export function startCourse(question: StartQuestion): StartMoment[] {
       const startingGroups = Array.from({ length: groups }, (_, group) => group).filter(
         group => s >= 1 + group * groupDelayS && s < 1 + group * groupDelayS + spinUpS,
       )
-      const starting = startingGroups.reduce(
-        (sum, group) => sum + Math.min(together, spinning - group * together),
-        0,
+      const starting = startingGroups.flatMap(group =>
+        surges.slice(group * together, (group + 1) * together),
       )
+      const { watts, amps12 } = together12(starting)
       return {
         s,
-        watts: spinUpW * starting + idleEachW * (spinning - starting) + restW,
-        amps12: spinUpAmps * starting + rest12W / 12,
+        watts: watts + idleEachW * (surges.length - starting.length) + restW,
+        amps12: amps12 + rest12W / 12,
       }
     })
 }

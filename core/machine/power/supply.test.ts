@@ -1,15 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { efficiencyClasses } from '../../catalogue/hardware/partWords'
-import {
-  groupDelayS,
-  maxShareOfRating,
-  spinUpAmps,
-  spinUpS,
-  spinUpW,
-  startCourse,
-  startSurge,
-} from './startSurge'
+import { catalogue, entryOf } from '../../catalogue/catalogue'
+import { largestFirst, surgeOf, usualSurge } from '../../drives/surge'
+import { groupDelayS, maxShareOfRating, spinUpS, startCourse, startSurge } from './startSurge'
 import {
   at230V,
   brickEfficiency,
@@ -84,8 +78,9 @@ describe('watts at the wall', () => {
 })
 
 describe('a start', () => {
+  const alike = (count: number) => Array.from({ length: count }, () => usualSurge)
   const eight = {
-    spinning: 8,
+    surges: alike(8),
     idleEachW: 5,
     together: 8,
     restW: 65 + 15 + 5 + 4.5,
@@ -93,7 +88,7 @@ describe('a start', () => {
   }
   it('of eight drives and a processor of 65 W takes 289.5 W and 21.8 A', () => {
     expect(startSurge(eight)).toEqual({ watts: 289.5, amps12: expect.closeTo(21.79, 2), groups: 1 })
-    expect([spinUpW, spinUpAmps, maxShareOfRating]).toEqual([25, 2, 0.8])
+    expect([usualSurge, maxShareOfRating]).toEqual([{ watts: 25, amps12: 2 }, 0.8])
   })
   it('in groups takes less: those that wait or turn already count at idle', () => {
     expect(startSurge({ ...eight, together: 3 })).toEqual({
@@ -101,8 +96,41 @@ describe('a start', () => {
       amps12: expect.closeTo(6 + 69.5 / 12, 9),
       groups: 3,
     })
-    expect(startSurge({ ...eight, spinning: 0 })).toMatchObject({ watts: 89.5, groups: 0 })
+    expect(startSurge({ ...eight, surges: [] })).toMatchObject({ watts: 89.5, groups: 0 })
     expect(() => startSurge({ ...eight, together: 0 })).toThrow('START_TOGETHER')
+  })
+  it('takes what the models take: those that start together at the worst moment are the largest', () => {
+    const model = (id: string) => surgeOf(entryOf(catalogue.driveModels, id)!)
+    // Sluice 8 takes 20 W, Ebb 12 takes 26 W; amps are watts at 12 V.
+    const surges = largestFirst([model('sluice-8'), model('ebb-12'), model('sluice-8')])
+    expect(surges.map(({ watts }) => watts)).toEqual([26, 20, 20])
+    expect(startSurge({ ...eight, surges, together: 3 })).toMatchObject({
+      watts: 66 + 89.5,
+      amps12: expect.closeTo(66 / 12 + 69.5 / 12, 9),
+    })
+    expect(startSurge({ ...eight, surges, together: 2 })).toMatchObject({
+      watts: 46 + 5 + 89.5,
+      groups: 2,
+    })
+    // Of every way to make groups none starts with more.
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 5, max: 30 }), { minLength: 1, maxLength: 8 }),
+        fc.integer({ min: 1, max: 8 }),
+        (watts, together) => {
+          const drawn = watts.map(w => ({ watts: w, amps12: w / 12 }))
+          const question = { ...eight, idleEachW: 0, surges: largestFirst(drawn), together }
+          const most = Math.max(
+            ...Array.from({ length: 2 ** drawn.length }, (_, set) =>
+              drawn.filter((__, at) => (set >> at) & 1),
+            )
+              .filter(group => group.length <= together)
+              .map(group => group.reduce((sum, drive) => sum + drive.watts, 0)),
+          )
+          expect(startSurge(question).watts).toBeCloseTo(most + 89.5, 9)
+        },
+      ),
+    )
   })
   it('drawn over the seconds has the surge as its highest step, and ends with all turning', () => {
     expect([groupDelayS, spinUpS]).toEqual([8, 8])
@@ -111,7 +139,7 @@ describe('a start', () => {
         fc.integer({ min: 0, max: 24 }),
         fc.integer({ min: 1, max: 24 }),
         (spinning, together) => {
-          const question = { ...eight, spinning, together }
+          const question = { ...eight, surges: alike(spinning), together }
           const course = startCourse(question)
           expect(Math.max(...course.map(({ watts }) => watts))).toBeCloseTo(
             startSurge(question).watts,

@@ -17,9 +17,12 @@ export const supplyAmps = fitRule<{ readonly amps: number; readonly most: number
     `A${state === 'pass' ? '.' : ': too little.'}`,
   fixes: ({ start }) => [
     { how: 'replace', kind: 'supply' },
-    ...(start.spinning > 1
+    ...(start.surges.length > 1
       ? [
-          { how: 'startTogether', drives: Math.max(1, Math.floor(start.spinning / 2)) } as const,
+          {
+            how: 'startTogether',
+            drives: Math.max(1, Math.floor(start.surges.length / 2)),
+          } as const,
           { how: 'startTogether', drives: 1 } as const,
         ]
       : []),

@@ -17,7 +17,7 @@ export const supplyStart = fitRule<{
       values: {
         watts: surge.watts,
         ratingW: supply.ratingW,
-        drives: Math.min(start.spinning, start.together),
+        drives: Math.min(start.surges.length, start.together),
       },
     },
   say: ({ watts, ratingW, drives }, { quantity }, state) =>
@@ -26,9 +26,12 @@ export const supplyStart = fitRule<{
     `${quantity(ratingW, 'W')}${state === 'pass' ? '.' : ', so it switches off before the machine is up.'}`,
   fixes: ({ start }) => [
     { how: 'replace', kind: 'supply' },
-    ...(start.spinning > 1
+    ...(start.surges.length > 1
       ? [
-          { how: 'startTogether', drives: Math.max(1, Math.floor(start.spinning / 2)) } as const,
+          {
+            how: 'startTogether',
+            drives: Math.max(1, Math.floor(start.surges.length / 2)),
+          } as const,
           { how: 'startTogether', drives: 1 } as const,
         ]
       : []),
