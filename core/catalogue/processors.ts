@@ -23,6 +23,8 @@ export interface Processor {
   readonly socket: string | null
   /** corrects memory errors, with memory and a board that can */
   readonly ecc: boolean
+  /** the family of instructions that it runs */
+  readonly runs: 'x86' | 'ARM'
 }
 
 type Row = readonly [
@@ -132,5 +134,6 @@ export const processors: readonly Processor[] = rows.map(
     notes,
     socket: sockets.find(([series, fromYear]) => series.test(id) && year >= fromYear)?.[2] ?? null,
     ecc: withEcc.test(id),
+    runs: id.startsWith('rill-') ? 'ARM' : 'x86',
   }),
 )

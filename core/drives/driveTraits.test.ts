@@ -62,7 +62,8 @@ describe('the models that ship', () => {
       expect(failuresPerYear / usual, id).toBeGreaterThan(0.7)
       expect(failuresPerYear / usual, id).toBeLessThan(1.5)
       expect(price / sizeTB / pricePerTB, id).toBeGreaterThan(0.7)
-      expect(price / sizeTB / pricePerTB, id).toBeLessThan(1.7)
+      // The smallest are dear by the terabyte.
+      expect(price / sizeTB / pricePerTB, id).toBeLessThan(1.9)
     }
   })
   it('are told in a line', () => {

@@ -36,6 +36,9 @@ export function fitSlice(
     damp,
     dusty,
     mainsVolts,
+    shelfWidthMm,
+    shelfHeightMm,
+    shelfDepthMm,
   } = brief
   return {
     machine: { startTogether, memoryGB, onWifi: serverLink === 'wifi', monitorAtHand, wantsEcc },
@@ -50,6 +53,9 @@ export function fitSlice(
       damp,
       dusty,
       mainsVolts,
+      shelfWidthMm,
+      shelfHeightMm,
+      shelfDepthMm,
     },
     build: facts.build,
     power: facts.power,

@@ -74,6 +74,29 @@ export const briefSchema = section(
       fallback: false,
       description: 'Openings below and above halve how warm it gets.',
     }),
+    shelfWidthMm: optionalQuantity({
+      label: 'Room in width',
+      unit: 'mm',
+      min: 10,
+      max: 5000,
+      description: 'Of the shelf or niche. If this is empty, there is room enough.',
+    }),
+    shelfHeightMm: optionalQuantity({
+      label: 'Room in height',
+      unit: 'mm',
+      min: 10,
+      max: 5000,
+      description: 'Of the shelf or niche. If this is empty, there is room enough.',
+    }),
+    shelfDepthMm: optionalQuantity({
+      label: 'Room in depth',
+      unit: 'mm',
+      min: 10,
+      max: 5000,
+      description:
+        'Of the shelf or niche, plugs at the back included. If this is empty, there is room ' +
+        'enough.',
+    }),
     damp: toggle({
       label: 'Damp there',
       fallback: false,

@@ -85,6 +85,7 @@ function withOwnSystems(own: readonly OwnSystem[], shipped: readonly SystemKind[
         label: label || 'Own kind',
         what: `Otherwise like: ${model.label}.`,
         help,
+        onArm: true,
         onlyOn: null,
         licence: {
           perYear,

@@ -94,6 +94,27 @@ export const fitCases: Readonly<
       plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }, { ref: 'cardModern' }] } },
     },
   },
+  closedCase: {
+    passing: {
+      state: 'pass',
+      plan: { machine: { base: 'pebble-23f', boxLoadW: 15 }, drives: { lots: [] } },
+    },
+    failing: {
+      state: 'fail',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [
+            { ref: 'chest-4f' },
+            { ref: 'mole-150b' },
+            { ref: 'postern-22m' },
+            { ref: 'race-22' },
+          ],
+        },
+        choices: { convertingHoursPerDay: 12 },
+      },
+    },
+  },
   coldDrives: {
     passing: {
       state: 'pass',
@@ -534,6 +555,16 @@ export const fitCases: Readonly<
         machine: { base: 'towpath', parts: [{ ref: 'splice-8r' }] },
         drives: { fileSystem: 'copyOnWrite' },
       },
+    },
+  },
+  shelfPlace: {
+    passing: {
+      state: 'pass',
+      plan: { brief: { shelfWidthMm: 200, shelfDepthMm: 270 }, machine: { base: 'wherry-4' } },
+    },
+    failing: {
+      state: 'fail',
+      plan: { brief: { shelfDepthMm: 269 }, machine: { base: 'wherry-4' } },
     },
   },
   singleParts: {

@@ -184,6 +184,11 @@ const proposesWarm = computed(
         <PlanField v-if="inCupboard" path="brief.cupboardM2" />
       </div>
       <PlanField v-if="inCupboard" path="brief.cupboardVented" />
+      <div class="fields">
+        <PlanField path="brief.shelfWidthMm" />
+        <PlanField path="brief.shelfHeightMm" />
+        <PlanField path="brief.shelfDepthMm" />
+      </div>
       <PlanField path="brief.damp" />
       <PlanField path="brief.dusty" />
       <h2>Reach of the drives</h2>

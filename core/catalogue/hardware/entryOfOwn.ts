@@ -57,6 +57,7 @@ function processorOf({ own, n, w }: Said): Processor {
     notes: 'Own part.',
     socket: w('socket', ''),
     ecc: w('ecc', 'no') === 'yes',
+    runs: 'x86',
   }
 }
 
@@ -69,9 +70,15 @@ function memoryOf({ own, n, w }: Said): MemoryModule {
     type: w('memoryType', 'DDR4') as 'DDR4',
     shape: w('memoryShape', 'DIMM') as 'DIMM',
     ecc: w('ecc', 'no') === 'yes',
-    registered: false,
+    registered: w('registered', 'no') === 'yes',
     powerW: n('idleW', 2),
   }
+}
+
+/** What its M.2 places take: NVMe alone unless said. */
+function m2Kind(w: Said['w']): { readonly takesData?: 'too' | 'only' } {
+  const kind = w('m2Kind', 'nvme')
+  return kind === 'both' ? { takesData: 'too' } : kind === 'sata' ? { takesData: 'only' } : {}
 }
 
 function boardOf({ own, n, w }: Said): HardwarePart {
@@ -81,7 +88,7 @@ function boardOf({ own, n, w }: Said): HardwarePart {
     .map((length, index) => slot(index + 1, [length, 3]))
   const places = [
     ...slots,
-    ...Array.from({ length: n('m2Places', 0) }, (_, index) => m2(index + 1, 3)),
+    ...Array.from({ length: n('m2Places', 0) }, (_, index) => m2(index + 1, 3, m2Kind(w))),
     ...dataPorts(n('dataPorts', 4)),
   ]
   const ids = new Set(places.map(({ id }) => id))
@@ -101,8 +108,16 @@ function boardOf({ own, n, w }: Said): HardwarePart {
     memory: memoryPlaces(
       w('memoryType', 'DDR4') as 'DDR4',
       [n('memorySlots', 4), n('memoryGB', 64)],
-      { ecc: w('ecc', 'no') === 'yes', shape: w('memoryShape', 'DIMM') as 'DIMM' },
+      {
+        ecc: w('ecc', 'no') === 'yes',
+        registered: w('registered', 'no') === 'yes',
+        shape: w('memoryShape', 'DIMM') as 'DIMM',
+      },
     ),
+    display: w('display', 'withEngine') as 'withEngine',
+    wifi: w('wifi', 'no') === 'yes',
+    remoteManagement: w('remote', 'no') === 'yes',
+    fanHeaders: n('fanHeaders', 3),
     sharing: (sharingOfText(w('sharing', '')) ?? []).filter(isWhole),
     networkMbps: [n('networkMbps', 1000)],
   }
@@ -130,6 +145,9 @@ function caseOf(said: Said): HardwarePart {
     depthMm: n('depthMm', 440),
     supplyForm: w('supplyForm', 'ATX') as SupplyForm,
     weightKg: 7,
+    airflow: w('airflow', 'slow') as 'slow',
+    fanMounts: n('fanMounts', plainCase.fanMounts),
+    dampsDb: n('dampsDb', 0),
   }
 }
 
@@ -199,7 +217,7 @@ const entries: { readonly [Kind in OwnPartKind]: (said: Said) => OwnEntry } = {
       ...base(said),
       kind: 'ssd',
       link: said.w('link', 'sata') === 'nvme' ? 'nvme' : 'sata',
-      shape: said.w('link', 'sata') === 'nvme' ? 'm2' : '2.5',
+      shape: said.w('link', 'sata') === 'nvme' || said.w('shape', '2.5') === 'm2' ? 'm2' : '2.5',
       sizeGB: said.n('sizeGB', 250),
     },
   }),
@@ -218,8 +236,12 @@ const entries: { readonly [Kind in OwnPartKind]: (said: Said) => OwnEntry } = {
       link: said.w('link', 'usb') === 'cable' ? 'cable' : 'usb',
       bays: said.n('bays', 2),
       throughputMBps: said.n('throughputMBps', 400),
-      ownSupply: true,
+      ownSupply: said.w('ownSupply', 'yes') === 'yes',
       noiseDb: said.n('noiseDb', 27),
+      // Of a usual one, by its bays: they stand beside each other.
+      widthMm: 40 + 40 * said.n('bays', 2),
+      heightMm: 165,
+      depthMm: 220,
     },
   }),
   ups: said => ({

@@ -127,6 +127,10 @@ export const partSchemas = {
     /** rack units; 0 for one that stands */
     rackUnits: count(8),
     weightKg: z.number().min(0.5).max(50),
+    /** what its lining takes off the sound of what is inside, dB */
+    dampsDb: z.number().min(0).max(20),
+    /** heat that a closed case without fans carries away through its walls, W; null with fans */
+    carriesW: z.number().min(1).max(1000).nullable(),
   }),
   supply: z.strictObject({
     ...common,
@@ -212,6 +216,9 @@ export const partSchemas = {
     /** fed by a supply of its own, else by the port */
     ownSupply: z.boolean(),
     noiseDb: z.number().min(0).max(90),
+    widthMm: z.number().min(0).max(1000),
+    heightMm: z.number().min(0).max(1000),
+    depthMm: z.number().min(0).max(1200),
   }),
   ups: z.strictObject({
     ...common,

@@ -26,6 +26,8 @@ export const coolers: readonly Cooler[] = [
   { ...cooler, id: 'fern-boxed', label: 'Fern, as it comes with a processor', sockets: ['L1', ...desktopSockets], heightMm: 70, carriesW: 65, noiseDb: 29, price: 12 },
   { ...cooler, id: 'fern-tower', label: 'Fern, tower', heightMm: 125, carriesW: 120, noiseDb: 22, price: 35 },
   { ...cooler, id: 'fern-tall', label: 'Fern, tall tower', heightMm: 158, carriesW: 200, noiseDb: 20, price: 52 },
+  { ...cooler, id: 'fern-slow', label: 'Fern, tall tower, slow', heightMm: 160, carriesW: 140, noiseDb: 14, price: 64 },
+  { ...cooler, id: 'fern-double', label: 'Fern, double tower', heightMm: 165, carriesW: 230, noiseDb: 18, price: 88 },
   { ...cooler, id: 'fern-passive', label: 'Fern, passive', heightMm: 128, carriesW: 45, passive: true, noiseDb: 0, idleW: 0, loadW: 0, price: 62 },
   { ...cooler, id: 'fern-server', label: 'Fern, for servers', sockets: ['B1', 'B2', 'B3'], heightMm: 126, carriesW: 160, noiseDb: 26, price: 58 },
   { ...cooler, id: 'fern-rack', label: 'Fern, for racks', sockets: ['B1', 'B2', 'B3', ...desktopSockets], heightMm: 62, carriesW: 130, noiseDb: 40, price: 48 },
@@ -111,12 +113,12 @@ export const cables: readonly Cable[] = [
 const enclosure = { kind: 'enclosure' } as const
 // prettier-ignore
 export const enclosures: readonly Enclosure[] = [
-  { ...enclosure, id: 'trug-1', label: 'Trug 1, fed by the port', link: 'usb', bays: 1, throughputMBps: 400, ownSupply: false, noiseDb: 0, idleW: 0.5, loadW: 1, price: 20, notes: 'For 2.5" drives only.' },
-  { ...enclosure, id: 'trug-2', label: 'Trug 2', link: 'usb', bays: 2, throughputMBps: 430, ownSupply: true, noiseDb: 26, idleW: 2, loadW: 3, price: 75 },
-  { ...enclosure, id: 'trug-4', label: 'Trug 4', link: 'usb', bays: 4, throughputMBps: 430, ownSupply: true, noiseDb: 28, idleW: 4, loadW: 5, price: 130 },
-  { ...enclosure, id: 'trug-5', label: 'Trug 5, fast', link: 'usb', bays: 5, throughputMBps: 900, ownSupply: true, noiseDb: 29, idleW: 5, loadW: 6, price: 210 },
-  { ...enclosure, id: 'trug-4c', label: 'Trug 4, by cable', link: 'cable', bays: 4, throughputMBps: 1100, ownSupply: true, noiseDb: 28, idleW: 4, loadW: 5, price: 190, notes: 'Hangs on a controller card with four outside sockets.' },
-  { ...enclosure, id: 'trug-8c', label: 'Trug 8, by cable', link: 'cable', bays: 8, throughputMBps: 2200, ownSupply: true, noiseDb: 34, idleW: 8, loadW: 10, price: 340, notes: 'Hangs on a controller card with eight outside sockets.' },
+  { ...enclosure, id: 'trug-1', label: 'Trug 1, fed by the port', link: 'usb', bays: 1, throughputMBps: 400, ownSupply: false, noiseDb: 0, widthMm: 80, heightMm: 20, depthMm: 130, idleW: 0.5, loadW: 1, price: 20, notes: 'For 2.5" drives only.' },
+  { ...enclosure, id: 'trug-2', label: 'Trug 2', link: 'usb', bays: 2, throughputMBps: 430, ownSupply: true, noiseDb: 26, widthMm: 115, heightMm: 75, depthMm: 180, idleW: 2, loadW: 3, price: 75 },
+  { ...enclosure, id: 'trug-4', label: 'Trug 4', link: 'usb', bays: 4, throughputMBps: 430, ownSupply: true, noiseDb: 28, widthMm: 125, heightMm: 165, depthMm: 220, idleW: 4, loadW: 5, price: 130 },
+  { ...enclosure, id: 'trug-5', label: 'Trug 5, fast', link: 'usb', bays: 5, throughputMBps: 900, ownSupply: true, noiseDb: 29, widthMm: 125, heightMm: 200, depthMm: 230, idleW: 5, loadW: 6, price: 210 },
+  { ...enclosure, id: 'trug-4c', label: 'Trug 4, by cable', link: 'cable', bays: 4, throughputMBps: 1100, ownSupply: true, noiseDb: 28, widthMm: 125, heightMm: 165, depthMm: 220, idleW: 4, loadW: 5, price: 190, notes: 'Hangs on a controller card with four outside sockets.' },
+  { ...enclosure, id: 'trug-8c', label: 'Trug 8, by cable', link: 'cable', bays: 8, throughputMBps: 2200, ownSupply: true, noiseDb: 34, widthMm: 210, heightMm: 170, depthMm: 260, idleW: 8, loadW: 10, price: 340, notes: 'Hangs on a controller card with eight outside sockets.' },
 ]
 
 const ups = { kind: 'ups', idleW: 0, loadW: 0 } as const

@@ -22,6 +22,7 @@ export const supplies: readonly Supply[] = [
   { ...plainSupply, id: 'mole-300', label: 'Mole 300', ratingW: 300, amps12: 20, efficiency: 'white', driveLeads: [2, 2], cardPlugs: 0, leadMm: 500, noiseDb: 27, price: 30 },
   { ...plainSupply, id: 'mole-400', label: 'Mole 400', ratingW: 400, amps12: 30, efficiency: 'bronze', driveLeads: [3, 3], price: 42 },
   { ...plainSupply, id: 'mole-450', label: 'Mole 450', ratingW: 450, amps12: 36, efficiency: 'gold', driveLeads: [4, 3], noiseDb: 21, price: 68 },
+  { ...plainSupply, id: 'mole-450f', label: 'Mole 450 F, fanless', ratingW: 450, amps12: 37, efficiency: 'platinum', driveLeads: [4, 3], noiseDb: 0, price: 135 },
   { ...plainSupply, id: 'mole-550', label: 'Mole 550', ratingW: 550, amps12: 45, efficiency: 'gold', driveLeads: [4, 4], cardPlugs: 2, noiseDb: 21, price: 79 },
   { ...plainSupply, id: 'mole-550p', label: 'Mole 550 P', ratingW: 550, amps12: 45, efficiency: 'platinum', driveLeads: [4, 4], cardPlugs: 2, noiseDb: 20, price: 112 },
   { ...plainSupply, id: 'mole-650', label: 'Mole 650', ratingW: 650, amps12: 54, efficiency: 'gold', driveLeads: [4, 4, 4], cardPlugs: 2, noiseDb: 21, price: 94 },

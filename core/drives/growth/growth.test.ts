@@ -416,7 +416,7 @@ describe('growth of a plan', () => {
         { contentTB: line(100, 10, 180), layoutId: 'dedicated-2', bays: 60, copyMBps: 100 },
         catalogue,
       )
-      expect(grown.leftOutTB).toHaveLength(6)
+      expect(grown.leftOutTB).toHaveLength(10)
     })
     expect(taken).toBeLessThan(150)
   })

@@ -12,28 +12,32 @@ import type { FitSlice } from './fitSlice'
 export const baseCoolerDb = 22
 function noiseOf(
   { build, brief, drives }: FitSlice,
-  { cooler, housing, supply }: Assembly,
+  { cooler, housing, supply, bays }: Assembly,
 ): NoiseFacts {
   const sources: NoiseFacts['sources'][number][] = []
   const slow = drives.spinning - drives.fast
-  if (slow > 0) sources.push({ what: 'drives', count: slow, db: driveDb.slow.seeking })
+  // A lined case takes something off all that sounds in it; which drives hang outside is not known.
+  const damped = (db: number) => Math.max(0, db - (housing?.dampsDb ?? 0))
+  const ofDrive = (db: number) => (bays.turningOutside > 0 ? db : damped(db))
+  if (slow > 0) sources.push({ what: 'drives', count: slow, db: ofDrive(driveDb.slow.seeking) })
   if (drives.fast > 0)
-    sources.push({ what: 'drives', count: drives.fast, db: driveDb.fast.seeking })
+    sources.push({ what: 'drives', count: drives.fast, db: ofDrive(driveDb.fast.seeking) })
   for (const fan of housing?.fans ?? [])
-    sources.push({ what: 'fans', count: 1, db: fanDb(fan.rpm, fan.sizeMm) })
+    sources.push({ what: 'fans', count: 1, db: damped(fanDb(fan.rpm, fan.sizeMm)) })
   for (const { kind, entry, part } of build.parts) {
     if (kind === 'fan')
-      sources.push({ what: 'fans', count: part.count, db: fanDb(entry.rpm, entry.sizeMm) })
+      sources.push({ what: 'fans', count: part.count, db: damped(fanDb(entry.rpm, entry.sizeMm)) })
     if (kind === 'enclosure' && entry.noiseDb > 0)
       sources.push({ what: 'enclosure', count: part.count, db: entry.noiseDb })
   }
-  if (supply && supply.noiseDb > 0) sources.push({ what: 'supply', count: 1, db: supply.noiseDb })
+  if (supply && supply.noiseDb > 0)
+    sources.push({ what: 'supply', count: 1, db: damped(supply.noiseDb) })
   const coolerDb = cooler
     ? cooler.noiseDb
     : build.base && !build.passivelyCooled && build.base.bays > 0
       ? baseCoolerDb
       : 0
-  if (coolerDb > 0) sources.push({ what: 'cooler', count: 1, db: coolerDb })
+  if (coolerDb > 0) sources.push({ what: 'cooler', count: 1, db: damped(coolerDb) })
   const each = sources.flatMap(({ count, db }) => Array.from({ length: count }, () => db))
   return {
     sources,

@@ -5,6 +5,7 @@ import { boardInCase } from './rules/boardInCase'
 import { bootDevice } from './rules/bootDevice'
 import { cardInCase } from './rules/cardInCase'
 import { cardPlug } from './rules/cardPlug'
+import { closedCase } from './rules/closedCase'
 import { coldDrives } from './rules/coldDrives'
 import { consoleAtHand } from './rules/console'
 import { coolerFits } from './rules/coolerFits'
@@ -38,6 +39,7 @@ import { portPower } from './rules/portPower'
 import { powerPlugs } from './rules/powerPlugs'
 import { rackPlace } from './rules/rackPlace'
 import { raidCard } from './rules/raidCard'
+import { shelfPlace } from './rules/shelfPlace'
 import { singleParts } from './rules/singleParts'
 import { slotsForCards } from './rules/slotsForCards'
 import { socket } from './rules/socket'
@@ -104,10 +106,12 @@ export const fitRules: readonly FitRule[] = [
   usbParity,
   knownCards,
   noise,
+  closedCase,
   warmDrives,
   coldDrives,
   airAtDrives,
   driveReach,
   rackPlace,
+  shelfPlace,
   dampAndDust,
 ]

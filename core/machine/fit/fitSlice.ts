@@ -24,6 +24,9 @@ export type FitPlace = Pick<
   | 'damp'
   | 'dusty'
   | 'mainsVolts'
+  | 'shelfWidthMm'
+  | 'shelfHeightMm'
+  | 'shelfDepthMm'
 >
 
 /**

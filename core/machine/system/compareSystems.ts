@@ -19,6 +19,7 @@ export type SystemRefusal =
         | 'readable'
         | 'growsByOne'
         | 'onlyOn'
+        | 'arm'
         | 'licence'
     }
 
@@ -50,7 +51,7 @@ export function systemRefusals(
   { context, wishes, mixedSizes }: SystemQuestion,
 ): SystemRefusal[] {
   const {
-    build: { base, parts, builtIn, cards },
+    build: { base, parts, builtIn, cards, processor },
     machine,
     layoutId,
     hardwareConversion,
@@ -67,6 +68,7 @@ export function systemRefusals(
   strike('layout', drives.count > 1 && kind.layouts.length > 0 && !kind.layouts.includes(layoutId))
   strike('mixedSizes', mixedSizes && !kind.mixedSizes)
   strike('licence', licenceFor(kind.licence, pluggedIn(context.build, drives.count)) === null)
+  strike('arm', processor?.runs === 'ARM' && !kind.onArm)
   strike('wifi', machine.onWifi && !kind.wifi)
   strike(
     'cards',
@@ -132,6 +134,7 @@ const reasons: Readonly<Record<Exclude<SystemRefusal['code'], 'skill'>, string>>
   readable: 'its drives cannot be read elsewhere',
   growsByOne: 'it does not grow by a single drive',
   onlyOn: 'it comes with an appliance only',
+  arm: 'it does not run on an ARM chip',
   licence: 'its licence does not count that many drives',
 }
 

@@ -99,6 +99,13 @@ describe('kinds of system', () => {
   it('are struck out by musts, each with its reason', () => {
     expect(why({ machine: { base: 'towpath' } }, 'maker')).toEqual(['onlyOn'])
     expect(why({ machine: { base: 'wherry-4' } }, 'maker')).toEqual([])
+    // An ARM chip runs what its maker, a desktop or a plain server system is made for.
+    expect(
+      ['storage', 'stick', 'hypervisor', 'server', 'desktop'].map(kind =>
+        why({ machine: { base: 'coracle' } }, kind).includes('arm'),
+      ),
+    ).toEqual([true, true, true, false, false])
+    expect(why({ machine: { base: 'skiff-4' } }, 'storage')).toEqual([])
     expect(
       why({ drives: { lots: [{ count: 4, sizeTB: 8 }], layout: 'dedicated-1' } }, 'storage'),
     ).toEqual(['layout'])
