@@ -7,6 +7,7 @@ import { library } from './library/library'
 import { machine } from './machine/machine'
 import { network } from './network/network'
 import { wiring } from './network/wiring'
+import { night } from './night/night'
 import { ownership } from './ownership/ownership'
 import { years } from './ownership/years/years'
 import { playback } from './playback/playback'
@@ -34,6 +35,7 @@ export const domains = [
   machine,
   fitting,
   wiring,
+  night,
   ownership,
   years,
 ] as const

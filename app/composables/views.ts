@@ -250,7 +250,7 @@ const places: readonly (readonly [RegExp, FieldPlace])[] = [
   [/^system/, { view: 'machine', section: 'system' }],
   [/^costs\.(tiers|linkBetween)/, { view: 'tiers', section: 'search' }],
   [
-    /^(costs\.(pricePerKWh|electricity|night|solar|ups)|choices\.convertingHoursPerDay)/,
+    /^(costs\.(pricePerKWh|electricity|night|solar|ups)|choices\.(converting|asleep|off|wakes))/,
     { view: 'ownership', section: 'power' },
   ],
   [/^costs\.cloud/, { view: 'ownership', section: 'cloud' }],

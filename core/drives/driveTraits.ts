@@ -33,6 +33,8 @@ export interface DriveTraits {
   /** watts, DC */
   readonly idleW: Estimate
   readonly activeW: Estimate
+  /** with its platters stopped; of one that does not turn as with nothing to do */
+  readonly asleepW: Estimate
   /** of one, were it bought, in the plan's currency, where no price is entered */
   readonly usualPrice: number
 }
@@ -41,6 +43,9 @@ export interface DriveTraits {
 export const usualFailuresPerYear = 0.015
 /** Watts of a data sheet are met within this share either way. */
 export const sheetWattsBand = 0.15
+
+/** A drive that turns, asleep, of which no model is known: under 1 W. */
+export const usualAsleepW: Estimate = { low: 0.5, likely: 0.75, high: 1 }
 
 /** Class of a plan's drives; a class that the catalogue does not know counts as its first. */
 export function driveClassOf(
@@ -80,6 +85,7 @@ export function driveTraits(
       nvme: model.link === 'nvme',
       idleW: around(model.idleW),
       activeW: around(model.activeW),
+      asleepW: around(model.recording === 'flash' ? model.idleW : model.standbyW),
       usualPrice: model.price,
     }
   }
@@ -95,6 +101,8 @@ export function driveTraits(
     nvme: false,
     idleW: driveClass?.idleW ?? exactly(0),
     activeW: driveClass?.activeW ?? exactly(0),
+    asleepW:
+      driveClass === null ? exactly(0) : driveClass.spinning ? usualAsleepW : driveClass.idleW,
     usualPrice: sizeTB * (driveClass?.pricePerTB ?? 0),
   }
 }

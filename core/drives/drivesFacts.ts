@@ -134,6 +134,8 @@ export interface DrivesFacts {
   /** what each drive that turns takes while it spins up, the largest first */
   readonly surges: readonly Surge[]
   readonly activeW: Estimate
+  /** with the platters of those that turn stopped */
+  readonly asleepW: Estimate
   /** usable space that the library at the horizon needs, TB; without any drives too */
   readonly usableNeededTB: number
   readonly heldTB: number
@@ -201,6 +203,7 @@ export function drivesFacts(slice: DrivesSlice): DrivesFacts {
     turningActiveW: sumEstimates(turning.map(({ activeW }) => activeW)).likely,
     surges: largestFirst(turning.map(({ model }) => surgeOf(model))),
     activeW: sumEstimates(traits.map(({ activeW }) => activeW)),
+    asleepW: sumEstimates(traits.map(({ asleepW }) => asleepW)),
     usableNeededTB: usableNeededTB(contentTB, drives),
     heldTB: snapshotsTB(drives),
     pool: 'refused' in pool ? null : poolFacts(pool, slice),

@@ -5,6 +5,7 @@ import { fitFacts } from './fit/fitFacts'
 import type { FitSlice } from './fit/fitSlice'
 import { tellFit } from './fit/tellFit'
 import type { MachineFacts } from './machineFacts'
+import { dayHours } from './power/dayHours'
 
 /** What fit needs of others; of streams only how much has to be converted. */
 export interface FitNeeds {
@@ -20,7 +21,7 @@ export function fitSlice(
     brief,
     system,
     drives: { fileSystem },
-    choices: { hardwareConversion },
+    choices,
     network: { serverPortMbps, serverLink },
   }: Plan,
   { machine: facts, drives, streams }: FitNeeds,
@@ -60,6 +61,7 @@ export function fitSlice(
     build: facts.build,
     power: facts.power,
     states: facts.states,
+    hours: dayHours(choices),
     system: facts.system,
     services: system.services,
     copyOnWrite: fileSystem === 'copyOnWrite',
@@ -74,13 +76,14 @@ export function fitSlice(
       turningActiveW: drives.turningActiveW,
       surges: drives.surges,
       activeW: drives.activeW.likely,
+      asleepW: drives.asleepW.likely,
       rawTB: drives.rawTB,
     },
     redundant: (drives.pool?.survives ?? 0) > 0,
     layoutId: drives.layoutId,
     conversionsNeeded: streams.needed.needed,
     engineGB: streams.engineGB,
-    hardwareConversion,
+    hardwareConversion: choices.hardwareConversion,
     serverPortMbps,
   }
 }

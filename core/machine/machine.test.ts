@@ -6,8 +6,9 @@ import { catalogue } from '../catalogue/catalogue'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { engineMemoryMB, hardwareOf } from './hardware'
 import { machineBuild, usualMachine } from './machineBuild'
-import { machinePower, powerStates, usualProcessorW } from './machinePower'
+import { listeningW, machinePower, offW, powerStates, usualProcessorW } from './machinePower'
 import { machinePrices } from './machinePrices'
+import { dayHours } from './power/dayHours'
 import { dcW, supplyEfficiency, wallW } from './power/supplyCurve'
 import { withBase, withoutCards, withPart, withProcessor } from './partChanges'
 
@@ -206,24 +207,35 @@ describe('watts', () => {
     const drives = {
       idleW: { low: 7, likely: 10, high: 12 },
       activeW: { low: 12, likely: 15, high: 18 },
+      asleepW: { low: 1, likely: 2, high: 3 },
     }
-    const [idle, busy] = powerStates(
+    const [idle, busy, asleep, off] = powerStates(
       {
-        basis: 'entered',
-        baseIdleW: 20,
-        baseLoadW: 60,
-        partsIdleW: 3,
-        partsLoadW: 30,
         idleDcW: 20 * 0.85 + 3,
         loadDcW: 60 * 0.85 + 30,
         losses: null,
       },
       drives,
-      6,
+      dayHours({
+        convertingHoursPerDay: 6,
+        offHoursPerDay: 7,
+        asleepHoursPerDay: 2,
+        wakesOnCall: true,
+      }),
     )
+    expect(asleep).toMatchObject({
+      id: 'asleep',
+      hoursPerDay: 2,
+      watts: { low: expect.closeTo(20 + 4 / 0.85, 9), likely: expect.closeTo(20 + 5 / 0.85, 9) },
+    })
+    expect(off).toEqual({ id: 'off', hoursPerDay: 7, watts: { low: 1, likely: 3, high: 5 } })
+    expect([offW, listeningW]).toEqual([
+      { low: 0, likely: 1, high: 2 },
+      { low: 1, likely: 2, high: 3 },
+    ])
     expect(idle).toMatchObject({
       id: 'idle',
-      hoursPerDay: 18,
+      hoursPerDay: 9,
       watts: { low: expect.closeTo(20 + 10 / 0.85, 9), likely: expect.closeTo(20 + 13 / 0.85, 9) },
     })
     expect(busy).toMatchObject({
@@ -231,6 +243,27 @@ describe('watts', () => {
       hoursPerDay: 6,
       watts: { likely: expect.closeTo(60 + 45 / 0.85, 9), high: expect.closeTo(60 + 48 / 0.85, 9) },
     })
+  })
+  it('of the states fill the day, whatever hours are entered', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 24, noNaN: true }),
+        fc.double({ min: 0, max: 23, noNaN: true }),
+        fc.double({ min: 0, max: 24, noNaN: true }),
+        (convertingHoursPerDay, offHoursPerDay, asleepHoursPerDay) => {
+          const { converting, off, asleep, idle } = dayHours({
+            convertingHoursPerDay,
+            offHoursPerDay,
+            asleepHoursPerDay,
+            wakesOnCall: false,
+          })
+          expect(converting + off + asleep + idle).toBeCloseTo(24, 9)
+          for (const hours of [off, asleep, idle]) expect(hours).toBeGreaterThanOrEqual(0)
+          expect(converting).toBe(convertingHoursPerDay)
+          expect(off).toBeLessThanOrEqual(offHoursPerDay)
+        },
+      ),
+    )
   })
   it('of a machine from parts are their sum, and what was measured goes before', () => {
     const parts = [

@@ -1,6 +1,7 @@
 import { defineDomain } from '../domain'
 import type { DrivesFacts } from '../drives/drivesFacts'
 import { machineFacts } from './machineFacts'
+import { dayHours } from './power/dayHours'
 import { tellMachine } from './tellMachine'
 
 /** What the machine is built of: does it take the drives, what does it draw. */
@@ -13,7 +14,7 @@ export const machine = defineDomain({
       brief: { mainsVolts },
       system: { kind: systemKind, services },
       drives: { fileSystem },
-      choices: { convertingHoursPerDay, watchingHoursPerDay },
+      choices,
     },
     { machineBases, processors, videoEngines, memoryModules, hardware, systemKinds },
     { drives }: { readonly drives: DrivesFacts },
@@ -24,8 +25,8 @@ export const machine = defineDomain({
     systemKinds,
     copyOnWrite: fileSystem === 'copyOnWrite',
     servicesLoad: services.reduce((sum, { load }) => sum + load, 0),
-    convertingHoursPerDay,
-    watchingHoursPerDay,
+    hours: dayHours(choices),
+    watchingHoursPerDay: choices.watchingHoursPerDay,
     machineBases,
     processors,
     videoEngines,
@@ -34,6 +35,7 @@ export const machine = defineDomain({
     driveForms: { count: drives.count, spinning: drives.spinning, nvme: drives.nvme },
     drivesIdleW: drives.idleW,
     drivesActiveW: drives.activeW,
+    drivesAsleepW: drives.asleepW,
   }),
   facts: machineFacts,
   tell: tellMachine,

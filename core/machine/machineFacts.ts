@@ -9,7 +9,8 @@ import type { DriveForms } from './assembly/driveForms'
 import { hardwareOf, type Hardware } from './hardware'
 import { machineBuild, type MachineBuild } from './machineBuild'
 import type { PartLists } from './knownParts'
-import { machinePower, powerStates, type MachinePower, type PowerState } from './machinePower'
+import { machinePower, powerStates, type MachinePower, type PowerStates } from './machinePower'
+import type { DayHours } from './power/dayHours'
 import { wallW } from './power/supplyCurve'
 import { machinePrices, type PriceLine } from './machinePrices'
 
@@ -21,12 +22,13 @@ export interface MachineSlice extends PartLists {
   readonly copyOnWrite: boolean
   /** reference streams */
   readonly servicesLoad: number
-  readonly convertingHoursPerDay: number
+  readonly hours: DayHours
   readonly watchingHoursPerDay: number
   /** drives in the machine, by the place that they want, and their watts, DC */
   readonly driveForms: DriveForms
   readonly drivesIdleW: Estimate
   readonly drivesActiveW: Estimate
+  readonly drivesAsleepW: Estimate
 }
 
 /** What the machine is built of, what it holds, draws and costs. */
@@ -38,7 +40,7 @@ export interface MachineFacts {
   readonly prices: readonly PriceLine[]
   readonly power: MachinePower
   /** at the wall with drives, by state of the day */
-  readonly states: readonly [PowerState, PowerState]
+  readonly states: PowerStates
   /** bays that are left for a 3.5" drive; below nothing by the drives that find none */
   readonly freeBays: number
   /** drives that find a place, and the bays that are left: as many as the machine can hold */
@@ -75,8 +77,7 @@ export function cutOffPerMonth(restartsPerWeek: number, watchingHoursPerDay: num
 }
 
 export function machineFacts(slice: MachineSlice): MachineFacts {
-  const { machine, mainsVolts, convertingHoursPerDay, driveForms, drivesIdleW, drivesActiveW } =
-    slice
+  const { machine, mainsVolts, hours, driveForms } = slice
   const build = machineBuild(machine, slice)
   const system = systemOf(slice.systemKind, build, slice.systemKinds)
   const power = machinePower(machine, build, mainsVolts)
@@ -93,8 +94,8 @@ export function machineFacts(slice: MachineSlice): MachineFacts {
     prices: machinePrices(machine, build),
     states: powerStates(
       power,
-      { idleW: drivesIdleW, activeW: drivesActiveW },
-      convertingHoursPerDay,
+      { idleW: slice.drivesIdleW, activeW: slice.drivesActiveW, asleepW: slice.drivesAsleepW },
+      hours,
     ),
     freeBays,
     placesForDrives: driveForms.count + freeBays,

@@ -4,6 +4,7 @@ import type { Estimate } from '../figure'
 import type { Machine } from '../plan/machine'
 import { usualMachine, type MachineBuild } from './machineBuild'
 import type { KnownPart } from './knownParts'
+import type { DayHours } from './power/dayHours'
 import { dcW, wallW, type SupplyLosses } from './power/supplyCurve'
 
 /** What a processor takes of which nothing is known, watts (DC): idle, and fully busy. */
@@ -129,36 +130,70 @@ export function machinePower(
 
 /** The machine with its drives at the wall, in one state. */
 export interface PowerState {
-  readonly id: 'idle' | 'converting'
+  readonly id: 'idle' | 'converting' | 'asleep' | 'off'
   readonly hoursPerDay: number
   readonly watts: Estimate
 }
+/** Every state of the day, in this order. */
+export type PowerStates = readonly [
+  idle: PowerState,
+  converting: PowerState,
+  asleep: PowerState,
+  off: PowerState,
+]
+
+/** At the wall while it is off, W; and what a network port that listens takes besides. */
+export const offW: Estimate = { low: 0, likely: 1, high: 2 }
+export const listeningW: Estimate = { low: 1, likely: 2, high: 3 }
+
+/** At the wall while it is off, W. */
+export function wattsOff({ wakesOnCall }: Pick<DayHours, 'wakesOnCall'>): Estimate {
+  return wakesOnCall
+    ? {
+        low: offW.low + listeningW.low,
+        likely: offW.likely + listeningW.likely,
+        high: offW.high + listeningW.high,
+      }
+    : offW
+}
 
 /**
- * Watts at the wall by state of the day: idle with all drives turning, and converting with all
- * drives at work. What machine and
- * drives take (DC) is added up first; the supply's losses follow from the sum.
+ * Watts at the wall by state of the day: idle with all drives turning, converting with all drives
+ * at work, on with the drives that turn asleep, and off. What machine and drives take (DC) is added
+ * up first; the supply's losses follow from the sum.
  * @param drives watts of all drives, DC
  */
 export function powerStates(
-  { idleDcW, loadDcW, losses }: MachinePower,
-  drives: { readonly idleW: Estimate; readonly activeW: Estimate },
-  convertingHoursPerDay: number,
-): readonly [PowerState, PowerState] {
+  { idleDcW, loadDcW, losses }: Pick<MachinePower, 'idleDcW' | 'loadDcW' | 'losses'>,
+  drives: { readonly idleW: Estimate; readonly activeW: Estimate; readonly asleepW: Estimate },
+  hours: DayHours,
+): PowerStates {
   const at = (machineW: number, drivesW: Estimate) =>
     band({ drivesW }, values => wallW(Math.max(0, machineW + values.drivesW), losses), 'linear')
   const idle = at(idleDcW, drives.idleW)
   const busy = at(loadDcW, drives.activeW)
   return [
-    { id: 'idle', hoursPerDay: 24 - convertingHoursPerDay, watts: idle },
+    { id: 'idle', hoursPerDay: hours.idle, watts: idle },
     {
       id: 'converting',
-      hoursPerDay: convertingHoursPerDay,
+      hoursPerDay: hours.converting,
       watts: {
         low: Math.max(busy.low, idle.low),
         likely: Math.max(busy.likely, idle.likely),
         high: Math.max(busy.high, idle.high),
       },
     },
+    {
+      id: 'asleep',
+      hoursPerDay: hours.asleep,
+      // An edit of anything else need not work out a state that no hour is spent in.
+      watts: hours.asleep > 0 ? at(idleDcW, drives.asleepW) : idle,
+    },
+    { id: 'off', hoursPerDay: hours.off, watts: wattsOff(hours) },
   ]
+}
+
+/** Watts over the whole day, likely. */
+export function averageW(states: readonly PowerState[]): number {
+  return states.reduce((sum, { hoursPerDay, watts }) => sum + watts.likely * hoursPerDay, 0) / 24
 }

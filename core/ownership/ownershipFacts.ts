@@ -3,7 +3,7 @@ import type { CommonDrives, DriveCatalogue } from '../drives/driveTraits'
 import { priceOfLot } from '../drives/drivePrices'
 import type { Estimate } from '../figure'
 import type { PriceLine } from '../machine/machinePrices'
-import type { PowerState } from '../machine/machinePower'
+import type { PowerState, PowerStates } from '../machine/machinePower'
 import type { Drives } from '../plan/drives'
 import { wholeCents } from '../units/wholeCents'
 import { headroomState, type VerdictState } from '../verdict'
@@ -18,7 +18,7 @@ export interface OwnershipSlice {
   readonly drives: CommonDrives & Pick<Drives, 'lots'>
   readonly catalogue: DriveCatalogue
   readonly prices: readonly PriceLine[]
-  readonly states: readonly [PowerState, PowerState]
+  readonly states: PowerStates
 }
 
 /** What is paid now, and what electricity costs. */

@@ -19,6 +19,8 @@ import { kWhPerWattYear } from '../units/time'
 import { headroomShare, type Verdict } from '../verdict'
 import { energyPrice } from '../expressions/inputs/energyInputs'
 import type { OwnershipFacts, OwnershipSlice } from './ownershipFacts'
+import type { Input } from '../expressions/node'
+import type { PowerState } from '../machine/machinePower'
 
 /** Costs in words. */
 export function tellOwnership(
@@ -79,18 +81,45 @@ function purchaseFigure(
   )
 }
 
+/** What decides how long a day is spent in which state. */
+const dayInputs: readonly Input[] = [
+  'choices.convertingHoursPerDay',
+  'choices.offHoursPerDay',
+  'choices.asleepHoursPerDay',
+]
+
 function electricityFigures(
   { electricityPerYear }: OwnershipFacts,
-  { states: [idle, converting], pricePerKWh, horizonYears }: OwnershipSlice,
+  { states: [idle, converting, asleep, off], pricePerKWh, horizonYears }: OwnershipSlice,
   format: Format,
 ): Figure[] {
-  const hours = workedOut(idle.hoursPerDay, 'h', { inputs: ['choices.convertingHoursPerDay'] })
+  const inState = ({ hoursPerDay, watts }: PowerState, inputs: readonly Input[]) =>
+    hoursPerDay > 0
+      ? [
+          product(
+            workedOut(watts, 'W', { inputs }),
+            workedOut(hoursPerDay, 'h', { inputs: dayInputs }),
+          ),
+        ]
+      : []
   const day = sum(
-    product(figureOf('machine.idleW', [idle.watts, 'W']), hours),
+    product(
+      figureOf('machine.idleW', [idle.watts, 'W']),
+      workedOut(idle.hoursPerDay, 'h', { inputs: dayInputs }),
+    ),
     product(
       figureOf('machine.loadW', [converting.watts, 'W']),
       field('choices.convertingHoursPerDay', [converting.hoursPerDay, 'h']),
     ),
+    ...inState(asleep, [
+      'machine.base',
+      'machine.parts',
+      'machine.boxIdleW',
+      'brief.mainsVolts',
+      'drives.lots',
+      'drives.driveClass',
+    ]),
+    ...inState(off, ['choices.wakesOnCall']),
   )
   const kWh = declareFigure(
     () =>
@@ -102,7 +131,7 @@ function electricityFigures(
       id: 'ownership.kWhPerYear',
       label: 'Electricity used in a year',
       unit: 'kWh',
-      note: 'Idle hours first, then hours converting.',
+      note: 'Hours idle, converting, with drives asleep and off, each by its watts at the wall.',
       // Drives turn in both states: the ends of both go together.
       band: 'together',
     },

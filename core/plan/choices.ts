@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import { choice, optionalQuantity, quantity, section, toggle } from './fields'
+import { choice, optionalQuantity, quantity, section, timeOfDay, toggle } from './fields'
 
 export const choicesSchema = section(
   {
@@ -94,6 +94,36 @@ export const choicesSchema = section(
       max: 24,
       fallback: 2,
       description: 'Hours of a day in which the processor is busy.',
+    }),
+    asleepHoursPerDay: quantity({
+      label: 'Hours with drives asleep',
+      unit: 'h/day',
+      min: 0,
+      max: 24,
+      fallback: 0,
+      description:
+        'Drives that turn stop after a while without work. The first press of play then waits ' +
+        '8 to 12 s.',
+    }),
+    offHoursPerDay: quantity({
+      label: 'Hours off',
+      unit: 'h/day',
+      min: 0,
+      max: 23,
+      fallback: 0,
+      description: 'The machine is switched off for so long each night, and wakes by itself.',
+    }),
+    offFrom: timeOfDay({
+      label: 'Off from',
+      fallback: 60,
+      description: 'When it goes off each night.',
+    }),
+    wakesOnCall: toggle({
+      label: 'A call over the network wakes it',
+      fallback: false,
+      description:
+        'While it is off, its network port listens and takes 1 to 3 W. Whoever wakes it waits ' +
+        '20 to 60 s.',
     }),
     watchingHoursPerDay: quantity({
       label: 'Hours somebody watches',

@@ -4,7 +4,8 @@ import { judgeFit, stateOfFit } from '../machine/fit/fitFacts'
 import { driveBays } from '../machine/assembly/driveBays'
 import { fitContext } from '../machine/fit/assembleContext'
 import { fitSlice } from '../machine/fitting'
-import { powerStates } from '../machine/machinePower'
+import { powerStates, wattsOff } from '../machine/machinePower'
+import { dayHours } from '../machine/power/dayHours'
 import { licenceOnce, pluggedIn } from '../machine/system/licence'
 import { wallW } from '../machine/power/supplyCurve'
 import { kWhPerYear } from '../ownership/kWhPerYear'
@@ -69,7 +70,7 @@ function fitContextOf(box: BoxRow, { drives }: PoolRow, { choices }: Plan) {
     fitSlice(box.adopted, {
       machine: {
         ...box.machine,
-        states: powerStates(box.machine.power, drives, choices.convertingHoursPerDay),
+        states: powerStates(box.machine.power, drives, dayHours(choices)),
         freeBays: driveBays(box.machine.build, drives).free,
       },
       drives,
@@ -77,9 +78,6 @@ function fitContextOf(box: BoxRow, { drives }: PoolRow, { choices }: Plan) {
     }),
   )
 }
-
-const watts = (idleW: number, loadW: number, hours: number) =>
-  (idleW * (24 - hours) + loadW * hours) / 24
 
 /** A machine and drives together. */
 function evaluation(
@@ -91,16 +89,21 @@ function evaluation(
     fit,
   }: { readonly plan: Plan; readonly money: BuildMoney; readonly fit: VerdictState },
 ): Evaluation {
-  const { convertingHoursPerDay: hours } = plan.choices
+  const hours = dayHours(plan.choices)
   const { budget } = plan.brief
   const toPay = purchaseSum(box.price, pool.price, plan.costs.extras)
   const { idleDcW, loadDcW, losses } = box.machine.power
   const idleW = wallW(Math.max(0, idleDcW + pool.drives.idleW.likely), losses)
   const loadW = Math.max(idleW, wallW(Math.max(0, loadDcW + pool.drives.activeW.likely), losses))
-  const kWh = kWhPerYear([
-    { hoursPerDay: 24 - hours, watts: idleW },
-    { hoursPerDay: hours, watts: loadW },
-  ])
+  const meanW =
+    (idleW * hours.idle +
+      loadW * hours.converting +
+      wattsOff(hours).likely * hours.off +
+      (hours.asleep > 0
+        ? hours.asleep * wallW(Math.max(0, idleDcW + pool.drives.asleepW.likely), losses)
+        : 0)) /
+    24
+  const kWh = kWhPerYear([{ hoursPerDay: 24, watts: meanW }])
   const money = moneyState(toPay, budget, box.priceMissing)
   const { streams, home, away, possible, minutesShort } = box
   const { space, survival, roomTB, lossChanceAtHorizon } = pool
@@ -110,7 +113,7 @@ function evaluation(
       box.yearsCost +
       pool.yearsCost +
       licenceOnce(box.machine.system, pluggedIn(box.machine.build, pool.count)) +
-      watts(idleW, loadW, hours) * wattCost,
+      meanW * wattCost,
     idleW,
     loadW,
     kWhPerYear: kWh,

@@ -5,6 +5,7 @@ import { driveTraits } from '../drives/driveTraits'
 import { exactly, type Estimate } from '../figure'
 import type { Plan } from '../plan/planSchema'
 import { carbonAfter, manufactureKg } from '../ownership/carbon'
+import { averageW } from '../machine/machinePower'
 
 /** Carbon of a plan: what is made for it, its watts, and what a kilowatt-hour takes. */
 export interface PlanCarbon {
@@ -58,18 +59,16 @@ function madeFor(plan: Plan, catalogue: Catalogue): Record<string, Estimate> {
 /** Carbon of a plan, year by year to its horizon. */
 export function planCarbon(plan: Plan, catalogue: Catalogue): PlanCarbon {
   const { machine } = planAssessor(1).facts(plan, catalogue, ['machine'])
-  const [idle, converting] = machine.states
-  const averageW =
-    (idle.watts.likely * idle.hoursPerDay + converting.watts.likely * converting.hoursPerDay) / 24
+  const mean = averageW(machine.states)
   const { grid, gridKgPerKWh } = plan.costs
   const kgPerKWh = gridKgPerKWh === null ? gridKinds[grid].kgPerKWh : exactly(gridKgPerKWh)
   const made = madeFor(plan, catalogue)
   return {
     made,
-    averageW,
+    averageW: mean,
     kgPerKWh,
     byYear: Array.from({ length: plan.choices.horizonYears + 1 }, (_, year) =>
-      carbonAfter({ made, averageW, kgPerKWh }, year),
+      carbonAfter({ made, averageW: mean, kgPerKWh }, year),
     ),
   }
 }

@@ -62,6 +62,7 @@ function fitTraits(drives: DrivesFacts, copyOnWrite: boolean): string {
     drives.turningActiveW,
     ...drives.surges.map(({ watts, amps12 }) => `${watts}/${amps12}`),
     drives.activeW.likely,
+    drives.asleepW.likely,
     (drives.pool?.survives ?? 0) > 0,
     drives.layoutId,
     drives.rawTB,

@@ -1,32 +1,85 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import type { PowerState } from '~~/core/machine/machinePower'
 import FigureValue from '~/components/common/FigureValue.vue'
 import { fieldElementId } from '~/composables/views'
 import { useFormat } from '~/composables/useFormat'
 import { usePictureHandle } from '~/composables/usePictureHandle'
 import { usePlanStore } from '~/stores/planStore'
 
-/** Power over a day: watts over 24 hours; the edge of the converting hours can be dragged. */
+/**
+ * Power over a day: watts over 24 hours, by state. The edges of the hours converting and of the
+ * hours off can be dragged.
+ */
 const store = usePlanStore()
 const { number } = useFormat()
 const size = { width: 480, height: 170, left: 40, right: 12, top: 16, bottom: 30 }
-const idle = computed(() => store.assessment?.figures['machine.idleW']?.value ?? 0)
-const load = computed(() => store.assessment?.figures['machine.loadW']?.value ?? 0)
+const states = computed(() => store.assessment?.domains.machine.states ?? [])
+const of = (id: PowerState['id']) => states.value.find(state => state.id === id)
+const watts = (id: PowerState['id']) => of(id)?.watts.likely ?? 0
+const hoursIn = (id: PowerState['id']) => of(id)?.hoursPerDay ?? 0
 const hours = computed(() => store.plan?.choices.convertingHoursPerDay ?? 0)
-const top = computed(() => Math.max(load.value, idle.value, 1) * 1.15)
+const top = computed(() => Math.max(watts('converting'), watts('idle'), 1) * 1.15)
 const x = (hour: number) => size.left + (hour / 24) * (size.width - size.left - size.right)
-const y = (watts: number) =>
-  size.height - size.bottom - (watts / top.value) * (size.height - size.top - size.bottom)
+const y = (w: number) =>
+  size.height - size.bottom - (w / top.value) * (size.height - size.top - size.bottom)
+const shown = [
+  { id: 'converting', label: 'converting' },
+  { id: 'idle', label: 'idle' },
+  { id: 'asleep', label: 'drives asleep' },
+  { id: 'off', label: 'off' },
+] as const
+/** The states one after the other, as long as they last. */
+const blocks = computed(() =>
+  shown.map(({ id, label }, at) => {
+    const from = shown.slice(0, at).reduce((sum, before) => sum + hoursIn(before.id), 0)
+    return { id, label, from, hours: hoursIn(id), watts: watts(id) }
+  }),
+)
+const told = computed(() =>
+  blocks.value
+    .filter(block => block.hours > 0)
+    .map(block => `${number(block.hours, 3)} h ${block.label}`)
+    .join(', '),
+)
 
-const { handle, follow, release } = usePictureHandle({
-  value: () => hours.value,
-  min: 0,
-  max: 24,
-  step: 0.5,
-  coarse: 3,
-  valueAt: point => ((point.x - size.left) / (size.width - size.left - size.right)) * 24,
-  set: value => store.edit('choices.convertingHoursPerDay', value),
-})
+const hourAt = (point: { readonly x: number }) =>
+  ((point.x - size.left) / (size.width - size.left - size.right)) * 24
+const common = { min: 0, step: 0.5, coarse: 3 }
+const edges = [
+  {
+    id: 'converting',
+    label: 'Hours converting a day',
+    max: 24,
+    at: () => hours.value,
+    ...usePictureHandle({
+      ...common,
+      max: 24,
+      value: () => hours.value,
+      valueAt: hourAt,
+      set: value => store.edit('choices.convertingHoursPerDay', value),
+    }),
+  },
+  {
+    id: 'off',
+    label: 'Hours off a day',
+    max: 23,
+    at: () => 24 - hoursIn('off'),
+    ...usePictureHandle({
+      ...common,
+      max: 23,
+      value: () => store.plan?.choices.offHoursPerDay ?? 0,
+      valueAt: point => 24 - hourAt(point),
+      set: value => store.edit('choices.offHoursPerDay', value),
+    }),
+  },
+]
+function follow(event: PointerEvent): void {
+  for (const edge of edges) edge.follow(event)
+}
+function release(): void {
+  for (const edge of edges) edge.release()
+}
 </script>
 
 <template>
@@ -39,13 +92,14 @@ const { handle, follow, release } = usePictureHandle({
       @pointermove="follow"
       @pointerup="release"
     >
-      <rect :x="x(0)" :y="y(load)" :width="x(hours) - x(0)" :height="y(0) - y(load)" class="busy" />
       <rect
-        :x="x(hours)"
-        :y="y(idle)"
-        :width="x(24) - x(hours)"
-        :height="y(0) - y(idle)"
-        class="idle"
+        v-for="block in blocks"
+        :key="block.id"
+        :x="x(block.from)"
+        :y="y(block.watts)"
+        :width="x(block.hours) - x(0)"
+        :height="y(0) - y(block.watts)"
+        :class="block.id"
       />
       <line :x1="x(0)" :x2="x(24)" :y1="y(0)" :y2="y(0)" class="axis" />
       <text
@@ -58,33 +112,48 @@ const { handle, follow, release } = usePictureHandle({
       >
         {{ hour }} h
       </text>
-      <text :x="x(24) - 6" :y="y(idle) - 6" text-anchor="end">idle {{ number(idle, 3) }} W</text>
-      <text :x="hours < 12 ? x(hours) + 14 : x(0) + 6" :y="y(load) + 14">
-        converting {{ number(load, 3) }} W
-      </text>
+      <template v-for="block in blocks" :key="`${block.id} label`">
+        <text
+          v-if="block.hours >= 5 || block.id === 'converting'"
+          :x="
+            block.id === 'converting' && block.hours < 12
+              ? x(block.hours) + 14
+              : x(block.from) + (block.id === 'converting' ? 6 : (x(block.hours) - x(0)) / 2)
+          "
+          :y="block.id === 'converting' ? y(block.watts) + 14 : y(block.watts) - 6"
+          :text-anchor="block.id === 'converting' ? 'start' : 'middle'"
+        >
+          {{ block.label }} {{ number(block.watts, 3) }} W
+        </text>
+      </template>
       <g
+        v-for="edge in edges"
+        :key="edge.id"
         role="slider"
         tabindex="0"
-        aria-label="Hours converting a day"
+        :aria-label="edge.label"
         aria-valuemin="0"
-        aria-valuemax="24"
-        :aria-valuenow="hours"
+        :aria-valuemax="edge.max"
+        :aria-valuenow="edge.id === 'off' ? 24 - edge.at() : edge.at()"
         class="edge"
-        :aria-valuetext="`${number(hours, 3)} hours`"
-        v-bind="handle"
+        :aria-valuetext="`${number(edge.id === 'off' ? 24 - edge.at() : edge.at(), 3)} hours`"
+        v-bind="edge.handle"
       >
         <rect
-          :x="x(hours) - 12"
+          :x="x(edge.at()) - 12"
           :y="size.top"
           width="24"
           :height="size.height - size.top - size.bottom"
           class="grip"
         />
-        <line :x1="x(hours)" :x2="x(hours)" :y1="size.top" :y2="y(0)" />
-        <path :d="`M${x(hours) - 3} ${y(0) - 14}l-6 5 6 5zm6 0l6 5-6 5z`" />
+        <line :x1="x(edge.at())" :x2="x(edge.at())" :y1="size.top" :y2="y(0)" />
+        <path
+          :d="`M${x(edge.at()) - 3} ${y(0) - 14}l-6 5 6 5zm6 0l6 5-6 5z`"
+          :transform="edge.id === 'off' && edge.at() === 24 ? 'translate(-6 0)' : undefined"
+        />
       </g>
     </svg>
-    <p class="soft small">{{ number(hours, 3) }} hours converting, the rest idle.</p>
+    <p class="soft small">A day: {{ told }}.</p>
     <FigureValue id="ownership.kWhPerYear" inline />
   </section>
 </template>
@@ -96,13 +165,21 @@ svg {
   max-width: 720px;
   touch-action: pan-y;
 }
-.busy {
+.converting {
   fill: rgb(var(--v-theme-water-line));
   opacity: 0.65;
 }
 .idle {
   fill: rgb(var(--v-theme-water));
   opacity: 0.45;
+}
+.asleep {
+  fill: rgb(var(--v-theme-water));
+  opacity: 0.25;
+}
+.off {
+  fill: rgb(var(--v-theme-wall));
+  opacity: 0.6;
 }
 .axis {
   stroke: rgb(var(--v-theme-wall));

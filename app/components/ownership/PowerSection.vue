@@ -17,6 +17,7 @@ const store = usePlanStore()
 const { lists } = useMachineParts()
 const { money, quantity, number } = useFormat()
 const loadW = computed(() => store.assessment?.domains.machine.states[1].watts.likely ?? 0)
+const isOff = computed(() => (store.plan?.choices.offHoursPerDay ?? 0) > 0)
 const need = computed(() => upsNeed(loadW.value))
 const rows = computed(() =>
   upsRows(
@@ -114,8 +115,15 @@ function planWith({ unit }: { readonly unit: UpsUnit }): Plan | null {
         <PlanField path="costs.solarShare" />
         <PlanField path="costs.solarPricePerKWh" />
         <PlanField path="choices.convertingHoursPerDay" />
+        <PlanField path="choices.asleepHoursPerDay" />
+        <PlanField path="choices.offHoursPerDay" />
+        <PlanField v-if="isOff" path="choices.offFrom" />
         <PlanField path="costs.upsMinutes" />
       </div>
+      <template v-if="isOff">
+        <PlanField path="choices.wakesOnCall" />
+        <FigureValue id="night.cutHours" inline />
+      </template>
     </section>
   </div>
 </template>

@@ -1,6 +1,6 @@
 import { assembly, type Assembly } from '../assembly/assembly'
 import type { MachineBuild } from '../machineBuild'
-import { caseFansW, fanW } from '../machinePower'
+import { averageW, caseFansW, fanW } from '../machinePower'
 import { memoryNeed } from '../memory/memoryNeed'
 import { cupboardRiseK, driveRiseK } from '../place/heat'
 import { driveDb, fanDb, soundSum, noiseAtEar, noiseCeiling } from '../place/noise'
@@ -83,16 +83,15 @@ function airAtDrives(assembled: Assembly): keyof typeof driveRiseK {
   )
 }
 
-function heatOf({ brief, states: [idle, converting] }: FitSlice, assembled: Assembly): HeatFacts {
-  const averageW =
-    (idle.watts.likely * idle.hoursPerDay + converting.watts.likely * converting.hoursPerDay) / 24
+function heatOf({ brief, states }: FitSlice, assembled: Assembly): HeatFacts {
+  const mean = averageW(states)
   const riseK =
     brief.place === 'cupboard'
-      ? cupboardRiseK(averageW, { panelM2: brief.cupboardM2, vented: brief.cupboardVented })
+      ? cupboardRiseK(mean, { panelM2: brief.cupboardM2, vented: brief.cupboardVented })
       : 0
   const atDrives = driveRiseK[airAtDrives(assembled)]
   return {
-    averageW,
+    averageW: mean,
     riseK,
     driveRiseK: atDrives,
     warmestC: brief.roomHighC + riseK + atDrives,

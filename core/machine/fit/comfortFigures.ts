@@ -60,7 +60,7 @@ export function heatFigure({ facts: { context }, slice: { brief }, format }: Tol
       'brief.cupboardVented',
       { figure: 'machine.idleW' },
       { figure: 'machine.loadW' },
-      'choices.convertingHoursPerDay',
+      { figure: 'ownership.kWhPerYear' },
     ],
     after: 'of the closed cupboard',
   })

@@ -68,8 +68,12 @@ export function withMachine(slice: FitSlice, machine: Machine, lists: PartLists)
   const power = machinePower(machine, build, slice.brief.mainsVolts)
   const states = powerStates(
     power,
-    { idleW: exactly(slice.drives.idleW), activeW: exactly(slice.drives.activeW) },
-    slice.states[1].hoursPerDay,
+    {
+      idleW: exactly(slice.drives.idleW),
+      activeW: exactly(slice.drives.activeW),
+      asleepW: exactly(slice.drives.asleepW),
+    },
+    slice.hours,
   )
   const { startTogether, memoryGB, monitorAtHand, wantsEcc } = machine
   return {

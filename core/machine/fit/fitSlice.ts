@@ -2,9 +2,10 @@ import type { SystemKind } from '../../catalogue/systemKinds'
 import type { Brief } from '../../plan/brief'
 import type { Machine } from '../../plan/machine'
 import type { Service } from '../../plan/system'
+import type { DayHours } from '../power/dayHours'
 import type { DriveLoad } from '../assembly/items'
 import type { MachineBuild } from '../machineBuild'
-import type { MachinePower, PowerState } from '../machinePower'
+import type { MachinePower, PowerStates } from '../machinePower'
 
 /** What of the machine's own fields the rules look at. */
 export type FitWishes = Pick<
@@ -38,7 +39,8 @@ export interface FitSlice {
   readonly brief: FitPlace
   readonly build: MachineBuild
   readonly power: MachinePower
-  readonly states: readonly [PowerState, PowerState]
+  readonly states: PowerStates
+  readonly hours: DayHours
   readonly system: SystemKind | null
   readonly services: readonly Service[]
   readonly copyOnWrite: boolean

@@ -68,7 +68,7 @@ const inputs: Readonly<Record<CashKind, readonly Input[]>> = {
   electricity: [
     { figure: 'machine.idleW' },
     { figure: 'machine.loadW' },
-    'choices.convertingHoursPerDay',
+    { figure: 'ownership.kWhPerYear' },
     'costs.electricityRisePerYear',
     ...energyPrice,
   ],

@@ -2,6 +2,7 @@ import { defineDomain } from '../../domain'
 import { hasUps } from '../../plan/hasUps'
 import type { MachineFacts } from '../../machine/machineFacts'
 import { cashFlow, type CashFlow, type CashQuestion } from '../cashFlow'
+import { averageW } from '../../machine/machinePower'
 import { pluggedIn } from '../../machine/system/licence'
 import type { OwnershipFacts } from '../ownershipFacts'
 import { tellYears } from './tellYears'
@@ -21,11 +22,7 @@ export const years = defineDomain({
     { costs, library, drives, network, machine, choices: { horizonYears } },
     { driveClasses, driveModels, qualities, otherQualities, hardware },
     {
-      machine: {
-        build,
-        system,
-        states: [idle, converting],
-      },
+      machine: { build, system, states },
       ownership,
     }: { readonly machine: MachineFacts; readonly ownership: OwnershipFacts },
   ): YearsSlice => ({
@@ -40,9 +37,7 @@ export const years = defineDomain({
     ),
     machineToPay: ownership.machineToPay,
     drivesToPay: ownership.drivesToPay,
-    averageW:
-      (idle.watts.likely * idle.hoursPerDay + converting.watts.likely * converting.hoursPerDay) /
-      24,
+    averageW: averageW(states),
   }),
   facts: (slice): YearsFacts => {
     const question = yearsQuestion(slice)

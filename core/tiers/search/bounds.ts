@@ -1,6 +1,7 @@
 import { wallW } from '../../machine/power/supplyCurve'
 import type { Frame, Option } from './frame'
 import type { State } from './searchState'
+import type { DayHours } from '../../machine/power/dayHours'
 
 /**
  * The best efficiency that any supply of the table has, at 230 V: while none is chosen, no machine
@@ -53,7 +54,7 @@ export interface BoundParts {
   readonly tails: Tails
   readonly priceWeight: number
   readonly wattWeight: number
-  readonly convertingHours: number
+  readonly hours: Pick<DayHours, 'idle' | 'converting'>
   readonly minPoolCost: number
   readonly poolCost: (pool: NonNullable<State['pool']>) => number
 }
@@ -61,7 +62,7 @@ export interface BoundParts {
 /** The least that anything can cost which comes of a state. */
 export function boundOf(
   state: State,
-  { tails, priceWeight, wattWeight, convertingHours, minPoolCost, poolCost }: BoundParts,
+  { tails, priceWeight, wattWeight, hours, minPoolCost, poolCost }: BoundParts,
 ): number {
   const { frame, step, pool, price } = state
   const tail = tailAt(tails, state)
@@ -71,7 +72,8 @@ export function boundOf(
     supplyIsOpen ? Math.max(0, dcW) / bestEfficiency : wallW(Math.max(0, dcW), state.losses)
   const idleW = atWall(state.idleW + tail.idleW + (pool?.idleW ?? 0))
   const loadW = Math.max(idleW, atWall(state.loadW + tail.loadW + (pool?.activeW ?? 0)))
-  const averageW = (idleW * (24 - convertingHours) + loadW * convertingHours) / 24
+  // Asleep and off it takes something too; to leave that out keeps the bound below.
+  const averageW = (idleW * hours.idle + loadW * hours.converting) / 24
   return (
     (price + tail.price) * priceWeight +
     averageW * wattWeight +

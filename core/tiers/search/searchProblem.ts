@@ -10,6 +10,7 @@ import { noDrives, type PoolOffer } from './poolOffers'
 import type { Pruning } from './pruning'
 import { nothingChosen, stateOfFrame, withOption, type State } from './searchState'
 import { compareChanges, compareFound } from './ties'
+import { dayHours } from '../../machine/power/dayHours'
 
 /** A plan made ready for searching: what its questions have in common. */
 export interface SearchBasis {
@@ -129,8 +130,8 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
   const frames = basis.frames.filter(({ way }) => ways === null || ways.includes(way))
   const tails = tailsOf(frames)
   const bodyEnds = new Map(frames.map(frame => [frame, endOfBody(frame)]))
-  const convertingHours = plan.choices.convertingHoursPerDay
-  const bounds = { tails, priceWeight, wattWeight, convertingHours, minPoolCost, poolCost }
+  const hours = dayHours(plan.choices)
+  const bounds = { tails, priceWeight, wattWeight, hours, minPoolCost, poolCost }
   const bound = (state: State) => boundOf(state, bounds)
   const isOverCap = ({ price, pool }: State) =>
     cap !== null && price + (pool?.price ?? 0) + plan.costs.extras > cap + 0.005 + costEpsilon

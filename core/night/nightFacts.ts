@@ -1,0 +1,46 @@
+import type { DayHours } from '../machine/power/dayHours'
+import type { Arrival } from '../plan/fastStorage'
+import { hoursWithin, longestQuiet, type DaySpan } from './quietHours'
+
+/** What the hours off meet. */
+export interface NightFacts {
+  /** the machine is off in it; null where it runs through */
+  readonly off: DaySpan | null
+  readonly wakesOnCall: boolean
+  /** hours of watching in an ordinary week that fall into it */
+  readonly cutHours: number
+  /** the same span, or as much of it as there is, where nobody watches; null where there is none */
+  readonly quiet: DaySpan | null
+  /** what arrives by itself in these hours, by name */
+  readonly arrivals: readonly string[]
+}
+
+export interface NightSlice {
+  readonly hours: DayHours
+  readonly offFrom: number
+  readonly arrivals: readonly Arrival[]
+  /** how many watch, slot by slot over an ordinary week */
+  readonly expected: Float64Array
+}
+
+/** What the hours off cut of watching, and what arrives in them. */
+export function nightFacts({ hours, offFrom, arrivals, expected }: NightSlice): NightFacts {
+  const off = hours.off > 0 ? { from: offFrom, minutes: Math.round(hours.off * 60) } : null
+  if (!off) return { off, wakesOnCall: hours.wakesOnCall, cutHours: 0, quiet: null, arrivals: [] }
+  const longest = longestQuiet(expected)
+  return {
+    off,
+    wakesOnCall: hours.wakesOnCall,
+    cutHours: hoursWithin(expected, off),
+    quiet: longest && { from: longest.from, minutes: Math.min(longest.minutes, off.minutes) },
+    arrivals: arrivals.flatMap(({ name, from, hours: length, gbPerDay }) =>
+      gbPerDay > 0 && meets(off, { from, minutes: length * 60 }) ? [name || 'Arrivals'] : [],
+    ),
+  }
+}
+
+/** Whether two spans of the day have a moment in common. */
+function meets(one: DaySpan, other: DaySpan): boolean {
+  const after = (later: number, earlier: number) => (((later - earlier) % 1440) + 1440) % 1440
+  return after(other.from, one.from) < one.minutes || after(one.from, other.from) < other.minutes
+}

@@ -1,0 +1,82 @@
+import type { Telling } from '../domain'
+import { declareFigure } from '../expressions/declareFigure'
+import { workedOut } from '../expressions/expression'
+import { finding, type Finding } from '../finding'
+import type { Format } from '../units/format'
+import { clockText } from '../units/week'
+import type { NightFacts } from './nightFacts'
+import type { DaySpan } from './quietHours'
+
+const span = ({ from, minutes }: DaySpan) =>
+  `from ${clockText(from)} to ${clockText(from + minutes)}`
+
+/** Less watching than this in a week is not told: five minutes. */
+export const cutHoursTold = 1 / 12
+
+function findings(
+  { off, wakesOnCall, cutHours, quiet, arrivals }: NightFacts,
+  { hours }: Format,
+): Finding[] {
+  if (!off) return []
+  const wait = 'The first press of play then waits 20 to 60 s.'
+  return [
+    ...(cutHours >= cutHoursTold
+      ? [
+          finding(wakesOnCall ? 'caution' : 'warning', 'OFF_WHILE_WATCHING', {
+            sentence:
+              `The machine is off ${span(off)}, and by the habits ${hours(cutHours)} of watching ` +
+              `a week fall into that. ${wakesOnCall ? wait : 'Nothing plays then.'}`,
+            from: ['choices.offHoursPerDay', 'choices.offFrom', 'household.habits'],
+            fixes: [
+              quiet
+                ? `Let it be off ${span(quiet)}: nobody watches then, and it wakes at ` +
+                  `${clockText(quiet.from + quiet.minutes)}.`
+                : 'Somebody may watch at any hour: let it run through, or let a call wake it.',
+            ],
+          }),
+        ]
+      : []),
+    ...(arrivals.length > 0
+      ? [
+          finding('warning', 'OFF_WHILE_ARRIVING', {
+            sentence:
+              `The machine is off ${span(off)}, and this arrives then: ${arrivals.join(', ')}. ` +
+              'It waits, or is lost.',
+            from: ['choices.offHoursPerDay', 'choices.offFrom', 'drives.arrivals'],
+            fixes: ['Move it to hours in which the machine is on, or let it wake earlier.'],
+          }),
+        ]
+      : []),
+  ]
+}
+
+/** What the hours off cut. */
+export function tellNight(facts: NightFacts, _: object, format: Format): Telling {
+  return {
+    figures: () => [
+      declareFigure(
+        () =>
+          workedOut(facts.cutHours, 'h', {
+            inputs: [
+              'household.habits',
+              'household.viewers',
+              'choices.offHoursPerDay',
+              'choices.offFrom',
+              'choices.convertingHoursPerDay',
+            ],
+            says: facts.off
+              ? `The machine is off ${span(facts.off)}; the habits of an ordinary week in these hours`
+              : 'The machine runs through.',
+          }),
+        {
+          id: 'night.cutHours',
+          label: 'Watching a week while it is off',
+          unit: 'h',
+        },
+        format,
+      ),
+    ],
+    verdicts: [],
+    findings: findings(facts, format),
+  }
+}
