@@ -5,11 +5,19 @@ import { viewOfPath, type ViewId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 
 /** What the plan warns of, with the way out; of one view, or of all, the worst first. */
-const props = defineProps<{ view?: ViewId; /** more are behind a press */ most?: number }>()
+const props = defineProps<{
+  view?: ViewId
+  /** only those whose code begins so */
+  code?: string
+  /** more are behind a press */
+  most?: number
+}>()
 const store = usePlanStore()
 const findings = computed(() =>
   (store.assessment?.findings ?? []).filter(
-    finding => !props.view || finding.from.some(source => viewOfPath(source) === props.view),
+    finding =>
+      (!props.view || finding.from.some(source => viewOfPath(source) === props.view)) &&
+      finding.code.startsWith(props.code ?? ''),
   ),
 )
 const all = ref(false)

@@ -89,7 +89,7 @@ onBeforeUnmount(() => preview(null))
           class="fit-mark"
           :class="`fit-${state}`"
           ><svg viewBox="0 0 16 16" aria-hidden="true"><path :d="fitMarks[state].path" /></svg
-          >{{ counts[state] }} {{ fitMarks[state].counted }}</span
+          >{{ counts[state] }} {{ fitMarks[state].counted[counts[state] === 1 ? 0 : 1] }}</span
         >
       </p>
       <VBtn size="small" variant="outlined" :aria-pressed="showsAll" @click="showsAll = !showsAll">

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { PowerState } from '~~/core/machine/machinePower'
 import FigureValue from '~/components/common/FigureValue.vue'
+import FindingsList from '~/components/common/FindingsList.vue'
 import { fieldElementId } from '~/composables/views'
 import { useFormat } from '~/composables/useFormat'
 import { usePictureHandle } from '~/composables/usePictureHandle'
@@ -24,22 +25,29 @@ const x = (hour: number) => size.left + (hour / 24) * (size.width - size.left - 
 const y = (w: number) =>
   size.height - size.bottom - (w / top.value) * (size.height - size.top - size.bottom)
 const shown = [
-  { id: 'converting', label: 'converting' },
-  { id: 'idle', label: 'idle' },
-  { id: 'asleep', label: 'drives asleep' },
-  { id: 'off', label: 'off' },
+  { id: 'converting', label: 'converting', told: 'converting' },
+  { id: 'idle', label: 'idle', told: 'idle' },
+  { id: 'asleep', label: 'drives asleep', told: 'with drives asleep' },
+  { id: 'off', label: 'off', told: 'off' },
 ] as const
+const fits = (text: string, room: number) => text.length * 7.5 <= room
 /** The states one after the other, as long as they last. */
 const blocks = computed(() =>
-  shown.map(({ id, label }, at) => {
+  shown.map(({ id, label, told: words }, at) => {
     const from = shown.slice(0, at).reduce((sum, before) => sum + hoursIn(before.id), 0)
-    return { id, label, from, hours: hoursIn(id), watts: watts(id) }
+    const inState = hoursIn(id)
+    const text = `${number(watts(id), 3)} W`
+    const room = x(inState) - x(0)
+    // As much of its name as has room over it; the converting hours have theirs beside them.
+    const full = `${label} ${text}`
+    const name = id === 'converting' || fits(full, room) ? full : fits(text, room) ? text : ''
+    return { id, told: words, name, from, hours: inState, watts: watts(id) }
   }),
 )
 const told = computed(() =>
   blocks.value
     .filter(block => block.hours > 0)
-    .map(block => `${number(block.hours, 3)} h ${block.label}`)
+    .map(block => `${number(block.hours, 3)} h ${block.told}`)
     .join(', '),
 )
 
@@ -114,7 +122,7 @@ function release(): void {
       </text>
       <template v-for="block in blocks" :key="`${block.id} label`">
         <text
-          v-if="block.hours >= 5 || block.id === 'converting'"
+          v-if="block.name"
           :x="
             block.id === 'converting' && block.hours < 12
               ? x(block.hours) + 14
@@ -123,7 +131,7 @@ function release(): void {
           :y="block.id === 'converting' ? y(block.watts) + 14 : y(block.watts) - 6"
           :text-anchor="block.id === 'converting' ? 'start' : 'middle'"
         >
-          {{ block.label }} {{ number(block.watts, 3) }} W
+          {{ block.name }}
         </text>
       </template>
       <g
@@ -155,6 +163,7 @@ function release(): void {
     </svg>
     <p class="soft small">A day: {{ told }}.</p>
     <FigureValue id="ownership.kWhPerYear" inline />
+    <FindingsList code="OFF_" />
   </section>
 </template>
 

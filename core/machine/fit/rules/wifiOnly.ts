@@ -18,7 +18,7 @@ export const wifiOnly = fitRule<{ readonly knowsWifi: boolean }>({
     state === 'pass'
       ? 'The machine hangs on a cable; its Wi-Fi stays unused.'
       : knowsWifi
-        ? 'The machine hangs on Wi-Fi: everything it sends crosses the channel twice. Lay a ' +
-          'cable to it.'
+        ? 'The machine hangs on Wi-Fi: what it sends to a device on Wi-Fi crosses the channel ' +
+          'twice. Lay a cable to it.'
         : 'The machine hangs on Wi-Fi, and its system does not support that. Lay a cable to it.',
 })
