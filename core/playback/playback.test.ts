@@ -23,7 +23,7 @@ import { hourShares, isOffered, outcomeShares, rowShares } from './matrix'
 import { outcomes, playability, prospectOf, type Playability } from './playability'
 import { ConversionBook } from './conversionBook'
 import { fixKinds } from './fixes/fixKinds'
-import { levelNeeded, playbackRules, reasonText } from './rules'
+import { levelNeeded, levels, playbackRules, reasonText } from './rules'
 import type { Session } from './session'
 import { matrixSummaries } from './summaries'
 import { titleTraits, type TitleTraits } from './titleTraits'
@@ -242,6 +242,12 @@ describe('what is done with a title', () => {
       level('uhd-hdr-hevc', 60),
       level('sd-disc', 25),
     ]).toEqual([4, 4.2, 5, 5.1, 0])
+    // By the standards' tables of picture sizes and rates: up to 30 frames a second, and above.
+    expect(levels).toEqual({
+      h264: { 576: [3, 3.1], 720: [3.1, 3.2], 1080: [4, 4.2], 2160: [5.1, 5.2] },
+      hevc: { 576: [3, 3.1], 720: [3.1, 4], 1080: [4, 4.1], 2160: [5, 5.1] },
+      av1: { 576: [2.1, 3], 720: [3.1, 4], 1080: [4, 4.1], 2160: [5, 5.1] },
+    })
   })
   it('every rule has a code of its own', () =>
     expect(new Set(playbackRules.map(rule => rule.code)).size).toBe(playbackRules.length))

@@ -30,11 +30,12 @@ function ability({ title, device }: Session): VideoAbility | undefined {
 }
 
 /** Levels a picture needs by the codecs' standards: up to 30 frames a second, and above. */
-const levels: Readonly<Record<string, Readonly<Record<number, readonly [number, number]>>>> = {
-  h264: { 576: [3, 3.1], 720: [3.1, 3.2], 1080: [4, 4.2], 2160: [5.1, 5.2] },
-  hevc: { 576: [3, 3.1], 720: [3.1, 4], 1080: [4, 4.1], 2160: [5, 5.1] },
-  av1: { 576: [2.1, 3], 720: [3.1, 4], 1080: [4, 4.1], 2160: [5, 5.1] },
-}
+export const levels: Readonly<Record<string, Readonly<Record<number, readonly [number, number]>>>> =
+  {
+    h264: { 576: [3, 3.1], 720: [3.1, 3.2], 1080: [4, 4.2], 2160: [5.1, 5.2] },
+    hevc: { 576: [3, 3.1], 720: [3.1, 4], 1080: [4, 4.1], 2160: [5, 5.1] },
+    av1: { 576: [2.1, 3], 720: [3.1, 4], 1080: [4, 4.1], 2160: [5, 5.1] },
+  }
 
 /** Level of the codec's standard that a title needs; 0 where levels do not matter. */
 export function levelNeeded({

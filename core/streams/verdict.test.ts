@@ -12,6 +12,7 @@ import { compareWays } from '../tiers/compareWays'
 import { plainFormat } from '../units/format'
 import { meetsNeed, verdictStates, type VerdictState } from '../verdict'
 import { conversionState, minutesState } from './streamsFacts'
+import { spreadOf } from './pureCases'
 
 const atScore = (score: number, changes: Partial<PlanInput> = {}) =>
   assess(
@@ -336,5 +337,12 @@ describe('the edges of the states', () => {
     expect(minutesState({ low: 5, likely: 12, high: 20 }, 15)).toBe('tight')
     expect(minutesState(exactly(0.01), 0)).toBe('short')
     expect(minutesState(exactly(0), 0)).toBe('ample')
+  })
+})
+
+describe('an estimate as a factor', () => {
+  it('is one at its likely value; of nothing it is one all over', () => {
+    expect(spreadOf({ low: 2, likely: 4, high: 6 })).toEqual({ low: 0.5, likely: 1, high: 1.5 })
+    expect(spreadOf({ low: 0, likely: 0, high: 6 })).toEqual({ low: 1, likely: 1, high: 1 })
   })
 })

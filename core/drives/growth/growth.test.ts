@@ -20,6 +20,8 @@ import { planGrowth, sumOf } from './planGrowth'
 import { roomOfDrives } from './plannedRoom'
 import { drivesAfter, priceIn } from './purchases'
 import { roomCourse } from './roomCourse'
+import { growthSentence } from './tellGrowth'
+import { plainFormat } from '../../units/format'
 
 const layoutOf = (id: string) => layouts.find(layout => layout.id === id)!
 const sized = (...sizes: number[]): LayoutDrive[] => sizes.map(sizeTB => ({ sizeTB, role: 'any' }))
@@ -419,5 +421,22 @@ describe('growth of a plan', () => {
       expect(grown.leftOutTB).toHaveLength(10)
     })
     expect(taken).toBeLessThan(150)
+  })
+  it('is told first by how long the room lasts, with the purchases that are planned', () => {
+    const course = roomCourse(base, [{ month: 3, count: 1, sizeTB: 8 }])
+    expect(course.purchases).toHaveLength(1)
+    const said = (monthFull: number | null, purchases: number) =>
+      growthSentence({
+        course: { ...course, monthFull, purchases: course.purchases.slice(0, purchases) },
+        growth: null,
+        horizonYears: 5,
+        format: plainFormat,
+      })
+    expect([said(null, 0), said(null, 1), said(0, 0), said(7, 1)]).toEqual([
+      'The room lasts the 5 years.',
+      'With the planned purchases the room lasts the 5 years.',
+      'The room is full today.',
+      'Even with the planned purchases the room is full in month 7.',
+    ])
   })
 })

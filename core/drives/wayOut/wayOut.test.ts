@@ -176,6 +176,19 @@ describe('what is told of the way out', () => {
     expect(wayText(way, { to: asked.to, format: plainFormat })).toContain(
       'In all of 4 steps data stand without redundancy',
     )
+    const told = (bare: readonly boolean[]) =>
+      wayText(
+        {
+          ...way,
+          borrowed: bare.length - 1,
+          borrowedTB: 8,
+          steps: bare.map(isBare => ({ ...way.steps[0]!, unprotectedTB: isBare ? 2 : 0 })),
+        },
+        { to: asked.to, format: plainFormat },
+      )
+    expect(told([false])).toContain('Nothing stands without redundancy meanwhile.')
+    expect(told([true, false, false])).toMatch(/with 2 borrowed drives of 4.TB .* In 1 of 3 steps/)
+    expect(told([true, false])).toMatch(/with 1 borrowed drive of 8.TB/)
     expect(wayText(null, { to: layoutOf('mirror'), format: plainFormat })).toContain('other drives')
     for (const layout of layouts) expect(tieText(layout)).toMatch(/^.+: .+\. It is tied to .+\.$/)
   })

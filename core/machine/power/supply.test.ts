@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { efficiencyClasses } from '../../catalogue/hardware/partWords'
 import { catalogue, entryOf } from '../../catalogue/catalogue'
 import { largestFirst, surgeOf, usualSurge } from '../../drives/surge'
+import { supplyPasses } from './supplyChoice'
 import { groupDelayS, maxShareOfRating, spinUpS, startCourse, startSurge } from './startSurge'
 import {
   at230V,
@@ -131,6 +132,17 @@ describe('a start', () => {
         },
       ),
     )
+  })
+  it('is carried by a supply up to its very ratings', () => {
+    const supply = { ratingW: 400, amps12: 30 }
+    const passes = (runningW: number, watts: number, amps12: number) =>
+      supplyPasses(supply, { runningW, surge: { watts, amps12, groups: 1 } })
+    expect(passes(320, 400, 30)).toBe(true)
+    expect([passes(320.1, 400, 30), passes(320, 400.1, 30), passes(320, 400, 30.1)]).toEqual([
+      false,
+      false,
+      false,
+    ])
   })
   it('drawn over the seconds has the surge as its highest step, and ends with all turning', () => {
     expect([groupDelayS, spinUpS]).toEqual([8, 8])
