@@ -423,7 +423,7 @@ describe('growth of a plan', () => {
     expect(taken).toBeLessThan(150)
   })
   it('is told first by how long the room lasts, with the purchases that are planned', () => {
-    const course = roomCourse(base, [{ month: 3, count: 1, sizeTB: 8 }])
+    const course = roomCourse(base, [{ month: 3, count: 1, sizeTB: 8, how: 'added' }])
     expect(course.purchases).toHaveLength(1)
     const said = (monthFull: number | null, purchases: number) =>
       growthSentence({
