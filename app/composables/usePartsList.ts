@@ -2,6 +2,7 @@ import { computed } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { driveTraits } from '~~/core/drives/driveTraits'
 import { priceOfLot } from '~~/core/drives/drivePrices'
+import { spareOnShelf } from '~~/core/drives/spareOnShelf'
 import { hasUps } from '~~/core/plan/hasUps'
 import { forgottenExtras } from '~~/core/machine/parts/forgotten'
 import { partLines, partTotals, type DriveLine } from '~~/core/machine/parts/partsList'
@@ -67,6 +68,7 @@ export function usePartsList() {
       driveCount: assessment.domains.drives.count,
       uncopiedTB: pool?.hasOneCopyOnly ? value('library.irreplaceableTB') : 0,
       pricePerTB: catalogue.driveClasses[0]!.pricePerTB,
+      spare: spareOnShelf(plan, { ...catalogue, survives: pool?.survives ?? 0 }),
     })
   })
   return { lines, totals, perUse, forgotten }

@@ -1,3 +1,4 @@
+import { maxLinkMbps } from '../plan/constants'
 import type { Network } from '../plan/network'
 import { joinClauses } from '../verdictClauses'
 import { bindingLink, chainHours, chainOf, type ChainLinkId, type ChainQuestion } from './chain'
@@ -82,8 +83,6 @@ function rateStep(id: RateId, { serverPortMbps, cableMbps, switchMbps }: Network
 
 /** A cable that is laid is as fast as the port. */
 const newWire = { serverLink: 'cable', cableMbps: 0 } as const
-/** The fastest line that a plan holds, Mb/s. */
-const maxUploadMbps = 100_000
 
 /** Steps that a network could take: those it has already are left out. */
 export function upgradeSteps(network: Network): NetworkUpgrade[] {
@@ -132,7 +131,7 @@ export function upgradeSteps(network: Network): NetworkUpgrade[] {
       id: 'line',
       label: 'An internet line with twice the upload',
       price: null,
-      changes: { uploadMbps: Math.min(maxUploadMbps, uploadMbps * nextLineFactor) },
+      changes: { uploadMbps: Math.min(maxLinkMbps, uploadMbps * nextLineFactor) },
     },
   ]
 }

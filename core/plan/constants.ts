@@ -87,3 +87,6 @@ export const usualPerils = {
   theftChance: 0.005,
   boardChance: 0.03,
 } as const
+
+/** The fastest line or link that a plan holds, Mb/s. */
+export const maxLinkMbps = 100_000

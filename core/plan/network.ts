@@ -1,5 +1,6 @@
 import type { z } from 'zod'
 import { ladder, sentRatesMbps } from '../catalogue/sentQualities'
+import { maxLinkMbps } from './constants'
 import { choice, numberChoice, optionalQuantity, quantity, section, toggle } from './fields'
 
 /** '2160p at 22 or 16 Mb/s, 1080p at …', as the list has it. */
@@ -20,7 +21,7 @@ export const networkSchema = section(
       label: 'Upload',
       unit: 'Mb/s',
       min: 0,
-      max: 100_000,
+      max: maxLinkMbps,
       fallback: 20,
       description: 'What the internet line sends out of the house, measured rather than promised.',
     }),
@@ -28,7 +29,7 @@ export const networkSchema = section(
       label: 'Download',
       unit: 'Mb/s',
       min: 0,
-      max: 100_000,
+      max: maxLinkMbps,
       fallback: 100,
       description: 'What the internet line brings into the house, measured rather than promised.',
     }),
@@ -66,7 +67,7 @@ export const networkSchema = section(
       label: 'Rate of that link',
       unit: 'Mb/s',
       min: 1,
-      max: 100_000,
+      max: maxLinkMbps,
       description:
         'What powerline adapters are sold as, or what the machine shows for its Wi-Fi. If ' +
         'this is empty, 600 for powerline and 300 for Wi-Fi.',
@@ -148,7 +149,7 @@ export const networkSchema = section(
       label: 'Discs to rip',
       unit: 'discs',
       min: 0,
-      max: 100_000,
+      max: maxLinkMbps,
       whole: true,
       description: 'If this is empty, the titles that are kept as they are on disc.',
     }),

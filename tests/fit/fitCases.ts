@@ -54,6 +54,31 @@ export const fitCases: Readonly<
       plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }] } },
     },
   },
+  bootFromSlot: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [
+            { ref: 'stile-13w' },
+            { ref: 'twine-m2' },
+            { ref: 'flint-500n' },
+            { ref: 'flint-120' },
+          ],
+        },
+      },
+    },
+    failing: {
+      state: 'warning',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'stile-13w' }, { ref: 'twine-m2' }, { ref: 'flint-500n' }],
+        },
+      },
+    },
+  },
   cardInCase: {
     passing: {
       state: 'pass',

@@ -71,8 +71,9 @@ function step(by: number): void {
       />
       <PartTray v-model:kind="kind" @carry="carry" @let-go="carried = null" />
       <p class="soft small">
-        Before the case is opened: switch off, unplug and wait a minute; touch bare metal first.
-        Never open a power supply.
+        Before the case is opened: switch off, unplug and wait a minute; touch bare metal first, and
+        mind sharp edges. Never open a power supply; screw it to metal, not onto wood, foam or tape,
+        and keep its fan free.
       </p>
     </section>
   </div>

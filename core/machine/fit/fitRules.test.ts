@@ -11,7 +11,10 @@ import { fitContext, baseCoolerDb } from './assembleContext'
 import { fitGroups, type FitRule } from './fitRule'
 import { fitRules } from './fitRules'
 import { minCooling } from './rules/coolerHeat'
+import { bootsFromSlotSince } from './rules/bootFromSlot'
 import { lampsFrom, longSwapMinutes } from './rules/driveReach'
+import { plugsMm } from './rules/shelfPlace'
+import { minDriveC } from '../place/heat'
 import { manyDrives } from './rules/airAtDrives'
 import { plugToPlugMm, wayShare } from './rules/leadLength'
 import { usbPortW } from './rules/portPower'
@@ -80,6 +83,9 @@ describe('every rule of fit', () => {
       shelfKg,
       maxOnLead,
       wants,
+      bootsFromSlotSince,
+      plugsMm,
+      minDriveC,
     }).toEqual({
       baseCoolerDb: 22,
       minCooling: 0.6,
@@ -94,6 +100,9 @@ describe('every rule of fit', () => {
       shelfKg: 25,
       maxOnLead: 4,
       wants: { driveMBps: 250, ssdMBps: 1500, mbpsPerMBps: 8 },
+      bootsFromSlotSince: 2014,
+      plugsMm: 40,
+      minDriveC: 5,
     })
   })
 })

@@ -3,6 +3,7 @@ import { airAtDrives } from './rules/airAtDrives'
 import { bays } from './rules/bays'
 import { boardInCase } from './rules/boardInCase'
 import { bootDevice } from './rules/bootDevice'
+import { bootFromSlot } from './rules/bootFromSlot'
 import { cardInCase } from './rules/cardInCase'
 import { cardPlug } from './rules/cardPlug'
 import { closedCase } from './rules/closedCase'
@@ -95,6 +96,7 @@ export const fitRules: readonly FitRule[] = [
   upsSize,
   memoryEnough,
   bootDevice,
+  bootFromSlot,
   display,
   consoleAtHand,
   engineThere,

@@ -25,6 +25,8 @@ export interface Forgotten {
     | 'ups'
     | 'licence'
     | 'copyDrives'
+    | 'caddies'
+    | 'spareDrive'
     | 'labels'
   /** id in the catalogue; null where nothing of it is a part */
   readonly ref: string | null
@@ -43,6 +45,8 @@ export interface ForgottenQuestion {
   /** irreplaceable TB that no second copy holds */
   readonly uncopiedTB: number
   readonly pricePerTB: number
+  /** the drive that the plan counts on to lie on the shelf; null where it counts on none */
+  readonly spare: { readonly sizeTB: number; readonly price: number } | null
 }
 
 /** The smallest UPS that carries so many watts at the wall, with the router. */
@@ -150,6 +154,9 @@ function partsLeftOut(
   ]
 }
 
+/** Of a front tray's caddy, in the plan's currency: used servers seldom come with all of them. */
+export const caddyPrice = 8
+
 /** Less irreplaceable data than this, TB, needs no drive of its own. */
 const littleTB = 0.05
 /** Room on the drive for a copy, for what is still to come. */
@@ -167,8 +174,8 @@ function copyDrives(neededTB: number): { readonly count: number; readonly sizeTB
 
 /** What is no part of the machine. */
 function beside(
-  { uncopiedTB, pricePerTB, driveCount }: ForgottenQuestion,
-  { system, build }: FitContext,
+  { uncopiedTB, pricePerTB, driveCount, spare }: ForgottenQuestion,
+  { system, build, housing, bays }: FitContext,
 ): Forgotten[] {
   const line = (
     id: Forgotten['id'],
@@ -177,7 +184,27 @@ function beside(
   ): Forgotten => ({ id, ref: null, label, count, price })
   const copy = copyDrives(uncopiedTB * copyRoom)
   const licence = licenceOnce(system, pluggedIn(build, driveCount))
+  const { base } = build
+  const caddies =
+    base?.class === 'rack' && base.inside.case === housing
+      ? Math.min(housing.hotSwap, bays.turningInside + bays.flashInside)
+      : 0
   return [
+    ...(caddies > 0
+      ? [
+          line('caddies', 'Caddies for the front trays: used servers seldom come with all', {
+            count: caddies,
+            price: caddies * caddyPrice,
+          }),
+        ]
+      : []),
+    ...(spare
+      ? [
+          line('spareDrive', `${spare.sizeTB} TB drive for the shelf: the plan counts on it`, {
+            price: spare.price,
+          }),
+        ]
+      : []),
     ...(system && licence > 0
       ? [line('licence', `Licence: ${system.label.toLowerCase()}`, { price: licence })]
       : []),

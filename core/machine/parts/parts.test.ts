@@ -8,7 +8,8 @@ import { maxParts } from '../../plan/constants'
 import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { upsFactors } from '../power/upsSize'
-import { forgottenExtras, smallestUps } from './forgotten'
+import { spareOnShelf } from '../../drives/spareOnShelf'
+import { caddyPrice, forgottenExtras, smallestUps } from './forgotten'
 import { maxProblems, maxRows } from './csvRows'
 import { ownPartsCsv, readOwnPartsCsv } from './ownPartsCsv'
 import { partsCsv, readPartsCsv } from './partsCsv'
@@ -175,9 +176,37 @@ describe('what is easily forgotten', () => {
       driveCount: domains.drives.count,
       uncopiedTB: 0,
       pricePerTB: 20,
+      spare: null,
       ...more,
     }).map(({ id, count }) => [id, count])
   }
+  it('caddies of a used server by the drives in its trays, and a drive that is to lie on the shelf', () => {
+    expect(caddyPrice).toBe(8)
+    const caddies = (base: string, count: number) =>
+      forgotten({ machine: { base }, drives: { lots: [{ count }] } }).find(
+        ([id]) => id === 'caddies',
+      )?.[1]
+    expect([caddies('crane-10', 5), caddies('crane-10', 9), caddies('wherry-4', 4)]).toEqual([
+      5,
+      8,
+      undefined,
+    ])
+    const spare = (drives: PlanInput['drives']) => {
+      const plan = planOf({ drives })
+      const { pool } = assess(plan, catalogue).domains.drives
+      return spareOnShelf(plan, { ...catalogue, survives: pool?.survives ?? 0 })
+    }
+    const lots = [
+      { count: 2, sizeTB: 8, model: 'sluice-8' },
+      { count: 1, sizeTB: 12, model: 'sluice-12' },
+    ]
+    const whole = { lots, layout: 'dedicated-1', replacement: 'shelf' } as const
+    expect(spare(whole)).toEqual({ sizeTB: 12, price: 228 })
+    expect(spare({ ...whole, replacement: 'order' })).toBeNull()
+    expect(spare({ ...whole, layout: 'separate' })).toBeNull()
+    expect(spare({ ...whole, hotSpares: 1 })).toBeNull()
+    expect(forgotten({}, { spare: { sizeTB: 12, price: 228 } })).toContainEqual(['spareDrive', 1])
+  })
   it('a licence by the number of drives, at its step', () => {
     const licence = (count: number) => {
       const plan = planOf({ system: { kind: 'stick' }, drives: { lots: [{ count }] } })
@@ -189,6 +218,7 @@ describe('what is easily forgotten', () => {
         driveCount: count,
         uncopiedTB: 0,
         pricePerTB: 20,
+        spare: null,
       }).find(({ id }) => id === 'licence')?.price
     }
     expect([4, 5, 9, 17].map(licence)).toEqual([undefined, 45, 80, 140])
@@ -273,6 +303,7 @@ describe('what is easily forgotten', () => {
         driveCount: 1,
         uncopiedTB,
         pricePerTB: 20,
+        spare: null,
       }).map(({ label, price }) => [label, price])
     }
     const drive = (size: number) => `${size} TB drive for the copy of what is irreplaceable`
