@@ -21,6 +21,8 @@ export interface VideoEngine {
   readonly flagged: boolean
   /** share of sessions that end in software on such engines unless the plan says otherwise */
   readonly usualFallback: number
+  /** a card that sleeps while no screen is plugged in, or a plug that stands in for one */
+  readonly wantsScreen: boolean
   /** planning value for a card, in the plan's currency; null when it comes with a processor */
   readonly price: number | null
   /** watts that it adds at rest, and while converting */
@@ -52,11 +54,18 @@ const builtIn = {
   memoryGB: null,
   flagged: false,
   usualFallback: 0,
+  wantsScreen: false,
   price: null,
   idleW: 0,
   loadW: 8,
 } as const
-const card = { kind: 'card', sessionCap: null, flagged: false, usualFallback: 0 } as const
+const card = {
+  kind: 'card',
+  sessionCap: null,
+  flagged: false,
+  usualFallback: 0,
+  wantsScreen: false,
+} as const
 
 /** Generic classes; planning values ±40 %, to be replaced by measurement. */
 // prettier-ignore
@@ -71,7 +80,7 @@ export const videoEngines: readonly VideoEngine[] = [
   { ...card, id: 'cardEntry', label: 'Card, entry', years: '2016–19', decode: decodes(1400, { hevc8: 1500, hevc10: 1500 }), encodeH264: 1300, toneMap: 800, sessionCap: { low: 3, likely: 5, high: 8 }, memoryGB: 4, price: 90, idleW: 8, loadW: 25, notes: 'The driver allows 3 to 8 sessions.' },
   { ...card, id: 'cardWorkstation', label: 'Card, small workstation', years: '2017–20', decode: decodes(1400, { hevc8: 1500, hevc10: 1500 }), encodeH264: 1400, toneMap: 1000, memoryGB: 5, price: 140, idleW: 8, loadW: 28, notes: 'No session limit; fed by the slot, 75 W.' },
   { ...card, id: 'cardModern', label: 'Card, modern', years: '2022–', decode: decodes(2000, { hevc8: 2800, hevc10: 2800, av1: 2000 }), encodeH264: 2200, toneMap: 3000, memoryGB: 8, price: 260, idleW: 12, loadW: 40, notes: 'Encodes AV1 too.' },
-  { ...card, id: 'cardOldGaming', label: 'Card, older gaming', years: '2016–18', decode: decodes(700, { hevc8: 900 }), encodeH264: 500, toneMap: 200, memoryGB: 6, price: 60, idleW: 14, loadW: 40, notes: 'Weaker than a built-in D; HEVC in 8 bits.' },
+  { ...card, id: 'cardOldGaming', wantsScreen: true, label: 'Card, older gaming', years: '2016–18', decode: decodes(700, { hevc8: 900 }), encodeH264: 500, toneMap: 200, memoryGB: 6, price: 60, idleW: 14, loadW: 40, notes: 'Weaker than a built-in D; HEVC in 8 bits.' },
   { ...builtIn, id: 'boardArm', kind: 'board', label: 'ARM board', years: '2019–23', decode: decodes(250, { hevc8: 500, hevc10: 500 }), encodeH264: 100, toneMap: null, idleW: 0, loadW: 4, notes: 'Plan for titles that play as they are.' },
 ]
 

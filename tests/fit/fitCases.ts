@@ -521,6 +521,21 @@ export const fitCases: Readonly<
       plan: { household: { converted: 2 }, machine: { passivelyCooled: true } },
     },
   },
+  picturePlug: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: {
+          base: 'clerk-20',
+          parts: [{ ref: 'cardOldGaming' }, { ref: 'twine-picture' }],
+        },
+      },
+    },
+    failing: {
+      state: 'warning',
+      plan: { machine: { base: 'clerk-20', parts: [{ ref: 'cardOldGaming' }] } },
+    },
+  },
   portPower: {
     passing: {
       state: 'pass',

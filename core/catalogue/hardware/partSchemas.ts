@@ -201,6 +201,9 @@ export const partSchemas = {
       'm2Card',
       'extension',
       'fanSplitter',
+      'picturePlug',
+      'consoleBox',
+      'dustFilter',
     ]),
     /** plugs, ports or bays that one of them gives */
     gives: count(8),

@@ -295,6 +295,26 @@ describe('fit at its ends', () => {
         'plain DDR4.',
     ])
   })
+  it('is content with a console box in place of a monitor, and with filters where it is dusty', () => {
+    const state = (id: string, input: Omit<PlanInput, 'name'>) =>
+      judgeFit(contextOf(input)).find(({ rule }) => rule.id === id)!.judgement.state
+    const machine = (...refs: string[]) => ({
+      base: 'towpath',
+      monitorAtHand: false,
+      parts: refs.map(ref => ({ ref })),
+    })
+    expect(state('console', { machine: machine() })).toBe('warning')
+    expect(state('console', { machine: machine('twine-console') })).toBe('pass')
+    const brief = { dusty: true }
+    expect(state('dampAndDust', { brief, machine: machine() })).toBe('warning')
+    expect(state('dampAndDust', { brief, machine: machine('twine-filter') })).toBe('pass')
+    expect(
+      state('dampAndDust', {
+        brief: { dusty: true, damp: true },
+        machine: machine('twine-filter'),
+      }),
+    ).toBe('warning')
+  })
   it('gives every fan a mount and a header, and splits a header where one is missing', () => {
     const fans = (base: string, ...parts: { ref: string; count?: number }[]) =>
       judgeFit(contextOf({ machine: { base, parts } })).find(

@@ -36,6 +36,7 @@ import { networkSpeed } from './rules/networkSpeed'
 import { noise } from './rules/noise'
 import { outsideSockets } from './rules/outsideSockets'
 import { passiveLoad } from './rules/passiveLoad'
+import { picturePlug } from './rules/picturePlug'
 import { portPower } from './rules/portPower'
 import { powerPlugs } from './rules/powerPlugs'
 import { rackPlace } from './rules/rackPlace'
@@ -99,6 +100,7 @@ export const fitRules: readonly FitRule[] = [
   bootFromSlot,
   display,
   consoleAtHand,
+  picturePlug,
   engineThere,
   passiveLoad,
   networkSpeed,

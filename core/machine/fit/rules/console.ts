@@ -1,3 +1,4 @@
+import { partsOfKind } from '../../knownParts'
 import { fitRule, passIf } from '../fitRule'
 
 /** Somebody can see what it says when it does not start. */
@@ -5,16 +6,14 @@ export const consoleAtHand = fitRule<{ readonly remote: boolean }>({
   id: 'console',
   label: 'When it does not start',
   group: 'running',
-  judge: ({ board, machine, build: { base } }) =>
-    board
-      ? {
-          state: passIf(
-            board.remoteManagement || base?.class === 'appliance' || machine.monitorAtHand,
-            'warning',
-          ),
-          values: { remote: board.remoteManagement || base?.class === 'appliance' },
-        }
-      : null,
+  judge({ board, machine, build: { base, parts } }) {
+    if (!board) return null
+    const remote =
+      board.remoteManagement ||
+      base?.class === 'appliance' ||
+      partsOfKind(parts, 'cable').some(({ entry }) => entry.use === 'consoleBox')
+    return { state: passIf(remote || machine.monitorAtHand, 'warning'), values: { remote } }
+  },
   say: ({ remote }, _, state) =>
     remote
       ? 'It is managed over the network, even when it does not start.'
@@ -22,4 +21,7 @@ export const consoleAtHand = fitRule<{ readonly remote: boolean }>({
         ? 'A monitor is at hand for the day when it does not start.'
         : 'Without a monitor and without management over the network, nobody sees why it ' +
           'does not start.',
+  fixes: () => [
+    { how: 'add', kind: 'cable', only: entry => 'use' in entry && entry.use === 'consoleBox' },
+  ],
 })
