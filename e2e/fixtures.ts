@@ -93,7 +93,7 @@ export class NumeronPage {
   async buildOn(name: string): Promise<void> {
     await this.field('machine.base').click()
     await this.field('machine.base').fill(name)
-    await this.press(new RegExp(`^${name}`))
+    await this.press(new RegExp(`^${name}(,|$| ·)`))
   }
 
   /** Presses a part of the tray. */
@@ -105,13 +105,16 @@ export class NumeronPage {
   /** Waits until what moves has arrived: pictures, menus and colours take a moment. */
   async settle(): Promise<void> {
     await this.page.evaluate(async () => {
-      const frame = () => new Promise(done => requestAnimationFrame(done))
+      // On a busy machine a frame, or the end of something that moves, may never be told.
+      const atMost = (what: Promise<unknown>) =>
+        Promise.race([what, new Promise(done => setTimeout(done, 3000))])
+      const frame = () => atMost(new Promise(done => requestAnimationFrame(done)))
       await frame()
       await frame()
       const ending = document
         .getAnimations()
         .filter(one => one.effect?.getComputedTiming().endTime !== Infinity)
-      await Promise.allSettled(ending.map(one => one.finished))
+      await atMost(Promise.allSettled(ending.map(one => one.finished)))
     })
   }
 

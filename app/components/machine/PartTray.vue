@@ -118,7 +118,8 @@ ul {
   display: flex;
   flex-direction: column;
   gap: 4px;
-  max-height: 420px;
+  /* Short enough that map and tray are in sight together: a part is dragged from one to the other. */
+  max-height: clamp(220px, calc(100vh - 500px), 420px);
   overflow-y: auto;
 }
 .chip {
