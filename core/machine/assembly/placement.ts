@@ -208,7 +208,7 @@ function arrangementOf(board: WholeBoard, items: readonly Item[]): Map<string, I
 }
 
 /** Ids of places that cards bring begin so; their number follows. */
-const onCard = 'card-m2-'
+export const onCard = 'card-m2-'
 
 /** The places of a board, and an M.2 place for each card that takes an M.2 SSD. */
 function placesWithCards(board: Board, items: readonly Item[]): BoardPlace[] {

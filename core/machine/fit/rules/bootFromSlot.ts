@@ -1,3 +1,4 @@
+import { onCard } from '../../assembly/placement'
 import { partsOfKind } from '../../knownParts'
 import { fitRule } from '../fitRule'
 
@@ -5,14 +6,16 @@ import { fitRule } from '../fitRule'
 export const bootsFromSlotSince = 2014
 
 /** An old board does not start from an NVMe SSD on a card in a slot. */
-export const bootFromSlot = fitRule<{ readonly year: number; readonly onCard: boolean }>({
+export const bootFromSlot = fitRule<{ readonly year: number }>({
   id: 'bootFromSlot',
   label: 'Starting from an SSD on a card',
   group: 'running',
   judge({ board, places, build: { base, parts } }) {
     if (!board) return null
-    const onCard = places.some(({ place, holds }) => holds !== null && place.id.startsWith('card-'))
-    if (!onCard) return null
+    const hasSsdOnCard = places.some(
+      ({ place, holds }) => holds !== null && place.id.startsWith(onCard),
+    )
+    if (!hasSsdOnCard) return null
     const others = partsOfKind(parts, 'ssd').filter(
       ({ index, entry }) =>
         entry.shape === 'stick' ||
@@ -20,7 +23,7 @@ export const bootFromSlot = fitRule<{ readonly year: number; readonly onCard: bo
     )
     const canStart =
       board.year >= bootsFromSlotSince || others.length > 0 || base?.systemDisk != null
-    return { state: canStart ? 'pass' : 'warning', values: { year: board.year, onCard } }
+    return { state: canStart ? 'pass' : 'warning', values: { year: board.year } }
   },
   say: ({ year }, _, state) =>
     state === 'pass'
