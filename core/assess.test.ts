@@ -197,7 +197,7 @@ describe('an assessment', () => {
           if (entry.share !== null) expect(Number.isFinite(entry.share)).toBe(true)
         }
       }),
-      { numRuns: 150 },
+      { numRuns: 90 },
     )
   })
 

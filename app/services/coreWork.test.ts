@@ -1,9 +1,15 @@
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
 import { planSchema } from '~~/core/plan/planSchema'
 import { createBuildSearch, finishSearch } from '~~/core/tiers/search/buildSearch'
 import { createCoreWork } from './coreWork'
+
+vi.mock('~~/core/catalogue/catalogue', async original => {
+  const shipped = await original<typeof import('~~/core/catalogue/catalogue')>()
+  const { fewModels } = await import('../../tests/stubs/smallCatalogue')
+  return { ...shipped, catalogue: fewModels(shipped.catalogue) }
+})
 
 describe('computers at hand', () => {
   it(

@@ -4,8 +4,10 @@ import { catalogue } from '../catalogue/catalogue'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { newPlan, planSchema } from '../plan/planSchema'
 import type { Verdict } from '../verdict'
+import { fewModels } from '../../tests/stubs/smallCatalogue'
 import { applyBuild, cheapestBuilds, maxProcessorPrice } from './cheapestBuilds'
 
+const few = fewModels(catalogue)
 const demo = planSchema.parse(tideMillHouse)
 const failing = (verdicts: readonly Verdict[]) =>
   verdicts.filter(({ state }) => state === 'short' || state === 'impossible').map(({ id }) => id)
@@ -118,7 +120,7 @@ describe('the cheapest builds for a need', () => {
           shingled: true,
         },
       })
-      const builds = cheapestBuilds(roomy, catalogue, 3)
+      const builds = cheapestBuilds(roomy, few, 3)
       expect(builds).toHaveLength(4)
       const bought = builds.filter(({ build: { pool } }) => pool.keepsOwned && pool.count === 0)
       expect(bought.length).toBeGreaterThan(0)
@@ -136,12 +138,12 @@ describe('the cheapest builds for a need', () => {
         library: tideMillHouse.library,
         machine: { ...tideMillHouse.machine, score: 3000 },
       })
-      expect(cheapestBuilds(weak, catalogue, 1)[0]!.build.converter.card).not.toBe(null)
+      expect(cheapestBuilds(weak, few, 1)[0]!.build.converter.card).not.toBe(null)
       const carded = planSchema.parse({
         ...weak,
         machine: { ...weak.machine, parts: [{ ref: 'cardEntry', condition: 'owned' }] },
       })
-      expect(cheapestBuilds(carded, catalogue, 1)[0]!.build.converter.card).toBe(null)
+      expect(cheapestBuilds(carded, few, 1)[0]!.build.converter.card).toBe(null)
     },
   )
   it('forget, where drives are bought new, how the old ones stood', () => {
@@ -157,7 +159,7 @@ describe('the cheapest builds for a need', () => {
         hotSpares: 1,
       },
     })
-    for (const { build } of cheapestBuilds(worn, catalogue, 5).filter(
+    for (const { build } of cheapestBuilds(worn, few, 5).filter(
       entry => !entry.build.pool.keepsOwned,
     )) {
       expect(applyBuild(worn, build, catalogue).drives).toMatchObject({
@@ -171,17 +173,17 @@ describe('the cheapest builds for a need', () => {
     }
   })
   it('stand on bases of their own', () => {
-    const bases = cheapestBuilds(demo, catalogue, 9).map(entry => entry.build.base)
+    const bases = cheapestBuilds(demo, few, 5).map(entry => entry.build.base)
     expect(new Set(bases).size).toBe(bases.length)
-    expect(bases).toHaveLength(9 + 1)
-    const all = cheapestBuilds(demo, catalogue, 99).map(entry => entry.build.base)
-    expect(all).toHaveLength(catalogue.machineBases.filter(({ bays }) => bays > 0).length + 1)
-    for (const { build } of cheapestBuilds(demo, catalogue, 99)) {
-      const board = catalogue.machineBases.find(({ id }) => id === build.base)?.inside.board
+    expect(bases).toHaveLength(5 + 1)
+    const all = cheapestBuilds(demo, few, 99).map(entry => entry.build.base)
+    expect(all).toHaveLength(few.machineBases.filter(({ bays }) => bays > 0).length + 1)
+    for (const { build } of cheapestBuilds(demo, few, 99)) {
+      const board = few.machineBases.find(({ id }) => id === build.base)?.inside.board
       if (build.converter.processor)
-        expect(
-          catalogue.processors.find(({ id }) => id === build.converter.processor)!.socket,
-        ).toBe(board!.socket)
+        expect(few.processors.find(({ id }) => id === build.converter.processor)!.socket).toBe(
+          board!.socket,
+        )
     }
   })
   it('reach up to eight drives of 24 TB, and to processors of 400', () => {

@@ -8,6 +8,12 @@ import { placeOfPath, viewAddress, viewOfPath, views } from '~/composables/views
 import { openDemo } from '../../../tests/stubs/openPlan'
 import OverallVerdict from './OverallVerdict.vue'
 
+vi.mock('~~/core/catalogue/catalogue', async original => {
+  const shipped = await original<typeof import('~~/core/catalogue/catalogue')>()
+  const { fewModels } = await import('../../../tests/stubs/smallCatalogue')
+  return { ...shipped, catalogue: fewModels(shipped.catalogue) }
+})
+
 const palace: Partial<PlanInput> = {
   brief: { budget: 20_000 },
   household: { watchingHome: 1, watchingAway: 0, converted: 0 },

@@ -10,6 +10,11 @@ import StartResults from './StartResults.vue'
 import ThereQuestion from './ThereQuestion.vue'
 import WatchersQuestion from './WatchersQuestion.vue'
 
+vi.mock('~~/core/catalogue/catalogue', async original => {
+  const shipped = await original<typeof import('~~/core/catalogue/catalogue')>()
+  const { fewModels } = await import('../../../tests/stubs/smallCatalogue')
+  return { ...shipped, catalogue: fewModels(shipped.catalogue) }
+})
 const stubs = {
   VMenu: { template: '<div><slot name="activator" :props="{}" /><slot /></div>' },
   VList: { template: '<div><slot /></div>' },

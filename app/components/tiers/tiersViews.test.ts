@@ -11,6 +11,11 @@ import SearchSection from './SearchSection.vue'
 import UpgradeSection from './UpgradeSection.vue'
 import WaysSection from './WaysSection.vue'
 
+vi.mock('~~/core/catalogue/catalogue', async original => {
+  const shipped = await original<typeof import('~~/core/catalogue/catalogue')>()
+  const { fewModels } = await import('../../../tests/stubs/smallCatalogue')
+  return { ...shipped, catalogue: fewModels(shipped.catalogue) }
+})
 vi.mock('vue-router', async original => ({
   ...(await original<object>()),
   useRouter: () => ({ push: vi.fn() }),
@@ -140,7 +145,7 @@ describe('the search', () => {
     )
     await until(() => expect(search.find('[data-apply-change]').exists()).toBe(true))
     expect(search.text()).toMatch(
-      /The cheapest change that meets the need: €485 for parts and drives\. Put in .+\. Drives then: /,
+      /The cheapest change that meets the need: €509 for parts and drives\. Put in .+\. Drives then: /,
     )
     await search.find('[data-apply-change]').trigger('pointerenter')
     expect(store.tried).not.toBeNull()

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { fewModels } from '../../../tests/stubs/smallCatalogue'
 import { yardsticks } from '../../../tests/yardstick'
 import { catalogue } from '../../catalogue/catalogue'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
@@ -404,7 +405,7 @@ describe('growth of a plan', () => {
     const grown = planGrowth(
       plan({}),
       { contentTB: line(10, 0.2, 60), layoutId: 'separate', bays: 6, copyMBps: 100 },
-      catalogue,
+      fewModels(catalogue),
     )
     expect(grown.cheapest!.every(({ month, how }) => month >= 0 && how === 'added')).toBe(true)
     expect(
