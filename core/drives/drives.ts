@@ -2,7 +2,7 @@ import { defineDomain } from '../domain'
 import { hasUps } from '../plan/hasUps'
 import type { LibraryFacts } from '../library/libraryFacts'
 import { drivesFacts } from './drivesFacts'
-import { withoutPrices } from './poolOf'
+import { poolDrives } from './poolOf'
 import { tellDrives } from './tellDrives'
 
 /** How many, how big, and with which redundancy: space, risk and rebuild. */
@@ -18,8 +18,7 @@ export const drives = defineDomain({
     { driveClasses, driveModels, hardware },
     { library }: { readonly library: LibraryFacts },
   ) => ({
-    // A UPS in the list of parts is one as well as one that the house has already.
-    drives: { ...withoutPrices(drives), ups: hasUps({ drives, machine }, hardware) },
+    drives: poolDrives(drives, hasUps({ machine }, hardware)),
     catalogue: { driveClasses, driveModels },
     survivesAtLeast,
     readErrorEndsRebuild,

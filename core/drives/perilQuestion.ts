@@ -34,7 +34,7 @@ export function perilQuestion(
       board: each(drives.boardChance),
     },
     snapshots: drives.snapshotMonths > 0,
-    ups: drives.ups,
+    ups: drives.ups ?? false,
     copies: copiesOf(drives, copyMarks),
     withVersions: drives.copiesWithVersions,
     secondBoxTakesOver: drives.secondBoxTakesOver,

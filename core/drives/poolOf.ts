@@ -17,13 +17,16 @@ export type PoolDrives = Omit<Drives, 'lots'> & {
     Drives['lots'][number],
     'count' | 'sizeTB' | 'role' | 'model' | 'group'
   >[]
+  /** a UPS stands before the machine; left out where no peril is asked about */
+  readonly ups?: boolean
 }
 export type PoolChoices = Pick<Choices, 'watchingHoursPerDay'>
 
-/** A plan's drives without their prices. */
-export function withoutPrices(drives: Drives): PoolDrives {
+/** A plan's drives without their prices, and whether a UPS stands before them. */
+export function poolDrives(drives: Drives, ups: boolean): PoolDrives {
   return {
     ...drives,
+    ups,
     lots: drives.lots.map(({ count, sizeTB, role, model, group }) => ({
       count,
       sizeTB,

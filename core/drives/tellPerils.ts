@@ -17,7 +17,6 @@ const shared: readonly Input[] = [
   'drives.surgeChance',
   'drives.theftChance',
   'drives.boardChance',
-  'drives.ups',
   'machine.parts',
   'drives.secondBox',
 ]

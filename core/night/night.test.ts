@@ -54,8 +54,37 @@ describe('hours off', () => {
         'lost.',
     ])
     expect(off(240, 6)).toEqual([])
+    // What is offered, applied, cuts nothing: neither what arrives nor who watches.
+    const input = {
+      household: evening(1380, 120),
+      drives: { arrivals },
+      choices: { offFrom: 1380, offHoursPerDay: 6 },
+    }
+    const told = codes(input)
+    expect(told.map(({ code }) => code)).toEqual(['OFF_WHILE_WATCHING', 'OFF_WHILE_ARRIVING'])
+    for (const { fixes } of told) expect(fixes[0]!.sentence).toContain('off from 04:00 to 10:00')
+    expect(codes({ ...input, choices: { offFrom: 240, offHoursPerDay: 6 } })).toEqual([])
     // Past midnight, and begun before.
     expect(off(1260, 8)[0]).toContain('Phones, Discs')
+  })
+  it('tell how long the first press of play may wait', () => {
+    const wait = (choices: PlanInput['choices']) => {
+      const { value, low, high, note } = nightOf({ choices }).figures['night.firstPressS']!
+      return { range: [low, value, high], note: note ?? '' }
+    }
+    expect(wait({}).range).toEqual([0, 0, 0])
+    expect(wait({ asleepHoursPerDay: 1 }).range).toEqual([8, 10, 12])
+    // Converting all day leaves no hour to sleep in.
+    expect(wait({ asleepHoursPerDay: 1, convertingHoursPerDay: 24 }).range).toEqual([0, 0, 0])
+    const both = wait({ offHoursPerDay: 8, wakesOnCall: true })
+    expect(both.range[1]).toBe(50)
+    // Each side as the root of the sum of squares.
+    expect(both.range[0]).toBeCloseTo(50 - Math.hypot(2, 20), 9)
+    expect(both.note).toBe('')
+    expect(wait({ offHoursPerDay: 8 })).toMatchObject({
+      range: [0, 0, 0],
+      note: expect.stringContaining('no press starts it') as string,
+    })
   })
   it('save what they save: watts of the states by their hours', () => {
     const kWh = (choices: PlanInput['choices']) =>

@@ -1,6 +1,7 @@
 import type { Telling } from '../domain'
 import { declareFigure } from '../expressions/declareFigure'
-import { workedOut } from '../expressions/expression'
+import { chosen, constant, sum, workedOut } from '../expressions/expression'
+import type { Figure } from '../figure'
 import { finding, type Finding } from '../finding'
 import type { Format } from '../units/format'
 import { clockText } from '../units/week'
@@ -9,6 +10,10 @@ import type { DaySpan } from './quietHours'
 
 const span = ({ from, minutes }: DaySpan) =>
   `from ${clockText(from)} to ${clockText(from + minutes)}`
+
+/** The first press of play waits for drives that sleep, and for a machine that sleeps, s. */
+export const drivesWakeS = { low: 8, likely: 10, high: 12 } as const
+export const machineWakesS = { low: 20, likely: 40, high: 60 } as const
 
 /** Less watching than this in a week is not told: five minutes. */
 export const cutHoursTold = 1 / 12
@@ -43,11 +48,50 @@ function findings(
               `The machine is off ${span(off)}, and this arrives then: ${arrivals.join(', ')}. ` +
               'It waits, or is lost.',
             from: ['choices.offHoursPerDay', 'choices.offFrom', 'drives.arrivals'],
-            fixes: ['Move it to hours in which the machine is on, or let it wake earlier.'],
+            fixes: [
+              quiet
+                ? `Let it be off ${span(quiet)}: nothing arrives then, and nobody watches.`
+                : 'Move it to hours in which the machine is on, or let it wake earlier.',
+            ],
           }),
         ]
       : []),
   ]
+}
+
+/** How long play may wait at its first press, at the worst moment of the day. */
+function firstPressFigure({ off, asleep, wakesOnCall }: NightFacts, format: Format): Figure {
+  const waits = [
+    ...(asleep || (off && wakesOnCall)
+      ? [constant(drivesWakeS, 's', { after: 'for the drives' })]
+      : []),
+    ...(off && wakesOnCall ? [constant(machineWakesS, 's', { after: 'for the machine' })] : []),
+  ]
+  const inputs = [
+    'choices.asleepHoursPerDay',
+    'choices.offHoursPerDay',
+    'choices.convertingHoursPerDay',
+    'choices.wakesOnCall',
+  ] as const
+  return declareFigure(
+    () =>
+      chosen(
+        inputs,
+        waits.length > 0
+          ? sum(...waits)
+          : workedOut(0, 's', { inputs, says: 'Drives and machine never sleep.' }),
+      ),
+    {
+      id: 'night.firstPressS',
+      label: 'First press of play, at most',
+      unit: 's',
+      source: 'Planning values for drives that spin up and a machine that a call wakes.',
+      ...(off && !wakesOnCall
+        ? { note: `While it is off, ${span(off)}, no press starts it: see the hours off.` }
+        : {}),
+    },
+    format,
+  )
 }
 
 /** What the hours off cut. */
@@ -75,6 +119,7 @@ export function tellNight(facts: NightFacts, _: object, format: Format): Telling
         },
         format,
       ),
+      firstPressFigure(facts, format),
     ],
     verdicts: [],
     findings: findings(facts, format),

@@ -1,10 +1,5 @@
-import type { UpsUnit } from '../catalogue/hardware/hardwarePart'
+import { upsCarries, upsNeed, type RatedUps } from '../machine/power/upsSize'
 
-/** A UPS stands between wall and machine; the router has to stay up too. */
-export const routerW = 10
-/** Watts for each VA of a rating, and the room that is left above the load. */
-export const wattsPerVA = 0.6
-export const loadMargin = 1.25
 /**
  * Of the energy on the label: what the inverter passes on, and what an ageing battery still holds.
  */
@@ -20,7 +15,7 @@ const leadAt = { least: 0.5, perDecade: 0.2, minutes: 20 }
  * @example upsMinutes({ energyWh: 84, battery: 'lead' }, 150) // 11.7
  */
 export function upsMinutes(
-  { energyWh, battery }: Pick<UpsUnit, 'energyWh' | 'battery'>,
+  { energyWh, battery }: Pick<RatedUps, 'energyWh' | 'battery'>,
   watts: number,
 ): number {
   const full = (60 * energyWh * inverterShare * agedShare) / watts
@@ -34,19 +29,9 @@ export function upsMinutes(
   )
 }
 
-/** The least rating for a load at the wall, the router not yet counted. */
-export function upsNeed(loadW: number): {
-  readonly watts: number
-  readonly ratingVA: number
-  readonly ratingW: number
-} {
-  const watts = loadW + routerW
-  return { watts, ratingVA: watts / wattsPerVA, ratingW: loadMargin * watts }
-}
-
 /** One UPS of a list for a load. */
 export interface UpsRow {
-  readonly unit: UpsUnit
+  readonly unit: RatedUps
   readonly minutes: number
   readonly strongEnough: boolean
   readonly longEnough: boolean
@@ -56,12 +41,12 @@ export interface UpsRow {
  * Every UPS of a list for a load at the wall and minutes asked; those that do first, the cheapest
  * first.
  */
-export function upsRows(units: readonly UpsUnit[], loadW: number, minutes: number): UpsRow[] {
-  const { watts, ratingVA, ratingW } = upsNeed(loadW)
+export function upsRows(units: readonly RatedUps[], loadW: number, minutes: number): UpsRow[] {
+  const { watts } = upsNeed(loadW)
   const rows = units.map(unit => ({
     unit,
     minutes: upsMinutes(unit, watts),
-    strongEnough: unit.ratingVA >= ratingVA && unit.ratingW >= ratingW,
+    strongEnough: upsCarries(unit, loadW) === true,
     longEnough: upsMinutes(unit, watts) >= minutes,
   }))
   const does = ({ strongEnough, longEnough }: UpsRow) => Number(strongEnough && longEnough)

@@ -20,7 +20,7 @@ import { cloudCourse, usualCloudSteps } from './cloud'
 import { averagePricePerKWh } from '../plan/energyPrice'
 import { licenceCrossing, neverUsed } from './neverUsed'
 import { planCarbon } from '../tiers/planCarbon'
-import { upsMinutes, upsNeed, upsRows } from './ups'
+import { upsMinutes, upsRows } from './ups'
 
 const nothing: CashQuestion = {
   months: 12,
@@ -208,8 +208,7 @@ describe('the years in money', () => {
     expect(with_({ solarShare: 1, solarPricePerKWh: 0 })).toBeLessThan(-500)
     expect(with_({ resaleShare: 0.5 })).toBeCloseTo(-0.5 * (415 - 85), 6)
     expect(with_({ warrantyMonths: 60 })).toBeLessThan(0)
-    expect(total({ drives: { ...demo.drives, ups: true } }) - base).toBeCloseTo(35, 6)
-    // One in the list of parts is the same UPS: its price besides, and its battery.
+    // A UPS in the list of parts: its price, and its battery.
     const withUps = (part: object) =>
       total({
         machine: {
@@ -306,7 +305,6 @@ describe('a UPS', () => {
     expect(upsMinutes(lead, 5000)).toBeCloseTo((0.5 * 60 * 84 * 0.85 * 0.8) / 5000, 6)
   })
   it('has to be strong and long enough, the router counted', () => {
-    expect(upsNeed(50)).toEqual({ watts: 60, ratingVA: 100, ratingW: 75 })
     const unit = (id: string, ratingVA: number, energyWh: number, price: number) => ({
       kind: 'ups' as const,
       id,

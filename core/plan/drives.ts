@@ -314,13 +314,6 @@ export const drivesSchema = section(
       fallback: 0,
       description: 'How long snapshots hold what was changed.',
     }),
-    ups: toggle({
-      label: 'A UPS is there already',
-      fallback: false,
-      description:
-        'A battery supply with surge protection between the wall and the machine. One in the ' +
-        'list of parts counts by itself.',
-    }),
     ...backupFields,
     ...fastStorageFields,
     arrivals: arrivalsField,

@@ -2,24 +2,22 @@ import type { MachinePart } from './machine'
 import { entryOf } from '../catalogue/catalogue'
 import type { HardwarePart } from '../catalogue/hardware/hardwarePart'
 
+type Part = Pick<MachinePart, 'ref' | 'purpose'>
+
 /** Whether a part of the machine is a UPS that stands beside it; spares and later ones do not. */
-export function isUps(
-  { ref, purpose }: Pick<MachinePart, 'ref' | 'purpose'>,
-  hardware: readonly HardwarePart[],
-): boolean {
+export function isUps({ ref, purpose }: Part, hardware: readonly HardwarePart[]): boolean {
   return purpose === 'fitted' && entryOf(hardware, ref)?.kind === 'ups'
 }
 
-/** Whether the plan has a UPS: in the list of parts, or in the house already. */
+/** Whether the plan has a UPS in its list of parts. */
 export function hasUps(
-  { drives: { ups }, machine: { parts } }: UpsPlan,
+  { machine: { parts } }: UpsPlan,
   hardware: readonly HardwarePart[],
 ): boolean {
-  return ups || parts.some(part => isUps(part, hardware))
+  return parts.some(part => isUps(part, hardware))
 }
 
 /** What of a plan tells whether it has a UPS. */
 export interface UpsPlan {
-  readonly drives: { readonly ups: boolean }
-  readonly machine: { readonly parts: readonly Pick<MachinePart, 'ref' | 'purpose'>[] }
+  readonly machine: { readonly parts: readonly Part[] }
 }

@@ -3,6 +3,7 @@ import { toCheckedParts } from './migrations/toCheckedParts'
 import { toHabitsAndKinds } from './migrations/toHabitsAndKinds'
 import { toPartsAndPrices } from './migrations/toPartsAndPrices'
 import { toSentQualities } from './migrations/toSentQualities'
+import { toUpsPart } from './migrations/toUpsPart'
 import { toWholeCents } from './migrations/toWholeCents'
 
 /** Every step from version 1 upwards, in order. */
@@ -12,6 +13,7 @@ export const documentMigrations: readonly DocumentMigration[] = [
   toSentQualities,
   toCheckedParts,
   toWholeCents,
+  toUpsPart,
 ]
 
 /**

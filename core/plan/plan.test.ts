@@ -8,6 +8,7 @@ import { editPlan } from './editPlan'
 import { migrateDocument } from './migrations'
 import { valueAt, withValueAt } from './paths'
 import { planField, planJsonSchema } from './planField'
+import { maxParts } from './constants'
 import { currentSchemaVersion, newPlan, planSchema } from './planSchema'
 import { keptAsideLimits } from './keptAside'
 import { maxValues, readPlan, readPlanText } from './readPlan'
@@ -323,6 +324,33 @@ describe('document migrations', () => {
     expect(
       readPlan({ schemaVersion: 3, name: 'x', network: 7, household: { viewers: [4] } }),
     ).toMatchObject({ ok: false })
+  })
+  it('make of the switch for a UPS an owned part, where the list has room', () => {
+    const opened = (input: object) => {
+      const read = readPlan({ schemaVersion: 6, name: 'x', ...input })
+      return read.ok
+        ? {
+            refs: read.plan.machine.parts.map(({ ref, condition }) => [ref, condition]),
+            keptAside: read.keptAside,
+          }
+        : null
+    }
+    const there = ['weight-there', 'owned']
+    expect(opened({ drives: { ups: true } })).toEqual({ refs: [there], keptAside: [] })
+    expect(opened({ drives: { ups: true }, machine: { parts: [{ ref: 'leat-17' }] } })).toEqual({
+      refs: [['leat-17', 'new'], there],
+      keptAside: [],
+    })
+    expect(opened({ drives: { ups: false } })).toEqual({ refs: [], keptAside: [] })
+    expect(opened({ drives: {} })).toEqual({ refs: [], keptAside: [] })
+    const parts = (count: number) => Array.from({ length: count }, () => ({ ref: 'leat-17' }))
+    expect(
+      opened({ drives: { ups: true }, machine: { parts: parts(maxParts - 1) } })!.refs.at(-1),
+    ).toEqual(there)
+    const full = opened({ drives: { ups: true }, machine: { parts: parts(maxParts) } })!
+    expect(full.refs).toHaveLength(maxParts)
+    expect(full.keptAside).toEqual(['drives.ups'])
+    expect(readPlan({ schemaVersion: 6, name: 'x', drives: 3 })).toMatchObject({ ok: false })
   })
   it('keep the school of every head, and pass by what is no plan', () => {
     expect(

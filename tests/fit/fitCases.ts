@@ -429,6 +429,23 @@ export const fitCases: Readonly<
       },
     },
   },
+  memoryPairs: {
+    passing: {
+      state: 'pass',
+      plan: {
+        machine: { base: 'parts', parts: [{ ref: 'lych-17' }, { ref: 'memory-8', count: 2 }] },
+      },
+    },
+    failing: {
+      state: 'warning',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'lych-17' }, { ref: 'memory-8' }, { ref: 'memory-16' }],
+        },
+      },
+    },
+  },
   memorySlots: {
     passing: {
       state: 'pass',

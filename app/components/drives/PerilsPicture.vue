@@ -3,10 +3,13 @@ import { computed, onBeforeUnmount, ref } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { coverageOf } from '~~/core/drives/perilChances'
 import { measureIds, perilTable, type MeasureId, type PerilId } from '~~/core/catalogue/perilTable'
+import { newPart } from '~~/core/machine/partChanges'
+import { smallestUps } from '~~/core/machine/parts/forgotten'
 import { isUps } from '~~/core/plan/hasUps'
 import { editPlan } from '~~/core/plan/editPlan'
 import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import type { Plan } from '~~/core/plan/planSchema'
+import { ratedUps } from '~~/core/machine/power/upsSize'
 import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'
 import { fieldElementId } from '~/composables/views'
@@ -31,10 +34,12 @@ const names: Readonly<Record<MeasureId, string>> = {
  * by measure: the field that says whether it is there, and what it is set to when it is switched on
  */
 const switches: Readonly<
-  Record<MeasureId, { readonly path: string; readonly on: unknown; readonly off: unknown }>
+  Record<
+    Exclude<MeasureId, 'ups'>,
+    { readonly path: string; readonly on: unknown; readonly off: unknown }
+  >
 > = {
   snapshots: { path: 'drives.snapshotMonths', on: 3, off: 0 },
-  ups: { path: 'drives.ups', on: true, off: false },
   secondBox: { path: 'drives.secondBox', on: 'irreplaceable', off: 'nothing' },
   offlineCopy: { path: 'drives.offlineCopy', on: 'irreplaceable', off: 'nothing' },
   awayCopy: { path: 'drives.awayCopy', on: 'irreplaceable', off: 'nothing' },
@@ -55,17 +60,23 @@ const most = computed(() =>
 /** On a scale of roots, so that rare perils can be seen beside likely ones. */
 const width = (chance: number) => `${Math.sqrt(chance / most.value) * 100}%`
 
-const other = (measure: MeasureId) => switches[measure][isOn(measure) ? 'off' : 'on']
-/** The plan with a measure switched over; a UPS in the list of parts goes out with its switch. */
+/** The plan without its UPS, or with the smallest that carries its machine. */
+function withUpsSwitched(plan: Plan): Plan | null {
+  const { hardware } = effectiveCatalogue(plan, catalogue)
+  const { machine } = plan
+  const others = machine.parts.filter(part => !isUps(part, hardware))
+  if (isOn('ups')) return { ...plan, machine: { ...machine, parts: others } }
+  const loadW = store.assessment?.domains.machine.states[1].watts.likely ?? 0
+  const unit = smallestUps(hardware, loadW) ?? ratedUps(hardware).at(-1)
+  return unit ? { ...plan, machine: { ...machine, parts: [...others, newPart(unit.id)] } } : null
+}
+/** The plan with a measure switched over. */
 function planWith(measure: MeasureId): Plan | null {
   if (!store.plan) return null
-  const result = editPlan(store.plan, switches[measure].path, other(measure))
-  if (!result.ok) return null
-  if (measure !== 'ups' || !isOn(measure)) return result.plan
-  const { machine } = result.plan
-  const { hardware } = effectiveCatalogue(result.plan, catalogue)
-  const parts = machine.parts.filter(part => !isUps(part, hardware))
-  return { ...result.plan, machine: { ...machine, parts } }
+  if (measure === 'ups') return withUpsSwitched(store.plan)
+  const { path, on, off } = switches[measure]
+  const result = editPlan(store.plan, path, isOn(measure) ? off : on)
+  return result.ok ? result.plan : null
 }
 function preview(measure: MeasureId | null): void {
   store.tried = measure && planWith(measure)

@@ -56,15 +56,14 @@ const { result: fixes, working } = useBackground(
   (core, { plan, rules }) => core.fitFixes(plan, rules),
 )
 const fixesOf = (id: string): readonly FitFix[] => fixes.value?.[id] ?? []
-function textOf({ how, label, count, out }: FitFix): string {
+function textOf({ how, label, count, out, fromShelf }: FitFix): string {
   const names = namesOf(out, lists.value)
+  const what = `${count > 1 ? `${count} × ` : ''}${label}${fromShelf ? ' from the shelf' : ''}`
   switch (how) {
     case 'add':
-      return `Add ${count > 1 ? `${count} × ` : ''}${label}`
+      return `Add ${what}`
     case 'replace':
-      return names.length
-        ? `Put ${count > 1 ? `${count} × ` : ''}${label} in place of ${names.join(' and ')}`
-        : `Put in ${count > 1 ? `${count} × ` : ''}${label}`
+      return names.length ? `Put ${what} in place of ${names.join(' and ')}` : `Put in ${what}`
     case 'remove':
       return `Take out ${names.join(', ')}`
     case 'move':
@@ -75,6 +74,12 @@ function textOf({ how, label, count, out }: FitFix): string {
         : `Let at most ${count} drives start together`
   }
 }
+type Row = (typeof rows.value)[number]
+/** Fixes were searched for, and there is none. */
+const isWithoutFix = ({ id, state }: Row) =>
+  (state === 'fail' || state === 'warning') && fixes.value?.[id]?.length === 0
+const otherwise = ({ rule }: Row) =>
+  rule.fixes ? `No part of the catalogue mends this by itself. ${rule.otherwise}` : rule.otherwise
 onBeforeUnmount(() => preview(null))
 </script>
 
@@ -124,14 +129,18 @@ onBeforeUnmount(() => preview(null))
             >
               <li
                 v-for="fix in fixesOf(row.id)"
-                :key="`${fix.how} ${fix.ref} ${fix.count}`"
+                :key="`${fix.how} ${fix.ref} ${fix.count} ${fix.fromShelf}`"
                 @pointerenter="preview(fix.machine)"
                 @pointerleave="preview(null)"
                 @focusin="preview(fix.machine)"
                 @focusout="preview(null)"
               >
                 <span>{{ textOf(fix) }}</span><span class="number soft">{{
-                  fix.price > 0 ? money(fix.price) : 'costs nothing'
+                  fix.price > 0
+                    ? money(fix.price)
+                    : fix.fromShelf
+                      ? 'is there already'
+                      : 'costs nothing'
                 }}</span>
                 <VBtn
                   size="x-small"
@@ -149,6 +158,7 @@ onBeforeUnmount(() => preview(null))
                 </VBtn>
               </li>
             </ul>
+            <p v-else-if="isWithoutFix(row)" class="otherwise">{{ otherwise(row) }}</p>
           </li>
         </ul>
       </section>
@@ -222,7 +232,8 @@ ul {
 .fit-notKnown {
   --mark: rgb(var(--v-theme-state-unknown));
 }
-.fixes {
+.fixes,
+.otherwise {
   margin: 5px 0 2px 22px;
 }
 .fixes li {

@@ -174,6 +174,7 @@ const proposesWarm = computed(
       <div class="figures">
         <FigureValue id="machine.noiseDb" />
         <FigureValue id="machine.warmestDriveC" />
+        <FigureValue id="machine.processorC" />
       </div>
       <div class="fields">
         <PlanField path="brief.place" />

@@ -236,6 +236,7 @@ function planWith(row: { readonly supply: Supply }): Plan | null {
         <FigureValue id="machine.startAmps12" />
         <FigureValue id="machine.runningW" />
         <FigureValue id="machine.supplyMinimumW" />
+        <FigureValue id="machine.startMinutes" />
       </div>
       <div class="fields">
         <PlanField path="machine.startTogether" placeholder="all" />

@@ -126,6 +126,29 @@ describe('the fit report', () => {
   })
 })
 
+describe('a judgement that no part mends', () => {
+  it('says what to do instead, and what lies on the shelf comes first', async () => {
+    openDemo({
+      brief: { roomLowC: -5 },
+      machine: {
+        base: 'parts',
+        parts: [...sound, { ref: 'twine-console', purpose: 'spare' }],
+        monitorAtHand: false,
+      },
+      drives: { lots: [{ count: 2, sizeTB: 8 }] },
+    })
+    const report = mount(FitSection)
+    await vi.waitFor(
+      () =>
+        expect(button(report, /^Apply: Add Remote console box.+ from the shelf$/)).toBeDefined(),
+      { timeout: 20_000, interval: 50 },
+    )
+    expect(report.find('[data-rule=console] .fixes').text()).toContain('is there already')
+    expect(report.find('[data-rule=coldDrives] .otherwise').text()).toBe('No part warms a drive.')
+    report.unmount()
+  })
+})
+
 describe('power, memory, noise and heat', () => {
   it('says whether it starts, and swaps the supply', async () => {
     const store = openDemo()

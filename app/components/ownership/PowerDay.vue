@@ -163,6 +163,7 @@ function release(): void {
     </svg>
     <p class="soft small">A day: {{ told }}.</p>
     <FigureValue id="ownership.kWhPerYear" inline />
+    <FigureValue id="night.firstPressS" inline />
     <FindingsList code="OFF_" />
   </section>
 </template>

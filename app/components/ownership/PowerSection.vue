@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { UpsUnit } from '~~/core/catalogue/hardware/hardwarePart'
-import { newPart } from '~~/core/machine/partChanges'
+import { newPart, withoutKind } from '~~/core/machine/partChanges'
+import { ratedUps, routerW, upsNeed, type RatedUps } from '~~/core/machine/power/upsSize'
 import type { Plan } from '~~/core/plan/planSchema'
-import { routerW, upsNeed, upsRows } from '~~/core/ownership/ups'
+import { upsRows } from '~~/core/ownership/ups'
 import FigureValue from '~/components/common/FigureValue.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import ProposalTable from '~/components/common/ProposalTable.vue'
@@ -20,11 +20,7 @@ const loadW = computed(() => store.assessment?.domains.machine.states[1].watts.l
 const isOff = computed(() => (store.plan?.choices.offHoursPerDay ?? 0) > 0)
 const need = computed(() => upsNeed(loadW.value))
 const rows = computed(() =>
-  upsRows(
-    lists.value.hardware.filter((part): part is UpsUnit => part.kind === 'ups'),
-    loadW.value,
-    store.plan?.costs.upsMinutes ?? 10,
-  ),
+  upsRows(ratedUps(lists.value.hardware), loadW.value, store.plan?.costs.upsMinutes ?? 10),
 )
 const inPlan = computed(() => new Set(store.plan?.machine.parts.map(({ ref }) => ref)))
 const best = computed(
@@ -36,12 +32,10 @@ const columns = [
   { id: 'holds', label: 'Holds', isNumber: true },
   { id: 'price', label: 'Price', isNumber: true },
 ]
-function planWith({ unit }: { readonly unit: UpsUnit }): Plan | null {
+function planWith({ unit }: { readonly unit: RatedUps }): Plan | null {
   const { plan } = store
   if (!plan) return null
-  const others = plan.machine.parts.filter(
-    ({ ref }) => !rows.value.some(row => row.unit.id === ref),
-  )
+  const others = withoutKind(plan.machine, 'ups', lists.value)
   return {
     ...plan,
     machine: { ...plan.machine, parts: [...others, newPart(unit.id)] },

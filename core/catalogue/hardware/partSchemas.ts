@@ -15,7 +15,7 @@ const common = {
   /** watts, DC, with nothing to do and at work */
   idleW: watts,
   loadW: watts,
-  /** it comes with a prebuilt machine and is not sold by itself */
+  /** it comes with a prebuilt machine, or was in the house before, and is not sold by itself */
   comesWith: z.string().optional(),
   /** what a buyer should know of it */
   notes: z.string().max(120).optional(),
@@ -204,6 +204,8 @@ export const partSchemas = {
       'picturePlug',
       'consoleBox',
       'dustFilter',
+      'paste',
+      'clockBattery',
     ]),
     /** plugs, ports or bays that one of them gives */
     gives: count(8),
@@ -226,9 +228,10 @@ export const partSchemas = {
   ups: z.strictObject({
     ...common,
     kind: z.literal('ups'),
-    ratingVA: z.number().min(0).max(20_000),
-    ratingW: z.number().min(0).max(3000),
-    energyWh: z.number().min(0).max(10_000),
+    /** null where nobody has read its label */
+    ratingVA: z.number().min(0).max(20_000).nullable(),
+    ratingW: z.number().min(0).max(3000).nullable(),
+    energyWh: z.number().min(0).max(10_000).nullable(),
     battery: z.enum(['lead', 'lithium']),
   }),
   optical: z.strictObject({ ...common, kind: z.literal('optical'), link: z.enum(['data', 'usb']) }),

@@ -108,6 +108,8 @@ export const cables: readonly Cable[] = [
   { ...cable, id: 'twine-picture', label: 'Picture plug, stands in for a screen', use: 'picturePlug', gives: 1, price: 6 },
   { ...cable, id: 'twine-console', label: 'Remote console box, screen and keys over the network', use: 'consoleBox', gives: 1, idleW: 2, loadW: 2, price: 45 },
   { ...cable, id: 'twine-filter', label: 'Dust filter for fans', use: 'dustFilter', gives: 1, price: 8 },
+  { ...cable, id: 'twine-paste', label: 'Thermal paste', use: 'paste', gives: 1, price: 6 },
+  { ...cable, id: 'twine-clock', label: 'Battery for the clock of the board', use: 'clockBattery', gives: 1, price: 3 },
   { ...cable, id: 'twine-bay', label: 'Frame for a 3.5" drive in a 5.25" bay', use: 'bayAdapter', gives: 1, price: 10 },
   { ...cable, id: 'twine-frame', label: 'Frame for a 2.5" drive in a 3.5" bay', use: 'driveFrame', gives: 1, price: 4 },
   { ...cable, id: 'twine-m2', label: 'Card that takes an M.2 SSD in a slot', use: 'm2Card', gives: 1, price: 14 },
@@ -127,6 +129,7 @@ export const enclosures: readonly Enclosure[] = [
 const ups = { kind: 'ups', idleW: 0, loadW: 0 } as const
 // prettier-ignore
 export const upsUnits: readonly UpsUnit[] = [
+  { ...ups, id: 'weight-there', label: 'UPS that was there before', ratingVA: null, ratingW: null, energyWh: null, battery: 'lead', price: 0, comesWith: 'house', notes: 'Read its label, and choose a UPS of that size in its place.' },
   { ...ups, id: 'weight-400', label: 'Weight 400', ratingVA: 400, ratingW: 240, energyWh: 60, battery: 'lead', price: 62 },
   { ...ups, id: 'weight-650', label: 'Weight 650', ratingVA: 650, ratingW: 390, energyWh: 84, battery: 'lead', price: 92 },
   { ...ups, id: 'weight-1000', label: 'Weight 1000', ratingVA: 1000, ratingW: 600, energyWh: 168, battery: 'lead', price: 175 },

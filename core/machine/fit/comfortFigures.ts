@@ -3,7 +3,7 @@ import { workedOut, sum, minus, constant, chosen, field } from '../../expression
 import { traitInputs } from '../../expressions/inputs/driveInputs'
 import type { Input } from '../../expressions/node'
 import type { Figure } from '../../figure'
-import { driveRiseK } from '../place/heat'
+import { driveRiseK, processorRiseK } from '../place/heat'
 import { cupboardDb } from '../place/noise'
 import { type Told, built } from './fitTale'
 
@@ -50,10 +50,9 @@ export function noiseFigure({ facts: { context }, slice: { brief }, format }: To
   )
 }
 
-export function heatFigure({ facts: { context }, slice: { brief }, format }: Told): Figure {
-  const { number: n } = format
-  const { heat } = context
-  const rise = workedOut(heat.riseK, '°C', {
+/** How much the closed cupboard adds. */
+const cupboardRise = ({ facts: { context } }: Told) =>
+  workedOut(context.heat.riseK, '°C', {
     inputs: [
       'brief.place',
       'brief.cupboardM2',
@@ -64,13 +63,51 @@ export function heatFigure({ facts: { context }, slice: { brief }, format }: Tol
     ],
     after: 'of the closed cupboard',
   })
+
+export function processorHeatFigure(told: Told): Figure {
+  const { facts, slice, format } = told
+  const { build, heat } = facts.context
+  const { brief } = slice
+  const { number: n } = format
+  const own = processorRiseK[build.passivelyCooled ? 'fanless' : 'withFan']
   return declareFigure(
     () =>
       chosen(
         ['brief.place'],
         sum(
           field('brief.roomHighC', [brief.roomHighC, '°C'], { after: 'of the room' }),
-          ...(heat.riseK > 0 ? [rise] : []),
+          ...(heat.riseK > 0 ? [cupboardRise(told)] : []),
+          workedOut(own, '°C', {
+            inputs: [...built, 'machine.passivelyCooled'],
+            after: build.passivelyCooled ? 'without a fan' : 'with a fan',
+          }),
+        ),
+      ),
+    {
+      id: 'machine.processorC',
+      label: 'Processor and board on the warmest day',
+      unit: '°C',
+      source:
+        `Planning values, idle: about ${n(processorRiseK.withFan.likely)} degrees warmer than ` +
+        `the air with a fan, about ${n(processorRiseK.fanless.likely)} without. A long load ` +
+        'adds to it until the processor slows itself down.',
+    },
+    format,
+  )
+}
+
+export function heatFigure(told: Told): Figure {
+  const { facts, slice, format } = told
+  const { heat } = facts.context
+  const { brief } = slice
+  const { number: n } = format
+  return declareFigure(
+    () =>
+      chosen(
+        ['brief.place'],
+        sum(
+          field('brief.roomHighC', [brief.roomHighC, '°C'], { after: 'of the room' }),
+          ...(heat.riseK > 0 ? [cupboardRise(told)] : []),
           workedOut(heat.driveRiseK, '°C', { inputs: built, after: 'at the drives' }),
         ),
       ),

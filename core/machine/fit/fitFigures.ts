@@ -19,7 +19,8 @@ import { usualSurge } from '../../drives/surge'
 import { maxShareOfRating, worstGroup } from '../power/startSurge'
 import type { FitFacts } from './fitFacts'
 import type { FitSlice } from './fitSlice'
-import { heatFigure, noiseFigure } from './comfortFigures'
+import { heatFigure, noiseFigure, processorHeatFigure } from './comfortFigures'
+import { startTimeFigure } from './startTimeFigure'
 import { built, type Told } from './fitTale'
 
 /** What its watts follow from, where they are entered. */
@@ -42,6 +43,8 @@ export function fitFigures(facts: FitFacts, slice: FitSlice, format: Format): Fi
     memoryFigure(facts.context.memory, format),
     noiseFigure(told),
     heatFigure(told),
+    processorHeatFigure(told),
+    startTimeFigure(told),
   ]
 }
 

@@ -112,6 +112,47 @@ describe('fixes of what does not fit', () => {
       ).toEqual([])
     },
   )
+  it('begin with what lies on the shelf, which costs nothing more', () => {
+    const machine = { base: 'towpath', parts: [{ ref: 'leat-17' }] }
+    const shelf = (count: number) =>
+      fixesOf('bootDevice', {
+        machine: {
+          ...machine,
+          parts: [...machine.parts, { ref: 'flint-500n', count, purpose: 'spare', at: 'drawer' }],
+        },
+      })
+    const [first, second] = shelf(1).fixes
+    expect(first).toMatchObject({ ref: 'flint-500n', fromShelf: true, price: 0, count: 1 })
+    expect(second).toMatchObject({ fromShelf: false })
+    expect(first!.machine.parts[1]).toMatchObject({ purpose: 'fitted', at: '', count: 1 })
+    expect(shelf(1).stateIn(first!.machine).bootDevice).toBe('pass')
+    // Of three two stay there.
+    expect(
+      shelf(3).fixes[0]!.machine.parts.map(({ ref, count, purpose }) => [ref, count, purpose]),
+    ).toEqual([
+      ['leat-17', 1, 'fitted'],
+      ['flint-500n', 2, 'spare'],
+      ['flint-500n', 1, 'fitted'],
+    ])
+    // What is too few for the fix, or of another kind, stays where it is.
+    const frames = (count: number) =>
+      fixesOf('driveFrames', {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'coffer-4' }, { ref: 'twine-frame', count, purpose: 'later' }],
+        },
+        drives: { lots: [{ count: 4, model: 'eddy-2' }] },
+      }).fixes.filter(({ fromShelf }) => fromShelf)
+    expect([frames(1).length, frames(2).length]).toEqual([0, 1])
+    expect(
+      fixesOf('socket', {
+        machine: {
+          base: 'towpath',
+          parts: [{ ref: 'race-20' }, { ref: 'leat-17', purpose: 'spare' }],
+        },
+      }).fixes[0],
+    ).toMatchObject({ ref: 'leat-17', fromShelf: true, how: 'replace' })
+  })
   it('names what goes out', () =>
     expect(namesOf(['leat-17', 'cardEntry', 'memory-8', 'mole-450', 'gone'], catalogue)).toEqual([
       'Leat 17',

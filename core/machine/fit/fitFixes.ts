@@ -1,9 +1,9 @@
 import { driveBays } from '../assembly/driveBays'
 import { entryOf } from '../../catalogue/catalogue'
 import type { HardwarePart } from '../../catalogue/hardware/hardwarePart'
-import type { Machine } from '../../plan/machine'
+import type { Machine, MachinePart } from '../../plan/machine'
 import { machineBuild } from '../machineBuild'
-import type { PartKind, KnownPart, PartLists } from '../knownParts'
+import { partLabel, type PartKind, type KnownPart, type PartLists } from '../knownParts'
 import { exactly } from '../../figure'
 import { machinePower, powerStates } from '../machinePower'
 import { newPart } from '../partChanges'
@@ -20,6 +20,8 @@ export interface FitFix {
   readonly ref: string | null
   readonly label: string
   readonly count: number
+  /** it lies on the shelf already: a spare, or kept for later */
+  readonly fromShelf: boolean
   /** what it costs, in the plan's currency */
   readonly price: number
   /** what goes out, by name */
@@ -87,14 +89,18 @@ export function withMachine(slice: FitSlice, machine: Machine, lists: PartLists)
 }
 
 /** Machines that a fix makes of one, each with what is put in. */
-function machinesOf(
-  fix: PossibleFix,
-  machine: Machine,
-  lists: PartLists,
-): Pick<FitFix, 'how' | 'ref' | 'label' | 'count' | 'price' | 'out' | 'machine'>[] {
+function machinesOf(fix: PossibleFix, machine: Machine, lists: PartLists): Omit<FitFix, 'rule'>[] {
   const kindOf = (ref: string) =>
     machineBuild({ ...machine, parts: [{ ...newPart(ref) }] }, lists).parts[0]?.kind
-  const nothing = { how: fix.how, ref: null, label: '', count: 0, price: 0, out: [] }
+  const nothing = {
+    how: fix.how,
+    ref: null,
+    label: '',
+    count: 0,
+    fromShelf: false,
+    price: 0,
+    out: [],
+  }
   switch (fix.how) {
     case 'remove':
       return [
@@ -143,7 +149,7 @@ function machinesOf(
         entry =>
           entry.price !== null && !same(entry.id) && (only === undefined || only(entry.whole)),
       )
-      return candidates
+      const bought = candidates
         .sort((a, b) => a.price! - b.price!)
         .slice(0, maxTried)
         .map(entry => ({
@@ -151,12 +157,49 @@ function machinesOf(
           ref: entry.id,
           label: entry.label,
           count,
+          fromShelf: false,
           price: entry.price! * count,
           out,
           machine: { ...machine, parts: [...kept, { ...newPart(entry.id), count }] },
         }))
+      const shelved = machineBuild(machine, lists).shelved.filter(
+        known =>
+          known.kind === kind &&
+          known.part.count >= count &&
+          (only === undefined || only(known.entry as Entry['whole'])),
+      )
+      // What lies on the shelf is paid for: it comes first.
+      return [
+        ...shelved.map(known => ({
+          how: fix.how,
+          ref: known.part.ref,
+          label: partLabel(known),
+          count,
+          fromShelf: true,
+          price: 0,
+          out,
+          machine: { ...machine, parts: takenFromShelf(kept, known.part, count) },
+        })),
+        ...bought,
+      ]
     }
   }
+}
+
+/** The parts with so many of one that lay on the shelf put in. */
+function takenFromShelf(
+  parts: readonly MachinePart[],
+  shelved: MachinePart,
+  count: number,
+): MachinePart[] {
+  const fitted: MachinePart = { ...shelved, count, purpose: 'fitted', at: '' }
+  return parts.flatMap(part =>
+    part !== shelved
+      ? part
+      : part.count > count
+        ? [{ ...part, count: part.count - count }, fitted]
+        : fitted,
+  )
 }
 
 /** Of thousands of own parts only so many are tried, the cheapest. */
@@ -212,8 +255,8 @@ export function fitFixes(slice: FitSlice, ruleId: string, parts: FixParts): FitF
   const seen = new Set<string>()
   return fixes
     .sort((a, b) => a.price - b.price)
-    .filter(({ ref, how, count }) => {
-      const key = `${how} ${ref} ${count}`
+    .filter(({ ref, how, count, fromShelf }) => {
+      const key = `${how} ${ref} ${count} ${fromShelf}`
       return seen.has(key) ? false : seen.add(key)
     })
     .slice(0, maxFixes)

@@ -96,6 +96,8 @@ export interface FitRule<Values extends object = object> {
   readonly inReportOnly?: boolean
   readonly judge: (context: FitContext) => Judgement<Values> | null
   readonly say: (values: Values, format: Format, state: FitState) => string
+  /** what mends it, or why nothing does, where no part of the catalogue mends it by itself */
+  readonly otherwise: string
   readonly fixes?: (context: FitContext, values: Values) => readonly PossibleFix[]
 }
 

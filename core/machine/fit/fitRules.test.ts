@@ -50,8 +50,10 @@ describe('every rule of fit', () => {
     expect(fitRules).toHaveLength(files.length)
     for (const { rule, file } of rules) expect(fitRules, file).toContain(rule)
     expect(new Set(fitRules.map(({ id }) => id)).size).toBe(fitRules.length)
-    for (const { label, group } of fitRules)
+    for (const { label, group, otherwise } of fitRules) {
       expect([label.length > 3, group in fitGroups]).toEqual([true, true])
+      expect(otherwise, label).toMatch(/^[A-Z].{15,}\.$/)
+    }
   })
   it.each(rules)(
     '$file passes its passing case and fails its failing one, each in a whole sentence',
@@ -68,6 +70,20 @@ describe('every rule of fit', () => {
       expect(['warning', 'fail']).toContain(failing.state)
     },
   )
+  it('does not judge a UPS whose label nobody has read', () => {
+    const upsSize = fitRules.find(({ id }) => id === 'upsSize')!
+    const judged = (...refs: string[]) =>
+      upsSize.judge(
+        contextOf({ machine: { base: 'crane-10', parts: refs.map(ref => ({ ref })) } }),
+      )!
+    const unknown = judged('weight-there')
+    expect(unknown.state).toBe('notKnown')
+    expect(upsSize.say(unknown.values, plainFormat, 'notKnown')).toMatch(
+      /^What the UPS carries is not known; \d+\sW of the machine at work and 10\sW of the router hang on it\.$/,
+    )
+    expect(judged('weight-there', 'weight-400').state).toBe('notKnown')
+    expect(judged('weight-there', 'weight-1500').state).toBe('pass')
+  })
   it('has its thresholds where they were set', () => {
     expect({
       baseCoolerDb,

@@ -28,6 +28,7 @@ import { laneWidth } from './rules/laneWidth'
 import { leadLength } from './rules/leadLength'
 import { memoryEnough } from './rules/memoryEnough'
 import { memoryMaximum } from './rules/memoryMaximum'
+import { memoryPairs } from './rules/memoryPairs'
 import { memorySlots } from './rules/memorySlots'
 import { memoryType } from './rules/memoryType'
 import { mouldedPlugs } from './rules/mouldedPlugs'
@@ -67,6 +68,7 @@ export const fitRules: readonly FitRule[] = [
   memoryType,
   memorySlots,
   memoryMaximum,
+  memoryPairs,
   eccMemory,
   coolerFits,
   coolerHeat,

@@ -1,16 +1,11 @@
-import type {
-  Cable,
-  HardwarePart,
-  SystemDisk,
-  UpsUnit,
-} from '../../catalogue/hardware/hardwarePart'
+import type { Cable, HardwarePart, SystemDisk } from '../../catalogue/hardware/hardwarePart'
 import { commonDriveSizesTB } from '../../catalogue/driveSizes'
 import { wholeCents } from '../../units/wholeCents'
 import type { FitContext } from '../fit/fitContext'
 import { plugsOf } from '../fit/plugs'
 import { drivesOnPorts } from '../assembly/assembly'
 import { partsOfKind } from '../knownParts'
-import { upsCarries } from '../power/upsSize'
+import { ratedUps, upsCarries, type RatedUps } from '../power/upsSize'
 import { licenceOnce, pluggedIn } from '../system/licence'
 
 /** What is easily forgotten: an entry of the catalogue, or something that none holds. */
@@ -28,6 +23,8 @@ export interface Forgotten {
     | 'caddies'
     | 'spareDrive'
     | 'labels'
+    | 'paste'
+    | 'clockBattery'
   /** id in the catalogue; null where nothing of it is a part */
   readonly ref: string | null
   readonly label: string
@@ -50,10 +47,10 @@ export interface ForgottenQuestion {
 }
 
 /** The smallest UPS that carries so many watts at the wall, with the router. */
-export function smallestUps(hardware: readonly HardwarePart[], wallW: number): UpsUnit | null {
+export function smallestUps(hardware: readonly HardwarePart[], wallW: number): RatedUps | null {
   return (
-    hardware
-      .filter((part): part is UpsUnit => part.kind === 'ups' && upsCarries(part, wallW))
+    ratedUps(hardware)
+      .filter(unit => upsCarries(unit, wallW))
       .sort((a, b) => a.price - b.price)[0] ?? null
   )
 }
@@ -65,6 +62,7 @@ export function forgottenExtras(context: FitContext, question: ForgottenQuestion
   return [
     ...wiring(context, question),
     ...partsLeftOut(context, question),
+    ...forOldParts(context, question),
     ...beside(question, context),
   ]
 }
@@ -151,6 +149,32 @@ function partsLeftOut(
     ...(lacksDisk ? extra('systemDisk', disk, 1) : []),
     ...(isWarm ? extra('fan', fan, 1) : []),
     ...(lacksUps ? extra('ups', smallestUps(hardware, loadWallW), 1) : []),
+  ]
+}
+
+/** The battery of a board of this year or older is flat by now. */
+export const flatBatterySince = 2016
+
+/** What old parts want before they serve on: new coolers come with paste, boards with a battery. */
+function forOldParts(
+  { build: { base, parts, isReplaced }, board }: FitContext,
+  { hardware }: ForgottenQuestion,
+): Forgotten[] {
+  const part = (use: Cable['use']) =>
+    hardware.find(entry => entry.kind === 'cable' && entry.use === use)
+  const lacks = (use: Cable['use']) =>
+    !partsOfKind(parts, 'cable').some(({ entry }) => entry.use === use)
+  const coolers = partsOfKind(parts, 'cooler')
+  const liftsCooler =
+    coolers.length > 0
+      ? coolers.some(({ part: { condition } }) => condition === 'owned')
+      : isReplaced && base !== null
+  const boards = partsOfKind(parts, 'board')
+  const isNew = boards.some(({ part: { condition } }) => condition === 'new')
+  const isOld = board !== null && board.year <= flatBatterySince && !isNew
+  return [
+    ...(liftsCooler && lacks('paste') ? extra('paste', part('paste'), 1) : []),
+    ...(isOld && lacks('clockBattery') ? extra('clockBattery', part('clockBattery'), 1) : []),
   ]
 }
 

@@ -7,9 +7,9 @@ import { tideMillHouse } from '../../catalogue/tideMillHouse'
 import { maxParts } from '../../plan/constants'
 import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
-import { upsFactors } from '../power/upsSize'
+import { loadMargin, ratedUps, routerW, upsCarries, upsNeed, wattsPerVA } from '../power/upsSize'
 import { spareOnShelf } from '../../drives/spareOnShelf'
-import { caddyPrice, forgottenExtras, smallestUps } from './forgotten'
+import { flatBatterySince, caddyPrice, forgottenExtras, smallestUps } from './forgotten'
 import { maxProblems, maxRows } from './csvRows'
 import { ownPartsCsv, readOwnPartsCsv } from './ownPartsCsv'
 import { partsCsv, readPartsCsv } from './partsCsv'
@@ -223,6 +223,29 @@ describe('what is easily forgotten', () => {
     }
     expect([4, 5, 9, 17].map(licence)).toEqual([undefined, 45, 80, 140])
   })
+  it('paste where a cooler is lifted, and a battery for the clock of an old board', () => {
+    const extras = (machine: PlanInput['machine']) =>
+      forgotten({ machine }).flatMap(([id]) =>
+        id === 'paste' || id === 'clockBattery' ? [id] : [],
+      )
+    // A processor exchanged in a machine that comes with one; a cooler of one's own.
+    expect(extras({ base: 'clerk-15', parts: [{ ref: 'leat-13' }] })).toEqual([
+      'paste',
+      'clockBattery',
+    ])
+    expect(extras({ base: 'clerk-17' })).toEqual([])
+    expect(extras({ base: 'pebble-16' })).toEqual(['clockBattery'])
+    const kit = (board: string, condition: 'new' | 'owned', more: { ref: string }[] = []) =>
+      extras({
+        base: 'parts',
+        parts: [{ ref: board, condition }, { ref: 'fern-tower', condition }, ...more],
+      })
+    expect(kit('lych-15', 'new')).toEqual([])
+    expect(kit('lych-15', 'owned')).toEqual(['paste', 'clockBattery'])
+    expect(kit('lych-17', 'owned')).toEqual(['paste'])
+    expect(kit('lych-15', 'owned', [{ ref: 'twine-paste' }, { ref: 'twine-clock' }])).toEqual([])
+    expect(flatBatterySince).toBe(2016)
+  })
   it('cables, breakouts, splitters, a system disk, a fan, a UPS, labels', () => {
     expect(
       forgotten({
@@ -328,7 +351,18 @@ describe('what is easily forgotten', () => {
     ).toEqual([['copyDrives', 1]])
   })
   it('a UPS carries the watts with the router: W ÷ 0.6 VA and 1.25 W', () => {
-    expect(upsFactors).toEqual({ vaPerW: 1 / 0.6, wattsFactor: 1.25, routerW: 10 })
+    expect({ loadMargin, routerW, wattsPerVA }).toEqual({
+      loadMargin: 1.25,
+      routerW: 10,
+      wattsPerVA: 0.6,
+    })
+    expect(upsNeed(50)).toEqual({ watts: 60, ratingVA: 100, ratingW: 75 })
+    expect(upsCarries({ ratingVA: 100, ratingW: 75 }, 50)).toBe(true)
+    expect(upsCarries({ ratingVA: 99, ratingW: 75 }, 50)).toBe(false)
+    expect(upsCarries({ ratingVA: 100, ratingW: 74 }, 50)).toBe(false)
+    // One whose label nobody has read is neither offered nor judged.
+    expect(upsCarries({ ratingVA: null, ratingW: null }, 50)).toBe(null)
+    expect(ratedUps(catalogue.hardware).map(({ id }) => id)).not.toContain('weight-there')
     expect(smallestUps(catalogue.hardware, 150)!.id).toBe('weight-400')
     expect(smallestUps(catalogue.hardware, 182)!.id).toBe('weight-400')
     expect(smallestUps(catalogue.hardware, 183)!.id).toBe('weight-650')

@@ -6,6 +6,14 @@ export const panelWPerK = 2.5
 export const ventedShare = 0.5
 /** What a drive is warmer than the air around the machine, by what air does at it. */
 export const driveRiseK = { across: 6, slow: 12, none: 20 } as const
+/**
+ * What processor and board are warmer than the air around the machine while it idles, planning
+ * values: a small board without a fan stands at 65 °C in a room of 25, with one it stays at 40.
+ */
+export const processorRiseK = {
+  fanless: { low: 30, likely: 40, high: 50 },
+  withFan: { low: 10, likely: 15, high: 25 },
+} as const
 /** Warmer drives fail more often. */
 export const warmDriveC = 45
 /** No drive is made to start at less. */

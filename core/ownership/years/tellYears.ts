@@ -91,7 +91,7 @@ const inputs: Readonly<Record<CashKind, readonly Input[]>> = {
     'costs.licencePerYear',
   ],
   copies,
-  upsBattery: ['drives.ups', 'machine.parts', 'costs.upsBatteryPrice'],
+  upsBattery: ['machine.parts', 'costs.upsBatteryPrice'],
   ownTime: [
     'costs.buildHours',
     'costs.upkeepHoursPerYear',

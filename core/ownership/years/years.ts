@@ -27,7 +27,7 @@ export const years = defineDomain({
     }: { readonly machine: MachineFacts; readonly ownership: OwnershipFacts },
   ): YearsSlice => ({
     plan: { costs, library, drives, network },
-    hasUps: hasUps({ drives, machine }, hardware),
+    hasUps: hasUps({ machine }, hardware),
     catalogue: { driveClasses, driveModels, qualities, otherQualities },
     horizonYears,
     system,

@@ -12,6 +12,7 @@ export const airAtDrives = fitRule<{
   id: 'airAtDrives',
   label: 'Air at the drives',
   group: 'place',
+  otherwise: 'Stand the machine where air gets to its front.',
   judge({ housing, drives, heat, build: { parts } }) {
     if (!housing || drives.spinning === 0) return null
     const airflow = heat.driveRiseK <= 6 ? 'across' : heat.driveRiseK <= 12 ? 'slow' : 'none'

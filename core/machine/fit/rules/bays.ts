@@ -7,6 +7,7 @@ export const bays = fitRule<{ readonly drives: number; readonly bays: number }>(
   group: 'places',
   prunes: 'body',
   stops: true,
+  otherwise: 'Fewer, larger drives need fewer bays; otherwise it takes a larger machine.',
   judge: ({ drives, freeBays }) => {
     const inBays = drives.count - drives.nvme
     return inBays === 0

@@ -7,6 +7,7 @@ export const boardInCase = fitRule<{ readonly form: string; readonly housing: st
   group: 'parts',
   prunes: 'machine',
   stops: true,
+  otherwise: 'Board and case have to be chosen together.',
   judge({ board, housing, build: { base, isFromParts } }) {
     if (!board)
       return isFromParts

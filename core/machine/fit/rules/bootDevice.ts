@@ -5,6 +5,7 @@ export const bootDevice = fitRule<{ readonly what: string | null; readonly boots
   id: 'bootDevice',
   label: 'A disk for the system',
   group: 'running',
+  otherwise: 'Leave a place for a small SSD, or choose a system that starts from a stick.',
   judge({ board, build: { parts, base, isFromParts }, system }) {
     if (!board && !isFromParts) return null
     const own = parts.find(

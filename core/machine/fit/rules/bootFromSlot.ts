@@ -10,6 +10,7 @@ export const bootFromSlot = fitRule<{ readonly year: number }>({
   id: 'bootFromSlot',
   label: 'Starting from an SSD on a card',
   group: 'running',
+  otherwise: 'Free a data port for a small system disk.',
   judge({ board, places, build: { base, parts } }) {
     if (!board) return null
     const hasSsdOnCard = places.some(

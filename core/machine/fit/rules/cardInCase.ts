@@ -14,6 +14,7 @@ export const cardInCase = fitRule<{
   group: 'parts',
   prunes: 'cards',
   stops: true,
+  otherwise: 'Use a shorter or lower card, or do without it.',
   judge({ housing, places }) {
     const cards = places.flatMap(({ holds }) => (holds?.wants === 'slot' ? [holds] : []))
     if (!housing || cards.length === 0) return null

@@ -7,6 +7,7 @@ export const cardPlug = fitRule<{ readonly needed: number; readonly there: numbe
   group: 'power',
   prunes: 'body',
   stops: true,
+  otherwise: 'Use a card that its slot feeds. Do not make a plug out of an adapter.',
   judge({ places, unplaced, supply }) {
     const needed = [
       ...places.flatMap(({ holds }) => holds ?? []),

@@ -10,6 +10,7 @@ export const closedCase = fitRule<{
   label: 'Heat of the closed case',
   group: 'place',
   prunes: 'body',
+  otherwise: 'Convert less on it, or use a machine with a fan.',
   judge({ housing, heat: { averageW }, convertingWallW: loadW, build: { parts } }) {
     if (!housing || housing.carriesW === null) return null
     const { carriesW } = housing

@@ -7,6 +7,7 @@ export const coldDrives = fitRule<{ readonly coldestC: number }>({
   label: 'Coldest start of the drives',
   group: 'place',
   about: ['brief.roomLowC'],
+  otherwise: 'No part warms a drive.',
   judge: ({ drives, brief: { roomLowC } }) =>
     drives.count > 0
       ? { state: roomLowC < minDriveC ? 'warning' : 'pass', values: { coldestC: roomLowC } }

@@ -6,6 +6,7 @@ export const consoleAtHand = fitRule<{ readonly remote: boolean }>({
   id: 'console',
   label: 'When it does not start',
   group: 'running',
+  otherwise: 'Keep a monitor and a keyboard where they can be carried to it.',
   judge({ board, machine, build: { base, parts } }) {
     if (!board) return null
     const remote =

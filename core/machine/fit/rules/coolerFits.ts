@@ -12,6 +12,7 @@ export const coolerFits = fitRule<{
   group: 'parts',
   prunes: 'machine',
   stops: true,
+  otherwise: 'Choose case and cooler together, or a processor that makes less heat.',
   judge({ cooler, board, housing, build }) {
     if (!cooler || !board || !housing) return null
     const wrongSocket = board.socket === null || !cooler.sockets.includes(board.socket)

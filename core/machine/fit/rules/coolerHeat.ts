@@ -11,6 +11,7 @@ export const coolerHeat = fitRule<{ readonly carriesW: number | null; readonly m
   label: 'Heat of the processor',
   group: 'parts',
   prunes: 'machine',
+  otherwise: 'Use a processor that makes less heat.',
   judge({ coolsW, processor, board }) {
     if (!board || !processor) return null
     if (coolsW === null)

@@ -17,6 +17,7 @@ export const dataPorts = fitRule<{
   label: 'Data ports',
   group: 'places',
   stops: true,
+  otherwise: 'Fewer, larger drives need fewer ports.',
   judge(context) {
     const { board, places, boardPorts, controllerPorts, otherPorts } = context
     if (!board) return null

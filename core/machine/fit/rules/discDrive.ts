@@ -5,6 +5,7 @@ export const discDrive = fitRule<{ readonly drives: number; readonly bays: numbe
   id: 'discDrive',
   label: 'Disc drive',
   group: 'places',
+  otherwise: 'Use a disc drive by USB, or read discs on another computer.',
   judge({ build: { parts }, housing }) {
     const inside = parts.reduce(
       (sum, { kind, entry, part }) =>

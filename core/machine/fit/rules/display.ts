@@ -10,6 +10,7 @@ export const display = fitRule<{
   group: 'running',
   prunes: 'core',
   stops: true,
+  otherwise: 'Choose a processor with a video engine, or a board with a display of its own.',
   judge({ board, build: { builtIn, cards, base, processor } }) {
     if (!board || !processor) return null
     const shows =

@@ -5,6 +5,9 @@ export const driveFrames = fitRule<{ readonly missing: number }>({
   id: 'driveFrames',
   label: 'Frames for smaller drives',
   group: 'places',
+  otherwise:
+    'Every larger bay wants a frame; it costs little, and a drive without one hangs on ' +
+    'its cable.',
   judge: ({ bays: { framed, frames } }) =>
     framed === 0
       ? null

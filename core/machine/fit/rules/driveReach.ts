@@ -15,6 +15,8 @@ export const driveReach = fitRule<{
   id: 'driveReach',
   label: 'Reach of the drives',
   group: 'place',
+  otherwise:
+    'Label each drive with its serial number and bay, and keep the tools beside the ' + 'machine.',
   judge({ housing, bays: { turningInside, turningOutside } }) {
     const drives = turningInside + turningOutside
     if (!housing || drives === 0) return null

@@ -7,6 +7,7 @@ export const drivesOnLead = fitRule<{ readonly fullest: number; readonly leads: 
   label: 'Drives on one lead',
   group: 'power',
   prunes: 'body',
+  otherwise: 'Spread the drives over more leads, or use fewer, larger drives.',
   judge(context) {
     const { fullest, leads, needed } = plugsOf(context)
     if (!context.supply || needed === 0 || leads === 0 || (context.housing?.hotSwap ?? 0) >= 12)

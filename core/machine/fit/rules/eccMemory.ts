@@ -9,6 +9,9 @@ export const eccMemory = fitRule<{ readonly lacks: readonly string[]; readonly a
   label: 'Error-correcting memory',
   group: 'parts',
   prunes: 'core',
+  otherwise:
+    'Processor, board and memory all have to be able to; with this machine that means ' +
+    'another one. Check files by their checksums meanwhile.',
   judge({ board, processor, sticks, machine, copyOnWrite, build: { base } }) {
     if (!board || (!machine.wantsEcc && !copyOnWrite)) return null
     const plain = sticks.filter(({ module }) => !module.ecc)

@@ -6,6 +6,9 @@ export const engineThere = fitRule<{ readonly conversions: number }>({
   label: 'Video engine',
   group: 'running',
   prunes: 'core',
+  otherwise:
+    'Keep what is converted low by devices and qualities that play as they are, under ' +
+    'Playback.',
   judge: ({
     build: { builtIn, cards, processor, board },
     hardwareConversion,

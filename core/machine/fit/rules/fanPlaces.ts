@@ -10,6 +10,7 @@ export const fanPlaces = fitRule<{
   id: 'fanPlaces',
   label: 'Places for fans',
   group: 'places',
+  otherwise: 'Leave a fan out, or choose slower ones that do with less air.',
   judge({ board, housing, build: { base, parts } }) {
     const added = parts.reduce(
       (sum, { kind, part }) => (kind === 'fan' ? sum + part.count : sum),

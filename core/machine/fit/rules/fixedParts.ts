@@ -15,6 +15,7 @@ export const fixedParts = fitRule<{ readonly base: string; readonly what: string
   group: 'parts',
   prunes: 'machine',
   stops: true,
+  otherwise: "Keep the maker's own part, or choose another machine.",
   judge({ build: { base, parts } }) {
     if (!base || base.fixed.length === 0) return null
     const clash = parts.filter(({ kind }) => (base.fixed as readonly string[]).includes(kind))

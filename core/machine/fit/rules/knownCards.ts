@@ -6,6 +6,9 @@ export const knownCards = fitRule<{ readonly what: string | null; readonly syste
   label: 'Cards that the system knows',
   group: 'running',
   prunes: 'core',
+  otherwise:
+    'Look the card up for your system before you buy it, or choose a system that knows ' +
+    'more cards.',
   judge({ build: { parts }, system }) {
     const cards = parts.filter(({ kind }) => kind === 'controller' || kind === 'networkCard')
     if (cards.length === 0 || !system) return null

@@ -44,6 +44,9 @@ export const laneWidth = fitRule<{
   id: 'laneWidth',
   label: 'Lanes',
   group: 'places',
+  otherwise:
+    'Give the card a wider slot, or live with the rate: it is enough for films, and slow ' +
+    'for copies and rebuilds.',
   judge(context) {
     const { places } = context
     const held = places.filter(({ holds, lanes }) => holds !== null && lanes > 0)

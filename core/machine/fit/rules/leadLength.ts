@@ -14,6 +14,7 @@ export const leadLength = fitRule<{ readonly reachMm: number; readonly wayMm: nu
   id: 'leadLength',
   label: 'Leads long enough',
   group: 'power',
+  otherwise: 'Put the drives into the nearer bays first.',
   judge(context) {
     const {
       supply,

@@ -10,6 +10,7 @@ export const memoryEnough = fitRule<{
   label: 'Enough memory',
   group: 'running',
   prunes: 'core',
+  otherwise: 'Run fewer services or conversions on it, or use a machine that takes more memory.',
   judge({ build: { memoryGB }, memory: { floorGB, wantedGB, sumGB }, board, machine }) {
     if (memoryGB === 0) return { state: 'fail', values: { gb: 0, floorGB, wantedGB } }
     if (!board && machine.memoryGB === null)

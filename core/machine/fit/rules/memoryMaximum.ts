@@ -7,6 +7,7 @@ export const memoryMaximum = fitRule<{ readonly gb: number; readonly maxGB: numb
   group: 'parts',
   prunes: 'core',
   stops: true,
+  otherwise: 'The board knows no more: use fewer or smaller sticks.',
   judge({ board, build: { memoryGB }, sticks }) {
     if (!board || sticks.length === 0) return null
     return {

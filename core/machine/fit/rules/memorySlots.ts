@@ -8,6 +8,7 @@ export const memorySlots = fitRule<{ readonly sticks: number; readonly slots: nu
   group: 'parts',
   prunes: 'core',
   stops: true,
+  otherwise: 'Use fewer, larger sticks.',
   judge(context) {
     const { board, sticks } = context
     if (!board || sticks.length === 0) return null

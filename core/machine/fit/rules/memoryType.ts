@@ -13,6 +13,7 @@ export const memoryType = fitRule<{
   group: 'parts',
   prunes: 'core',
   stops: true,
+  otherwise: 'Look the kind up on the label of the sticks that are in it.',
   judge({ board, sticks, build: { base } }) {
     if (!board || sticks.length === 0) return null
     const { type, shape, registered: canRegister } = board.memory

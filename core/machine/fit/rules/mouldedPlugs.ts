@@ -6,6 +6,7 @@ export const mouldedPlugs = fitRule<{ readonly name: string }>({
   label: 'Adapters that can burn',
   group: 'power',
   prunes: 'body',
+  otherwise: 'A lead of the supply itself is best.',
   judge({ build: { parts } }) {
     const cables = parts.filter(({ kind }) => kind === 'cable')
     if (cables.length === 0) return null

@@ -10,6 +10,7 @@ export const namedPlaces = fitRule<{
   id: 'namedPlaces',
   label: 'Places that are named',
   group: 'places',
+  otherwise: 'Name a place that is free, or leave it open.',
   judge({ board, places, unplaced }) {
     if (!board) return null
     const label = (id: string) => places.find(({ place }) => place.id === id)?.place.label

@@ -5,6 +5,7 @@ export const networkSpeed = fitRule<{ readonly has: number; readonly planned: nu
   id: 'networkSpeed',
   label: 'Speed of its network port',
   group: 'running',
+  otherwise: 'Plan with the port that it has, under Network.',
   judge({ board, places, build: { parts }, serverPortMbps }) {
     if (!board) return null
     const cards = parts.flatMap(({ kind, entry, index }) =>

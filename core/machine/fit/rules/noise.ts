@@ -6,6 +6,7 @@ export const noise = fitRule<{ readonly atEarDb: number; readonly ceilingDb: num
   label: 'Noise at the ear',
   group: 'place',
   about: ['brief.place'],
+  otherwise: 'A closed cupboard takes 5 dB, and makes it warmer.',
   judge: ({ noise: { atEarDb, ceilingDb, sources }, housing, drives }) =>
     housing && (drives.count > 0 || sources.length > 0)
       ? { state: atEarDb <= ceilingDb ? 'pass' : 'warning', values: { atEarDb, ceilingDb } }

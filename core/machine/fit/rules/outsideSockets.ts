@@ -10,6 +10,7 @@ export const outsideSockets = fitRule<{ readonly needed: number; readonly there:
   label: 'Outside sockets',
   group: 'places',
   stops: true,
+  otherwise: 'Use an enclosure by USB.',
   judge({ build: { parts }, enclosedDrives, outsideSockets: there, board }) {
     const enclosures = partsOfKind(parts, 'enclosure')
     const byCable = enclosures.filter(({ entry }) => entry.link === 'cable')

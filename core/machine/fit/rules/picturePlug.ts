@@ -6,6 +6,7 @@ export const picturePlug = fitRule<{ readonly card: string; readonly plugged: bo
   id: 'picturePlug',
   label: 'A screen for the video card',
   group: 'running',
+  otherwise: 'Leave a screen plugged in.',
   judge({ build: { parts } }) {
     const cards = partsOfKind(parts, 'card').filter(({ entry }) => entry.wantsScreen)
     const [first] = cards

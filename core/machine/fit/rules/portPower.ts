@@ -9,6 +9,7 @@ export const portPower = fitRule<{ readonly wantsW: number }>({
   label: 'Drives fed by a port',
   group: 'power',
   prunes: 'body',
+  otherwise: 'Use a port or a hub with a supply of its own.',
   judge({ build: { parts }, bays: { turningOutside, flashOutside }, drives }) {
     const fed = parts.filter(({ kind, entry }) => kind === 'enclosure' && !entry.ownSupply)
     if (fed.length === 0 || turningOutside + flashOutside === 0) return null

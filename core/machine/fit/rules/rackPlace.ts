@@ -18,6 +18,7 @@ export const rackPlace = fitRule<{
   label: 'Weight, depth and rack',
   group: 'place',
   about: ['brief.place'],
+  otherwise: 'Stand it in a cellar or a workshop, on something that carries it.',
   judge({ housing, drives, brief }) {
     if (!housing) return null
     const isRack = housing.rackUnits > 0

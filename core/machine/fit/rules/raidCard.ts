@@ -5,6 +5,7 @@ export const raidCard = fitRule<{ readonly name: string; readonly copyOnWrite: b
   id: 'raidCard',
   label: 'Plain disks',
   group: 'running',
+  otherwise: 'Leave the card out, and use the ports of the board.',
   judge({ build: { parts }, copyOnWrite }) {
     const controllers = parts.filter(({ kind }) => kind === 'controller')
     if (controllers.length === 0) return null

@@ -32,6 +32,7 @@ export const shelfPlace = fitRule<Sizes & { readonly tooMuch: readonly string[] 
   group: 'place',
   prunes: 'body',
   about: ['brief.shelfWidthMm', 'brief.shelfHeightMm', 'brief.shelfDepthMm'],
+  otherwise: 'Find a larger place, or choose a smaller machine.',
   judge(context) {
     const sizes = standing(context)
     const { shelfWidthMm, shelfHeightMm, shelfDepthMm } = context.brief

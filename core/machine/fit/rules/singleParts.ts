@@ -9,6 +9,7 @@ export const singleParts = fitRule<{ readonly kind: SingleKind; readonly count: 
   id: 'singleParts',
   label: 'Parts there is one of',
   group: 'parts',
+  otherwise: 'Mark all but one of them as spare.',
   judge({ build: { parts } }) {
     const lists = single.flatMap(kind => {
       const alike = parts.filter(part => part.kind === kind)

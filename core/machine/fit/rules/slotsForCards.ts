@@ -9,6 +9,7 @@ export const slotsForCards = fitRule<{
   label: 'Slots for the cards',
   group: 'places',
   stops: true,
+  otherwise: 'Leave a card out, or choose one that does the work of two.',
   judge({ board, places, unplaced }) {
     if (!board) return null
     const missing = unplaced.filter(({ wants }) => wants === 'slot').map(({ item }) => item)

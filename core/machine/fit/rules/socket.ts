@@ -11,6 +11,7 @@ export const socket = fitRule<{
   group: 'parts',
   prunes: 'core',
   stops: true,
+  otherwise: 'Board and processor have to be chosen together: look the socket up for both.',
   judge({ board, build: { processor, isReplaced, parts } }) {
     if (!board) return null
     const clash = {

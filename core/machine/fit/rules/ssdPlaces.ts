@@ -9,6 +9,7 @@ export const ssdPlaces = fitRule<{
   label: 'M.2 places',
   group: 'places',
   stops: true,
+  otherwise: 'Use an SSD with a data port.',
   judge({ board, places, unplaced, diskOut }) {
     const isM2 = (wants: string) => wants === 'nvme' || wants === 'sata'
     const missing = unplaced.filter(({ wants }) => isM2(wants))

@@ -7,6 +7,7 @@ export const supplyAmps = fitRule<{ readonly amps: number; readonly most: number
   group: 'power',
   prunes: 'body',
   stops: true,
+  otherwise: 'Let the drives start one after the other, or use fewer, larger ones.',
   judge: ({ supply, surge }) =>
     supply && {
       state: passIf(surge.amps12 <= supply.amps12),

@@ -13,6 +13,7 @@ export const supplyForm = fitRule<{
   group: 'parts',
   prunes: 'body',
   stops: true,
+  otherwise: 'Choose case and supply together.',
   judge({ supply, housing, build: { base, isFromParts } }) {
     if (!supply)
       return isFromParts

@@ -7,6 +7,7 @@ export const supplyRunning = fitRule<{ readonly runningW: number; readonly ratin
   label: 'Supply while all works',
   group: 'power',
   prunes: 'body',
+  otherwise: 'Use a thriftier processor or card, or fewer, larger drives.',
   judge: ({ supply, runningW }) =>
     supply && {
       state: passIf(runningW <= maxShareOfRating * supply.ratingW),

@@ -11,6 +11,7 @@ export const supplyStart = fitRule<{
   group: 'power',
   prunes: 'body',
   stops: true,
+  otherwise: 'Let the drives start one after the other, or use fewer, larger ones.',
   judge: ({ supply, surge, start }) =>
     supply && {
       state: passIf(surge.watts <= supply.ratingW),

@@ -12,6 +12,7 @@ export const switchedOff = fitRule<{
   label: 'Places that switch others off',
   group: 'places',
   stops: true,
+  otherwise: 'Put one of the two into another place, or leave it out.',
   judge({ board, places }) {
     if (!board) return null
     const label = (id: string) => places.find(({ place }) => place.id === id)?.place.label ?? id

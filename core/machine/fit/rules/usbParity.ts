@@ -8,6 +8,8 @@ export const usbParity = fitRule<{ readonly redundant: boolean }>({
   id: 'usbParity',
   label: 'Redundancy over USB',
   group: 'running',
+  otherwise:
+    'Keep single drives on USB, and a copy of them; put redundancy into a machine with ' + 'bays.',
   judge: ({ build: { parts }, redundant, enclosedDrives }) =>
     parts.some(({ kind, entry }) => kind === 'enclosure' && entry.link === 'usb') &&
     enclosedDrives > 0

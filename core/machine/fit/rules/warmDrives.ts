@@ -8,6 +8,8 @@ export const warmDrives = fitRule<{ readonly warmestC: number; readonly riseK: n
   group: 'place',
   about: ['brief.place'],
   prunes: 'heat',
+  otherwise:
+    'Stand it in a cooler place or open the cupboard, and leave empty bays between drives.',
   judge: ({ drives, heat, housing }) =>
     drives.count > 0 && housing
       ? {

@@ -6,6 +6,9 @@ export const wifiOnly = fitRule<{ readonly knowsWifi: boolean }>({
   label: 'On a cable',
   group: 'running',
   prunes: 'core',
+  otherwise:
+    'No part makes Wi-Fi as good as a cable. Until one is laid, stand the machine beside the ' +
+    'router.',
   judge: ({ build: { parts }, machine, system }) =>
     machine.onWifi ||
     parts.some(({ kind, entry }) => kind === 'networkCard' && entry.medium === 'wifi')

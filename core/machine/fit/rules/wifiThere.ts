@@ -6,6 +6,7 @@ export const wifiThere = fitRule<{ readonly byCard: boolean }>({
   label: 'Wi-Fi in the machine',
   group: 'running',
   about: ['network.serverLink'],
+  otherwise: 'Where no slot is left for such a card, a cable is the way.',
   judge({ board, build: { parts }, places, machine }) {
     if (!machine.onWifi || !board) return null
     const byCard = parts.some(

@@ -179,7 +179,10 @@ const picked = ref<number | null>(null)
           </div>
           <PlanField path="drives.copiesWithVersions" />
           <PlanField path="drives.secondBoxTakesOver" />
-          <PlanField path="drives.ups" />
+          <p class="soft small">
+            A UPS is a part of the machine: press it in the picture to add the smallest that carries
+            the machine, or list your own under Machine, Parts.
+          </p>
         </section>
       </div>
     </template>

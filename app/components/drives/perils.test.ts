@@ -1,0 +1,45 @@
+import { mount } from '@vue/test-utils'
+import { nextTick } from 'vue'
+import { expect, it } from 'vitest'
+import { openDemo } from '../../../tests/stubs/openPlan'
+import PerilsPicture from './PerilsPicture.vue'
+
+it('puts in the smallest UPS that carries the machine by its heading, and takes it out again', async () => {
+  const store = openDemo()
+  const picture = mount(PerilsPicture, { global: { stubs: { PlanField: true } } })
+  const ups = () => picture.find('[data-measure=ups]')
+  const refs = () => store.plan!.machine.parts.map(({ ref }) => ref)
+  const before = refs()
+  expect(ups().text()).toContain('not there')
+  await ups().trigger('mouseenter')
+  expect(store.tried?.machine.parts.at(-1)?.ref).toBe('weight-400')
+  expect(refs()).toEqual(before)
+  await ups().trigger('click')
+  await nextTick()
+  expect(refs()).toEqual([...before, 'weight-400'])
+  expect(ups().attributes('aria-pressed')).toBe('true')
+  // One that was there before the plan goes with it.
+  store.replace({
+    ...store.plan!,
+    machine: {
+      ...store.plan!.machine,
+      parts: store.plan!.machine.parts.map(part =>
+        part.ref === 'weight-400' ? { ...part, ref: 'weight-there' } : part,
+      ),
+    },
+  })
+  await nextTick()
+  expect(ups().attributes('aria-pressed')).toBe('true')
+  await ups().trigger('click')
+  await nextTick()
+  expect(refs()).toEqual(before)
+  picture.unmount()
+})
+it('switches the other measures by their field', async () => {
+  const store = openDemo()
+  const picture = mount(PerilsPicture, { global: { stubs: { PlanField: true } } })
+  const before = store.plan!.drives.snapshotMonths
+  await picture.find('[data-measure=snapshots]').trigger('click')
+  expect(store.plan!.drives.snapshotMonths).toBe(before > 0 ? 0 : 3)
+  picture.unmount()
+})
