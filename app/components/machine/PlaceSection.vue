@@ -122,7 +122,10 @@ const proposesWarm = computed(
                   class="fill"
                   :class="{ loud: noise.atEarDb > noise.ceilingDb }"
                   :style="{ width: at(noise.atEarDb) }"
-                /><span class="limit" :style="{ left: at(noise.ceilingDb) }"
+                /><span
+                  class="limit"
+                  :class="{ leftward: noise.ceilingDb > most * 0.7 }"
+                  :style="{ left: at(noise.ceilingDb) }"
                   ><small>{{ number(noise.ceilingDb) }} at most</small></span
                 ></span
               ><strong class="number">{{ number(noise.atEarDb, 3) }}</strong>
@@ -277,6 +280,10 @@ const proposesWarm = computed(
   white-space: nowrap;
   font-size: 12px;
   background: rgba(var(--v-theme-surface), 0.8);
+}
+.limit.leftward small {
+  left: auto;
+  right: 8px;
 }
 .proposal {
   display: flex;

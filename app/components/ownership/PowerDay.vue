@@ -162,8 +162,10 @@ function release(): void {
       </g>
     </svg>
     <p class="soft small">A day: {{ told }}.</p>
-    <FigureValue id="ownership.kWhPerYear" inline />
-    <FigureValue id="night.firstPressS" inline />
+    <div class="told">
+      <FigureValue id="ownership.kWhPerYear" inline />
+      <FigureValue id="night.firstPressS" inline />
+    </div>
     <FindingsList code="OFF_" />
   </section>
 </template>
@@ -174,6 +176,11 @@ svg {
   width: 100%;
   max-width: 720px;
   touch-action: pan-y;
+}
+.told {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
 }
 .converting {
   fill: rgb(var(--v-theme-water-line));

@@ -153,6 +153,25 @@ describe('fixes of what does not fit', () => {
       }).fixes[0],
     ).toMatchObject({ ref: 'leat-17', fromShelf: true, how: 'replace' })
   })
+  it('of unlike memory keep as much of it, in one size', () => {
+    const { fixes } = fixesOf('memoryPairs', {
+      machine: {
+        base: 'parts',
+        parts: [{ ref: 'lych-17' }, { ref: 'memory-8' }, { ref: 'memory-16' }],
+      },
+    })
+    expect(fixes.map(({ ref, count }) => [ref, count])).toContainEqual(['memory-16', 2])
+    for (const { ref, count } of fixes)
+      expect(
+        count * catalogue.memoryModules.find(({ id }) => id === ref)!.memoryGB,
+      ).toBeGreaterThanOrEqual(24)
+    // The stick that a machine comes with counts as one of them.
+    expect(
+      fixesOf('memoryPairs', {
+        machine: { base: 'clerk-17', parts: [{ ref: 'memory-16' }] },
+      }).fixes.map(({ ref, count }) => [ref, count]),
+    ).toEqual([])
+  })
   it('names what goes out', () =>
     expect(namesOf(['leat-17', 'cardEntry', 'memory-8', 'mole-450', 'gone'], catalogue)).toEqual([
       'Leat 17',

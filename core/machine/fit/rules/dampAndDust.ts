@@ -11,9 +11,7 @@ export const dampAndDust = fitRule<{
   label: 'Damp and dust',
   group: 'place',
   about: ['brief.place'],
-  otherwise:
-    'No part keeps damp out. Stand it in a drier place, off the floor, and not in a ' +
-    'sealed cupboard.',
+  otherwise: 'Stand it in a drier place, off the floor.',
   judge({ brief: { damp, dusty }, build: { parts } }) {
     const filtered = partsOfKind(parts, 'cable').some(({ entry }) => entry.use === 'dustFilter')
     return {

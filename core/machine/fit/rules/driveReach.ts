@@ -15,8 +15,7 @@ export const driveReach = fitRule<{
   id: 'driveReach',
   label: 'Reach of the drives',
   group: 'place',
-  otherwise:
-    'Label each drive with its serial number and bay, and keep the tools beside the ' + 'machine.',
+  otherwise: 'Keep the tools beside the machine, and a drawing of its bays.',
   judge({ housing, bays: { turningInside, turningOutside } }) {
     const drives = turningInside + turningOutside
     if (!housing || drives === 0) return null

@@ -11,9 +11,7 @@ export const growthLeft = fitRule<{
   label: 'Room to grow',
   group: 'places',
   inReportOnly: true,
-  otherwise:
-    'No part makes room here. The next step is larger drives one by one, or a larger ' +
-    'machine: see Growing under Drives.',
+  otherwise: 'The next step is larger drives one by one, or a larger machine.',
   judge(context) {
     const { board, places, boardPorts, controllerPorts, otherPorts, freeBays, drives } = context
     if (!board || drives.count === 0) return null

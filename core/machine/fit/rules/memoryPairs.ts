@@ -1,4 +1,4 @@
-import { fitRule } from '../fitRule'
+import { fitRule, type PossibleFix } from '../fitRule'
 
 /** Sticks of unlike size: the larger one's surplus runs on one channel. */
 export const memoryPairs = fitRule<{ readonly sizes: readonly number[] }>({
@@ -27,11 +27,20 @@ export const memoryPairs = fitRule<{ readonly sizes: readonly number[] }>({
       : `The sticks hold ${quantity(sizes[0]!, 'GB')} and ${quantity(sizes.at(-1)!, 'GB')}: what ` +
         'the larger has beyond the smaller runs at half the rate. Films do not notice; a ' +
         'built-in video engine does.',
-  fixes: ({ sticks }) =>
-    sticks.length > 0
-      ? [
-          { how: 'replace', kind: 'memory', count: sticks.length },
-          ...(sticks.length > 1 ? [{ how: 'replace', kind: 'memory', count: 1 } as const] : []),
-        ]
-      : [],
+  fixes({ sticks }) {
+    const totalGB = sticks.reduce((sum, { module }) => sum + module.memoryGB, 0)
+    return [...new Set([sticks.length, 1])].flatMap(count =>
+      count > 0
+        ? [
+            {
+              how: 'replace',
+              kind: 'memory',
+              count,
+              // As much as there is now, at least.
+              only: entry => 'memoryGB' in entry && (entry.memoryGB ?? 0) * count >= totalGB,
+            } as const satisfies PossibleFix,
+          ]
+        : [],
+    )
+  },
 })

@@ -5,9 +5,7 @@ export const passiveLoad = fitRule<{ readonly conversions: number }>({
   id: 'passiveLoad',
   label: 'Long load without a fan',
   group: 'running',
-  otherwise:
-    'The machine comes without a fan, and none can be added. Convert less on it, or count ' +
-    'the fifth.',
+  otherwise: 'Convert less on it, or count with the fifth.',
   judge: ({ build: { passivelyCooled }, conversionsNeeded }) =>
     passivelyCooled
       ? {
