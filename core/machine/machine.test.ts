@@ -165,7 +165,7 @@ describe('what a machine is built of', () => {
 
 describe('watts', () => {
   const power = (machine: PlanInput['machine']) =>
-    machinePower(machineOf(machine), built(machine), 230)
+    machinePower(machineOf(machine), built(machine), { mainsVolts: 230, system: null })
   it("are the base's as it comes", () => {
     expect(power({ base: 'wherry-4' })).toMatchObject({
       basis: 'dataSheet',
@@ -284,6 +284,27 @@ describe('watts', () => {
     const measured = power({ base: 'parts', parts, boxIdleW: 41 })
     expect(wallW(measured.idleDcW, measured.losses)).toBeCloseTo(41, 6)
     expect(dcW(wallW(24.8, losses), losses)).toBeCloseTo(24.8, 6)
+  })
+  it('of a kind of system come on top of a plain server, unless idle watts were entered', () => {
+    const idleW = (kind: string, machine: PlanInput['machine'] = { base: 'clerk-17' }) =>
+      assess(planSchema.parse({ name: 'x', machine, system: { kind } }), catalogue).figures[
+        'machine.idleW'
+      ]!.value!
+    const plain = idleW('server')
+    expect(idleW('automatic')).toBe(plain)
+    expect(
+      ['stick', 'maker', 'storage', 'hypervisor', 'desktop'].map(
+        kind => catalogue.systemKinds.find(({ id }) => id === kind)!.idleW,
+      ),
+    ).toEqual([0, 0, 1, 2, 3])
+    const onBrick = (kind: string) => idleW(kind, { base: 'pebble-21' })
+    expect(onBrick('desktop') - onBrick('server')).toBeCloseTo(3 / 0.85, 9)
+    expect(onBrick('hypervisor') - onBrick('server')).toBeCloseTo(2 / 0.85, 9)
+    expect(idleW('desktop')).toBeGreaterThan(plain + 3)
+    expect(idleW('desktop', { base: 'clerk-17', boxIdleW: 30 })).toBe(30)
+    // Parts of one's choice, and a machine described by nothing.
+    for (const machine of [{ base: 'parts', parts: [{ ref: 'lych-17' }] }, {}])
+      expect(idleW('desktop', machine)).toBeGreaterThan(idleW('server', machine) + 2.9)
   })
   it('never fall below those at rest, whatever was entered, and say so', () => {
     const { figures, findings } = assess(

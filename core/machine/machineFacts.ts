@@ -80,7 +80,7 @@ export function machineFacts(slice: MachineSlice): MachineFacts {
   const { machine, mainsVolts, hours, driveForms } = slice
   const build = machineBuild(machine, slice)
   const system = systemOf(slice.systemKind, build, slice.systemKinds)
-  const power = machinePower(machine, build, mainsVolts)
+  const power = machinePower(machine, build, { mainsVolts, system })
   const freeBays = driveBays(build, driveForms).free
   return {
     build,
@@ -105,6 +105,7 @@ export function machineFacts(slice: MachineSlice): MachineFacts {
         : null,
     loadBelowIdle:
       machine.boxLoadW !== null &&
-      machine.boxLoadW < wallW(power.idleDcW - power.partsIdleW, power.losses) - 1e-6,
+      machine.boxLoadW <
+        wallW(power.idleDcW - power.partsIdleW - power.systemW, power.losses) - 1e-6,
   }
 }

@@ -1,5 +1,6 @@
 import { band } from '../band'
 import type { Case } from '../catalogue/hardware/hardwarePart'
+import type { SystemKind } from '../catalogue/systemKinds'
 import type { Estimate } from '../figure'
 import type { Machine } from '../plan/machine'
 import { usualMachine, type MachineBuild } from './machineBuild'
@@ -22,6 +23,8 @@ export interface MachinePower {
   readonly baseLoadW: number | null
   /** DC: what parts add to that; below nothing where a thriftier processor is put in */
   readonly partsIdleW: number
+  /** DC: what the system takes besides a plain server; nothing where idle watts were entered */
+  readonly systemW: number
   readonly partsLoadW: number
   readonly losses: SupplyLosses | null
 }
@@ -74,17 +77,18 @@ function lossesOf({ supply }: MachineBuild, mainsVolts: 115 | 230): SupplyLosses
 export function machinePower(
   machine: Machine,
   build: MachineBuild,
-  mainsVolts: 115 | 230,
+  { mainsVolts, system }: { readonly mainsVolts: 115 | 230; readonly system: SystemKind | null },
 ): MachinePower {
   const { base, ownProcessor, processor, isReplaced, parts, housing, isFromParts } = build
   const losses = lossesOf(build, mainsVolts)
+  const systemW = machine.boxIdleW === null ? (system?.idleW ?? 0) : 0
   const added = addedW(parts)
   if (isFromParts) {
     const shared = caseFansW(housing)
     const idle = added.idle + shared + (processor?.idleW ?? 0)
     const load = added.load + shared + (processor?.maxW ?? 0)
     const entered = machine.boxIdleW !== null || machine.boxLoadW !== null
-    const idleDcW = machine.boxIdleW === null ? idle : dcW(machine.boxIdleW, losses)
+    const idleDcW = machine.boxIdleW === null ? idle + systemW : dcW(machine.boxIdleW, losses)
     const loadDcW = Math.max(
       idleDcW,
       machine.boxLoadW === null ? load : dcW(machine.boxLoadW, losses),
@@ -97,6 +101,7 @@ export function machinePower(
       baseLoadW: machine.boxLoadW,
       partsIdleW: 0,
       partsLoadW: 0,
+      systemW,
       losses,
     }
   }
@@ -122,8 +127,9 @@ export function machinePower(
     baseLoadW,
     partsIdleW,
     partsLoadW,
+    systemW,
     losses,
-    idleDcW: dcW(baseIdleW, behind) + partsIdleW,
+    idleDcW: dcW(baseIdleW, behind) + partsIdleW + systemW,
     loadDcW: dcW(baseLoadW, machine.boxLoadW === null ? sheetLosses : losses) + partsLoadW,
   }
 }

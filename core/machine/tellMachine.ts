@@ -73,10 +73,15 @@ const machineInputs: readonly Input[] = [
 /** What the drives take. */
 const driveInputs: readonly Input[] = ['drives.lots', 'drives.driveClass']
 
+const systemInputs: readonly Input[] = ['system.kind', 'system.ownKinds']
+const ofSystem = (watts: number): Watts =>
+  workedOut(watts, 'W', { inputs: systemInputs, after: 'of the system' })
+
 interface StatePower {
   /** at the wall as entered or on the data sheet, null where it is the sum of parts */
   readonly sheetW: number | null
   readonly partsW: number
+  readonly systemW: number
   readonly dcW: number
   readonly drivesW: Estimate
   readonly resultW: number
@@ -84,7 +89,7 @@ interface StatePower {
 
 /** Watts at the wall in one state: what is taken behind the supply, divided by its efficiency. */
 function wallExpression(
-  { sheetW, partsW, dcW, drivesW, resultW }: StatePower,
+  { sheetW, partsW, systemW, dcW, drivesW, resultW }: StatePower,
   { power: { losses, basis } }: MachineFacts,
 ): Watts {
   const drives = workedOut(drivesW, 'W', { inputs: driveInputs, after: 'of drives' })
@@ -93,12 +98,24 @@ function wallExpression(
     const efficiency = constant(losses === null ? supplyEfficiency : brickEfficiency, 'share')
     const atWall = workedOut(sheetW, 'W', { inputs: machineInputs })
     const parts = workedOut(partsW, 'W', { inputs: machineInputs, after: 'of parts' })
-    const behind = partsW === 0 ? drives : sum(parts, drives)
-    if (drivesW.likely === 0 && partsW === 0) return chosen(driveInputs, atWall)
+    const behind = sum(
+      ...(partsW === 0 ? [] : [parts]),
+      ...(systemW === 0 ? [] : [ofSystem(systemW)]),
+      drives,
+    )
+    if (drivesW.likely === 0 && partsW === 0 && systemW === 0)
+      return chosen([...driveInputs, ...systemInputs], atWall)
     return sum(atWall, quotient(behind, efficiency))
   }
   const behind = notBelowNothing(
-    sum(workedOut(dcW, 'W', { inputs: machineInputs, after: 'of the machine' }), drives),
+    sum(
+      workedOut(dcW - systemW, 'W', {
+        inputs: [...machineInputs, ...systemInputs],
+        after: 'of the machine',
+      }),
+      ...(systemW === 0 ? [] : [ofSystem(systemW)]),
+      drives,
+    ),
   )
   const totalW = Math.max(0, dcW + drivesW.likely)
   // A supply with nothing behind it still loses something: then no efficiency gives the watts.
@@ -136,6 +153,7 @@ function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format):
     {
       sheetW: power.baseIdleW,
       partsW: power.partsIdleW,
+      systemW: power.systemW,
       dcW: power.idleDcW,
       drivesW: slice.drivesIdleW,
       resultW: idle.watts.likely,
@@ -147,6 +165,7 @@ function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format):
     {
       sheetW: power.baseLoadW,
       partsW: power.partsLoadW,
+      systemW: 0,
       dcW: power.loadDcW,
       drivesW: slice.drivesActiveW,
       resultW: busyW,

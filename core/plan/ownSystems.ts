@@ -14,7 +14,7 @@ const ownSystemSchema = z.object({
     fallback: 'server',
     options: Object.fromEntries(systemKinds.map(({ id, label }) => [id, label])),
     description:
-      'Its layouts, memory, boot device and use of the video engine are those of this kind.',
+      'Its layouts, memory, boot device, watts and use of the video engine are those of this kind.',
   }),
   once: quantity({
     label: 'Licence, once',

@@ -69,6 +69,7 @@ const columns = [
   { id: 'kind', label: 'Kind of system' },
   { id: 'skill', label: 'Skill', isNumber: true },
   { id: 'upkeep', label: 'Upkeep', isNumber: true },
+  { id: 'watts', label: 'Power, idle', isNumber: true },
   { id: 'licence', label: 'Licence' },
   { id: 'leaving', label: 'Changing it later' },
   { id: 'help', label: 'Help' },
@@ -145,6 +146,9 @@ const warnings = {
       </template>
       <template #skill="{ row }"> {{ row.kind.skill }} of 5 </template>
       <template #upkeep="{ row }"> {{ quantity(row.hoursPerYear, 'h') }} a year </template>
+      <template #watts="{ row }">
+        {{ row.kind.idleW > 0 ? `+${quantity(row.kind.idleW, 'W')}` : '–' }}
+      </template>
       <template #licence="{ row }">
         <div class="licence">
           {{ row.money > 0 ? money(row.money) : 'free'

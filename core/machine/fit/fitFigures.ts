@@ -30,6 +30,8 @@ const watts: readonly Input[] = [
   'machine.boxIdleW',
   'machine.boxLoadW',
   'brief.mainsVolts',
+  'system.kind',
+  'system.ownKinds',
 ]
 
 const startInputs: readonly Input[] = [...watts, 'machine.startTogether']

@@ -67,7 +67,10 @@ function entriesOf(
 /** A slice with another machine in it. */
 export function withMachine(slice: FitSlice, machine: Machine, lists: PartLists): FitSlice {
   const build = machineBuild(machine, lists)
-  const power = machinePower(machine, build, slice.brief.mainsVolts)
+  const power = machinePower(machine, build, {
+    mainsVolts: slice.brief.mainsVolts,
+    system: slice.system,
+  })
   const states = powerStates(
     power,
     {

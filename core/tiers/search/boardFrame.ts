@@ -2,6 +2,7 @@ import { entryOf } from '../../catalogue/catalogue'
 import type { Board, Cooler, SystemDisk } from '../../catalogue/hardware/hardwarePart'
 import { fromParts } from '../../plan/constants'
 import { freshMachine } from '../../machine/freshMachine'
+import { systemOf } from '../../machine/machineFacts'
 import { minCooling } from '../../machine/fit/rules/coolerHeat'
 import { isUps } from '../../plan/hasUps'
 import type { Network } from '../../plan/network'
@@ -105,7 +106,10 @@ export function boardFrame(board: Board, book: Book): Frame {
     bays: 0,
     portMbps: portOf(board),
     price: priceOf(board.id, board.price) + upsPrice(plan, catalogue),
-    idleW: board.idleW + (own?.idleW ?? 0),
+    idleW:
+      board.idleW +
+      (own?.idleW ?? 0) +
+      (systemOf(plan.system.kind, { base: null }, catalogue.systemKinds)?.idleW ?? 0),
     loadW: board.loadW + (own?.maxW ?? 0),
     machine: freshMachine(
       plan.machine,

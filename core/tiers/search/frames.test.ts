@@ -117,10 +117,21 @@ describe('frames', () => {
     expect(refs(frame('clerk-17'), 'processor').length).toBeGreaterThan(1)
     expect(frame('wherry-4').groups.some(({ id }) => id === 'supply' || id === 'case')).toBe(false)
   })
+  it('count the watts of the kind of system in', () => {
+    const idleW = (id: string, kind: string) =>
+      framesOf(planSchema.parse({ name: 'x', system: { kind } }), catalogue).find(
+        frame => frame.id === id,
+      )!.idleW
+    for (const id of ['lych-15', 'clerk-17'])
+      expect(idleW(id, 'hypervisor') - idleW(id, 'server')).toBeCloseTo(2, 9)
+  })
   it('start with the watts and the price that the machine has by itself', () => {
     for (const id of ['wherry-4', 'clerk-17', 'pebble-21']) {
       const { machine, idleW, loadW, price } = frame(id)
-      const power = machinePower(machine, machineBuild(machine, catalogue), 230)
+      const power = machinePower(machine, machineBuild(machine, catalogue), {
+        mainsVolts: 230,
+        system: null,
+      })
       expect([idleW, loadW]).toEqual([power.idleDcW, power.loadDcW])
       expect(price).toBe(entryOf(catalogue.machineBases, id)!.price)
     }

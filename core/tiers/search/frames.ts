@@ -2,6 +2,7 @@ import type { Catalogue } from '../../catalogue/catalogue'
 import type { MachineBase } from '../../catalogue/machineBases'
 import { freshMachine } from '../../machine/freshMachine'
 import { machineBuild } from '../../machine/machineBuild'
+import { systemOf } from '../../machine/machineFacts'
 import { machinePower } from '../../machine/machinePower'
 import { machinePrices } from '../../machine/machinePrices'
 import { newPart, putIn } from '../../machine/partChanges'
@@ -43,7 +44,10 @@ function machineFrame(
   const { plan, catalogue } = book
   const build = machineBuild(machine, catalogue)
   const { base, board, housing } = build
-  const power = machinePower(machine, build, plan.brief.mainsVolts)
+  const power = machinePower(machine, build, {
+    mainsVolts: plan.brief.mainsVolts,
+    system: systemOf(plan.system.kind, build, catalogue.systemKinds),
+  })
   const price = parts.isOwn
     ? 0
     : machinePrices(machine, build).reduce((sum, line) => sum + (line.toPay ?? 0), 0)
