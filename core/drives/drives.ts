@@ -18,7 +18,10 @@ export const drives = defineDomain({
     { driveClasses, driveModels, hardware },
     { library }: { readonly library: LibraryFacts },
   ) => ({
-    drives: poolDrives(drives, hasUps({ machine }, hardware)),
+    drives: poolDrives(drives, {
+      ups: hasUps({ machine }, hardware),
+      outageHoursPerYear: machine.outageHoursPerYear,
+    }),
     catalogue: { driveClasses, driveModels },
     survivesAtLeast,
     readErrorEndsRebuild,

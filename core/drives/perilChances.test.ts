@@ -19,6 +19,7 @@ const bare: PerilQuestion = {
   },
   snapshots: false,
   ups: false,
+  outageHoursPerYear: 0,
   copies: { secondBox: 'nothing', offlineCopy: 'nothing', awayCopy: 'nothing' },
   withVersions: true,
   secondBoxTakesOver: false,

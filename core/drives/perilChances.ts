@@ -1,4 +1,5 @@
 import { anyLost } from './lossChance'
+import { dayOutChance } from './outages'
 import {
   copiedAlong,
   measureIds,
@@ -29,6 +30,8 @@ export interface PerilQuestion {
   >
   readonly snapshots: boolean
   readonly ups: boolean
+  /** hours a year in which the machine does not serve, whatever the reason */
+  readonly outageHoursPerYear: number
   readonly copies: Readonly<Record<'secondBox' | 'offlineCopy' | 'awayCopy', Held>>
   /** copies keep older versions */
   readonly withVersions: boolean
@@ -79,6 +82,8 @@ export interface PerilChances {
   readonly irreplaceable: number
   readonly replaceable: number
   readonly dayOut: number
+  /** of that through outages of a machine that is known to be unreliable */
+  readonly unreliable: number
 }
 
 /**
@@ -123,11 +128,13 @@ export function perilChances(question: PerilQuestion): PerilChances {
       ),
     }
   })
+  const unreliable = dayOutChance(question.outageHoursPerYear) * leftBySecond(takesOver, question)
   return {
     perils,
+    unreliable,
     irreplaceable: anyLost(perils.map(peril => peril.irreplaceable)),
     replaceable: anyLost(perils.map(peril => peril.replaceable)),
-    dayOut: anyLost(perils.map(peril => peril.dayOut)),
+    dayOut: anyLost([...perils.map(peril => peril.dayOut), unreliable]),
   }
 }
 
@@ -148,6 +155,17 @@ function isThere(
   if (measure === 'snapshots') return snapshots
   if (measure === 'ups') return ups
   return copies[measure] === 'everything' || (!everything && copies[measure] === 'irreplaceable')
+}
+
+/** What a second machine that can take over, and holds everything, leaves of an outage. */
+function leftBySecond(
+  covers: number,
+  {
+    secondBoxTakesOver,
+    copies: { secondBox },
+  }: Pick<PerilQuestion, 'secondBoxTakesOver' | 'copies'>,
+): number {
+  return secondBoxTakesOver && secondBox === 'everything' ? 1 - covers : 1
 }
 
 /**
@@ -174,6 +192,5 @@ function dayOutOf(
             question.coverages,
           ))
       : out
-  if (!question.secondBoxTakesOver || question.copies.secondBox !== 'everything') return withUps
-  return withUps * (1 - (id === 'board' ? takesOver : coverOfSecondBox))
+  return withUps * leftBySecond(id === 'board' ? takesOver : coverOfSecondBox, question)
 }

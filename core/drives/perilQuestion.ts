@@ -35,6 +35,7 @@ export function perilQuestion(
     },
     snapshots: drives.snapshotMonths > 0,
     ups: drives.ups ?? false,
+    outageHoursPerYear: (drives.outageHoursPerYear ?? 0) * factor,
     copies: copiesOf(drives, copyMarks),
     withVersions: drives.copiesWithVersions,
     secondBoxTakesOver: drives.secondBoxTakesOver,

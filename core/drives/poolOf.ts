@@ -19,14 +19,19 @@ export type PoolDrives = Omit<Drives, 'lots'> & {
   >[]
   /** a UPS stands before the machine; left out where no peril is asked about */
   readonly ups?: boolean
+  /** hours a year in which the machine itself is out; likewise */
+  readonly outageHoursPerYear?: number
 }
 export type PoolChoices = Pick<Choices, 'watchingHoursPerDay'>
 
-/** A plan's drives without their prices, and whether a UPS stands before them. */
-export function poolDrives(drives: Drives, ups: boolean): PoolDrives {
+/** A plan's drives without their prices, with what stands before them. */
+export function poolDrives(
+  drives: Drives,
+  around: { readonly ups: boolean; readonly outageHoursPerYear: number },
+): PoolDrives {
   return {
     ...drives,
-    ups,
+    ...around,
     lots: drives.lots.map(({ count, sizeTB, role, model, group }) => ({
       count,
       sizeTB,

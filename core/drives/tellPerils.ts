@@ -36,7 +36,14 @@ const loss: readonly Input[] = [
 const inputsOf: Readonly<Record<Result, readonly Input[]>> = {
   irreplaceable: [...loss, ...shared, ...copies],
   replaceable: [...loss, ...shared, ...copies],
-  dayOut: [...loss, 'drives.layout', 'drives.lots', ...shared, 'drives.secondBoxTakesOver'],
+  dayOut: [
+    ...loss,
+    'drives.layout',
+    'drives.lots',
+    ...shared,
+    'drives.secondBoxTakesOver',
+    'machine.outageHoursPerYear',
+  ],
 }
 const labels: Readonly<Record<Result, string>> = {
   irreplaceable: 'Irreplaceable data lost, a year',
@@ -57,17 +64,16 @@ export function perilFigures({ perils, perilEnds }: PoolFacts, { format }: Drive
       .filter(peril => peril[result] > 0)
       .sort((a, b) => b[result] - a[result])
     const none = workedOut(0, 'share', { inputs, says: 'No peril reaches it.' })
-    const each = parts.map(peril =>
-      rest(
-        workedOut(peril[result], 'share', {
-          inputs: [],
-          asChance: true,
-          after: quoted(nameOf(peril)),
-        }),
-      ),
-    )
+    const factor = (chance: number, after: string) =>
+      rest(workedOut(chance, 'share', { inputs: [], asChance: true, after: quoted(after) }))
+    const each = [
+      ...parts.map(peril => factor(peril[result], nameOf(peril))),
+      ...(result === 'dayOut' && perils.unreliable > 0
+        ? [factor(perils.unreliable, 'outages of this machine')]
+        : []),
+    ]
     return declareFigure(
-      () => (parts.length === 0 ? none : chosen(inputs, rest(productOf(each)))),
+      () => (each.length === 0 ? none : chosen(inputs, rest(productOf(each)))),
       {
         id: ids[result],
         label: labels[result],

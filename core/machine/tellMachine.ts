@@ -235,6 +235,17 @@ function machineFindings(
           }),
         ]
       : []),
+    ...(machine.outageHoursPerYear > 0
+      ? [
+          finding('caution', 'UNRELIABLE', {
+            sentence:
+              `This machine is known to be out for ${n(machine.outageHoursPerYear)} h a year. ` +
+              'That counts in the chance of a day without service.',
+            from: ['machine.outageHoursPerYear', 'drives.dayOutChancePerYear'],
+            fixes: ['Mend it or build on another machine, or keep a second one that takes over.'],
+          }),
+        ]
+      : []),
     ...(cutOffPerMonth !== null
       ? [
           finding('caution', 'ALSO_USED', {

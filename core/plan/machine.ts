@@ -270,6 +270,16 @@ export const machineSchema = section(
       fallback: true,
       description: 'To install the system, and for the day when it does not start.',
     }),
+    outageHoursPerYear: quantity({
+      label: 'Known to be out',
+      unit: 'h/year',
+      min: 0,
+      max: 2000,
+      fallback: 0,
+      description:
+        'Hours a year in which it does not serve, where you know that it needs several cold ' +
+        'starts or that its video engine hangs. Enter 0 if it is reliable.',
+    }),
     bays: optionalQuantity({
       label: 'Drive bays',
       unit: 'bays',

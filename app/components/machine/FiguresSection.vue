@@ -33,6 +33,7 @@ const usual = useUsualMachine()
         <PlanField path="machine.usedShare" />
         <PlanField path="machine.restartsPerWeek" />
         <PlanField path="machine.usedEngineToo" />
+        <PlanField path="machine.outageHoursPerYear" />
       </div>
     </section>
     <section class="sheet side">
