@@ -1,5 +1,7 @@
+import { z } from 'zod'
 import { CoreRangeError } from '../errors'
 import { issuesOf, type PlanIssue } from './issues'
+import { narrowestSchema } from './narrowestSchema'
 import { valueAt, withValueAt } from './paths'
 import { planSchema, type Plan } from './planSchema'
 
@@ -16,15 +18,22 @@ export type EditResult =
 export function editPlan(plan: Plan, path: string, value: unknown): EditResult {
   if (value === undefined) throw new CoreRangeError('EDIT_UNDEFINED', { path })
   const changed = withValueAt(plan, path, value)
-  const parsed = planSchema.safeParse(changed)
-  if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }
+  const { schema, path: checked } = narrowestSchema(planSchema, path)
+  const parsed = z.safeParse(schema, checked === '' ? changed : valueAt(changed, checked))
+  if (!parsed.success)
+    return {
+      ok: false,
+      issues: issuesOf(parsed.error).map(issue => ({
+        ...issue,
+        path: [checked, issue.path].filter(Boolean).join('.'),
+      })),
+    }
   // A list or an object takes the defaults of what it leaves out; the rest of the plan stays the
   // very same.
+  if (typeof value !== 'object' || value === null) return { ok: true, plan: changed }
+  const within = path.slice(checked.length).replace(/^\./, '')
   return {
     ok: true,
-    plan:
-      typeof value === 'object' && value !== null
-        ? withValueAt(plan, path, valueAt(parsed.data, path))
-        : changed,
+    plan: withValueAt(plan, path, within === '' ? parsed.data : valueAt(parsed.data, within)),
   }
 }

@@ -188,13 +188,19 @@ export function reference({ label, description }: FieldText) {
     .meta({ title: label, description })
 }
 
+const namedLists = new WeakSet<z.core.$ZodType>()
+/** Whether a list checks nothing of its entries but that their short names differ. */
+export function isNamedList(schema: z.core.$ZodType): boolean {
+  return namedLists.has(schema)
+}
+
 /** A list whose entries are referred to by a short name, which therefore may stand once only. */
 export function namedListOf<Entry extends z.ZodType<{ id: string }>>(
   entry: Entry,
   text: FieldText & { readonly max: number },
 ) {
   const { label, description } = text
-  return listOf(entry, text)
+  const list = listOf(entry, text)
     .superRefine((list, context) => {
       const taken = new Set<string>()
       list.forEach(({ id }, index) => {
@@ -208,6 +214,8 @@ export function namedListOf<Entry extends z.ZodType<{ id: string }>>(
       })
     })
     .meta({ title: label, description })
+  namedLists.add(list)
+  return list
 }
 
 /** A time of day, kept as minutes after midnight. */

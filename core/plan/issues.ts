@@ -10,7 +10,7 @@ export interface PlanIssue {
 }
 
 /** The schema's complaints as plain values. */
-export function issuesOf(error: z.ZodError): PlanIssue[] {
+export function issuesOf(error: z.core.$ZodError): PlanIssue[] {
   return error.issues.map(issue => ({
     path: issue.path.map(String).join('.'),
     code: issue.code.toUpperCase(),
