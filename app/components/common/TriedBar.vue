@@ -18,10 +18,12 @@ const what = computed(() => {
     ? `${labels.slice(0, 3).join(', ')} and ${labels.length - 3} more`
     : labels.join(', ')
 })
+/** What is pressed already and still under the pointer changes nothing: there is nothing to say. */
+const says = computed(() => shown.value !== null && (what.value !== '' || store.pinned !== null))
 </script>
 
 <template>
-  <div v-if="shown" class="trial no-print" role="status" data-tried>
+  <div v-if="says" class="trial no-print" role="status" data-tried>
     <VIcon :icon="mdiPinOutline" size="16" aria-hidden="true" />
     <span class="text"
       ><strong

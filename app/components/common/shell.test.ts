@@ -188,6 +188,10 @@ describe('a preview', () => {
     expect(line.find('[data-verdict=streams] .before').text()).toBe('was 3 of 2–4')
     expect(line.find('[data-verdict=space] .before').exists()).toBe(false)
     expect(bar.text()).toContain('Preview: Machine: Processor score')
+    // What was just applied and is still under the pointer is no preview.
+    store.tried = { ...store.plan! }
+    await nextTick()
+    expect(bar.find('[data-tried]').exists()).toBe(false)
     store.tried = null
     await nextTick()
     expect(line.find('.before').exists()).toBe(false)
