@@ -49,14 +49,14 @@ export const networkSchema = section(
       description: `The rate at which streams are sent to viewers away. ${heights}.`,
     }),
     serverPortMbps: numberChoice({
-      label: 'Network port of the machine',
+      label: 'Port of the machine',
       unit: 'Mb/s',
       values: [100, 1000, 2500, 10_000],
       fallback: 1000,
       description: 'What its own port is sold as.',
     }),
     serverLink: choice({
-      label: 'How the machine is connected',
+      label: 'Machine connected by',
       fallback: 'cable',
       description:
         'A machine that serves others wants a cable: over Wi-Fi everything crosses the ' +
@@ -85,7 +85,7 @@ export const networkSchema = section(
       unit: 'Mb/s',
       values: [0, 100, 1000, 2500, 10_000],
       fallback: 0,
-      options: { 0: 'As fast as the port' },
+      options: { 0: 'Like the port' },
       description: 'An old cable with two pairs, or a broken one, carries 100 Mb/s only.',
     }),
     switchMbps: numberChoice({
@@ -93,7 +93,7 @@ export const networkSchema = section(
       unit: 'Mb/s',
       values: [0, 100, 1000, 2500, 10_000],
       fallback: 0,
-      options: { 0: 'As fast as the port' },
+      options: { 0: 'Like the port' },
       description:
         'The port of the switch or router that the machine and the wired devices hang on.',
     }),

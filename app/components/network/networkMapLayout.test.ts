@@ -24,6 +24,33 @@ const device = (index: number, isAway: boolean) => ({
 })
 
 describe('the map of the network', () => {
+  it('has a frame for the machine that holds what is in it, however few devices there are', () => {
+    const inside = chainOf({
+      network,
+      drivesMBps: 157,
+      controllerMBps: 6800,
+      enclosureMBps: 900,
+      deviceMbps: null,
+      loadMbps: 36,
+      deviceLoadMbps: 0,
+    })
+    for (const count of [0, 1, 5]) {
+      const { plots, pipes, height } = networkMap(inside, {
+        devices: Array.from({ length: count }, (_, index) => device(index, false)),
+        away: null,
+        width: 640,
+        names: id => id,
+      })
+      const machine = plots.find(({ id }) => id === 'machine')!
+      const own = pipes.filter(({ id }) => ['drives', 'controller', 'enclosure'].includes(id))
+      expect(own).toHaveLength(3)
+      for (const { y1, width } of own) {
+        expect(y1 - width / 2).toBeGreaterThanOrEqual(machine.y)
+        expect(y1 + width / 2).toBeLessThanOrEqual(machine.y + machine.height)
+      }
+      expect(machine.y + machine.height).toBeLessThanOrEqual(height)
+    }
+  })
   it.each([360, 620, 900])(
     'has a pipe for each link and device, inside the picture, at %d px',
     width => {

@@ -67,7 +67,11 @@ export function networkMap(
 ): { readonly plots: Plot[]; readonly pipes: Pipe[]; readonly height: number } {
   const home = asked.devices.filter(({ isAway }) => !isAway)
   const outside = asked.devices.filter(({ isAway }) => isAway)
-  const frame = frameOf(asked.width, home.length, outside.length)
+  const frame = frameOf(asked.width, {
+    home: home.length,
+    outside: outside.length,
+    inside: links.filter(isInside).length,
+  })
   const { machine, hub, height } = frame
   return {
     plots: [
@@ -86,11 +90,25 @@ export function networkMap(
   }
 }
 
-function frameOf(width: number, home: number, outside: number): Frame {
+/** Links within the machine. */
+const isInside = ({ id }: ChainLink) => id === 'drives' || id === 'controller' || id === 'enclosure'
+/** The first of them in the machine's frame, and from one to the next. */
+const firstInside = 54
+const nextInside = 38
+
+function frameOf(
+  width: number,
+  {
+    home,
+    outside,
+    inside,
+  }: { readonly home: number; readonly outside: number; readonly inside: number },
+): Frame {
   const isNarrow = width < 560
   const deviceWidth = isNarrow ? 92 : 128
   const smallWidth = isNarrow ? 70 : 104
-  const homeHeight = Math.max(2, home) * row
+  // As tall as what is at home, and as what is in the machine.
+  const homeHeight = Math.max(Math.max(2, home) * row, firstInside + inside * nextInside - 4)
   const outHeight = Math.max(1, outside) * row
   const outTop = top + homeHeight + 42
   const height = outTop + outHeight + 16
@@ -147,8 +165,6 @@ function sharedPipes(
   { names }: Asked,
   { machine, hub, homeHeight }: Frame,
 ): Pipe[] {
-  const isInside = ({ id }: ChainLink) =>
-    id === 'drives' || id === 'controller' || id === 'enclosure'
   const shared = links.filter(({ id }) => id !== 'device')
   const between = shared.filter(link => !isInside(link))
   const from = machine.x + machine.width
@@ -166,7 +182,11 @@ function sharedPipes(
     ...shared
       .filter(isInside)
       .map((link, index) =>
-        pipe(link, { x1: machine.x + 10, x2: from - 10, below: false }, top + 54 + index * 38),
+        pipe(
+          link,
+          { x1: machine.x + 10, x2: from - 10, below: false },
+          top + firstInside + index * nextInside,
+        ),
       ),
     ...between.map((link, index) =>
       pipe(
