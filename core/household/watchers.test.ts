@@ -4,7 +4,16 @@ import { catalogue } from '../catalogue/catalogue'
 import { deviceClasses } from '../catalogue/deviceClasses'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { newPlan, planSchema } from '../plan/planSchema'
+import { freeId } from './evenings'
 import { addWatcher, removeWatcher, setWatcherDevice, watchersOnDevices } from './watchers'
+
+describe('a short name that is free', () => {
+  it('is the first of name1, name2 … that is not taken', () => {
+    expect(freeId('viewer', [])).toBe('viewer1')
+    expect(freeId('viewer', [{ id: 'viewer2' }])).toBe('viewer1')
+    expect(freeId('viewer', [{ id: 'viewer1' }, { id: 'viewer2' }])).toBe('viewer3')
+  })
+})
 
 const classOf = (id: string) => deviceClasses.find(entry => entry.id === id)!
 const empty = newPlan('x').household

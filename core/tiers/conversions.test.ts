@@ -65,6 +65,7 @@ describe('capacity against demand', () => {
   it('has the whole chance of the load at the worst moment', () => {
     expect(curve.load.reduce((sum, chance) => sum + chance, 0)).toBeCloseTo(1, 9)
     expect(curve.slot).toBeGreaterThan(0)
+    expect(curve.loadStep).toBe(0.05)
   })
   it("falls with capacity, through today's minutes short at today's machine", () => {
     curve.points
@@ -105,6 +106,9 @@ describe('what would fix a lack of conversions', () => {
     expect(fixes.some(fix => fix.id.startsWith('processor-'))).toBe(true)
     expect(fixes.some(fix => /^(replace|copies|text)/.test(fix.id))).toBe(true)
     for (const fix of fixes) expect(planSchema.parse(fix.plan)).toEqual(fix.plan)
+    // Only copies kept beside take space.
+    for (const { id, extraTB } of fixes)
+      if (/^(processor|card|replace)/.test(id)) expect(extraTB, id).toBe(0)
   })
   it('brings the price and the watts of a part with it', () => {
     const card = fixes.find(fix => fix.id === 'card-cardModern')!

@@ -36,6 +36,21 @@ const told = (asked: WayOutQuestion) =>
   )
 
 describe('the way out of a pool', () => {
+  it('had redundancy to give up where drives hold copies or parity alone', () => {
+    const had = (from: string, sizes: readonly number[], hotSpares = 0) =>
+      wayOutQuestion(poolFor(from, sizes, hotSpares), {
+        heldTB: 1,
+        toId: 'stripe',
+        expandsParity: false,
+      })!.hadRedundancy
+    expect(had('separate', [8, 8])).toBe(false)
+    // A spare is no redundancy by itself.
+    expect(had('separate', [8, 8, 8], 1)).toBe(false)
+    expect(had('mirror', [8, 8])).toBe(true)
+    expect(had('dedicated-1', [8, 8, 8])).toBe(true)
+    // Parity that lies among the data leaves nothing readable when a drive goes.
+    expect(had('rotating-1', [8, 8, 8])).toBe(false)
+  })
   it('gives up the parity, begins small, and lets every emptied drive join', () => {
     // 8, 8, 8 with one parity drive and 6 TB: the freed 8 TB take 6 TB, both others are empty then.
     const asked = question('dedicated-1', [8, 8, 8], { to: 'separate', heldTB: 6 })

@@ -245,6 +245,10 @@ describe('what is easily forgotten', () => {
     expect(kit('lych-17', 'owned')).toEqual(['paste'])
     expect(kit('lych-15', 'owned', [{ ref: 'twine-paste' }, { ref: 'twine-clock' }])).toEqual([])
     expect(flatBatterySince).toBe(2016)
+    // With nothing to connect no cable is forgotten.
+    expect(
+      forgotten({ machine: { base: 'parts', parts: [{ ref: 'lych-17' }] } }).map(([id]) => id),
+    ).not.toContain('dataCables')
   })
   it('cables, breakouts, splitters, a system disk, a fan, a UPS, labels', () => {
     expect(
