@@ -1,3 +1,4 @@
+import type { Sold } from './sold'
 import { dataPorts, m2, memoryPlaces, plainBoard, slot } from './hardware/boards'
 import { plainCase } from './hardware/cases'
 import type { Board, Case, Supply } from './hardware/hardwarePart'
@@ -49,6 +50,7 @@ export interface MachineBase {
   readonly idleW: number
   readonly loadW: number
   readonly price: number
+  readonly sold: Sold
   /**
    * the disk with the system that it comes with: inside (on the board or a stick of its own), an
    * SSD in an M.2 place or on a data port; null where there is none
@@ -97,6 +99,7 @@ function insideOf(
 const sealed = ['board', 'processor', 'case', 'supply'] as const
 const appliance = {
   kind: 'prebuilt',
+  sold: 'new',
   class: 'appliance',
   passivelyCooled: false,
   systemDisk: 'inside',
@@ -107,6 +110,7 @@ const appliance = {
 } as const
 const office = {
   kind: 'prebuilt',
+  sold: 'refurbished',
   class: 'office',
   passivelyCooled: false,
   systemDisk: 'nvme',
@@ -117,6 +121,7 @@ const office = {
 } as const
 const miniPc = {
   kind: 'prebuilt',
+  sold: 'new',
   class: 'miniPc',
   passivelyCooled: false,
   systemDisk: 'nvme',
@@ -128,6 +133,7 @@ const miniPc = {
 } as const
 const kit = {
   kind: 'board',
+  sold: 'new',
   class: 'kit',
   passivelyCooled: false,
   systemDisk: null,
@@ -223,6 +229,7 @@ const rows: readonly Row[] = [
   {
     ...appliance,
     id: 'punt-2u',
+    sold: 'used',
     label: 'Punt 2, used',
     description: 'Used two-bay appliance with an ARM chip and soldered memory.',
     processor: 'rill-2',
@@ -293,6 +300,7 @@ const rows: readonly Row[] = [
   {
     ...kit,
     id: 'towpath',
+    sold: 'used',
     label: 'Towpath',
     description: 'A used office board in a small case with three bays.',
     bays: 3,
@@ -919,6 +927,7 @@ const rows: readonly Row[] = [
   {
     ...miniPc,
     id: 'pebble-16',
+    sold: 'used',
     label: 'Pebble 16',
     description:
       'Used thin client; drives hang on by USB. Its 4 GB are for titles that play as they are.',
@@ -947,6 +956,7 @@ const rows: readonly Row[] = [
   {
     ...miniPc,
     id: 'pebble-18',
+    sold: 'used',
     label: 'Pebble 18',
     description: 'Used mini PC; drives hang on in an enclosure.',
     processor: 'burn-18',
@@ -1121,6 +1131,7 @@ const rows: readonly Row[] = [
   {
     ...miniPc,
     id: 'coracle',
+    sold: 'new',
     systemDisk: 'inside',
     label: 'Coracle',
     class: 'singleBoard',
@@ -1162,6 +1173,7 @@ const rows: readonly Row[] = [
   {
     ...miniPc,
     id: 'folio-18',
+    sold: 'used',
     label: 'Folio 18',
     class: 'laptop',
     description: 'Old laptop: no bays; its battery is a small UPS, and may swell.',
@@ -1198,6 +1210,7 @@ const rows: readonly Row[] = [
   {
     ...miniPc,
     id: 'culvert-20',
+    sold: 'new',
     systemDisk: 'inside',
     label: 'Culvert 20',
     class: 'router',
@@ -1230,6 +1243,7 @@ const rows: readonly Row[] = [
   {
     ...miniPc,
     id: 'eddy-21',
+    sold: 'new',
     systemDisk: 'inside',
     label: 'Eddy 21',
     class: 'router',
@@ -1261,6 +1275,7 @@ const rows: readonly Row[] = [
   {
     ...office,
     id: 'crane-10',
+    sold: 'used',
     label: 'Crane 10',
     class: 'rack',
     description: 'Used rack server with two processors: nearly free, loud, and very costly to run.',
@@ -1327,6 +1342,7 @@ const rows: readonly Row[] = [
   {
     ...office,
     id: 'crane-14',
+    sold: 'used',
     systemDisk: 'sata',
     label: 'Crane 14',
     class: 'office',

@@ -1,3 +1,5 @@
+import { soldOf, type Sold } from './sold'
+
 /** A processor of an invented series, standing for a generic class. */
 export interface Processor {
   readonly id: string
@@ -25,6 +27,7 @@ export interface Processor {
   readonly ecc: boolean
   /** the family of instructions that it runs */
   readonly runs: 'x86' | 'ARM'
+  readonly sold: Sold
 }
 
 type Row = readonly [
@@ -135,5 +138,6 @@ export const processors: readonly Processor[] = rows.map(
     socket: sockets.find(([series, fromYear]) => series.test(id) && year >= fromYear)?.[2] ?? null,
     ecc: withEcc.test(id),
     runs: id.startsWith('rill-') ? 'ARM' : 'x86',
+    sold: soldOf(year),
   }),
 )

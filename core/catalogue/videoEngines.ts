@@ -1,5 +1,6 @@
 import type { Estimate } from '../figure'
 import type { VideoCodec } from './qualities'
+import type { Sold } from './sold'
 
 /** A fixed-function video engine: separate units, each with a rate in Mpx/s. */
 export interface VideoEngine {
@@ -29,6 +30,8 @@ export interface VideoEngine {
   readonly idleW: number
   readonly loadW: number
   readonly notes: string
+  /** a card by itself; an engine is sold with its processor */
+  readonly sold: Sold
 }
 
 /**
@@ -50,6 +53,7 @@ function decodes(
 
 const builtIn = {
   kind: 'built-in',
+  sold: 'new',
   sessionCap: null,
   memoryGB: null,
   flagged: false,
@@ -61,6 +65,7 @@ const builtIn = {
 } as const
 const card = {
   kind: 'card',
+  sold: 'used',
   sessionCap: null,
   flagged: false,
   usualFallback: 0,
@@ -79,7 +84,7 @@ export const videoEngines: readonly VideoEngine[] = [
   { ...builtIn, id: 'builtInG', label: 'Built-in G', years: '2024–', decode: decodes(4000, { hevc8: 4500, hevc10: 4500, av1: 3600 }), encodeH264: 2800, toneMap: 2000, notes: 'Encodes AV1 too.' },
   { ...card, id: 'cardEntry', label: 'Card, entry', years: '2016–19', decode: decodes(1400, { hevc8: 1500, hevc10: 1500 }), encodeH264: 1300, toneMap: 800, sessionCap: { low: 3, likely: 5, high: 8 }, memoryGB: 4, price: 90, idleW: 8, loadW: 25, notes: 'The driver allows 3 to 8 sessions.' },
   { ...card, id: 'cardWorkstation', label: 'Card, small workstation', years: '2017–20', decode: decodes(1400, { hevc8: 1500, hevc10: 1500 }), encodeH264: 1400, toneMap: 1000, memoryGB: 5, price: 140, idleW: 8, loadW: 28, notes: 'No session limit; fed by the slot, 75 W.' },
-  { ...card, id: 'cardModern', label: 'Card, modern', years: '2022–', decode: decodes(2000, { hevc8: 2800, hevc10: 2800, av1: 2000 }), encodeH264: 2200, toneMap: 3000, memoryGB: 8, price: 260, idleW: 12, loadW: 40, notes: 'Encodes AV1 too.' },
+  { ...card, id: 'cardModern', sold: 'new', label: 'Card, modern', years: '2022–', decode: decodes(2000, { hevc8: 2800, hevc10: 2800, av1: 2000 }), encodeH264: 2200, toneMap: 3000, memoryGB: 8, price: 260, idleW: 12, loadW: 40, notes: 'Encodes AV1 too.' },
   { ...card, id: 'cardOldGaming', wantsScreen: true, label: 'Card, older gaming', years: '2016–18', decode: decodes(700, { hevc8: 900 }), encodeH264: 500, toneMap: 200, memoryGB: 6, price: 60, idleW: 14, loadW: 40, notes: 'Weaker than a built-in D; HEVC in 8 bits.' },
   { ...builtIn, id: 'boardArm', kind: 'board', label: 'ARM board', years: '2019–23', decode: decodes(250, { hevc8: 500, hevc10: 500 }), encodeH264: 100, toneMap: null, idleW: 0, loadW: 4, notes: 'Plan for titles that play as they are.' },
 ]

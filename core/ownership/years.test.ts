@@ -456,8 +456,10 @@ describe('carbon', () => {
           machine: { base: 'parts', parts: parts.map(ref => ({ ref })) },
         }),
         catalogue,
-      ).made.machine!.likely
-    expect([made(['lych-15']), made(['lych-15', 'coffer-6'])]).toEqual([80, 275])
+      ).made.machine?.likely ?? 0
+    expect([made(['postern-22']), made(['postern-22', 'coffer-6'])]).toEqual([80, 275])
+    // A board that is made no more was made for somebody else; its new case was not.
+    expect([made(['lych-15']), made(['lych-15', 'coffer-6'])]).toEqual([0, 275 - 80])
   })
   it('counts what is made new, and nothing of what is owned or bought used', () => {
     const of = (input: Omit<PlanInput, 'name'>) =>
@@ -470,7 +472,9 @@ describe('carbon', () => {
     })
     expect(of({ machine: { base: 'wherry-4' }, ...lots('new') })).toBe(175 + 50)
     expect(of({ machine: { base: 'wherry-4', condition: 'owned' }, ...lots('owned') })).toBe(0)
-    expect(of({ machine: { base: 'clerk-17' } })).toBe(0)
+    for (const base of ['clerk-17', 'punt-2u', 'pebble-16', 'pebble-18', 'folio-18', 'crane-10'])
+      expect(of({ machine: { base } }), base).toBe(0)
+    expect(of({ machine: { base: 'punt-2' } })).toBe(175)
     expect(of({ machine: { base: 'pebble-21' } })).toBe(165)
     expect(
       of({ machine: { base: 'clerk-17' }, ...lots('new', { driveClass: 'refurbished' }) }),

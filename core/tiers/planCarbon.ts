@@ -22,21 +22,28 @@ const times = (count: number, { low, likely, high }: Estimate): Estimate => ({
   high: count * high,
 })
 
+/** What a whole takes beyond one of its parts. */
+const beyond = (whole: Estimate, part: Estimate): Estimate => ({
+  low: whole.low - part.low,
+  likely: whole.likely - part.likely,
+  high: whole.high - part.high,
+})
+
 /** What is made for a plan; what is owned or bought used was made for somebody else. */
 function madeFor(plan: Plan, catalogue: Catalogue): Record<string, Estimate> {
   const { machine, drives } = plan
   const { build } = planAssessor(1).facts(plan, catalogue, ['machine']).machine
   const made: Record<string, Estimate> = {}
   const isNew = (condition: string) => condition === 'new'
-  const used =
-    build.base?.class === 'office' || build.base?.class === 'rack' || build.base?.class === 'laptop'
   if (build.isFromParts) {
-    const parts = build.parts.filter(({ part }) => isNew(part.condition))
-    if (parts.some(({ kind }) => kind === 'board'))
-      made.machine = parts.some(({ kind }) => kind === 'case')
-        ? manufactureKg.desktop
-        : manufactureKg.boardSwap
-  } else if (isNew(machine.condition) && !used) {
+    const parts = build.parts.filter(
+      ({ part, entry }) => isNew(part.condition) && isNew('sold' in entry ? entry.sold : 'new'),
+    )
+    const has = (what: string) => parts.some(({ kind }) => kind === what)
+    const { desktop, boardSwap } = manufactureKg
+    if (has('case')) made.machine = has('board') ? desktop : beyond(desktop, boardSwap)
+    else if (has('board')) made.machine = boardSwap
+  } else if (isNew(machine.condition) && isNew(build.base?.sold ?? 'new')) {
     made.machine =
       build.base?.class === 'appliance'
         ? manufactureKg.appliance

@@ -1,3 +1,4 @@
+import { soldOf } from '../sold'
 import type { Board, BoardPlace, LaneSource, MemoryShape, MemoryType } from './hardwarePart'
 
 /** Data ports, numbered on: dataPorts(4) makes data-1 … data-4. */
@@ -63,6 +64,7 @@ export function memoryPlaces(
 
 export const plainBoard = {
   kind: 'board',
+  sold: 'new',
   processor: null,
   sharing: [],
   wifi: false,
@@ -77,7 +79,7 @@ export const plainBoard = {
  * Boards that are sold by themselves, by socket and year. What a place switches off stands in
  * `sharing`.
  */
-export const boards: readonly Board[] = [
+const rows: readonly Board[] = [
   {
     ...plainBoard,
     id: 'stile-08',
@@ -556,3 +558,8 @@ export const boards: readonly Board[] = [
     notes: 'Few lanes: every place has one.',
   },
 ]
+
+export const boards: readonly Board[] = rows.map(board => ({
+  ...board,
+  sold: soldOf(board.year),
+}))

@@ -58,6 +58,7 @@ function processorOf({ own, n, w }: Said): Processor {
     socket: w('socket', ''),
     ecc: w('ecc', 'no') === 'yes',
     runs: 'x86',
+    sold: 'new',
   }
 }
 

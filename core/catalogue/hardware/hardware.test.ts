@@ -1,6 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { catalogue } from '../catalogue'
-import { baseClasses } from '../machineBases'
+import { entriesOfKind } from '../../machine/assembly/places'
+import { baseClasses, machineBases } from '../machineBases'
+import { processors } from '../processors'
+import { lastMadeNoMore, soldOf } from '../sold'
+import { videoEngines } from '../videoEngines'
+import { boards } from './boards'
 import type { Board, HardwareKind } from './hardwarePart'
 import { partSchemas } from './partSchemas'
 import { partKinds } from './partWords'
@@ -66,6 +71,42 @@ describe('parts that ship', () => {
     }
     for (const { id, socket } of catalogue.processors)
       if (socket !== null) expect(sockets, id).toContain(socket)
+  })
+})
+
+describe('how things are sold', () => {
+  it('is refurbished for what is made no more, and used where nobody puts it in order', () => {
+    expect([soldOf(2020), soldOf(2021)]).toEqual(['refurbished', 'new'])
+    for (const { year, sold } of [...processors, ...boards])
+      expect(sold).toBe(year <= lastMadeNoMore ? 'refurbished' : 'new')
+    const soldIn = (cls: string) => [
+      ...new Set(machineBases.filter(base => base.class === cls).map(({ sold }) => sold)),
+    ]
+    expect(soldIn('office')).not.toContain('new')
+    expect(soldIn('rack')).toEqual(['used'])
+    expect(soldIn('appliance').toSorted()).toEqual(['new', 'used'])
+    // What a description calls used is sold so.
+    for (const { description, sold, id } of machineBases)
+      if (/\bused\b/i.test(description)) expect(sold, id).toBe('used')
+    expect(
+      videoEngines.filter(({ kind }) => kind === 'card').map(({ id, sold }) => [id, sold]),
+    ).toEqual([
+      ['cardEntry', 'used'],
+      ['cardWorkstation', 'used'],
+      ['cardModern', 'new'],
+      ['cardOldGaming', 'used'],
+    ])
+  })
+  it('stands behind what a part is in the tray', () => {
+    const text = (kind: 'board' | 'processor' | 'card', id: string) =>
+      entriesOfKind(kind, catalogue).find(entry => entry.id === id)!.text
+    expect(text('processor', 'leat-17')).toBe('socket L3, 4 cores, refurbished')
+    expect(text('board', 'lych-17')).toMatch(/data ports, refurbished$/)
+    expect(text('board', 'postern-22')).toMatch(/data ports$/)
+    expect([text('card', 'cardEntry'), text('card', 'cardModern')]).toEqual([
+      '2016–19, used',
+      '2022–',
+    ])
   })
 })
 

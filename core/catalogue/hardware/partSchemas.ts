@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { soldAs } from '../sold'
 import { boardForms, efficiencyClasses } from './partWords'
 
 /*
@@ -71,6 +72,7 @@ export const partSchemas = {
     ...common,
     kind: z.literal('board'),
     year: z.number().min(0).max(2040),
+    sold: z.enum(soldAs),
     form,
     /** null where the processor is soldered */
     socket: z.string().nullable(),

@@ -1,3 +1,4 @@
+import { soldText } from '../../catalogue/sold'
 import type { HardwarePart } from '../../catalogue/hardware/hardwarePart'
 import { videoCardShapes } from '../../catalogue/hardware/smallParts'
 import { entryOf } from '../../catalogue/catalogue'
@@ -19,7 +20,8 @@ function hardwareText(part: HardwarePart): string {
       return (
         `${part.form}, ${part.socket ? `socket ${part.socket}` : 'processor soldered'}, ` +
         `${part.memory.slots} × ${part.memory.type}, ` +
-        `${part.places.filter(({ kind }) => kind === 'data').length} data ports`
+        `${part.places.filter(({ kind }) => kind === 'data').length} data ports` +
+        soldText(part.sold)
       )
     case 'case':
       return `${part.bays35} bays${part.hotSwap ? ', front trays' : ''}, ${part.forms.join(', ')}`
@@ -55,17 +57,25 @@ export function entriesOfKind(
     case 'processor':
       return processors
         .filter(({ socket, price }) => socket !== null && price > 0)
-        .map(({ id, name, price, cores, socket, engine }) => ({
+        .map(({ id, name, price, cores, socket, engine, sold }) => ({
           id,
           kind,
           label: name,
           price,
-          text: `socket ${socket}, ${cores} cores${engine === 'none' ? ', no engine' : ''}`,
+          text:
+            `socket ${socket}, ${cores} cores${engine === 'none' ? ', no engine' : ''}` +
+            soldText(sold),
         }))
     case 'card':
       return videoEngines
         .filter(engine => engine.kind === 'card')
-        .map(({ id, label, price, years }) => ({ id, kind, label, price, text: years }))
+        .map(({ id, label, price, years, sold }) => ({
+          id,
+          kind,
+          label,
+          price,
+          text: `${years}${soldText(sold)}`,
+        }))
     case 'memory':
       return memoryModules.map(({ id, label, price, type, ecc }) => ({
         id,
