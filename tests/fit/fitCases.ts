@@ -398,6 +398,26 @@ export const fitCases: Readonly<
       },
     },
   },
+  madeCase: {
+    passing: { state: 'pass', plan: { machine: { base: 'parts', parts: [{ ref: 'coffer-4' }] } } },
+    failing: {
+      state: 'warning',
+      plan: {
+        machine: {
+          base: 'parts',
+          parts: [{ ref: 'plank' }],
+          ownParts: [
+            {
+              id: 'plank',
+              label: 'Plank',
+              kind: 'case',
+              traits: { form: 'ATX', bays35: 4, made: 'shelf' },
+            },
+          ],
+        },
+      },
+    },
+  },
   memoryEnough: {
     passing: {
       state: 'pass',

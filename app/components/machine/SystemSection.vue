@@ -86,7 +86,9 @@ function stepsText({ licence: { steps } }: Pick<SystemKind, 'licence'>): string 
 const planWith = ({ kind }: { readonly kind: { readonly id: string } }) =>
   store.plan && { ...store.plan, system: { ...store.plan.system, kind: kind.id } }
 const sums = computed(() => serviceSums(services.value))
-const protocols = computed(() => protocolsFor(store.plan?.household.viewers ?? []))
+const protocols = computed(() =>
+  protocolsFor(store.plan?.household.viewers ?? [], store.plan?.drives.arrivals ?? []),
+)
 const kindFields = [
   'label',
   'like',
@@ -291,9 +293,13 @@ const warnings = {
       <p>
         {{
           protocols.shares === 'smb'
-            ? 'Those who open plain folders connect by SMB, which every desktop of a mixed house speaks. Among Unix machines only, NFS or SSHFS do.'
+            ? 'Folders and backups are reached by SMB, which every desktop of a mixed house speaks. Among Unix machines only, NFS or SSHFS do.'
             : 'Nobody opens plain folders, so no share has to be set up for watching.'
         }}
+      </p>
+      <p v-if="protocols.backups.length">
+        A share each, with an account of its own that reaches nothing else:
+        {{ protocols.backups.join(', ') }}. A computer that is taken over then takes no other along.
       </p>
       <p class="soft small">
         Change every default password. Let nothing that is reached from away write to irreplaceable

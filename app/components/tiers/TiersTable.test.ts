@@ -8,7 +8,7 @@ async function mounted() {
   const table = mount(TiersTable, {
     global: { stubs: { VBtn: { template: '<button><slot /></button>' } } },
   })
-  await vi.waitFor(() => expect(table.find('[data-way]').exists()).toBe(true))
+  await vi.waitFor(() => expect(table.find('[data-way]').exists()).toBe(true), { timeout: 20_000 })
   return table
 }
 

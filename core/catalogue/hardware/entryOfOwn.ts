@@ -149,6 +149,7 @@ function caseOf(said: Said): HardwarePart {
     airflow: w('airflow', 'slow') as 'slow',
     fanMounts: n('fanMounts', plainCase.fanMounts),
     dampsDb: n('dampsDb', 0),
+    ...(w('made', '') ? { made: w('made', '') as 'shelf' } : {}),
   }
 }
 

@@ -102,6 +102,8 @@ export const partSchemas = {
   case: z.strictObject({
     ...common,
     kind: z.literal('case'),
+    /** by its owner: an open shelf, printed mounts, a drilled tower */
+    made: z.enum(['shelf', 'printed', 'drilled']).optional(),
     forms: z.array(form).min(1),
     bays35: count(60),
     bays25: count(60),

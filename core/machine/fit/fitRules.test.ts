@@ -70,6 +70,25 @@ describe('every rule of fit', () => {
       expect(['warning', 'fail']).toContain(failing.state)
     },
   )
+  it('cautions of each kind of case that somebody made', () => {
+    const madeCase = fitRules.find(({ id }) => id === 'madeCase')!
+    const told = (made: 'shelf' | 'printed' | 'drilled') => {
+      const own = { id: 'own', label: 'Own', kind: 'case' as const }
+      const judgement = madeCase.judge(
+        contextOf({
+          machine: {
+            base: 'parts',
+            parts: [{ ref: 'own' }],
+            ownParts: [{ ...own, traits: { form: 'ATX', bays35: 4, made } }],
+          },
+        }),
+      )!
+      return [judgement.clash, madeCase.say(judgement.values, plainFormat, judgement.state)]
+    }
+    expect(told('shelf')).toEqual([{ parts: [0] }, expect.stringMatching(/edge.+supply.+wood/)])
+    expect(told('printed')[1]).toMatch(/soften.+burn.+never the supply/)
+    expect(told('drilled')[1]).toMatch(/sharp edges.+earthed/)
+  })
   it('does not judge a UPS whose label nobody has read', () => {
     const upsSize = fitRules.find(({ id }) => id === 'upsSize')!
     const judged = (...refs: string[]) =>

@@ -26,6 +26,7 @@ import { growthLeft } from './rules/growthLeft'
 import { knownCards } from './rules/knownCards'
 import { laneWidth } from './rules/laneWidth'
 import { leadLength } from './rules/leadLength'
+import { madeCase } from './rules/madeCase'
 import { memoryEnough } from './rules/memoryEnough'
 import { memoryMaximum } from './rules/memoryMaximum'
 import { memoryPairs } from './rules/memoryPairs'
@@ -120,4 +121,5 @@ export const fitRules: readonly FitRule[] = [
   rackPlace,
   shelfPlace,
   dampAndDust,
+  madeCase,
 ]

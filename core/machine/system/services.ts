@@ -1,3 +1,4 @@
+import type { Arrival } from '../../plan/fastStorage'
 import type { Service } from '../../plan/system'
 import { memoryUses } from '../memory/memoryNeed'
 
@@ -93,17 +94,25 @@ export function serviceSums(services: readonly Service[]): ServiceSums {
 export interface Protocols {
   readonly media: boolean
   readonly shares: 'smb' | 'none'
+  /** computers that are backed up by themselves, by name: a share each */
+  readonly backups: readonly string[]
 }
 
 /**
  * Media software for those who choose by pictures or on a phone; SMB where anybody opens plain
- * folders, because any desktop of a mixed house speaks it.
+ * folders or a computer is backed up, because any desktop of a mixed house speaks it.
  */
 export function protocolsFor(
   viewers: readonly { readonly chooses: 'pictures' | 'phone' | 'folders' }[],
+  arrivals: readonly Pick<Arrival, 'name' | 'source' | 'gbPerDay'>[],
 ): Protocols {
+  const backups = arrivals.flatMap(({ source, gbPerDay, name }) =>
+    source === 'backups' && gbPerDay > 0 ? [name || 'Backups of computers'] : [],
+  )
   return {
+    backups,
     media: viewers.length === 0 || viewers.some(({ chooses }) => chooses !== 'folders'),
-    shares: viewers.some(({ chooses }) => chooses === 'folders') ? 'smb' : 'none',
+    shares:
+      backups.length > 0 || viewers.some(({ chooses }) => chooses === 'folders') ? 'smb' : 'none',
   }
 }

@@ -237,11 +237,31 @@ describe('services', () => {
     expect(figures([{ load: 50 }])['streams.softwareReference']!.value).toBe(0)
   })
   it('are reached by media software for those who choose by pictures, by SMB for plain folders', () => {
-    expect(protocolsFor([])).toEqual({ media: true, shares: 'none' })
-    expect(protocolsFor([{ chooses: 'folders' }])).toEqual({ media: false, shares: 'smb' })
-    expect(protocolsFor([{ chooses: 'folders' }, { chooses: 'phone' }])).toEqual({
+    const none = { backups: [] as string[] }
+    expect(protocolsFor([], [])).toEqual({ media: true, shares: 'none', ...none })
+    expect(protocolsFor([{ chooses: 'folders' }], [])).toEqual({
+      media: false,
+      shares: 'smb',
+      ...none,
+    })
+    expect(protocolsFor([{ chooses: 'folders' }, { chooses: 'phone' }], [])).toEqual({
       media: true,
       shares: 'smb',
+      ...none,
     })
+  })
+  it('get a share for each computer that is backed up', () => {
+    const arrivals = [
+      { name: 'Study', source: 'backups' as const, gbPerDay: 2 },
+      { name: '', source: 'backups' as const, gbPerDay: 1 },
+      { name: 'Idle', source: 'backups' as const, gbPerDay: 0 },
+      { name: 'Phones', source: 'phones' as const, gbPerDay: 4 },
+    ]
+    expect(protocolsFor([{ chooses: 'pictures' }], arrivals)).toEqual({
+      media: true,
+      shares: 'smb',
+      backups: ['Study', 'Backups of computers'],
+    })
+    expect(protocolsFor([], arrivals.slice(2)).shares).toBe('none')
   })
 })
