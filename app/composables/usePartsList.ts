@@ -63,6 +63,7 @@ export function usePartsList() {
     return forgottenExtras(assembly.value, {
       hardware: lists.value.hardware,
       loadWallW: assessment.domains.machine.states[1].watts.likely,
+      upsMinutes: plan.costs.upsMinutes,
       hasUps: hasUps(plan, lists.value.hardware),
       rebuilds: pool?.parity ?? false,
       driveCount: assessment.domains.drives.count,

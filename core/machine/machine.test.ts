@@ -211,6 +211,7 @@ describe('watts', () => {
     }
     const [idle, busy, asleep, off] = powerStates(
       {
+        basis: 'parts',
         idleDcW: 20 * 0.85 + 3,
         loadDcW: 60 * 0.85 + 30,
         losses: null,
@@ -284,6 +285,39 @@ describe('watts', () => {
     const measured = power({ base: 'parts', parts, boxIdleW: 41 })
     expect(wallW(measured.idleDcW, measured.losses)).toBeCloseTo(41, 6)
     expect(dcW(wallW(24.8, losses), losses)).toBeCloseTo(24.8, 6)
+  })
+  it('of parts at 230 V are as uncertain as what that voltage gives; read at the wall they are not', () => {
+    const none = { low: 0, likely: 0, high: 0 }
+    const hours = dayHours({
+      convertingHoursPerDay: 2,
+      offHoursPerDay: 0,
+      asleepHoursPerDay: 0,
+      wakesOnCall: false,
+    })
+    const idle = (basis: 'parts' | 'entered', mainsVolts: 115 | 230) =>
+      powerStates(
+        {
+          basis,
+          idleDcW: 55,
+          loadDcW: 110,
+          losses: { ratingW: 550, efficiency: 'gold', mainsVolts },
+        },
+        { idleW: none, activeW: none, asleepW: none },
+        hours,
+      )[0].watts
+    // A tenth of the rating: gold is 84 % there at 115 V, one to two points more at 230 V.
+    expect(idle('parts', 230)).toEqual({
+      low: expect.closeTo(55 / 0.86, 9),
+      likely: expect.closeTo(55 / 0.855, 9),
+      high: expect.closeTo(55 / 0.85, 9),
+    })
+    expect(idle('entered', 230)).toEqual({
+      low: expect.closeTo(55 / 0.855, 9),
+      likely: expect.closeTo(55 / 0.855, 9),
+      high: expect.closeTo(55 / 0.855, 9),
+    })
+    expect(idle('parts', 115).low).toBeCloseTo(55 / 0.84, 9)
+    expect(idle('parts', 115).high).toBeCloseTo(55 / 0.84, 9)
   })
   it('of a kind of system come on top of a plain server, unless idle watts were entered', () => {
     const idleW = (kind: string, machine: PlanInput['machine'] = { base: 'clerk-17' }) =>

@@ -1,12 +1,12 @@
 import { band } from '../band'
 import type { Case } from '../catalogue/hardware/hardwarePart'
 import type { SystemKind } from '../catalogue/systemKinds'
-import type { Estimate } from '../figure'
+import { exactly, type Estimate } from '../figure'
 import type { Machine } from '../plan/machine'
 import { usualMachine, type MachineBuild } from './machineBuild'
 import type { KnownPart } from './knownParts'
 import type { DayHours } from './power/dayHours'
-import { dcW, wallW, type SupplyLosses } from './power/supplyCurve'
+import { at230V, dcW, wallW, type SupplyLosses } from './power/supplyCurve'
 
 /** What a processor takes of which nothing is known, watts (DC): idle, and fully busy. */
 export const usualProcessorW = { idle: 6, max: 65 } as const
@@ -170,12 +170,23 @@ export function wattsOff({ wakesOnCall }: Pick<DayHours, 'wakesOnCall'>): Estima
  * @param drives watts of all drives, DC
  */
 export function powerStates(
-  { idleDcW, loadDcW, losses }: Pick<MachinePower, 'idleDcW' | 'loadDcW' | 'losses'>,
+  {
+    basis,
+    idleDcW,
+    loadDcW,
+    losses,
+  }: Pick<MachinePower, 'basis' | 'idleDcW' | 'loadDcW' | 'losses'>,
   drives: { readonly idleW: Estimate; readonly activeW: Estimate; readonly asleepW: Estimate },
   hours: DayHours,
 ): PowerStates {
+  // Watts that were read at the wall hold what 230 V gives already.
+  const gain = basis === 'parts' ? at230V : exactly(at230V.likely)
   const at = (machineW: number, drivesW: Estimate) =>
-    band({ drivesW }, values => wallW(Math.max(0, machineW + values.drivesW), losses), 'linear')
+    band(
+      { drivesW, gain },
+      values => wallW(Math.max(0, machineW + values.drivesW), losses, values.gain),
+      'linear',
+    )
   const idle = at(idleDcW, drives.idleW)
   const busy = at(loadDcW, drives.activeW)
   return [

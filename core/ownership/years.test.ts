@@ -20,7 +20,7 @@ import { cloudCourse, usualCloudSteps } from './cloud'
 import { averagePricePerKWh } from '../plan/energyPrice'
 import { licenceCrossing, neverUsed } from './neverUsed'
 import { planCarbon } from '../tiers/planCarbon'
-import { upsMinutes, upsRows } from './ups'
+import { upsMinutes, upsRows } from '../machine/power/upsChoice'
 
 const nothing: CashQuestion = {
   months: 12,

@@ -93,7 +93,15 @@ const facts: readonly (readonly [
   ['machine.startSurgeW', ({ fitting }) => fitting.context.surge.watts],
   ['machine.startAmps12', ({ fitting }) => fitting.context.surge.amps12],
   ['machine.runningW', ({ fitting }) => fitting.context.runningW],
-  ['machine.memoryFloorGB', ({ fitting }) => fitting.context.memory.sumGB],
+  [
+    'machine.memoryFloorGB',
+    ({ fitting }) => {
+      const { sumGB, uses } = fitting.context.memory
+      // A guest takes 1.5 GB, a third less or more.
+      const wide = uses.find(({ id }) => id === 'guests')!.gb / 3
+      return { low: sumGB - wide, likely: sumGB, high: sumGB + wide }
+    },
+  ],
   ['machine.noiseDb', ({ fitting }) => fitting.context.noise.atEarDb],
   ['machine.warmestDriveC', ({ fitting }) => fitting.context.heat.warmestC],
   ['ownership.purchase', ({ ownership }) => ownership.toPay],

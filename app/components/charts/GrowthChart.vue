@@ -51,6 +51,21 @@ const layoutFor = (width: number) =>
     margin,
   })
 
+/** The room's name at the right end; at the left, where the horizon would cross it. */
+function roomLabel({ x, y, months: last }: ReturnType<typeof layoutFor>, width: number) {
+  const text = (month: number) => `room ${number(roomIn(month)!, 3)} TB`
+  const right = width - margin.right
+  const horizonX = x(Math.min(last, horizonYears.value * 12))
+  const isCrossed = horizonX > right - text(last).length * 7.2 && horizonX <= right
+  const month = isCrossed ? 0 : last
+  return {
+    text: text(month),
+    x: isCrossed ? margin.left + 6 : right,
+    y: y(roomIn(month)!) - 6,
+    anchor: isCrossed ? ('start' as const) : ('end' as const),
+  }
+}
+
 const read = ref<number | null>(null)
 let drawnWidth = 640
 function drawn(width: number) {
@@ -163,12 +178,14 @@ const rows = computed(() =>
           <g v-if="room !== null">
             <path :d="layout.roomPath" class="room" />
             <text
-              :x="width - margin.right"
-              :y="layout.y(roomIn(layout.months)!) - 6"
-              text-anchor="end"
+              v-for="at in [roomLabel(layout, width)]"
+              :key="at.text"
+              :x="at.x"
+              :y="at.y"
+              :text-anchor="at.anchor"
               class="room-label"
             >
-              room {{ number(roomIn(layout.months)!, 3) }} TB
+              {{ at.text }}
             </text>
           </g>
           <FullMarker

@@ -4,7 +4,7 @@ import { catalogue } from '~~/core/catalogue/catalogue'
 import { coverageOf } from '~~/core/drives/perilChances'
 import { measureIds, perilTable, type MeasureId, type PerilId } from '~~/core/catalogue/perilTable'
 import { newPart } from '~~/core/machine/partChanges'
-import { smallestUps } from '~~/core/machine/parts/forgotten'
+import { bestUps } from '~~/core/machine/power/upsChoice'
 import { isUps } from '~~/core/plan/hasUps'
 import { editPlan } from '~~/core/plan/editPlan'
 import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
@@ -60,14 +60,14 @@ const most = computed(() =>
 /** On a scale of roots, so that rare perils can be seen beside likely ones. */
 const width = (chance: number) => `${Math.sqrt(chance / most.value) * 100}%`
 
-/** The plan without its UPS, or with the smallest that carries its machine. */
+/** The plan without its UPS, or with the cheapest that holds its machine as long as is asked. */
 function withUpsSwitched(plan: Plan): Plan | null {
   const { hardware } = effectiveCatalogue(plan, catalogue)
   const { machine } = plan
   const others = machine.parts.filter(part => !isUps(part, hardware))
   if (isOn('ups')) return { ...plan, machine: { ...machine, parts: others } }
   const loadW = store.assessment?.domains.machine.states[1].watts.likely ?? 0
-  const unit = smallestUps(hardware, loadW) ?? ratedUps(hardware).at(-1)
+  const unit = bestUps(hardware, loadW, plan.costs.upsMinutes) ?? ratedUps(hardware).at(-1)
   return unit ? { ...plan, machine: { ...machine, parts: [...others, newPart(unit.id)] } } : null
 }
 /** The plan with a measure switched over. */

@@ -12,11 +12,11 @@ it('puts in the smallest UPS that carries the machine by its heading, and takes 
   const before = refs()
   expect(ups().text()).toContain('not there')
   await ups().trigger('mouseenter')
-  expect(store.tried?.machine.parts.at(-1)?.ref).toBe('weight-400')
+  expect(store.tried?.machine.parts.at(-1)?.ref).toBe('weight-650')
   expect(refs()).toEqual(before)
   await ups().trigger('click')
   await nextTick()
-  expect(refs()).toEqual([...before, 'weight-400'])
+  expect(refs()).toEqual([...before, 'weight-650'])
   expect(ups().attributes('aria-pressed')).toBe('true')
   // One that was there before the plan goes with it.
   store.replace({
@@ -24,7 +24,7 @@ it('puts in the smallest UPS that carries the machine by its heading, and takes 
     machine: {
       ...store.plan!.machine,
       parts: store.plan!.machine.parts.map(part =>
-        part.ref === 'weight-400' ? { ...part, ref: 'weight-there' } : part,
+        part.ref === 'weight-650' ? { ...part, ref: 'weight-there' } : part,
       ),
     },
   })

@@ -131,7 +131,13 @@ const actions = [
   <section class="sheet side">
     <header>
       <h2>
-        {{ own.length === 0 ? 'Parts of your own' : `${number(own.length)} parts of your own` }}
+        {{
+          own.length === 0
+            ? 'Parts of your own'
+            : own.length === 1
+              ? '1 part of your own'
+              : `${number(own.length)} parts of your own`
+        }}
       </h2>
       <VTextField
         v-if="own.length > 5"
@@ -278,6 +284,9 @@ header {
 }
 .row.picked {
   background: rgba(var(--v-theme-primary), 0.1);
+}
+.name .soft {
+  margin-left: 8px;
 }
 .name {
   overflow: hidden;

@@ -3,6 +3,7 @@ import { computed, onBeforeUnmount } from 'vue'
 import { takes } from '~~/core/machine/assembly/placement'
 import { entriesOfKind, goesInto, kindsFor, type PartEntry } from '~~/core/machine/assembly/places'
 import type { PartKind } from '~~/core/machine/knownParts'
+import { supplyGoesIn } from '~~/core/machine/power/supplyForms'
 import { reachMinutes, swapMinutes } from '~~/core/machine/place/reach'
 import InspectorPanel from '~/components/common/InspectorPanel.vue'
 import PlanField from '~/components/common/PlanField.vue'
@@ -95,7 +96,7 @@ const entries = computed((): PartEntry[] => {
               part.id === entry.id &&
               (part.kind !== 'supply' ||
                 !assembly.value?.housing ||
-                part.form === assembly.value.housing.supplyForm),
+                supplyGoesIn(part.form, assembly.value.housing.supplyForm)),
           ),
   )
 })

@@ -89,7 +89,7 @@ describe('the map of the machine', () => {
     async () => {
       const store = openDemo({ machine: { base: 'parts', parts: sound } })
       const tray = mount(PartTray, { props: { kind: 'supply' } })
-      expect(tray.find('[data-chip="mole-450s"]').text()).toContain(
+      expect(tray.find('[data-chip="mole-500r"]').text()).toContain(
         'Would not fit: The case takes a supply of form ATX',
       )
       await tray.find('[data-chip="mole-550"]').trigger('pointerenter')

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { newPart, withoutKind } from '~~/core/machine/partChanges'
+import { upsRows } from '~~/core/machine/power/upsChoice'
 import { ratedUps, routerW, upsNeed, type RatedUps } from '~~/core/machine/power/upsSize'
 import type { Plan } from '~~/core/plan/planSchema'
-import { upsRows } from '~~/core/ownership/ups'
 import FigureValue from '~/components/common/FigureValue.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import ProposalTable from '~/components/common/ProposalTable.vue'

@@ -11,10 +11,11 @@ import {
   workedOut,
   type Input,
 } from '../../expressions/expression'
+import { mapEstimate } from '../../band'
 import type { Figure } from '../../figure'
 import { whatConverts, whichEngines } from '../../expressions/inputs/conversionInputs'
 import type { Format } from '../../units/format'
-import { memoryUses, wantedFactor, type MemoryNeed } from '../memory/memoryNeed'
+import { guestGB, memoryUses, wantedFactor, type MemoryNeed } from '../memory/memoryNeed'
 import { usualSurge } from '../../drives/surge'
 import { maxShareOfRating, worstGroup } from '../power/startSurge'
 import type { FitFacts } from './fitFacts'
@@ -190,6 +191,9 @@ const memoryInputs: Readonly<Record<MemoryNeed['uses'][number]['id'], readonly I
   ],
 }
 
+/** Guests, of which each takes from a gigabyte to two. */
+const guestsOf = (gb: number) => mapEstimate(guestGB, each => (gb * each) / guestGB.likely)
+
 function memoryFigure(memory: MemoryNeed, format: Format): Figure {
   const { number: n } = format
   const uses = memory.uses.filter(({ gb }) => gb > 0)
@@ -199,7 +203,10 @@ function memoryFigure(memory: MemoryNeed, format: Format): Figure {
         memory.uses.flatMap(({ id }) => memoryInputs[id]),
         sum(
           ...uses.map(({ id, gb }) =>
-            workedOut(gb, 'GB', { inputs: memoryInputs[id], after: memoryNames[id] }),
+            workedOut(id === 'guests' ? guestsOf(gb) : gb, 'GB', {
+              inputs: memoryInputs[id],
+              after: memoryNames[id],
+            }),
           ),
         ),
       ),

@@ -6,6 +6,7 @@ import { fitCases } from '../../../tests/fit/fitCases'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { plainFormat } from '../../units/format'
 import { fitSlice } from '../fitting'
+import { supplyGoesIn } from '../power/supplyForms'
 import { judgeFit, stateOfFit } from './fitFacts'
 import { fitContext, baseCoolerDb } from './assembleContext'
 import { fitGroups, type FitRule } from './fitRule'
@@ -16,7 +17,7 @@ import { lampsFrom, longSwapMinutes } from './rules/driveReach'
 import { plugsMm } from './rules/shelfPlace'
 import { minDriveC } from '../place/heat'
 import { manyDrives } from './rules/airAtDrives'
-import { plugToPlugMm, wayShare } from './rules/leadLength'
+import { plugToPlugMm, toleratedMm, wayShare } from './rules/leadLength'
 import { usbPortW } from './rules/portPower'
 import { driveKg, homeRackMm, shelfKg } from './rules/rackPlace'
 import { wants } from './rules/laneWidth'
@@ -70,6 +71,42 @@ describe('every rule of fit', () => {
       expect(['warning', 'fail']).toContain(failing.state)
     },
   )
+  it('lets a small supply into a large case by its frame, and not the other way round', () => {
+    const supplyForm = fitRules.find(({ id }) => id === 'supplyForm')!
+    const judged = (housing: string, supply: string) => {
+      const { state, values } = supplyForm.judge(
+        contextOf({
+          machine: { base: 'parts', parts: [{ ref: housing }, { ref: supply }] },
+        }),
+      )!
+      return [state, supplyForm.say(values, plainFormat, state)]
+    }
+    expect(judged('coffer-6', 'mole-450s')).toEqual([
+      'pass',
+      'The supply goes into the case by the frame that comes with small ones.',
+    ])
+    expect(judged('coffer-6', 'mole-450')).toEqual(['pass', 'The supply goes into the case.'])
+    expect(judged('creel-6', 'mole-450')[0]).toBe('fail')
+    const forms = ['ATX', 'SFX', 'rack', 'brick', 'own'] as const
+    for (const form of forms)
+      for (const wanted of forms)
+        expect(supplyGoesIn(form, wanted)).toBe(
+          form === wanted || (form === 'SFX' && wanted === 'ATX'),
+        )
+  })
+  it('warns of a lead that is too short by more than the rule of thumb errs by', () => {
+    const leadLength = fitRules.find(({ id }) => id === 'leadLength')!
+    const judged = (shortMm: number) => {
+      const context = contextOf({
+        machine: { base: 'parts', parts: [{ ref: 'coffer-6' }, { ref: 'mole-450' }] },
+        drives: { lots: [{ count: 4 }] },
+      })
+      const { reachMm, wayMm } = leadLength.judge(context)!.values as Record<string, number>
+      const leadMm = context.supply!.leadMm + wayMm! - reachMm! - shortMm
+      return leadLength.judge({ ...context, supply: { ...context.supply!, leadMm } })!.state
+    }
+    expect([0, 1, 49, 50, 51].map(judged)).toEqual(['pass', 'pass', 'pass', 'warning', 'warning'])
+  })
   it('cautions of each kind of case that somebody made', () => {
     const madeCase = fitRules.find(({ id }) => id === 'madeCase')!
     const told = (made: 'shelf' | 'printed' | 'drilled') => {
@@ -111,6 +148,7 @@ describe('every rule of fit', () => {
       longSwapMinutes,
       manyDrives,
       plugToPlugMm,
+      toleratedMm,
       wayShare,
       usbPortW,
       driveKg,
@@ -128,6 +166,7 @@ describe('every rule of fit', () => {
       longSwapMinutes: 30,
       manyDrives: 4,
       plugToPlugMm: 150,
+      toleratedMm: 50,
       wayShare: 0.7,
       usbPortW: 4.5,
       driveKg: 0.7,

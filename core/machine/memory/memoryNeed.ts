@@ -1,6 +1,9 @@
 import { requireWithin } from '../../errors'
+import type { Estimate } from '../../figure'
 import type { Service } from '../../plan/system'
 
+/** GB that a guest takes besides its services. */
+export const guestGB: Estimate = { low: 1, likely: 1.5, high: 2 }
 /** GB of each use, floors. */
 export const memoryUses = {
   makersSystem: 1,
@@ -9,7 +12,7 @@ export const memoryUses = {
   mediaSoftware: 1.5,
   conversion: 0.3,
   container: 0.05,
-  guest: 1.5,
+  guest: guestGB.likely,
 } as const
 /** What is wanted, as a factor on the sum of the floors. */
 export const wantedFactor = 1.5

@@ -5,7 +5,7 @@ import type { FitContext } from '../fit/fitContext'
 import { plugsOf } from '../fit/plugs'
 import { drivesOnPorts } from '../assembly/assembly'
 import { partsOfKind } from '../knownParts'
-import { ratedUps, upsCarries, type RatedUps } from '../power/upsSize'
+import { bestUps } from '../power/upsChoice'
 import { licenceOnce, pluggedIn } from '../system/licence'
 
 /** What is easily forgotten: an entry of the catalogue, or something that none holds. */
@@ -36,6 +36,8 @@ export interface ForgottenQuestion {
   readonly hardware: readonly HardwarePart[]
   /** converting, at the wall */
   readonly loadWallW: number
+  /** minutes that a UPS shall hold it */
+  readonly upsMinutes: number
   readonly hasUps: boolean
   readonly rebuilds: boolean
   readonly driveCount: number
@@ -44,15 +46,6 @@ export interface ForgottenQuestion {
   readonly pricePerTB: number
   /** the drive that the plan counts on to lie on the shelf; null where it counts on none */
   readonly spare: { readonly sizeTB: number; readonly price: number } | null
-}
-
-/** The smallest UPS that carries so many watts at the wall, with the router. */
-export function smallestUps(hardware: readonly HardwarePart[], wallW: number): RatedUps | null {
-  return (
-    ratedUps(hardware)
-      .filter(unit => upsCarries(unit, wallW))
-      .sort((a, b) => a.price - b.price)[0] ?? null
-  )
 }
 
 /**
@@ -130,7 +123,7 @@ const manyDrives = 4
 /** A disk for the system, a fan, a UPS. */
 function partsLeftOut(
   { build, housing, system, board, heat, drives }: FitContext,
-  { hardware, hasUps, rebuilds, loadWallW }: ForgottenQuestion,
+  { hardware, hasUps, rebuilds, loadWallW, upsMinutes }: ForgottenQuestion,
 ): Forgotten[] {
   const { parts, base } = build
   const shape = system?.bootsFrom.includes('ssd') === false ? 'stick' : '2.5'
@@ -148,7 +141,7 @@ function partsLeftOut(
   return [
     ...(lacksDisk ? extra('systemDisk', disk, 1) : []),
     ...(isWarm ? extra('fan', fan, 1) : []),
-    ...(lacksUps ? extra('ups', smallestUps(hardware, loadWallW), 1) : []),
+    ...(lacksUps ? extra('ups', bestUps(hardware, loadWallW, upsMinutes), 1) : []),
   ]
 }
 

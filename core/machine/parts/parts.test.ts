@@ -7,9 +7,10 @@ import { tideMillHouse } from '../../catalogue/tideMillHouse'
 import { maxParts } from '../../plan/constants'
 import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
+import { bestUps } from '../power/upsChoice'
 import { loadMargin, ratedUps, routerW, upsCarries, upsNeed, wattsPerVA } from '../power/upsSize'
 import { spareOnShelf } from '../../drives/spareOnShelf'
-import { flatBatterySince, caddyPrice, forgottenExtras, smallestUps } from './forgotten'
+import { flatBatterySince, caddyPrice, forgottenExtras } from './forgotten'
 import { maxProblems, maxRows } from './csvRows'
 import { ownPartsCsv, readOwnPartsCsv } from './ownPartsCsv'
 import { partsCsv, readPartsCsv } from './partsCsv'
@@ -171,6 +172,7 @@ describe('what is easily forgotten', () => {
     return forgottenExtras(domains.fitting.context, {
       hardware: catalogue.hardware,
       loadWallW: domains.machine.states[1].watts.likely,
+      upsMinutes: 0,
       hasUps: false,
       rebuilds: true,
       driveCount: domains.drives.count,
@@ -213,6 +215,7 @@ describe('what is easily forgotten', () => {
       return forgottenExtras(assess(plan, catalogue).domains.fitting.context, {
         hardware: catalogue.hardware,
         loadWallW: 50,
+        upsMinutes: 0,
         hasUps: false,
         rebuilds: true,
         driveCount: count,
@@ -325,6 +328,7 @@ describe('what is easily forgotten', () => {
       return forgottenExtras(domains.fitting.context, {
         hardware: catalogue.hardware,
         loadWallW: 20,
+        upsMinutes: 0,
         hasUps: true,
         rebuilds: true,
         driveCount: 1,
@@ -367,10 +371,13 @@ describe('what is easily forgotten', () => {
     // One whose label nobody has read is neither offered nor judged.
     expect(upsCarries({ ratingVA: null, ratingW: null }, 50)).toBe(null)
     expect(ratedUps(catalogue.hardware).map(({ id }) => id)).not.toContain('weight-there')
-    expect(smallestUps(catalogue.hardware, 150)!.id).toBe('weight-400')
-    expect(smallestUps(catalogue.hardware, 182)!.id).toBe('weight-400')
-    expect(smallestUps(catalogue.hardware, 183)!.id).toBe('weight-650')
-    expect(smallestUps(catalogue.hardware, 5000)).toBeNull()
+    expect(bestUps(catalogue.hardware, 150, 0)!.id).toBe('weight-400')
+    expect(bestUps(catalogue.hardware, 182, 0)!.id).toBe('weight-400')
+    expect(bestUps(catalogue.hardware, 183, 0)!.id).toBe('weight-650')
+    expect(bestUps(catalogue.hardware, 5000, 0)).toBeNull()
+    // Minutes that are asked take a larger one; what none holds so long falls back on the first.
+    expect(bestUps(catalogue.hardware, 150, 10)!.id).toBe('weight-650')
+    expect(bestUps(catalogue.hardware, 150, 100_000)!.id).toBe('weight-400')
   })
 })
 

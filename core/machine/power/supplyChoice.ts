@@ -2,6 +2,7 @@ import type { Supply } from '../../catalogue/hardware/hardwarePart'
 import { kWhPerWattYear } from '../../units/time'
 import { maxShareOfRating, type StartSurge } from './startSurge'
 import { wallW } from './supplyCurve'
+import { supplyGoesIn } from './supplyForms'
 
 /** A supply of the catalogue held against what is needed. */
 export interface SupplyRow {
@@ -81,6 +82,6 @@ export function supplyRows(
  */
 export function fittingSupplies(all: readonly Supply[], form: Supply['form'] | null): Supply[] {
   return all.filter(
-    supply => supply.comesWith === undefined && (form === null || supply.form === form),
+    supply => supply.comesWith === undefined && (form === null || supplyGoesIn(supply.form, form)),
   )
 }

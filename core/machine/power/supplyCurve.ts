@@ -1,5 +1,6 @@
 import type { EfficiencyClass } from '../../catalogue/hardware/hardwarePart'
 import { requireWithin } from '../../errors'
+import type { Estimate } from '../../figure'
 
 /**
  * A supply as far as its losses go; null where nothing is known of it, and a usual efficiency
@@ -16,7 +17,7 @@ export const supplyEfficiency = 0.85
 /** An external brick, at every load. */
 export const brickEfficiency = 0.85
 /** What 230 V gives over the table, which is for 115 V. */
-export const at230V = 0.015
+export const at230V: Estimate = { low: 0.01, likely: 0.015, high: 0.02 }
 
 /** Shares of the rating at which the table stands. */
 const shares = [0.1, 0.2, 0.5, 1] as const
@@ -51,16 +52,17 @@ function efficiencyAt(share: number, table: readonly number[], more: number): nu
  * half of the loss there stays, however little is taken: wall = DC + L·(0.5 + 0.5·DC ÷ a tenth of
  * the rating).
  * @param dcW >= 0
+ * @param gain what 230 V gives over the table; not looked at for other voltages
  * @throws {CoreRangeError} SUPPLY_DC
  * @example wallW(20, { ratingW: 550, efficiency: 'gold', mainsVolts: 115 }) // 27.1
  */
-export function wallW(dcW: number, losses: SupplyLosses | null): number {
+export function wallW(dcW: number, losses: SupplyLosses | null, gain = at230V.likely): number {
   requireWithin('SUPPLY_DC', dcW, { min: 0 })
   if (losses === null) return dcW / supplyEfficiency
   const { ratingW, efficiency, mainsVolts } = losses
   if (efficiency === 'brick') return dcW / brickEfficiency
   const table = efficiencyTable[efficiency]
-  const more = mainsVolts === 230 ? at230V : 0
+  const more = mainsVolts === 230 ? gain : 0
   const tenthW = shares[0] * ratingW
   if (dcW >= tenthW) return dcW / efficiencyAt(dcW / ratingW, table, more)
   const lossAtTenthW = tenthW * (1 / (table[0] + more) - 1)

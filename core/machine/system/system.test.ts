@@ -236,6 +236,31 @@ describe('services', () => {
     ).toBeCloseTo(0.5, 9)
     expect(figures([{ load: 50 }])['streams.softwareReference']!.value).toBe(0)
   })
+  it('take a gigabyte to two more as a guest, which the memory needed says', () => {
+    const needed = (on: 'guest' | 'container', count: number) => {
+      const { low, value, high } = assess(
+        planSchema.parse({
+          name: 'x',
+          system: {
+            services: Array.from({ length: count }, (_, at) => ({
+              name: `s${at}`,
+              on,
+              memoryGB: 1,
+            })),
+          },
+        }),
+        catalogue,
+      ).figures['machine.memoryFloorGB']!
+      return [value! - low!, high! - value!]
+    }
+    const more = (count: number) =>
+      needed('guest', count).map(
+        (width, side) => width ** 2 - needed('container', count)[side]! ** 2,
+      )
+    // Guests err together: half a gigabyte each, either way, beside what else is uncertain.
+    for (const count of [1, 3])
+      for (const square of more(count)) expect(Math.sqrt(square)).toBeCloseTo(0.5 * count, 6)
+  })
   it('are reached by media software for those who choose by pictures, by SMB for plain folders', () => {
     const none = { backups: [] as string[] }
     expect(protocolsFor([], [])).toEqual({ media: true, shares: 'none', ...none })

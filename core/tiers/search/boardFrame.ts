@@ -3,6 +3,7 @@ import type { Board, Cooler, SystemDisk } from '../../catalogue/hardware/hardwar
 import { fromParts } from '../../plan/constants'
 import { freshMachine } from '../../machine/freshMachine'
 import { systemOf } from '../../machine/machineFacts'
+import { supplyGoesIn } from '../../machine/power/supplyForms'
 import { minCooling } from '../../machine/fit/rules/coolerHeat'
 import { isUps } from '../../plan/hasUps'
 import type { Network } from '../../plan/network'
@@ -132,7 +133,7 @@ export function boardFrame(board: Board, book: Book): Frame {
         options: hardwareOptions('case', book),
         allowed: ({ housing }, { supply, count, turning }) =>
           housing!.forms.includes(board.form) &&
-          housing!.supplyForm === supply!.form &&
+          supplyGoesIn(supply!.form, housing!.supplyForm) &&
           housing!.bays35 >= turning &&
           (housing!.hotSwap >= 12 || plugsOf(supply!) >= count),
       },

@@ -3,6 +3,7 @@ import type { MachineBase } from '../../catalogue/machineBases'
 import { freshMachine } from '../../machine/freshMachine'
 import { machineBuild } from '../../machine/machineBuild'
 import { systemOf } from '../../machine/machineFacts'
+import { supplyGoesIn } from '../../machine/power/supplyForms'
 import { machinePower } from '../../machine/machinePower'
 import { machinePrices } from '../../machine/machinePrices'
 import { newPart, putIn } from '../../machine/partChanges'
@@ -97,7 +98,7 @@ function machineFrame(
               hardwareOptions('supply', book).filter(
                 ({ supply }) =>
                   supply !== build.supply &&
-                  (housing === null || supply!.form === housing.supplyForm),
+                  (housing === null || supplyGoesIn(supply!.form, housing.supplyForm)),
               ),
             ),
           },

@@ -8,6 +8,8 @@ import { plugsOf } from '../plugs'
  */
 export const plugToPlugMm = 150
 export const wayShare = 0.7
+/** The rule of thumb errs by so much: a lead is too short from there on. */
+export const toleratedMm = 50
 
 /** The supply's leads reach the farthest drive. */
 export const leadLength = fitRule<{ readonly reachMm: number; readonly wayMm: number }>({
@@ -36,7 +38,7 @@ export const leadLength = fitRule<{ readonly reachMm: number; readonly wayMm: nu
     const reachMm =
       supply.leadMm + extended + plugToPlugMm * (Math.max(1, ...supply.driveLeads) - 1)
     const wayMm = Math.round(wayShare * (housing.heightMm + housing.depthMm))
-    return { state: reachMm >= wayMm ? 'pass' : 'warning', values: { reachMm, wayMm } }
+    return { state: wayMm - reachMm < toleratedMm ? 'pass' : 'warning', values: { reachMm, wayMm } }
   },
   say: ({ reachMm, wayMm }, { number: n }, state) =>
     `The longest lead reaches ${n(reachMm)} mm; the farthest drive is about ${n(wayMm)} mm ` +

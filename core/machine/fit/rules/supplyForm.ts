@@ -1,3 +1,4 @@
+import { supplyGoesIn } from '../../power/supplyForms'
 import { fitRule, passIf } from '../fitRule'
 
 const forms = { ATX: 'ATX', SFX: 'SFX', rack: 'rack', brick: 'brick', own: 'own' } as const
@@ -25,7 +26,7 @@ export const supplyForm = fitRule<{
     if (!housing) return null
     const together = base !== null && base.inside.supply === supply && base.inside.case === housing
     return {
-      state: passIf(together || supply.form === housing.supplyForm),
+      state: passIf(together || supplyGoesIn(supply.form, housing.supplyForm)),
       values: { supply: supply.label, form: forms[supply.form], wanted: forms[housing.supplyForm] },
     }
   },
@@ -33,7 +34,9 @@ export const supplyForm = fitRule<{
     supply === null
       ? 'There is no power supply.'
       : state === 'pass'
-        ? 'The supply goes into the case.'
+        ? form === 'SFX' && wanted === 'ATX'
+          ? 'The supply goes into the case by the frame that comes with small ones.'
+          : 'The supply goes into the case.'
         : form === 'brick' || wanted === 'brick'
           ? 'The case takes ' +
             `${wanted === 'brick' ? 'an external brick' : `a supply of form ${wanted}`}; the ` +

@@ -180,7 +180,7 @@ const picked = ref<number | null>(null)
           <PlanField path="drives.copiesWithVersions" />
           <PlanField path="drives.secondBoxTakesOver" />
           <p class="soft small">
-            A UPS is a part of the machine: press it in the picture to add the smallest that carries
+            A UPS is a part of the machine: press it in the picture to add the cheapest that holds
             the machine, or list your own under Machine, Parts list.
           </p>
         </section>

@@ -1,4 +1,5 @@
-import { upsCarries, upsNeed, type RatedUps } from '../machine/power/upsSize'
+import type { HardwarePart } from '../../catalogue/hardware/hardwarePart'
+import { ratedUps, upsCarries, upsNeed, type RatedUps } from './upsSize'
 
 /**
  * Of the energy on the label: what the inverter passes on, and what an ageing battery still holds.
@@ -53,4 +54,17 @@ export function upsRows(units: readonly RatedUps[], loadW: number, minutes: numb
   return rows.sort(
     (a, b) => does(b) - does(a) || a.unit.price - b.unit.price || (a.unit.id < b.unit.id ? -1 : 1),
   )
+}
+
+/**
+ * The UPS that is proposed for a load: the cheapest that carries it as long as is asked, else the
+ * cheapest that carries it at all; null where none does.
+ */
+export function bestUps(
+  hardware: readonly HardwarePart[],
+  loadW: number,
+  minutes: number,
+): RatedUps | null {
+  const carrying = upsRows(ratedUps(hardware), loadW, minutes).filter(row => row.strongEnough)
+  return (carrying.find(row => row.longEnough) ?? carrying[0])?.unit ?? null
 }
