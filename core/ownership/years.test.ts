@@ -205,6 +205,10 @@ describe('the years in money', () => {
     expect(with_({ licenceOnce: 50 })).toBeCloseTo(50, 6)
     expect(with_({ licencePerYear: 10 })).toBeCloseTo(50, 6)
     expect(with_({ savedPerMonth: 5 })).toBeCloseTo(-300, 6)
+    // What services cost is paid in advance each year, like a licence.
+    expect(
+      total({ system: { services: [{ pricePerYear: 12 }, { pricePerYear: 8.5 }, {}] } }) - base,
+    ).toBeCloseTo(5 * 20.5, 6)
     expect(with_({ solarShare: 1, solarPricePerKWh: 0 })).toBeLessThan(-500)
     expect(with_({ resaleShare: 0.5 })).toBeCloseTo(-0.5 * (415 - 85), 6)
     expect(with_({ warrantyMonths: 60 })).toBeLessThan(0)

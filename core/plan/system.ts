@@ -64,6 +64,19 @@ const serviceSchema = z.object({
       irreplaceable: 'What is irreplaceable',
     },
   }),
+  forWhom: text({
+    label: 'For whom',
+    max: 60,
+    description: 'Who would miss it: all, the children, a phone, another service.',
+  }),
+  pricePerYear: quantity({
+    label: 'Price a year',
+    unit: 'money',
+    min: 0,
+    max: 100_000,
+    fallback: 0,
+    description: 'What its maker asks every year. Enter 0 if it is free.',
+  }),
   usesEngine: toggle({
     label: 'Uses the video engine',
     fallback: false,

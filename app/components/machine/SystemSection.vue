@@ -212,16 +212,18 @@ const warnings = {
                   : entry.on === 'guest'
                     ? 'in a guest'
                     : 'in a container'
-              }}, {{ reach[entry.reach] }}</span
+              }}, {{ reach[entry.reach] }}{{ entry.forWhom ? `, for ${entry.forWhom}` : '' }}</span
             ><span class="number soft">{{ quantity(serviceMemoryGB(entry), 'GB') }}</span></span
           >
         </template>
         <template #default="{ index }">
           <PlanField :path="`system.services.${index}.name`" />
+          <PlanField :path="`system.services.${index}.forWhom`" />
           <PlanField :path="`system.services.${index}.on`" />
           <PlanField :path="`system.services.${index}.memoryGB`" />
           <PlanField :path="`system.services.${index}.load`" />
           <PlanField :path="`system.services.${index}.ports`" />
+          <PlanField :path="`system.services.${index}.pricePerYear`" />
           <PlanField :path="`system.services.${index}.reach`" />
           <PlanField :path="`system.services.${index}.loss`" />
           <PlanField :path="`system.services.${index}.usesEngine`" />

@@ -3,7 +3,7 @@ import { entryOf } from '../../catalogue/catalogue'
 import type { HardwarePart } from '../../catalogue/hardware/hardwarePart'
 import type { Machine, MachinePart } from '../../plan/machine'
 import { machineBuild } from '../machineBuild'
-import { partLabel, type PartKind, type KnownPart, type PartLists } from '../knownParts'
+import { knownPart, partLabel, type PartKind, type KnownPart, type PartLists } from '../knownParts'
 import { exactly } from '../../figure'
 import { machinePower, powerStates } from '../machinePower'
 import { newPart } from '../partChanges'
@@ -91,10 +91,10 @@ export function withMachine(slice: FitSlice, machine: Machine, lists: PartLists)
   }
 }
 
+type FixedMachine = Omit<FitFix, 'rule'>
+
 /** Machines that a fix makes of one, each with what is put in. */
-function machinesOf(fix: PossibleFix, machine: Machine, lists: PartLists): Omit<FitFix, 'rule'>[] {
-  const kindOf = (ref: string) =>
-    machineBuild({ ...machine, parts: [{ ...newPart(ref) }] }, lists).parts[0]?.kind
+function machinesOf(fix: PossibleFix, machine: Machine, lists: PartLists): FixedMachine[] {
   const nothing = {
     how: fix.how,
     ref: null,
@@ -132,61 +132,53 @@ function machinesOf(fix: PossibleFix, machine: Machine, lists: PartLists): Omit<
     case 'startTogether':
       return [{ ...nothing, count: fix.drives, machine: { ...machine, startTogether: fix.drives } }]
     case 'add':
-    case 'replace': {
-      const { kind, count = 1, only } = fix
-      const kept =
-        fix.how === 'replace'
-          ? machine.parts.filter(part => part.purpose !== 'fitted' || kindOf(part.ref) !== kind)
-          : machine.parts
-      const out =
-        fix.how === 'replace'
-          ? machine.parts.filter(part => !kept.includes(part)).map(part => part.ref)
-          : []
-      // What is there already is no fix: only another count of it would be.
-      const same = (id: string) =>
-        fix.how === 'replace' &&
-        machine.parts.some(
-          part => part.ref === id && part.count === count && part.purpose === 'fitted',
-        )
-      const candidates = entriesOf(kind, lists).filter(
-        entry =>
-          entry.price !== null && !same(entry.id) && (only === undefined || only(entry.whole)),
-      )
-      const bought = candidates
-        .sort((a, b) => a.price! - b.price!)
-        .slice(0, maxTried)
-        .map(entry => ({
-          how: fix.how,
-          ref: entry.id,
-          label: entry.label,
-          count,
-          fromShelf: false,
-          price: entry.price! * count,
-          out,
-          machine: { ...machine, parts: [...kept, { ...newPart(entry.id), count }] },
-        }))
-      const shelved = machineBuild(machine, lists).shelved.filter(
-        known =>
-          known.kind === kind &&
-          known.part.count >= count &&
-          (only === undefined || only(known.entry as Entry['whole'])),
-      )
-      // What lies on the shelf is paid for: it comes first.
-      return [
-        ...shelved.map(known => ({
-          how: fix.how,
-          ref: known.part.ref,
-          label: partLabel(known),
-          count,
-          fromShelf: true,
-          price: 0,
-          out,
-          machine: { ...machine, parts: takenFromShelf(kept, known.part, count) },
-        })),
-        ...bought,
-      ]
-    }
+    case 'replace':
+      return withPartOf(fix, machine, lists)
   }
+}
+
+/**
+ * Machines with an entry of a kind put in, beside what is there of it or in its place: what lies on
+ * the shelf first, because it is paid for, then what is sold, the cheapest first.
+ */
+function withPartOf(
+  { how, kind, count = 1, only = () => true }: Extract<PossibleFix, { readonly kind: PartKind }>,
+  machine: Machine,
+  lists: PartLists,
+): FixedMachine[] {
+  const isOut = (part: MachinePart, index: number) =>
+    how === 'replace' && part.purpose === 'fitted' && knownPart(part, index, lists)?.kind === kind
+  const kept = machine.parts.filter((part, index) => !isOut(part, index))
+  const out = machine.parts.filter(isOut)
+  // What is there already is no fix: only another count of it would be.
+  const isThere = (id: string) => out.some(part => part.ref === id && part.count === count)
+  const common = { how, count, out: out.map(({ ref }) => ref) }
+  const shelved = machineBuild(machine, lists)
+    .shelved.filter(
+      known =>
+        known.kind === kind && known.part.count >= count && only(known.entry as Entry['whole']),
+    )
+    .map(known => ({
+      ...common,
+      ref: known.part.ref,
+      label: partLabel(known),
+      fromShelf: true,
+      price: 0,
+      machine: { ...machine, parts: takenFromShelf(kept, known.part, count) },
+    }))
+  const bought = entriesOf(kind, lists)
+    .filter(entry => entry.price !== null && !isThere(entry.id) && only(entry.whole))
+    .sort((a, b) => a.price! - b.price!)
+    .slice(0, maxTried)
+    .map(entry => ({
+      ...common,
+      ref: entry.id,
+      label: entry.label,
+      fromShelf: false,
+      price: entry.price! * count,
+      machine: { ...machine, parts: [...kept, { ...newPart(entry.id), count }] },
+    }))
+  return [...shelved, ...bought]
 }
 
 /** The parts with so many of one that lay on the shelf put in. */

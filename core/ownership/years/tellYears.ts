@@ -89,6 +89,7 @@ const inputs: Readonly<Record<CashKind, readonly Input[]>> = {
     'drives.lots',
     'costs.licenceOnce',
     'costs.licencePerYear',
+    'system.services',
   ],
   copies,
   upsBattery: ['machine.parts', 'costs.upsBatteryPrice'],

@@ -19,14 +19,14 @@ export const years = defineDomain({
   id: 'years',
   needs: ['machine', 'ownership'],
   read: (
-    { costs, library, drives, network, machine, choices: { horizonYears } },
+    { costs, library, drives, network, machine, system: wishes, choices: { horizonYears } },
     { driveClasses, driveModels, qualities, otherQualities, hardware },
     {
       machine: { build, system, states },
       ownership,
     }: { readonly machine: MachineFacts; readonly ownership: OwnershipFacts },
   ): YearsSlice => ({
-    plan: { costs, library, drives, network },
+    plan: { costs, library, drives, network, system: wishes },
     hasUps: hasUps({ machine }, hardware),
     catalogue: { driveClasses, driveModels, qualities, otherQualities },
     horizonYears,

@@ -12,9 +12,9 @@ import { averagePricePerKWh } from '../../plan/energyPrice'
 
 /** What of a plan its years in money follow from. */
 export interface YearsSlice {
-  readonly plan: Pick<Plan, 'costs' | 'library' | 'drives' | 'network'>
+  readonly plan: Pick<Plan, 'costs' | 'library' | 'drives' | 'network' | 'system'>
   readonly catalogue: DriveCatalogue & Qualities
-  /** one is in the list of parts, or in the house already */
+  /** one is in the list of parts */
   readonly hasUps: boolean
   readonly horizonYears: number
   readonly system: Pick<SystemKind, 'licence' | 'upkeepHoursPerYear'> | null
@@ -89,7 +89,10 @@ export function yearsQuestion({
     driveFallPerYear: drives.priceFallPerYear,
     warrantyMonths: costs.warrantyMonths,
     licenceOnce: costs.licenceOnce + licenceOnce(system, pluggedIn),
-    licencePerYear: costs.licencePerYear + (system?.licence.perYear ?? 0),
+    licencePerYear:
+      costs.licencePerYear +
+      (system?.licence.perYear ?? 0) +
+      plan.system.services.reduce((sum, { pricePerYear }) => sum + pricePerYear, 0),
     copiesOnce: copies(({ media }) => media) * mediumYears,
     copiesEveryMonths: mediumYears * monthsPerYear,
     copiesPerMonth: copies(({ store, electricity }) => store + electricity) / monthsPerYear,
