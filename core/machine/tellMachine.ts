@@ -210,7 +210,7 @@ function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format):
 }
 
 function machineFindings(
-  { build, loadBelowIdle, freeBays, cutOffPerMonth, hardware }: MachineFacts,
+  { build, system, loadBelowIdle, freeBays, cutOffPerMonth, hardware }: MachineFacts,
   { driveForms, machine }: MachineSlice,
   { number: n, share }: Format,
 ): Finding[] {
@@ -232,6 +232,20 @@ function machineFindings(
               'used for both.',
             from: ['machine.boxLoadW', 'machine.boxIdleW'],
             fixes: ['Check the two figures.'],
+          }),
+        ]
+      : []),
+    ...(system?.startsOffline === false
+      ? [
+          finding('warning', 'STARTS_ONLINE', {
+            sentence:
+              `${system.label} asks the internet when it starts: after a power cut with the line ` +
+              'down nothing plays.',
+            from: ['system.kind', 'system.ownKinds'],
+            fixes: [
+              'Start it once with the line unplugged before you rely on it, keep a UPS before ' +
+                'it, or choose a system that starts by itself.',
+            ],
           }),
         ]
       : []),

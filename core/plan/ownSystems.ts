@@ -89,6 +89,12 @@ const ownSystemSchema = z.object({
     description: 'Whole systems inside the machine.',
   }),
   wifi: toggle({ label: 'Wi-Fi', fallback: false, description: 'Can be reached over Wi-Fi.' }),
+  startsOffline: toggle({
+    label: 'Starts without the internet',
+    fallback: true,
+    description:
+      'It asks nobody outside for leave, such as a check of its licence, when it starts.',
+  }),
   leaving: choice({
     label: 'Changing it later',
     fallback: 'free',

@@ -104,6 +104,7 @@ const kindFields = [
   'containers',
   'guests',
   'wifi',
+  'startsOffline',
   'leaving',
   'help',
 ]

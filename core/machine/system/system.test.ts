@@ -236,6 +236,27 @@ describe('services', () => {
     ).toBeCloseTo(0.5, 9)
     expect(figures([{ load: 50 }])['streams.softwareReference']!.value).toBe(0)
   })
+  it('are told of where their system asks the internet when it starts', () => {
+    const told = (ownKinds: object[], kind = 'own-1') =>
+      assess(
+        planSchema.parse({ name: 'x', system: { kind, ownKinds } }),
+        catalogue,
+      ).findings.filter(({ code }) => code === 'STARTS_ONLINE')
+    const own = { id: 'own-1', label: 'Rented system' }
+    expect(told([{ ...own, startsOffline: false }])).toMatchObject([
+      {
+        severity: 'warning',
+        sentence:
+          'Rented system asks the internet when it starts: after a power cut with the line down ' +
+          'nothing plays.',
+      },
+    ])
+    expect(told([own])).toEqual([])
+    // Another system is chosen, or none that is known.
+    expect(told([{ ...own, startsOffline: false }], 'server')).toEqual([])
+    expect(told([], 'gone')).toEqual([])
+    for (const { startsOffline } of systemKinds) expect(startsOffline).toBe(true)
+  })
   it('take a gigabyte to two more as a guest, which the memory needed says', () => {
     const needed = (on: 'guest' | 'container', count: number) => {
       const { low, value, high } = assess(
