@@ -5,6 +5,7 @@ import { coverageOf } from '~~/core/drives/perilChances'
 import { measureIds, perilTable, type MeasureId, type PerilId } from '~~/core/catalogue/perilTable'
 import { newPart } from '~~/core/machine/partChanges'
 import { bestUps } from '~~/core/machine/power/upsChoice'
+import { maxParts } from '~~/core/plan/constants'
 import { isUps } from '~~/core/plan/hasUps'
 import { editPlan } from '~~/core/plan/editPlan'
 import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
@@ -67,8 +68,12 @@ function withUpsSwitched(plan: Plan): Plan | null {
   const others = machine.parts.filter(part => !isUps(part, hardware))
   if (isOn('ups')) return { ...plan, machine: { ...machine, parts: others } }
   const loadW = store.assessment?.domains.machine.states[1].watts.likely ?? 0
-  const unit = bestUps(hardware, loadW, plan.costs.upsMinutes) ?? ratedUps(hardware).at(-1)
-  return unit ? { ...plan, machine: { ...machine, parts: [...others, newPart(unit.id)] } } : null
+  // Of machines that none carries the fit warns; a full list of parts takes no more.
+  const largest = ratedUps(hardware).toSorted((a, b) => b.ratingW - a.ratingW)[0]
+  const unit = bestUps(hardware, loadW, plan.costs.upsMinutes) ?? largest
+  return unit && others.length < maxParts
+    ? { ...plan, machine: { ...machine, parts: [...others, newPart(unit.id)] } }
+    : null
 }
 /** The plan with a measure switched over. */
 function planWith(measure: MeasureId): Plan | null {

@@ -50,9 +50,11 @@ export function noiseFigure({ facts: { context }, slice: { brief }, format }: To
   )
 }
 
-/** How much the closed cupboard adds. */
-const cupboardRise = ({ facts: { context } }: Told) =>
-  workedOut(context.heat.riseK, '°C', {
+/** The air around the machine on the warmest day: that of the room, and what a cupboard adds. */
+function warmestAir({ facts: { context }, slice: { brief } }: Told) {
+  const room = field('brief.roomHighC', [brief.roomHighC, '°C'], { after: 'of the room' })
+  if (context.heat.riseK <= 0) return [room]
+  const rise = workedOut(context.heat.riseK, '°C', {
     inputs: [
       'brief.place',
       'brief.cupboardM2',
@@ -63,11 +65,12 @@ const cupboardRise = ({ facts: { context } }: Told) =>
     ],
     after: 'of the closed cupboard',
   })
+  return [room, rise]
+}
 
 export function processorHeatFigure(told: Told): Figure {
-  const { facts, slice, format } = told
-  const { build, heat } = facts.context
-  const { brief } = slice
+  const { facts, format } = told
+  const { build } = facts.context
   const { number: n } = format
   const own = processorRiseK[build.passivelyCooled ? 'fanless' : 'withFan']
   return declareFigure(
@@ -75,8 +78,7 @@ export function processorHeatFigure(told: Told): Figure {
       chosen(
         ['brief.place'],
         sum(
-          field('brief.roomHighC', [brief.roomHighC, '°C'], { after: 'of the room' }),
-          ...(heat.riseK > 0 ? [cupboardRise(told)] : []),
+          ...warmestAir(told),
           workedOut(own, '°C', {
             inputs: [...built, 'machine.passivelyCooled'],
             after: build.passivelyCooled ? 'without a fan' : 'with a fan',
@@ -97,17 +99,15 @@ export function processorHeatFigure(told: Told): Figure {
 }
 
 export function heatFigure(told: Told): Figure {
-  const { facts, slice, format } = told
+  const { facts, format } = told
   const { heat } = facts.context
-  const { brief } = slice
   const { number: n } = format
   return declareFigure(
     () =>
       chosen(
         ['brief.place'],
         sum(
-          field('brief.roomHighC', [brief.roomHighC, '°C'], { after: 'of the room' }),
-          ...(heat.riseK > 0 ? [cupboardRise(told)] : []),
+          ...warmestAir(told),
           workedOut(heat.driveRiseK, '°C', { inputs: built, after: 'at the drives' }),
         ),
       ),
