@@ -141,14 +141,17 @@ describe('an assessment', () => {
     // of it.
     const idleW = 40.55 / (0.7 + ((40.55 / 300 - 0.1) / 0.1) * 0.1 + 0.015)
     const loadW = 101.3 / 0.815
-    expect(figure(result, 'ownership.kWhPerYear').value).toBeCloseTo(
-      ((idleW * 22 + loadW * 2) / 24) * 8.766,
-      6,
+    // A title is read from one drive: 2.75 W more.
+    const watchingW = 43.3 / (0.7 + ((43.3 / 300 - 0.1) / 0.1) * 0.1 + 0.015)
+    const [watched, converting] = ['household.watchedHours', 'day.convertingHours'].map(
+      id => figure(result, id).value!,
     )
-    expect(figure(result, 'ownership.electricityPerYear').value).toBeCloseTo(
-      ((idleW * 22 + loadW * 2) / 24) * 8.766 * 0.31,
-      6,
-    )
+    expect(watched).toBeCloseTo(3.5, 1)
+    expect(converting).toBeCloseTo(2.2, 1)
+    const dayW =
+      (idleW * (24 - watched!) + watchingW * (watched! - converting!) + loadW * converting!) / 24
+    expect(figure(result, 'ownership.kWhPerYear').value).toBeCloseTo(dayW * 8.766, 6)
+    expect(figure(result, 'ownership.electricityPerYear').value).toBeCloseTo(dayW * 8.766 * 0.31, 6)
     expect(result.verdicts.map(entry => [entry.id, entry.state])).toEqual([
       ['streams', 'short'],
       ['space', 'impossible'],

@@ -1,5 +1,6 @@
 import { createAssessor, type Assessor, type AssessmentOf } from './assessor'
 import type { Catalogue } from './catalogue/catalogue'
+import { day } from './day/day'
 import { drives } from './drives/drives'
 import { fitting } from './machine/fitting'
 import { household } from './household/household'
@@ -30,6 +31,7 @@ export const domains = [
   prospects,
   playback,
   streams,
+  day,
   drives,
   network,
   machine,

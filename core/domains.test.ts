@@ -160,11 +160,11 @@ describe('an assessor', () => {
   })
   it('gives facts alone, of the domains asked for and those they need', () => {
     const assessor = planAssessor()
-    expect(Object.keys(assessor.facts(demo, catalogue, ['ownership'])).sort()).toEqual([
+    expect(Object.keys(assessor.facts(demo, catalogue, ['machine'])).sort()).toEqual([
       'drives',
+      'household',
       'library',
       'machine',
-      'ownership',
     ])
     expect(assessor.facts(demo, catalogue, ['network']).network.awayStreams).toBe(3)
   })

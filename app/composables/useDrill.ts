@@ -13,6 +13,7 @@ import { debrief } from '~~/core/drives/drill/debrief'
 import { hasCopy } from '~~/core/drives/perilQuestion'
 import { leadHours, poolOf } from '~~/core/drives/poolOf'
 import { useFormat } from '~/composables/useFormat'
+import { usePoolChoices } from '~/composables/usePoolChoices'
 import { usePlanStore } from '~/stores/planStore'
 
 /**
@@ -21,6 +22,7 @@ import { usePlanStore } from '~/stores/planStore'
  */
 export function useDrill() {
   const store = usePlanStore()
+  const choices = usePoolChoices()
   const { format } = useFormat()
   const pace = ref<DrillGround['pace']>('true')
   const seed = ref(1)
@@ -29,12 +31,12 @@ export function useDrill() {
 
   function makeGround(): DrillGround | null {
     const { plan, assessment } = store
-    if (!plan || !assessment) return null
+    if (!plan || !assessment || !choices.value) return null
     const { layoutId } = assessment.domains.drives
     const value = (id: string) => assessment.figures[id]?.value ?? 0
     const pool = poolOf({
       drives: plan.drives,
-      choices: plan.choices,
+      choices: choices.value,
       catalogue,
       contentTB: value('library.contentAtHorizonTB'),
       layoutId,

@@ -12,6 +12,7 @@ import { fileSystems } from '~~/core/drives/fileSystem'
 import { drivesOf, leadHours, poolOf, snapshotsTB } from '~~/core/drives/poolOf'
 import { tellFailures } from '~~/core/drives/tellFailures'
 import { useFormat } from '~/composables/useFormat'
+import { usePoolChoices } from '~/composables/usePoolChoices'
 import { usePlanStore } from '~/stores/planStore'
 
 /**
@@ -20,6 +21,7 @@ import { usePlanStore } from '~/stores/planStore'
  */
 export function useDriveMap() {
   const store = usePlanStore()
+  const choices = usePoolChoices()
   const { format } = useFormat()
   /** places of the drives that are taken for failed */
   const failed = ref<ReadonlySet<number>>(new Set())
@@ -37,11 +39,11 @@ export function useDriveMap() {
   const bays = computed(() => store.assessment?.domains.machine.placesForDrives ?? 0)
   const pool = computed(() => {
     const { plan, assessment } = store
-    if (!plan || !assessment) return null
+    if (!plan || !assessment || !choices.value) return null
     const contentTB = assessment.figures['library.contentAtHorizonTB']?.value ?? 0
     const found = poolOf({
       drives: plan.drives,
-      choices: plan.choices,
+      choices: choices.value,
       catalogue,
       contentTB,
       layoutId: assessment.domains.drives.layoutId,

@@ -30,6 +30,7 @@ export function useFastStorage() {
       layoutId,
       sentMbps: plan.network.awayRungMbps,
       conversions: value('streams.asked'),
+      convertingHours: assessment.domains.day.converting.perDay,
       watching: value('household.watching95'),
       format: format.value,
       pool:
@@ -52,13 +53,14 @@ export function useFastStorage() {
         catalogue,
         conversions: tale.value.conversions,
         sentMbps: tale.value.sentMbps,
+        convertingHours: tale.value.convertingHours,
       }),
   )
   const figures = computed(() =>
     tale.value && fast.value ? fastFigures(fast.value, tale.value) : [],
   )
   const watching = computed(() => {
-    const hours = store.plan?.choices.watchingHoursPerDay ?? 0
+    const hours = store.assessment?.domains.household.watched.perDay ?? 0
     return hours > 0 ? { from: eveningFrom, to: (eveningFrom + hours * 60) % 1440 } : null
   })
   const runs = computed(() =>

@@ -30,6 +30,7 @@ export function useLossSimulation() {
     const { plan } = store
     const layoutId = store.assessment?.domains.drives.layoutId
     const contentTB = store.assessment?.figures['library.contentAtHorizonTB']?.value ?? 0
+    const watchedHoursPerDay = store.assessment?.domains.household.watched.perDay ?? 0
     if (!plan || !layoutId) return
     forget()
     const mine = run
@@ -38,7 +39,13 @@ export function useLossSimulation() {
     try {
       for (let done = 0; done < simulatedArrays && mine === run; done += arraysAtATime) {
         const lot = await inBackground('compare', work =>
-          work.simulateLoss(plan, { layoutId, contentTB, count: arraysAtATime, seed: 1 + done }),
+          work.simulateLoss(plan, {
+            layoutId,
+            contentTB,
+            watchedHoursPerDay,
+            count: arraysAtATime,
+            seed: 1 + done,
+          }),
         )
         if (mine !== run) return
         if (!lot) break

@@ -62,7 +62,7 @@ export function usePartsList() {
     const pool = assessment.domains.drives.pool
     return forgottenExtras(assembly.value, {
       hardware: lists.value.hardware,
-      loadWallW: assessment.domains.machine.states[1].watts.likely,
+      loadWallW: assessment.domains.machine.watts.converting.likely,
       upsMinutes: plan.costs.upsMinutes,
       hasUps: hasUps(plan, lists.value.hardware),
       rebuilds: pool?.parity ?? false,

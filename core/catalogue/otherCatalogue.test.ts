@@ -138,9 +138,7 @@ describe('a catalogue that is handed in', () => {
     })
     const [once, thrice] = [1, 3].map(times => assess(plan, renamed('x-', times)).domains)
     expect(thrice!.ownership.toPay).toBe(3 * once!.ownership.toPay)
-    expect(thrice!.machine.states[0].watts.likely).toBeGreaterThan(
-      once!.machine.states[0].watts.likely,
-    )
+    expect(thrice!.machine.watts.idle.likely).toBeGreaterThan(once!.machine.watts.idle.likely)
   })
   it('is what comparisons, fixes and fixes draw on', () => {
     const [plan, lists] = [renamedPlan(demo, 'x-'), renamed('x-', 1)]

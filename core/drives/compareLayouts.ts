@@ -4,7 +4,7 @@ import type { DriveCatalogue } from './driveTraits'
 import { longestRebuildHours, poolLossChance } from './layoutRisk'
 import type { Layout, LayoutRefusal } from './layouts/layout'
 import { layouts } from './layouts/layouts'
-import { poolOf, roomTB } from './poolOf'
+import { poolOf, roomTB, type PoolChoices } from './poolOf'
 
 /** One layout tried on the plan's drives. */
 export interface LayoutComparison {
@@ -24,7 +24,7 @@ export interface LayoutComparison {
  * @param contentTB the library at the horizon, likely
  */
 export function compareLayouts(
-  { drives, choices }: { readonly drives: Drives; readonly choices: Choices },
+  { drives, choices }: { readonly drives: Drives; readonly choices: Choices & PoolChoices },
   catalogue: DriveCatalogue,
   contentTB: number,
 ): LayoutComparison[] {

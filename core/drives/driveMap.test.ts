@@ -5,6 +5,7 @@ import { driveMap, stretchKinds, type MappedDrive, type StretchKind } from './dr
 import { fileSystems } from './fileSystem'
 import { layouts } from './layouts/layouts'
 import { poolOf, roomTB, type Pool } from './poolOf'
+import { poolChoices } from '../../tests/stubs/poolChoices'
 
 const sizes = [12, 8, 8, 4, 14, 8]
 const { drives, choices } = planSchema.parse({
@@ -12,7 +13,7 @@ const { drives, choices } = planSchema.parse({
   drives: { lots: sizes.map(sizeTB => ({ sizeTB })), hotSpares: 1 },
 })
 function mapOf(layoutId: string, keptTB: number): MappedDrive[] | null {
-  const pool = poolOf({ drives, choices, catalogue, contentTB: 0, layoutId })
+  const pool = poolOf({ drives, choices: poolChoices(choices), catalogue, contentTB: 0, layoutId })
   return 'refused' in pool ? null : driveMap(pool as Pool, fileSystems.journalled, keptTB)
 }
 const sum = (map: readonly MappedDrive[], ...kinds: StretchKind[]) =>
@@ -29,7 +30,13 @@ describe('the map of the drives', () => {
           drive.sizeTB,
           9,
         )
-      const pool = poolOf({ drives, choices, catalogue, contentTB: 0, layoutId: id }) as Pool
+      const pool = poolOf({
+        drives,
+        choices: poolChoices(choices),
+        catalogue,
+        contentTB: 0,
+        layoutId: id,
+      }) as Pool
       const { usableTB, redundancyTB, mismatchTB } = pool.arrangement
       expect(sum(map, 'kept', 'free')).toBeCloseTo(roomTB(usableTB, drives), 9)
       expect(sum(map, 'kept')).toBeCloseTo(Math.min(3, roomTB(usableTB, drives)), 9)

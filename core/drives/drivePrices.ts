@@ -31,3 +31,11 @@ export function priceOfLot(
     isUsual: priceEach === null && condition !== 'owned',
   }
 }
+
+/** What is to pay now for all drives of a pool. */
+export function drivesToPay(
+  drives: CommonDrives & { readonly lots: readonly DriveLot[] },
+  catalogue: DriveCatalogue,
+): number {
+  return drives.lots.reduce((sum, lot) => sum + priceOfLot(lot, drives, catalogue).toPay, 0)
+}

@@ -7,6 +7,7 @@ import { driveTraits, pooledTraits, sheetWattsBand, usualFailuresPerYear } from 
 import { failureRatePerHour } from './failureRate'
 import { modelSheet } from './modelSheet'
 import { drivesOf, poolOf, type Pool } from './poolOf'
+import { poolChoices } from '../../tests/stubs/poolChoices'
 
 const plan = (drives: PlanInput['drives']) => planSchema.parse({ name: 'x', drives })
 const assessed = (drives: PlanInput['drives'], changes: Partial<PlanInput> = {}) =>
@@ -232,7 +233,7 @@ describe('groups drawn together', () => {
     const { drives: parsed, choices } = plan(drives)
     return poolOf({
       drives: parsed,
-      choices,
+      choices: poolChoices(choices),
       catalogue,
       contentTB: 0,
       layoutId: parsed.layout,

@@ -10,10 +10,11 @@ import { poolOf, roomTB, snapshotsTB } from './poolOf'
 import { rebuildHours, rebuildRateMBps } from './rebuildHours'
 import { spaceWaterfall } from './waterfall'
 import { fileSystems } from './fileSystem'
+import { poolChoices } from '../../tests/stubs/poolChoices'
 
 const layout = (id: string) => layouts.find(candidate => candidate.id === id)!
 const pooled = ({ drives, choices }: Plan, contentTB: number) =>
-  poolOf({ drives, choices, catalogue, contentTB, layoutId: drives.layout })
+  poolOf({ drives, choices: poolChoices(choices), catalogue, contentTB, layoutId: drives.layout })
 const planWith = (drives: PlanInput['drives']) => planSchema.parse({ name: 'x', drives })
 
 describe('rebuild', () => {
@@ -135,7 +136,7 @@ describe('what one failed drive costs', () => {
 
 describe('layouts compared on the same drives', () => {
   const plan = planWith({ lots: [{ count: 4, sizeTB: 8 }], layout: 'rotating-1' })
-  const rows = compareLayouts(plan, catalogue, 10)
+  const rows = compareLayouts({ ...plan, choices: poolChoices(plan.choices) }, catalogue, 10)
   it('has a row for each, refused ones with the reason', () => {
     expect(rows).toHaveLength(layouts.length)
     expect(rows.find(row => row.layout.id === 'rotating-3')?.refusal).toEqual({

@@ -1,5 +1,6 @@
 import { defineDomain } from '../domain'
 import { hasUps } from '../plan/hasUps'
+import type { HouseholdFacts } from '../household/householdFacts'
 import type { LibraryFacts } from '../library/libraryFacts'
 import { drivesFacts } from './drivesFacts'
 import { poolDrives } from './poolOf'
@@ -8,15 +9,11 @@ import { tellDrives } from './tellDrives'
 /** How many, how big, and with which redundancy: space, risk and rebuild. */
 export const drives = defineDomain({
   id: 'drives',
-  needs: ['library'],
+  needs: ['household', 'library'],
   read: (
-    {
-      drives,
-      machine,
-      choices: { survivesAtLeast, readErrorEndsRebuild, watchingHoursPerDay, horizonYears },
-    },
+    { drives, machine, choices: { survivesAtLeast, readErrorEndsRebuild, horizonYears } },
     { driveClasses, driveModels, hardware },
-    { library }: { readonly library: LibraryFacts },
+    { library, household }: { readonly library: LibraryFacts; readonly household: HouseholdFacts },
   ) => ({
     drives: poolDrives(drives, {
       ups: hasUps({ machine }, hardware),
@@ -25,7 +22,7 @@ export const drives = defineDomain({
     catalogue: { driveClasses, driveModels },
     survivesAtLeast,
     readErrorEndsRebuild,
-    watchingHoursPerDay,
+    watchedHoursPerDay: household.watched.perDay,
     horizonYears,
     forecast: library.forecast,
     contentTB: library.contentTB,

@@ -5,7 +5,7 @@ import { monthFull, type Forecast } from '../library/forecast'
 import type { Choices } from '../plan/choices'
 import { monthsPerYear } from '../units/time'
 import { automaticLayout, ownEntry } from '../plan/constants'
-import type { DriveCatalogue } from './driveTraits'
+import type { DriveCatalogue, DriveTraits } from './driveTraits'
 import { arrangeDrives, type Arrangement } from './arrangeDrives'
 import { layoutOf } from './automaticLayout'
 import { fileSystems } from './fileSystem'
@@ -24,6 +24,7 @@ import {
   traitsOf,
   usableNeededTB,
   type Pool,
+  type PoolChoices,
   type PoolDrives,
 } from './poolOf'
 import { watchedRate } from './rebuildHours'
@@ -33,10 +34,8 @@ import { spaceWaterfall, type WaterfallStep } from './waterfall'
 import { rememberedLossChance, lossBand, type LossChanceAt } from './lossBand'
 import { largestFirst, surgeOf, type Surge } from './surge'
 
-export interface DrivesSlice extends Pick<
-  Choices,
-  'survivesAtLeast' | 'readErrorEndsRebuild' | 'watchingHoursPerDay' | 'horizonYears'
-> {
+export interface DrivesSlice
+  extends Pick<Choices, 'survivesAtLeast' | 'readErrorEndsRebuild' | 'horizonYears'>, PoolChoices {
   readonly drives: PoolDrives
   readonly catalogue: DriveCatalogue
   /** the library, month by month from today on */
@@ -134,6 +133,8 @@ export interface DrivesFacts {
   /** what each drive that turns takes while it spins up, the largest first */
   readonly surges: readonly Surge[]
   readonly activeW: Estimate
+  /** while one title is read */
+  readonly readW: Estimate
   /** with the platters of those that turn stopped */
   readonly asleepW: Estimate
   /** usable space that the library at the horizon needs, TB; without any drives too */
@@ -154,6 +155,29 @@ function sumEstimates(list: readonly Estimate[]): Estimate {
     }),
     exactly(0),
   )
+}
+
+/**
+ * Watts of all drives while one title is read: as many as the layout reads together are at work,
+ * the others idle.
+ */
+function readingW(
+  traits: readonly Pick<DriveTraits, 'idleW' | 'activeW'>[],
+  pool: Pool | null,
+): Estimate {
+  const idle = sumEstimates(traits.map(({ idleW }) => idleW))
+  if (!pool || traits.length === 0) return idle
+  const active = sumEstimates(traits.map(({ activeW }) => activeW))
+  const { groups } = pool.arrangement
+  const members = Math.max(...groups.map(group => group.members.length))
+  const { together } = pool.layout.reads({
+    members,
+    survives: pool.arrangement.survives,
+    dataDrives: members,
+  })
+  const share = Math.min(1, together / traits.length)
+  const at = (end: keyof Estimate) => idle[end] + share * Math.max(0, active[end] - idle[end])
+  return { low: at('low'), likely: at('likely'), high: at('high') }
 }
 
 /** Of the raw space, the share that may stay unused before it is told. */
@@ -203,6 +227,7 @@ export function drivesFacts(slice: DrivesSlice): DrivesFacts {
     turningActiveW: sumEstimates(turning.map(({ activeW }) => activeW)).likely,
     surges: largestFirst(turning.map(({ model }) => surgeOf(model))),
     activeW: sumEstimates(traits.map(({ activeW }) => activeW)),
+    readW: readingW(traits, 'refused' in pool ? null : pool),
     asleepW: sumEstimates(traits.map(({ asleepW }) => asleepW)),
     usableNeededTB: usableNeededTB(contentTB, drives),
     heldTB: snapshotsTB(drives),
@@ -247,7 +272,7 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
     loss: layout.loss,
     parity: layout.parity,
     rebuildHours: longestRebuildHours(layout, arrangement, conditions),
-    rebuildEnds: rebuildEnds(pool, slice.watchingHoursPerDay),
+    rebuildEnds: rebuildEnds(pool, slice.watchedHoursPerDay),
     firstBuild: firstBuild(layout, arrangement, { conditions, contentTB: slice.contentTB.likely }),
     shareAtLoss: shareAtLoss(arrangement, layout.loss),
     lossChancePerYear: lossBand(chance, 1, readErrorEndsRebuild ? 'ends' : 'costsFile'),
@@ -282,12 +307,12 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
 /** The longest rebuild at no hour of watching a day, and at all of them. */
 function rebuildEnds(
   { layout, arrangement, conditions }: Pool,
-  watchingHoursPerDay: number,
+  watchedHoursPerDay: number,
 ): PoolFacts['rebuildEnds'] {
   const at = (hours: number) =>
     longestRebuildHours(layout, arrangement, {
       ...conditions,
-      rebuildMBps: (conditions.rebuildMBps * watchedRate(hours)) / watchedRate(watchingHoursPerDay),
+      rebuildMBps: (conditions.rebuildMBps * watchedRate(hours)) / watchedRate(watchedHoursPerDay),
     })
   const [unwatched, watched] = [at(0), at(24)]
   return unwatched === null || watched === null ? null : { unwatched, watched }

@@ -9,6 +9,7 @@ import { isRefusal } from './layouts/layout'
 import { layouts } from './layouts/layouts'
 import { pairShares } from './pairShares'
 import { poolOf, type Pool } from './poolOf'
+import { poolChoices } from '../../tests/stubs/poolChoices'
 
 const lead = 48
 function pool(
@@ -27,7 +28,7 @@ function pool(
     },
     choices: { watchingHoursPerDay: 0 },
   })
-  const found = poolOf({ drives, choices, catalogue, contentTB: 0, layoutId })
+  const found = poolOf({ drives, choices: poolChoices(choices), catalogue, contentTB: 0, layoutId })
   if (isRefusal(found as never)) throw new Error(layoutId)
   return found as Pool
 }

@@ -6,13 +6,20 @@ import { arrangeDrives } from './arrangeDrives'
 import { isRefusal } from './layouts/layout'
 import { needByLayout } from './needByLayout'
 import { roomTB } from './poolOf'
+import { poolChoices } from '../../tests/stubs/poolChoices'
 
 const { drives, choices } = planSchema.parse({
   name: 'x',
   drives: { driveClass: 'nas', hotSpares: 0 },
 })
 const ask = (contentTB: number, maxDrives: number, hotSpares = 0) =>
-  needByLayout({ drives: { ...drives, hotSpares }, choices, catalogue, contentTB, maxDrives })
+  needByLayout({
+    drives: { ...drives, hotSpares },
+    choices: poolChoices(choices),
+    catalogue,
+    contentTB,
+    maxDrives,
+  })
 
 describe('the same need under every layout', () => {
   it.each([

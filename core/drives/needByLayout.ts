@@ -7,7 +7,7 @@ import { driveClassOf, type DriveCatalogue } from './driveTraits'
 import { poolLossChance } from './layoutRisk'
 import { isRefusal, type Layout } from './layouts/layout'
 import { layouts } from './layouts/layouts'
-import { poolOf, roomTB, type Pool } from './poolOf'
+import { poolOf, roomTB, type Pool, type PoolChoices } from './poolOf'
 
 /** The cheapest new drives of one size with which a layout has room for a library. */
 export interface NeedOfLayout {
@@ -24,7 +24,7 @@ export interface NeedOfLayout {
 
 export interface NeedQuestion {
   readonly drives: Drives
-  readonly choices: Choices
+  readonly choices: Choices & PoolChoices
   readonly catalogue: DriveCatalogue
   /** the library that must fit, TB */
   readonly contentTB: number

@@ -1,4 +1,3 @@
-import type { Choices } from '../plan/choices'
 import type { Drives } from '../plan/drives'
 import { arrangeDrives, type Arrangement } from './arrangeDrives'
 import { driveTraits, pooledTraits, type DriveCatalogue, type DriveTraits } from './driveTraits'
@@ -22,7 +21,10 @@ export type PoolDrives = Omit<Drives, 'lots'> & {
   /** hours a year in which the machine itself is out; likewise */
   readonly outageHoursPerYear?: number
 }
-export type PoolChoices = Pick<Choices, 'watchingHoursPerDay'>
+export interface PoolChoices {
+  /** hours of a day in which anybody watches */
+  readonly watchedHoursPerDay: number
+}
 
 /** A plan's drives without their prices, with what stands before them. */
 export function poolDrives(
@@ -117,7 +119,7 @@ export function poolOf({
       ageYears: drives.ageYears,
       batchFactor: drives.oneBatch ? batchFactor : 1,
       leadHours: drives.hotSpares > 0 ? 0 : leadHours[drives.replacement],
-      rebuildMBps: rebuildRateMBps(pooled.outerMBps, choices.watchingHoursPerDay),
+      rebuildMBps: rebuildRateMBps(pooled.outerMBps, choices.watchedHoursPerDay),
       usedShare:
         fileAware && arrangement.usableTB > 0 && contentTB > 0
           ? Math.min(1, contentTB / arrangement.usableTB)

@@ -35,15 +35,15 @@ const portMBps = 550
  * carries,
  * slower by 0.3 times the share of hours in which somebody watches.
  * @param outerMBps sequential rate on the outer tracks, > 0
- * @param watchingHoursPerDay 0..24
+ * @param watchedHoursPerDay 0..24
  */
-export function rebuildRateMBps(outerMBps: number, watchingHoursPerDay: number): number {
+export function rebuildRateMBps(outerMBps: number, watchedHoursPerDay: number): number {
   requireWithin('REBUILD_RATE', outerMBps, { min: 1e-6 })
-  requireWithin('WATCHING_HOURS', watchingHoursPerDay, { min: 0, max: 24 })
-  return Math.min(rebuildShareOfOuter * outerMBps, portMBps) * watchedRate(watchingHoursPerDay)
+  requireWithin('WATCHING_HOURS', watchedHoursPerDay, { min: 0, max: 24 })
+  return Math.min(rebuildShareOfOuter * outerMBps, portMBps) * watchedRate(watchedHoursPerDay)
 }
 
 /** Of its rate, what a rebuild keeps while somebody watches so many hours a day. */
-export function watchedRate(watchingHoursPerDay: number): number {
-  return 1 - (slowedByWatching * watchingHoursPerDay) / 24
+export function watchedRate(watchedHoursPerDay: number): number {
+  return 1 - (slowedByWatching * watchedHoursPerDay) / 24
 }

@@ -6,6 +6,7 @@ import { afterFailures } from './failedDrives'
 import { poolOf, type Pool } from './poolOf'
 import { watchedRate } from './rebuildHours'
 import { shareAtLoss } from './shareAtLoss'
+import { poolChoices } from '../../tests/stubs/poolChoices'
 
 const assessed = (drives: PlanInput['drives'], changes: Partial<PlanInput> = {}) =>
   assess(planSchema.parse({ name: 'x', drives, ...changes }), catalogue)
@@ -13,7 +14,7 @@ const poolFor = (layout: string, lots: object[]) => {
   const plan = planSchema.parse({ name: 'x', drives: { lots: lots as never, layout } })
   return poolOf({
     drives: plan.drives,
-    choices: plan.choices,
+    choices: poolChoices(plan.choices),
     catalogue,
     contentTB: 0,
     layoutId: layout,

@@ -105,6 +105,7 @@ describe('a simulated plan', () => {
       const { figures } = assess(plan, catalogue)
       const simulated = simulatePlanLoss(plan, {
         catalogue,
+        watchedHoursPerDay: 5,
         layoutId: 'rotating-1',
         contentTB: figures['library.contentAtHorizonTB']!.value!,
         count: 60_000,
@@ -119,7 +120,14 @@ describe('a simulated plan', () => {
   it('is none where the drives do not make the layout', () => {
     const plan = planSchema.parse({ name: 'x' })
     expect(
-      simulatePlanLoss(plan, { catalogue, layoutId: 'mirror', contentTB: 0, count: 10, seed: 1 }),
+      simulatePlanLoss(plan, {
+        catalogue,
+        layoutId: 'mirror',
+        contentTB: 0,
+        watchedHoursPerDay: 5,
+        count: 10,
+        seed: 1,
+      }),
     ).toBe(null)
   })
 })

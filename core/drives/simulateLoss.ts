@@ -6,7 +6,7 @@ import type { DriveCatalogue } from './driveTraits'
 import { failureSpans } from './failureRate'
 import { groupChain } from './layoutRisk'
 import type { FailureChain, Span } from './lossChance'
-import { poolOf } from './poolOf'
+import { poolOf, type PoolChoices } from './poolOf'
 
 /** What simulated arrays came to; several such can be added up. */
 export interface SimulatedLoss {
@@ -119,7 +119,7 @@ export function lossInterval({ arrays, sum, sumOfSquares }: SimulatedLoss): Esti
   return { low: Math.max(0, mean - error), likely: mean, high: Math.min(1, mean + error) }
 }
 
-export interface PlanSimulation {
+export interface PlanSimulation extends PoolChoices {
   readonly catalogue: DriveCatalogue
   readonly layoutId: string
   /**
@@ -135,9 +135,9 @@ export interface PlanSimulation {
  */
 export function simulatePlanLoss(
   { drives, choices }: Pick<Plan, 'drives' | 'choices'>,
-  { catalogue, layoutId, contentTB, count, seed }: PlanSimulation,
+  { catalogue, layoutId, contentTB, count, seed, watchedHoursPerDay }: PlanSimulation,
 ): SimulatedLoss | null {
-  const pool = poolOf({ drives, choices, catalogue, contentTB, layoutId })
+  const pool = poolOf({ drives, choices: { watchedHoursPerDay }, catalogue, contentTB, layoutId })
   if ('refused' in pool) return null
   const chains = pool.arrangement.groups.map(group =>
     groupChain(group, pool.conditions, choices.readErrorEndsRebuild),

@@ -5,12 +5,13 @@ import { planSchema } from '../plan/planSchema'
 import { plainFormat } from '../units/format'
 import { leadHours, poolOf, type Pool } from './poolOf'
 import { tellFailures } from './tellFailures'
+import { poolChoices } from '../../tests/stubs/poolChoices'
 
 const { drives, choices } = planSchema.parse(tideMillHouse)
 function told(failed: readonly number[], layoutId = 'dedicated-1') {
   const pool = poolOf({
     drives: { ...drives, lots: layoutId === 'nightly-copy' ? [drives.lots[0]!] : drives.lots },
-    choices,
+    choices: poolChoices(choices),
     catalogue,
     contentTB: 0,
     layoutId,
@@ -57,7 +58,8 @@ describe('what failed drives come to, in words', () => {
   })
   it('with the hours until it is whole again, and the chance to lose more', () => {
     const { wholeHours, worseChance } = told([0]).figures
-    const rebuild = 8e6 / (0.75 * 210 * (1 - (0.3 * choices.watchingHoursPerDay) / 24)) / 3600
+    const rebuild =
+      8e6 / (0.75 * 210 * (1 - (0.3 * poolChoices(choices).watchedHoursPerDay) / 24)) / 3600
     expect(wholeHours!.value).toBeCloseTo(48 + rebuild, 6)
     expect(wholeHours!.formula).toMatch(
       /^48 h until new drives are in \+ 1 × 1\d\.\d+ h of rebuild = 6\d/,

@@ -106,7 +106,7 @@ function wholeFigure(
   const parts = { id: 'failures.wholeHours', label: 'Until it is whole again', unit: 'h' } as const
   const rateInputs: readonly Input[] = [
     'drives.outerMBps',
-    'choices.watchingHoursPerDay',
+    { figure: 'household.watchedHours' },
     ...inputs,
   ]
   if (wholeHours === null)

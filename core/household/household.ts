@@ -6,10 +6,11 @@ import { tellHousehold } from './tellHousehold'
 export const household = defineDomain({
   id: 'household',
   needs: [],
-  read: ({ household, choices: { school, minutesShortTarget } }) => ({
+  read: ({ household, choices: { school, minutesShortTarget, watchingHoursPerDay } }) => ({
     household,
     school,
     minutesShortTarget,
+    watchingHoursPerDay,
   }),
   facts: householdFacts,
   tell: tellHousehold,

@@ -3,6 +3,7 @@ import { homePlace } from '../plan/constants'
 import type { Household } from '../plan/household'
 import { bySchool } from './bySchool'
 import { busiestQuarter, weekCounts, type WeekCounts } from './weekCounts'
+import { hoursAnybody, hoursPerDay, usualWatchedHours, type HoursPerDay } from './watchedHours'
 import { watchingWeek } from './watchingWeek'
 import type { WatchingWeek } from './weekHabits'
 
@@ -16,6 +17,8 @@ export interface HouseholdSlice {
   readonly household: Household
   readonly school: Choices['school']
   readonly minutesShortTarget: number
+  /** null where it follows from the habits */
+  readonly watchingHoursPerDay: number | null
 }
 
 /** Who watches when, and how many at once. */
@@ -35,11 +38,18 @@ export interface HouseholdFacts {
   /** expected number watching, slot by slot of the ordinary week */
   readonly expected: { readonly home: Float64Array; readonly away: Float64Array }
   readonly busiest: { readonly minuteOfWeek: number; readonly mean: number }
+  /** hours of a day in which anybody watches */
+  readonly watched: HoursPerDay
 }
 
 /** Whether the numbers follow from habits under this school. */
 export function followsHabits(week: WatchingWeek, school: Choices['school']): boolean {
-  return school !== 'atOnce' && week.habits.some(({ habit }) => !habit.onBusyDays)
+  return school !== 'atOnce' && hasHabits(week)
+}
+
+/** Whether any habit of ordinary days is entered. */
+export function hasHabits({ habits }: Pick<WatchingWeek, 'habits'>): boolean {
+  return habits.some(({ habit }) => !habit.onBusyDays)
 }
 
 /** Who watches at once, by the school the plan follows. */
@@ -47,6 +57,7 @@ export function householdFacts({
   household,
   school,
   minutesShortTarget,
+  watchingHoursPerDay,
 }: HouseholdSlice): HouseholdFacts {
   const { viewers } = household
   const week = watchingWeek(household)
@@ -83,5 +94,13 @@ export function householdFacts({
     anyHappens: week.ordinary.slots.length > 0,
     expected: { home: sides.home.expected, away: sides.away.expected },
     busiest: busiestQuarter(counts.expected),
+    watched: hoursPerDay(
+      watchingHoursPerDay,
+      hasHabits(week) ? hoursAnybody(counts) : null,
+      // Where nobody is said to watch, no hour is spent so.
+      viewers.length > 0 || household.watchingHome + household.watchingAway > 0
+        ? usualWatchedHours
+        : 0,
+    ),
   }
 }

@@ -1,6 +1,6 @@
 import type { Telling } from '../domain'
 import { absentFigure, declareFigure } from '../expressions/declareFigure'
-import { sum, workedOut, type Input } from '../expressions/expression'
+import { field, sum, workedOut, type Input } from '../expressions/expression'
 import type { Figure } from '../figure'
 import { finding, type Finding } from '../finding'
 import type { Format } from '../units/format'
@@ -32,6 +32,7 @@ export function tellHousehold(
       ...watchingFigures(facts.week, facts.counts.slot95, format),
       ...levelFigures(facts, format),
       busiestFigure(facts, format),
+      watchedFigure(facts, format),
       ...atOnceFigures(facts, slice, format),
     ],
     verdicts: [],
@@ -140,6 +141,39 @@ function busiestFigure({ week, busiest, anyHappens }: HouseholdFacts, format: Fo
           `${format.number(busiest.mean, 3)} on average`,
       }),
     { ...parts, note: "Sum of the viewers' chances, the mean of three slots." },
+    format,
+  )
+}
+
+/** Hours of a day in which anybody watches. */
+function watchedFigure({ watched: { perDay, from } }: HouseholdFacts, format: Format): Figure {
+  const parts = {
+    id: 'household.watchedHours',
+    label: 'Hours somebody watches',
+    unit: 'h',
+    basis: from === 'usual' ? 'default' : from === 'entered' ? 'entered' : 'computed',
+  } as const
+  return declareFigure(
+    () =>
+      from === 'entered'
+        ? field('choices.watchingHoursPerDay', [perDay, 'h'])
+        : workedOut(perDay, 'h', {
+            inputs: [
+              'choices.watchingHoursPerDay',
+              ...weekOf,
+              ...(from === 'usual'
+                ? (['household.watchingHome', 'household.watchingAway'] as const)
+                : []),
+            ],
+            says:
+              from === 'habits'
+                ? 'the chance that anybody watches, added up over the week, to a tenth of an ' +
+                  'hour on a mean day'
+                : perDay > 0
+                  ? 'a planning value, as no habits are entered'
+                  : 'nobody is said to watch',
+          }),
+    parts,
     format,
   )
 }

@@ -5,12 +5,13 @@ import { fitFacts } from './fit/fitFacts'
 import type { FitSlice } from './fit/fitSlice'
 import { tellFit } from './fit/tellFit'
 import type { MachineFacts } from './machineFacts'
-import { dayHours } from './power/dayHours'
+import type { DayHours } from './power/dayHours'
 
 /** What fit needs of others; of streams only how much has to be converted. */
 export interface FitNeeds {
   readonly machine: MachineFacts
   readonly drives: DrivesFacts
+  readonly day: { readonly hours: DayHours }
   readonly streams: { readonly needed: { readonly needed: number }; readonly engineGB: number }
 }
 
@@ -24,7 +25,7 @@ export function fitSlice(
     choices,
     network: { serverPortMbps, serverLink },
   }: Plan,
-  { machine: facts, drives, streams }: FitNeeds,
+  { machine: facts, drives, day, streams }: FitNeeds,
 ): FitSlice {
   const {
     place,
@@ -60,8 +61,8 @@ export function fitSlice(
     },
     build: facts.build,
     power: facts.power,
-    states: facts.states,
-    hours: dayHours(choices),
+    watts: facts.watts,
+    hours: day.hours,
     system: facts.system,
     services: system.services,
     copyOnWrite: fileSystem === 'copyOnWrite',
@@ -75,6 +76,7 @@ export function fitSlice(
       turningIdleW: drives.turningIdleW,
       turningActiveW: drives.turningActiveW,
       surges: drives.surges,
+      readW: drives.readW.likely,
       activeW: drives.activeW.likely,
       asleepW: drives.asleepW.likely,
       rawTB: drives.rawTB,
@@ -91,7 +93,7 @@ export function fitSlice(
 /** Does it all go together, does it start, and does it stand well where it stands. */
 export const fitting = defineDomain({
   id: 'fitting',
-  needs: ['machine', 'drives', 'streams'],
+  needs: ['machine', 'drives', 'day', 'streams'],
   read: (plan, _, needed: FitNeeds) => fitSlice(plan, needed),
   facts: fitFacts,
   tell: tellFit,

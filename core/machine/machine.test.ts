@@ -6,7 +6,7 @@ import { catalogue } from '../catalogue/catalogue'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { engineMemoryMB, hardwareOf } from './hardware'
 import { machineBuild, usualMachine } from './machineBuild'
-import { listeningW, machinePower, offW, powerStates, usualProcessorW } from './machinePower'
+import { listeningW, machinePower, offW, stateWatts, usualProcessorW } from './machinePower'
 import { machinePrices } from './machinePrices'
 import { dayHours } from './power/dayHours'
 import { dcW, supplyEfficiency, wallW } from './power/supplyCurve'
@@ -206,10 +206,11 @@ describe('watts', () => {
     expect(supplyEfficiency).toBe(0.85)
     const drives = {
       idleW: { low: 7, likely: 10, high: 12 },
+      readW: { low: 8, likely: 11, high: 13 },
       activeW: { low: 12, likely: 15, high: 18 },
       asleepW: { low: 1, likely: 2, high: 3 },
     }
-    const [idle, busy, asleep, off] = powerStates(
+    const { idle, watching, converting, asleep, off } = stateWatts(
       {
         basis: 'parts',
         idleDcW: 20 * 0.85 + 3,
@@ -217,51 +218,50 @@ describe('watts', () => {
         losses: null,
       },
       drives,
-      dayHours({
-        convertingHoursPerDay: 6,
-        offHoursPerDay: 7,
-        asleepHoursPerDay: 2,
-        wakesOnCall: true,
-      }),
+      { wakesOnCall: true },
     )
     expect(asleep).toMatchObject({
-      id: 'asleep',
-      hoursPerDay: 2,
-      watts: { low: expect.closeTo(20 + 4 / 0.85, 9), likely: expect.closeTo(20 + 5 / 0.85, 9) },
+      low: expect.closeTo(20 + 4 / 0.85, 9),
+      likely: expect.closeTo(20 + 5 / 0.85, 9),
     })
-    expect(off).toEqual({ id: 'off', hoursPerDay: 7, watts: { low: 1, likely: 3, high: 5 } })
+    expect(off).toEqual({ low: 1, likely: 3, high: 5 })
     expect([offW, listeningW]).toEqual([
       { low: 0, likely: 1, high: 2 },
       { low: 1, likely: 2, high: 3 },
     ])
     expect(idle).toMatchObject({
-      id: 'idle',
-      hoursPerDay: 9,
-      watts: { low: expect.closeTo(20 + 10 / 0.85, 9), likely: expect.closeTo(20 + 13 / 0.85, 9) },
+      low: expect.closeTo(20 + 10 / 0.85, 9),
+      likely: expect.closeTo(20 + 13 / 0.85, 9),
     })
-    expect(busy).toMatchObject({
-      id: 'converting',
-      hoursPerDay: 6,
-      watts: { likely: expect.closeTo(60 + 45 / 0.85, 9), high: expect.closeTo(60 + 48 / 0.85, 9) },
+    expect(watching).toMatchObject({
+      low: expect.closeTo(20 + 11 / 0.85, 9),
+      likely: expect.closeTo(20 + 14 / 0.85, 9),
+      high: expect.closeTo(20 + 16 / 0.85, 9),
+    })
+    expect(converting).toMatchObject({
+      likely: expect.closeTo(60 + 45 / 0.85, 9),
+      high: expect.closeTo(60 + 48 / 0.85, 9),
     })
   })
   it('of the states fill the day, whatever hours are entered', () => {
     fc.assert(
       fc.property(
         fc.double({ min: 0, max: 24, noNaN: true }),
+        fc.double({ min: 0, max: 24, noNaN: true }),
         fc.double({ min: 0, max: 23, noNaN: true }),
         fc.double({ min: 0, max: 24, noNaN: true }),
-        (convertingHoursPerDay, offHoursPerDay, asleepHoursPerDay) => {
-          const { converting, off, asleep, idle } = dayHours({
-            convertingHoursPerDay,
-            offHoursPerDay,
-            asleepHoursPerDay,
-            wakesOnCall: false,
-          })
-          expect(converting + off + asleep + idle).toBeCloseTo(24, 9)
-          for (const hours of [off, asleep, idle]) expect(hours).toBeGreaterThanOrEqual(0)
-          expect(converting).toBe(convertingHoursPerDay)
+        (converts, watched, offHoursPerDay, asleepHoursPerDay) => {
+          const { converting, watching, off, asleep, idle } = dayHours(
+            { offHoursPerDay, asleepHoursPerDay, wakesOnCall: false },
+            { converting: converts, watched },
+          )
+          expect(converting + watching + off + asleep + idle).toBeCloseTo(24, 9)
+          for (const hours of [watching, off, asleep, idle])
+            expect(hours).toBeGreaterThanOrEqual(-1e-9)
+          expect(converting).toBe(converts)
+          expect(converting + watching).toBeCloseTo(Math.max(converts, watched), 9)
           expect(off).toBeLessThanOrEqual(offHoursPerDay)
+          expect(asleep).toBeLessThanOrEqual(asleepHoursPerDay)
         },
       ),
     )
@@ -288,23 +288,17 @@ describe('watts', () => {
   })
   it('of parts at 230 V are as uncertain as what that voltage gives; read at the wall they are not', () => {
     const none = { low: 0, likely: 0, high: 0 }
-    const hours = dayHours({
-      convertingHoursPerDay: 2,
-      offHoursPerDay: 0,
-      asleepHoursPerDay: 0,
-      wakesOnCall: false,
-    })
     const idle = (basis: 'parts' | 'entered', mainsVolts: 115 | 230) =>
-      powerStates(
+      stateWatts(
         {
           basis,
           idleDcW: 55,
           loadDcW: 110,
           losses: { ratingW: 550, efficiency: 'gold', mainsVolts },
         },
-        { idleW: none, activeW: none, asleepW: none },
-        hours,
-      )[0].watts
+        { idleW: none, readW: none, activeW: none, asleepW: none },
+        { wakesOnCall: false },
+      ).idle
     // A tenth of the rating: gold is 84 % there at 115 V, one to two points more at 230 V.
     expect(idle('parts', 230)).toEqual({
       low: expect.closeTo(55 / 0.86, 9),

@@ -1,13 +1,13 @@
 import { defineDomain } from '../domain'
 import type { DrivesFacts } from '../drives/drivesFacts'
+import type { HouseholdFacts } from '../household/householdFacts'
 import { machineFacts } from './machineFacts'
-import { dayHours } from './power/dayHours'
 import { tellMachine } from './tellMachine'
 
 /** What the machine is built of: does it take the drives, what does it draw. */
 export const machine = defineDomain({
   id: 'machine',
-  needs: ['drives'],
+  needs: ['household', 'drives'],
   read: (
     {
       machine,
@@ -17,7 +17,7 @@ export const machine = defineDomain({
       choices,
     },
     { machineBases, processors, videoEngines, memoryModules, hardware, systemKinds },
-    { drives }: { readonly drives: DrivesFacts },
+    { drives, household }: { readonly drives: DrivesFacts; readonly household: HouseholdFacts },
   ) => ({
     machine,
     mainsVolts,
@@ -25,17 +25,20 @@ export const machine = defineDomain({
     systemKinds,
     copyOnWrite: fileSystem === 'copyOnWrite',
     servicesLoad: services.reduce((sum, { load }) => sum + load, 0),
-    hours: dayHours(choices),
-    watchingHoursPerDay: choices.watchingHoursPerDay,
+    wakesOnCall: choices.wakesOnCall,
+    watchedHoursPerDay: household.watched.perDay,
     machineBases,
     processors,
     videoEngines,
     memoryModules,
     hardware,
     driveForms: { count: drives.count, spinning: drives.spinning, nvme: drives.nvme },
-    drivesIdleW: drives.idleW,
-    drivesActiveW: drives.activeW,
-    drivesAsleepW: drives.asleepW,
+    drivesW: {
+      idleW: drives.idleW,
+      readW: drives.readW,
+      activeW: drives.activeW,
+      asleepW: drives.asleepW,
+    },
   }),
   facts: machineFacts,
   tell: tellMachine,

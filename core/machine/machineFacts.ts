@@ -1,6 +1,5 @@
 import { entryOf } from '../catalogue/catalogue'
 import type { SystemKind } from '../catalogue/systemKinds'
-import type { Estimate } from '../figure'
 import { weeksPerMonth } from '../units/time'
 import { automaticSystem } from '../plan/constants'
 import type { Machine } from '../plan/machine'
@@ -9,8 +8,13 @@ import type { DriveForms } from './assembly/driveForms'
 import { hardwareOf, type Hardware } from './hardware'
 import { machineBuild, type MachineBuild } from './machineBuild'
 import type { PartLists } from './knownParts'
-import { machinePower, powerStates, type MachinePower, type PowerStates } from './machinePower'
-import type { DayHours } from './power/dayHours'
+import {
+  machinePower,
+  stateWatts,
+  type DrivesW,
+  type MachinePower,
+  type StateWatts,
+} from './machinePower'
 import { wallW } from './power/supplyCurve'
 import { machinePrices, type PriceLine } from './machinePrices'
 
@@ -22,13 +26,11 @@ export interface MachineSlice extends PartLists {
   readonly copyOnWrite: boolean
   /** reference streams */
   readonly servicesLoad: number
-  readonly hours: DayHours
-  readonly watchingHoursPerDay: number
+  readonly wakesOnCall: boolean
+  readonly watchedHoursPerDay: number
   /** drives in the machine, by the place that they want, and their watts, DC */
   readonly driveForms: DriveForms
-  readonly drivesIdleW: Estimate
-  readonly drivesActiveW: Estimate
-  readonly drivesAsleepW: Estimate
+  readonly drivesW: DrivesW
 }
 
 /** What the machine is built of, what it holds, draws and costs. */
@@ -40,7 +42,7 @@ export interface MachineFacts {
   readonly prices: readonly PriceLine[]
   readonly power: MachinePower
   /** at the wall with drives, by state of the day */
-  readonly states: PowerStates
+  readonly watts: StateWatts
   /** bays that are left for a 3.5" drive; below nothing by the drives that find none */
   readonly freeBays: number
   /** drives that find a place, and the bays that are left: as many as the machine can hold */
@@ -72,12 +74,12 @@ export function systemOf(
  * Restarts a month that fall into hours in which somebody watches, if they come at any hour alike.
  * @example cutOffPerMonth(2, 5) // 2 × 4.35 × 5 ÷ 24 = 1.81
  */
-export function cutOffPerMonth(restartsPerWeek: number, watchingHoursPerDay: number): number {
-  return (restartsPerWeek * weeksPerMonth * watchingHoursPerDay) / 24
+export function cutOffPerMonth(restartsPerWeek: number, watchedHoursPerDay: number): number {
+  return (restartsPerWeek * weeksPerMonth * watchedHoursPerDay) / 24
 }
 
 export function machineFacts(slice: MachineSlice): MachineFacts {
-  const { machine, mainsVolts, hours, driveForms } = slice
+  const { machine, mainsVolts, driveForms } = slice
   const build = machineBuild(machine, slice)
   const system = systemOf(slice.systemKind, build, slice.systemKinds)
   const power = machinePower(machine, build, { mainsVolts, system })
@@ -92,16 +94,12 @@ export function machineFacts(slice: MachineSlice): MachineFacts {
       servicesLoad: slice.servicesLoad,
     }),
     prices: machinePrices(machine, build),
-    states: powerStates(
-      power,
-      { idleW: slice.drivesIdleW, activeW: slice.drivesActiveW, asleepW: slice.drivesAsleepW },
-      hours,
-    ),
+    watts: stateWatts(power, slice.drivesW, slice),
     freeBays,
     placesForDrives: driveForms.count + freeBays,
     cutOffPerMonth:
       machine.usedHoursPerDay > 0
-        ? cutOffPerMonth(machine.restartsPerWeek, slice.watchingHoursPerDay)
+        ? cutOffPerMonth(machine.restartsPerWeek, slice.watchedHoursPerDay)
         : null,
     loadBelowIdle:
       machine.boxLoadW !== null &&

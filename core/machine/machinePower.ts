@@ -134,19 +134,12 @@ export function machinePower(
   }
 }
 
-/** The machine with its drives at the wall, in one state. */
-export interface PowerState {
-  readonly id: 'idle' | 'converting' | 'asleep' | 'off'
-  readonly hoursPerDay: number
-  readonly watts: Estimate
-}
-/** Every state of the day, in this order. */
-export type PowerStates = readonly [
-  idle: PowerState,
-  converting: PowerState,
-  asleep: PowerState,
-  off: PowerState,
-]
+/** States that a machine is in over a day. */
+export const powerStateIds = ['converting', 'watching', 'idle', 'asleep', 'off'] as const
+export type PowerStateId = (typeof powerStateIds)[number]
+
+/** Watts at the wall with drives, by state of the day. */
+export type StateWatts = Readonly<Record<PowerStateId, Estimate>>
 
 /** At the wall while it is off, W; and what a network port that listens takes besides. */
 export const offW: Estimate = { low: 0, likely: 1, high: 2 }
@@ -163,22 +156,31 @@ export function wattsOff({ wakesOnCall }: Pick<DayHours, 'wakesOnCall'>): Estima
     : offW
 }
 
+/** Watts of all drives, DC, by what they do. */
+export interface DrivesW {
+  readonly idleW: Estimate
+  /** one title is read */
+  readonly readW: Estimate
+  readonly activeW: Estimate
+  readonly asleepW: Estimate
+}
+
 /**
- * Watts at the wall by state of the day: idle with all drives turning, converting with all drives
- * at work, on with the drives that turn asleep, and off. What machine and drives take (DC) is added
- * up first; the supply's losses follow from the sum.
- * @param drives watts of all drives, DC
+ * Watts at the wall by state of the day: idle with all drives turning, watching with those at work
+ * that a title is read from, converting with all drives at work, on with the drives that turn
+ * asleep, and off. What machine and drives take (DC) is added up first; the supply's losses follow
+ * from the sum.
  */
-export function powerStates(
+export function stateWatts(
   {
     basis,
     idleDcW,
     loadDcW,
     losses,
   }: Pick<MachinePower, 'basis' | 'idleDcW' | 'loadDcW' | 'losses'>,
-  drives: { readonly idleW: Estimate; readonly activeW: Estimate; readonly asleepW: Estimate },
-  hours: DayHours,
-): PowerStates {
+  drives: DrivesW,
+  { wakesOnCall }: Pick<DayHours, 'wakesOnCall'>,
+): StateWatts {
   // Watts that were read at the wall hold what 230 V gives already.
   const gain = basis === 'parts' ? at230V : exactly(at230V.likely)
   const at = (machineW: number, drivesW: Estimate) =>
@@ -188,29 +190,27 @@ export function powerStates(
       'linear',
     )
   const idle = at(idleDcW, drives.idleW)
+  const watching = at(idleDcW, drives.readW)
   const busy = at(loadDcW, drives.activeW)
-  return [
-    { id: 'idle', hoursPerDay: hours.idle, watts: idle },
-    {
-      id: 'converting',
-      hoursPerDay: hours.converting,
-      watts: {
-        low: Math.max(busy.low, idle.low),
-        likely: Math.max(busy.likely, idle.likely),
-        high: Math.max(busy.high, idle.high),
-      },
+  return {
+    // At work a machine never takes less than while it is only read from.
+    converting: {
+      low: Math.max(busy.low, watching.low),
+      likely: Math.max(busy.likely, watching.likely),
+      high: Math.max(busy.high, watching.high),
     },
-    {
-      id: 'asleep',
-      hoursPerDay: hours.asleep,
-      // An edit of anything else need not work out a state that no hour is spent in.
-      watts: hours.asleep > 0 ? at(idleDcW, drives.asleepW) : idle,
-    },
-    { id: 'off', hoursPerDay: hours.off, watts: wattsOff(hours) },
-  ]
+    watching,
+    idle,
+    asleep: at(idleDcW, drives.asleepW),
+    off: wattsOff({ wakesOnCall }),
+  }
 }
 
-/** Watts over the whole day, likely. */
-export function averageW(states: readonly PowerState[]): number {
-  return states.reduce((sum, { hoursPerDay, watts }) => sum + watts.likely * hoursPerDay, 0) / 24
+/** Watts over the whole day. */
+export function averageW(
+  watts: StateWatts,
+  hours: DayHours,
+  end: keyof Estimate = 'likely',
+): number {
+  return powerStateIds.reduce((sum, id) => sum + watts[id][end] * hours[id], 0) / 24
 }

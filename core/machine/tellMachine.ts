@@ -134,7 +134,7 @@ function wallExpression(
 function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format): Figure[] {
   const {
     power,
-    states: [idle, converting],
+    watts: { idle, watching, converting },
   } = facts
   const { number: n, share } = format
   const { losses } = power
@@ -155,25 +155,36 @@ function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format):
       partsW: power.partsIdleW,
       systemW: power.systemW,
       dcW: power.idleDcW,
-      drivesW: slice.drivesIdleW,
-      resultW: idle.watts.likely,
+      drivesW: slice.drivesW.idleW,
+      resultW: idle.likely,
     },
     facts,
   )
-  const busyW = wallW(Math.max(0, power.loadDcW + slice.drivesActiveW.likely), losses)
+  const watchingExpression = wallExpression(
+    {
+      sheetW: power.baseIdleW,
+      partsW: power.partsIdleW,
+      systemW: power.systemW,
+      dcW: power.idleDcW,
+      drivesW: slice.drivesW.readW,
+      resultW: watching.likely,
+    },
+    facts,
+  )
+  const busyW = wallW(Math.max(0, power.loadDcW + slice.drivesW.activeW.likely), losses)
   const busy = wallExpression(
     {
       sheetW: power.baseLoadW,
       partsW: power.partsLoadW,
       systemW: 0,
       dcW: power.loadDcW,
-      drivesW: slice.drivesActiveW,
+      drivesW: slice.drivesW.activeW,
       resultW: busyW,
     },
     facts,
   )
   // At work a machine never takes less than at rest.
-  const isRest = busyW < idle.watts.likely
+  const isRest = busyW < idle.likely
   return [
     declareFigure(
       () => idleExpression,
@@ -181,8 +192,24 @@ function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format):
         id: 'machine.idleW',
         label: 'Idle, with drives',
         unit: 'W',
-        source: source(power.idleDcW, slice.drivesIdleW.likely),
-        band: idle.watts,
+        source: source(power.idleDcW, slice.drivesW.idleW.likely),
+        band: idle,
+      },
+      format,
+    ),
+    declareFigure(
+      () =>
+        chosen(
+          ['drives.layout', 'drives.hotSpares', 'choices.survivesAtLeast'],
+          watchingExpression,
+        ),
+      {
+        id: 'machine.watchingW',
+        label: 'Watching, with drives',
+        unit: 'W',
+        source: source(power.idleDcW, slice.drivesW.readW.likely),
+        note: 'One title is read: from one drive, or from all that the layout reads together.',
+        band: watching,
       },
       format,
     ),
@@ -191,7 +218,7 @@ function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format):
         isRest
           ? chosen(
               [...machineInputs, ...driveInputs],
-              figureOf('machine.idleW', [idle.watts, 'W'], {
+              figureOf('machine.idleW', [idle, 'W'], {
                 after: 'at rest: it takes no less at work',
               }),
             )
@@ -200,9 +227,9 @@ function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format):
         id: 'machine.loadW',
         label: 'Converting, with drives',
         unit: 'W',
-        source: source(power.loadDcW, slice.drivesActiveW.likely),
+        source: source(power.loadDcW, slice.drivesW.activeW.likely),
         note: 'Every drive is at work while the machine converts.',
-        band: converting.watts,
+        band: converting,
       },
       format,
     ),
@@ -274,7 +301,7 @@ function machineFindings(
               'machine.usedShare',
               'machine.usedEngineToo',
               'machine.restartsPerWeek',
-              'choices.watchingHoursPerDay',
+              'household.watchedHours',
             ],
             fixes: [
               'Let updates restart it in the morning, and let it start the media software ' +

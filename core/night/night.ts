@@ -1,19 +1,19 @@
 import { defineDomain } from '../domain'
 import type { HouseholdFacts } from '../household/householdFacts'
-import { dayHours } from '../machine/power/dayHours'
+import type { DayFacts } from '../day/dayFacts'
 import { nightFacts } from './nightFacts'
 import { tellNight } from './tellNight'
 
 /** Whether the hours in which the machine is off cut what the house does. */
 export const night = defineDomain({
   id: 'night',
-  needs: ['household'],
+  needs: ['household', 'day'],
   read: (
     { choices, drives: { arrivals } },
     _,
-    { household }: { readonly household: HouseholdFacts },
+    { household, day }: { readonly household: HouseholdFacts; readonly day: DayFacts },
   ) => ({
-    hours: dayHours(choices),
+    hours: day.hours,
     offFrom: choices.offFrom,
     arrivals,
     expected: household.counts.expected,

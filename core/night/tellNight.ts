@@ -70,7 +70,8 @@ function firstPressFigure({ off, asleep, wakesOnCall }: NightFacts, format: Form
   const inputs = [
     'choices.asleepHoursPerDay',
     'choices.offHoursPerDay',
-    'choices.convertingHoursPerDay',
+    { figure: 'day.convertingHours' },
+    { figure: 'household.watchedHours' },
     'choices.wakesOnCall',
   ] as const
   return declareFigure(
@@ -106,7 +107,8 @@ export function tellNight(facts: NightFacts, _: object, format: Format): Telling
               'household.viewers',
               'choices.offHoursPerDay',
               'choices.offFrom',
-              'choices.convertingHoursPerDay',
+              { figure: 'day.convertingHours' },
+              { figure: 'household.watchedHours' },
             ],
             says: facts.off
               ? `The machine is off ${span(facts.off)}; the habits of an ordinary week in these hours`

@@ -1,16 +1,9 @@
-import type { PowerState } from '../machine/machinePower'
 import { kWhPerWattYear } from '../units/time'
 
 /**
- * kWh a year of a machine by its states of the day: mean watts × 8.766.
- * @param states hours a day adding up to 24, with the watts at the wall in each
- * @example kWhPerYear([{ hoursPerDay: 24, watts: 30 }]) // 263
+ * kWh a year of so many watts, on average over the day: × 8.766.
+ * @example kWhPerYear(30) // 263
  */
-export function kWhPerYear(
-  states: readonly { readonly hoursPerDay: PowerState['hoursPerDay']; readonly watts: number }[],
-): number {
-  return (
-    (states.reduce((sum, { hoursPerDay, watts }) => sum + watts * hoursPerDay, 0) / 24) *
-    kWhPerWattYear
-  )
+export function kWhPerYear(averageW: number): number {
+  return averageW * kWhPerWattYear
 }

@@ -1,4 +1,5 @@
 import { defineDomain } from '../domain'
+import type { DayFacts } from '../day/dayFacts'
 import type { MachineFacts } from '../machine/machineFacts'
 import { averagePricePerKWh } from '../plan/energyPrice'
 import { ownershipFacts } from './ownershipFacts'
@@ -7,7 +8,7 @@ import { tellOwnership } from './tellOwnership'
 /** What it costs to buy and to run. */
 export const ownership = defineDomain({
   id: 'ownership',
-  needs: ['machine'],
+  needs: ['machine', 'day'],
   read: (
     {
       brief: { budget },
@@ -16,7 +17,7 @@ export const ownership = defineDomain({
       drives: { lots, driveClass, failuresPerYear, outerMBps, shingled, sheetReadErrorBits },
     },
     { driveClasses, driveModels },
-    { machine }: { readonly machine: MachineFacts },
+    { machine, day }: { readonly machine: MachineFacts; readonly day: DayFacts },
   ) => ({
     budget,
     extras: costs.extras,
@@ -25,7 +26,8 @@ export const ownership = defineDomain({
     drives: { lots, driveClass, failuresPerYear, outerMBps, shingled, sheetReadErrorBits },
     catalogue: { driveClasses, driveModels },
     prices: machine.prices,
-    states: machine.states,
+    watts: machine.watts,
+    hours: day.hours,
   }),
   facts: ownershipFacts,
   tell: tellOwnership,

@@ -1,9 +1,10 @@
 import { mapEstimate } from '../band'
+import type { DayHours } from '../machine/power/dayHours'
 import type { CommonDrives, DriveCatalogue } from '../drives/driveTraits'
 import { priceOfLot } from '../drives/drivePrices'
 import type { Estimate } from '../figure'
 import type { PriceLine } from '../machine/machinePrices'
-import type { PowerState, PowerStates } from '../machine/machinePower'
+import { averageW, type StateWatts } from '../machine/machinePower'
 import type { Drives } from '../plan/drives'
 import { wholeCents } from '../units/wholeCents'
 import { headroomState, type VerdictState } from '../verdict'
@@ -18,7 +19,8 @@ export interface OwnershipSlice {
   readonly drives: CommonDrives & Pick<Drives, 'lots'>
   readonly catalogue: DriveCatalogue
   readonly prices: readonly PriceLine[]
-  readonly states: PowerStates
+  readonly watts: StateWatts
+  readonly hours: DayHours
 }
 
 /** What is paid now, and what electricity costs. */
@@ -48,7 +50,8 @@ export function ownershipFacts({
   drives,
   catalogue,
   prices,
-  states,
+  watts,
+  hours,
 }: OwnershipSlice): OwnershipFacts {
   const lots = drives.lots.map((lot, index): PriceLine & { readonly toPay: number } => {
     const { toPay, isUsual } = priceOfLot(lot, drives, catalogue)
@@ -64,7 +67,7 @@ export function ownershipFacts({
   const toPay = purchaseSum(machineToPay, drivesToPay, extras)
   const unpriced = prices.filter(line => line.toPay === null)
   // Drives turn in both states, so their band is counted once: the ends of both go together.
-  const kWh = kWhBand(states)
+  const kWh = kWhBand(watts, hours)
   return {
     machineToPay,
     drivesToPay,
@@ -78,9 +81,8 @@ export function ownershipFacts({
   }
 }
 
-function kWhBand(states: readonly PowerState[]): Estimate {
-  const at = (end: keyof Estimate) =>
-    kWhPerYear(states.map(({ hoursPerDay, watts }) => ({ hoursPerDay, watts: watts[end] })))
+function kWhBand(watts: StateWatts, hours: DayHours): Estimate {
+  const at = (end: keyof Estimate) => kWhPerYear(averageW(watts, hours, end))
   return { low: at('low'), likely: at('likely'), high: at('high') }
 }
 

@@ -20,7 +20,7 @@ import { headroomShare, type Verdict } from '../verdict'
 import { energyPrice } from '../expressions/inputs/energyInputs'
 import type { OwnershipFacts, OwnershipSlice } from './ownershipFacts'
 import type { Input } from '../expressions/node'
-import type { PowerState } from '../machine/machinePower'
+import type { PowerStateId } from '../machine/machinePower'
 
 /** Costs in words. */
 export function tellOwnership(
@@ -83,43 +83,53 @@ function purchaseFigure(
 
 /** What decides how long a day is spent in which state. */
 const dayInputs: readonly Input[] = [
-  'choices.convertingHoursPerDay',
+  { figure: 'day.convertingHours' },
+  { figure: 'household.watchedHours' },
   'choices.offHoursPerDay',
   'choices.asleepHoursPerDay',
 ]
 
 function electricityFigures(
   { electricityPerYear }: OwnershipFacts,
-  { states: [idle, converting, asleep, off], pricePerKWh, horizonYears }: OwnershipSlice,
+  { watts, hours, pricePerKWh, horizonYears }: OwnershipSlice,
   format: Format,
 ): Figure[] {
-  const inState = ({ hoursPerDay, watts }: PowerState, inputs: readonly Input[]) =>
-    hoursPerDay > 0
+  const inState = (id: PowerStateId, inputs: readonly Input[]) =>
+    hours[id] > 0
       ? [
           product(
-            workedOut(watts, 'W', { inputs }),
-            workedOut(hoursPerDay, 'h', { inputs: dayInputs }),
+            workedOut(watts[id], 'W', { inputs }),
+            workedOut(hours[id], 'h', { inputs: dayInputs }),
           ),
         ]
       : []
+  const onDrives: readonly Input[] = [
+    'machine.base',
+    'machine.parts',
+    'machine.boxIdleW',
+    'brief.mainsVolts',
+    'drives.lots',
+    'drives.driveClass',
+  ]
   const day = sum(
     product(
-      figureOf('machine.idleW', [idle.watts, 'W']),
-      workedOut(idle.hoursPerDay, 'h', { inputs: dayInputs }),
+      figureOf('machine.idleW', [watts.idle, 'W']),
+      workedOut(hours.idle, 'h', { inputs: dayInputs }),
     ),
     product(
-      figureOf('machine.loadW', [converting.watts, 'W']),
-      field('choices.convertingHoursPerDay', [converting.hoursPerDay, 'h']),
+      figureOf('machine.loadW', [watts.converting, 'W']),
+      figureOf('day.convertingHours', [exactly(hours.converting), 'h']),
     ),
-    ...inState(asleep, [
-      'machine.base',
-      'machine.parts',
-      'machine.boxIdleW',
-      'brief.mainsVolts',
-      'drives.lots',
-      'drives.driveClass',
-    ]),
-    ...inState(off, ['choices.wakesOnCall']),
+    ...(hours.watching > 0
+      ? [
+          product(
+            figureOf('machine.watchingW', [watts.watching, 'W']),
+            workedOut(hours.watching, 'h', { inputs: dayInputs }),
+          ),
+        ]
+      : []),
+    ...inState('asleep', onDrives),
+    ...inState('off', ['choices.wakesOnCall']),
   )
   const kWh = declareFigure(
     () =>
@@ -131,7 +141,9 @@ function electricityFigures(
       id: 'ownership.kWhPerYear',
       label: 'Electricity used in a year',
       unit: 'kWh',
-      note: 'Hours idle, converting, with drives asleep and off, each by its watts at the wall.',
+      note:
+        'Hours idle, converting, watching, with drives asleep and off, each by its watts at the ' +
+        'wall.',
       // Drives turn in both states: the ends of both go together.
       band: 'together',
     },

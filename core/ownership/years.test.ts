@@ -243,7 +243,7 @@ describe('the years in money', () => {
     const { figures } = assess(demo, catalogue)
     expect(figures['years.total']!.inputs).toContain('years.electricity')
     expect(figures['years.electricity']!.formula).toMatch(
-      /60 monthly payments for 59\.9.W on average \(0\.7305 kWh/,
+      /60 monthly payments for 60\.7.W on average \(0\.7305 kWh/,
     )
     expect(figures['years.perMonth']!.value).toBeCloseTo(base / 60, 2)
   })

@@ -87,13 +87,14 @@ export const choicesSchema = section(
       fallback: false,
       description: 'True for older controllers; modern file systems lose a file and go on.',
     }),
-    convertingHoursPerDay: quantity({
+    convertingHoursPerDay: optionalQuantity({
       label: 'Hours converting',
       unit: 'h/day',
       min: 0,
       max: 24,
-      fallback: 2,
-      description: 'Hours of a day in which the processor is busy.',
+      description:
+        'Hours of a day in which the machine converts. If this is empty, they follow from the ' +
+        'habits; without habits 2 h count.',
     }),
     asleepHoursPerDay: quantity({
       label: 'Hours with drives asleep',
@@ -125,13 +126,14 @@ export const choicesSchema = section(
         'While it is off, its network port listens and takes 1 to 3 W. Whoever wakes it waits ' +
         '20 to 60 s.',
     }),
-    watchingHoursPerDay: quantity({
+    watchingHoursPerDay: optionalQuantity({
       label: 'Hours somebody watches',
       unit: 'h/day',
       min: 0,
       max: 24,
-      fallback: 5,
-      description: 'A rebuild runs slower while somebody watches.',
+      description:
+        'Hours of a day in which anybody watches: drives are read then, and a rebuild runs ' +
+        'slower. If this is empty, they follow from the habits; without habits 5 h count.',
     }),
     ruleOfThumbFactor: quantity({
       label: 'Rule of thumb',

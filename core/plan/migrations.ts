@@ -1,6 +1,7 @@
 import type { DocumentMigration, RawDocument } from './migrations/documentMigration'
 import { toCheckedParts } from './migrations/toCheckedParts'
 import { toHabitsAndKinds } from './migrations/toHabitsAndKinds'
+import { toHoursByHabits } from './migrations/toHoursByHabits'
 import { toPartsAndPrices } from './migrations/toPartsAndPrices'
 import { toSentQualities } from './migrations/toSentQualities'
 import { toUpsPart } from './migrations/toUpsPart'
@@ -14,6 +15,7 @@ export const documentMigrations: readonly DocumentMigration[] = [
   toCheckedParts,
   toWholeCents,
   toUpsPart,
+  toHoursByHabits,
 ]
 
 /**

@@ -352,6 +352,23 @@ describe('document migrations', () => {
     expect(full.keptAside).toEqual(['drives.ups'])
     expect(readPlan({ schemaVersion: 6, name: 'x', drives: 3 })).toMatchObject({ ok: false })
   })
+
+  it('keeps the hours of a day that a plan of version 7 counted by', () => {
+    const hoursOf = (choices?: unknown, schemaVersion = 7) => {
+      const read = readPlan({
+        schemaVersion,
+        name: 'x',
+        ...(choices === undefined ? {} : { choices }),
+      })
+      if (!read.ok) return null
+      const { convertingHoursPerDay, watchingHoursPerDay } = read.plan.choices
+      return [convertingHoursPerDay, watchingHoursPerDay]
+    }
+    expect(hoursOf()).toEqual([2, 5])
+    expect(hoursOf({ convertingHoursPerDay: 7 })).toEqual([7, 5])
+    expect(hoursOf({}, currentSchemaVersion)).toEqual([null, null])
+    expect(hoursOf(3)).toBeNull()
+  })
   it('keep the school of every head, and pass by what is no plan', () => {
     expect(
       readPlan({ schemaVersion: 1, name: 'x', choices: { school: 'headCount' } }),

@@ -1,11 +1,11 @@
 import { planAssessor } from '../assess'
+import type { DayHours } from '../machine/power/dayHours'
 import type { Catalogue } from '../catalogue/catalogue'
 import { judgeFit, stateOfFit } from '../machine/fit/fitFacts'
 import { driveBays } from '../machine/assembly/driveBays'
 import { fitContext } from '../machine/fit/assembleContext'
 import { fitSlice } from '../machine/fitting'
-import { powerStates, wattsOff } from '../machine/machinePower'
-import { dayHours } from '../machine/power/dayHours'
+import { stateWatts, wattsOff } from '../machine/machinePower'
 import { licenceOnce, pluggedIn } from '../machine/system/licence'
 import { wallW } from '../machine/power/supplyCurve'
 import { kWhPerYear } from '../ownership/kWhPerYear'
@@ -33,17 +33,21 @@ export function createBoxEvaluator(
   usual: Plan['drives'],
 ): BoxEvaluator {
   const money = buildMoney(plan)
+  const assessor = planAssessor(4)
+  const days = assessor.facts(plan, shipped, ['household', 'day'])
+  const { hours } = days.day
   const sources = {
     plan,
     shipped,
     catalogue: effectiveCatalogue(plan, shipped),
-    assessor: planAssessor(4),
+    assessor,
     money,
+    days,
   }
   const boxes = createBoxRows(sources, usual)
   const pools = createPoolRows(sources)
   const fits = onceByKey<VerdictState>()
-  const contextOf = (box: BoxRow, pool: PoolRow) => fitContextOf(box, pool, plan)
+  const contextOf = (box: BoxRow, pool: PoolRow) => fitContextOf(box, pool, hours)
   const fit = (box: BoxRow, pool: PoolRow) =>
     fits.get(`${box.id} ${pool.fitKey}`, () => {
       const context = contextOf(box, pool)
@@ -60,20 +64,22 @@ export function createBoxEvaluator(
       judgeFit(contextOf(box, pool), rules).flatMap(({ rule, judgement }) =>
         judgement.state === 'fail' ? [rule.id] : [],
       ),
-    evaluate: (box, pool) => evaluation(box, pool, { plan, money, fit: fit(box, pool) }),
+    evaluate: (box, pool) => evaluation(box, pool, { plan, money, hours, fit: fit(box, pool) }),
+    hours,
     counts: () => ({ boxes: boxes.count(), pools: pools.count() }),
   }
 }
 
-function fitContextOf(box: BoxRow, { drives }: PoolRow, { choices }: Plan) {
+function fitContextOf(box: BoxRow, { drives }: PoolRow, hours: DayHours) {
   return fitContext(
     fitSlice(box.adopted, {
       machine: {
         ...box.machine,
-        states: powerStates(box.machine.power, drives, dayHours(choices)),
+        watts: stateWatts(box.machine.power, drives, hours),
         freeBays: driveBays(box.machine.build, drives).free,
       },
       drives,
+      day: { hours },
       streams: box.needs,
     }),
   )
@@ -86,24 +92,30 @@ function evaluation(
   {
     plan,
     money: { years, wattCost },
+    hours,
     fit,
-  }: { readonly plan: Plan; readonly money: BuildMoney; readonly fit: VerdictState },
+  }: {
+    readonly plan: Plan
+    readonly money: BuildMoney
+    readonly hours: DayHours
+    readonly fit: VerdictState
+  },
 ): Evaluation {
-  const hours = dayHours(plan.choices)
   const { budget } = plan.brief
   const toPay = purchaseSum(box.price, pool.price, plan.costs.extras)
   const { idleDcW, loadDcW, losses } = box.machine.power
-  const idleW = wallW(Math.max(0, idleDcW + pool.drives.idleW.likely), losses)
-  const loadW = Math.max(idleW, wallW(Math.max(0, loadDcW + pool.drives.activeW.likely), losses))
+  const atWall = (watts: number) => wallW(Math.max(0, watts), losses)
+  const idleW = atWall(idleDcW + pool.drives.idleW.likely)
+  const watchingW = atWall(idleDcW + pool.drives.readW.likely)
+  const loadW = Math.max(watchingW, atWall(loadDcW + pool.drives.activeW.likely))
   const meanW =
     (idleW * hours.idle +
       loadW * hours.converting +
+      watchingW * hours.watching +
       wattsOff(hours).likely * hours.off +
-      (hours.asleep > 0
-        ? hours.asleep * wallW(Math.max(0, idleDcW + pool.drives.asleepW.likely), losses)
-        : 0)) /
+      (hours.asleep > 0 ? hours.asleep * atWall(idleDcW + pool.drives.asleepW.likely) : 0)) /
     24
-  const kWh = kWhPerYear([{ hoursPerDay: 24, watts: meanW }])
+  const kWh = kWhPerYear(meanW)
   const money = moneyState(toPay, budget, box.priceMissing)
   const { streams, home, away, possible, minutesShort } = box
   const { space, survival, roomTB, lossChanceAtHorizon } = pool

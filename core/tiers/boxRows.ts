@@ -1,5 +1,7 @@
 import type { PlanAssessor } from '../assess'
 import type { Catalogue } from '../catalogue/catalogue'
+import type { DayFacts } from '../day/dayFacts'
+import type { HouseholdFacts } from '../household/householdFacts'
 import { machine as machineDomain } from '../machine/machine'
 import type { MachineFacts } from '../machine/machineFacts'
 import { costOverYears } from '../ownership/cashFlow'
@@ -19,6 +21,12 @@ export interface RowSources {
   readonly catalogue: Catalogue
   readonly assessor: PlanAssessor
   readonly money: BuildMoney
+  /** what no machine changes: who watches when, and how long a day is converted */
+  readonly days: Days
+}
+export interface Days {
+  readonly household: HouseholdFacts
+  readonly day: DayFacts
 }
 
 export interface BoxRows {
@@ -32,7 +40,7 @@ export interface BoxRows {
  * @param usual drives that stand in while a machine is looked at
  */
 export function createBoxRows(
-  { plan, shipped, catalogue, assessor, money }: RowSources,
+  { plan, shipped, catalogue, assessor, money, days }: RowSources,
   usual: Plan['drives'],
 ): BoxRows {
   const usualDrives = [false, true].map((copyOnWrite): Plan['drives'] => ({
@@ -53,6 +61,7 @@ export function createBoxRows(
     machines.get(`${box.key} ${copyOnWrite}`, () =>
       machineDomain.facts(
         machineDomain.read(adoptedWith(box, copyOnWrite), catalogue, {
+          household: days.household,
           drives: usualFacts[Number(copyOnWrite)]!,
         } as never) as never,
       ),

@@ -1,3 +1,4 @@
+import type { DayHours } from '../machine/power/dayHours'
 import type { DrivesFacts } from '../drives/drivesFacts'
 import type { FitRule } from '../machine/fit/fitRule'
 import type { FitNeeds } from '../machine/fitting'
@@ -94,6 +95,8 @@ export interface BoxEvaluator {
   readonly evaluate: (box: BoxRow, pool: PoolRow) => Evaluation
   /** ids of the rules among these that fail */
   readonly failing: (box: BoxRow, pool: PoolRow, rules: readonly FitRule[]) => string[]
+  /** how a day is spent, whatever the machine */
+  readonly hours: DayHours
   /** what one watt at the wall, on average, costs over the years */
   readonly wattCost: number
   /** of the price of machine and drives, what is left after the sale at the end */

@@ -1,5 +1,6 @@
 import { drives as drivesDomain } from '../drives/drives'
 import type { DrivesFacts } from '../drives/drivesFacts'
+import type { HouseholdFacts } from '../household/householdFacts'
 import type { Catalogue } from '../catalogue/catalogue'
 import type { Plan } from '../plan/planSchema'
 import { plainFormat } from '../units/format'
@@ -11,7 +12,7 @@ import type { VerdictState } from '../verdict'
  */
 export function driveStates(
   plan: Plan,
-  facts: { readonly drives: DrivesFacts },
+  facts: { readonly household: HouseholdFacts; readonly drives: DrivesFacts },
   catalogue: Catalogue,
 ): Readonly<Record<'space' | 'survival', VerdictState>> {
   const { verdicts } = drivesDomain.tell(

@@ -65,8 +65,8 @@ function madeFor(plan: Plan, catalogue: Catalogue): Record<string, Estimate> {
 
 /** Carbon of a plan, year by year to its horizon. */
 export function planCarbon(plan: Plan, catalogue: Catalogue): PlanCarbon {
-  const { machine } = planAssessor(1).facts(plan, catalogue, ['machine'])
-  const mean = averageW(machine.states)
+  const { machine, day } = planAssessor(1).facts(plan, catalogue, ['machine', 'day'])
+  const mean = averageW(machine.watts, day.hours)
   const { grid, gridKgPerKWh } = plan.costs
   const kgPerKWh = gridKgPerKWh === null ? gridKinds[grid].kgPerKWh : exactly(gridKgPerKWh)
   const made = madeFor(plan, catalogue)

@@ -15,7 +15,10 @@ export function planFitFixes(
   const assessor = planAssessor(1)
   const sliceOf = (machine: Plan['machine']) => {
     const changed = { ...plan, machine }
-    return fitSlice(changed, assessor.facts(changed, shipped, ['machine', 'drives', 'streams']))
+    return fitSlice(
+      changed,
+      assessor.facts(changed, shipped, ['machine', 'drives', 'day', 'streams']),
+    )
   }
   const slice = sliceOf(plan.machine)
   return Object.fromEntries(

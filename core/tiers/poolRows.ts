@@ -1,3 +1,4 @@
+import { drivesToPay } from '../drives/drivePrices'
 import type { DrivesFacts } from '../drives/drivesFacts'
 import { hasUps } from '../plan/hasUps'
 import { costOverYears } from '../ownership/cashFlow'
@@ -19,12 +20,13 @@ export function createPoolRows({ plan, shipped, catalogue, assessor }: RowSource
   const fitKeys = onceByKey<number>()
   function rowOf({ drives: own }: DriveSet): PoolRow {
     const adopted: Plan = { ...plan, drives: own }
-    const facts = assessor.facts(adopted, shipped, ['library', 'drives', 'ownership'])
-    const { drives, ownership } = facts
+    const facts = assessor.facts(adopted, shipped, ['household', 'library', 'drives'])
+    const { drives } = facts
+    const price = drivesToPay(own, catalogue)
     const copyOnWrite = own.fileSystem === 'copyOnWrite'
     return {
       count: drives.count,
-      price: ownership.drivesToPay,
+      price,
       drives,
       copyOnWrite,
       fitKey: fitKeys.get(fitTraits(drives, copyOnWrite), fitKeys.size),
@@ -40,7 +42,7 @@ export function createPoolRows({ plan, shipped, catalogue, assessor }: RowSource
           system: null,
           pluggedIn: 0,
           machineToPay: 0,
-          drivesToPay: ownership.drivesToPay,
+          drivesToPay: price,
           averageW: 0,
         }),
       ),
@@ -62,6 +64,7 @@ function fitTraits(drives: DrivesFacts, copyOnWrite: boolean): string {
     drives.turningActiveW,
     ...drives.surges.map(({ watts, amps12 }) => `${watts}/${amps12}`),
     drives.activeW.likely,
+    drives.readW.likely,
     drives.asleepW.likely,
     (drives.pool?.survives ?? 0) > 0,
     drives.layoutId,

@@ -17,8 +17,11 @@ export interface Assumption {
   readonly high: number
   /** what is kept follows from it, so that a way may run out of room */
   readonly changesNeed?: true
-  /** @param lists the catalogue with the plan's own entries */
-  readonly of: (plan: Plan, lists: Catalogue) => number
+  /**
+   * @param lists the catalogue with the plan's own entries
+   * @param shipped the catalogue without them
+   */
+  readonly of: (plan: Plan, lists: Catalogue, shipped: Catalogue) => number
   readonly set: (plan: Plan, value: number, lists: Catalogue) => Plan
 }
 
@@ -81,7 +84,8 @@ export const assumptions: readonly Assumption[] = [
     low: 0,
     high: 16,
     path: 'choices.convertingHoursPerDay',
-    of: ({ choices }) => choices.convertingHoursPerDay,
+    // An empty field follows from the habits.
+    of: (plan, _, shipped) => planAssessor(1).facts(plan, shipped, ['day']).day.converting.perDay,
     set: (plan, value) => ({ ...plan, choices: { ...plan.choices, convertingHoursPerDay: value } }),
   },
   {
@@ -207,7 +211,7 @@ export function flipBars(compared: readonly Compared[], catalogue: Catalogue): F
   const first = compared[0]!.plan
   const bars = assumptions.map((assumption): FlipBar => {
     const { id, label, unit, path, of, set } = assumption
-    const value = of(first, effectiveCatalogue(first, catalogue))
+    const value = of(first, effectiveCatalogue(first, catalogue), catalogue)
     const [low, high] = [Math.min(assumption.low, value), Math.max(assumption.high, value)]
     const judgesRoom = assumption.changesNeed === true && meeting.length > 0
     const assessors = new Map(
@@ -226,7 +230,7 @@ export function flipBars(compared: readonly Compared[], catalogue: Catalogue): F
       const before = known.get(at)
       if (before !== undefined) return before
       const swung = set(plan, at, lists)
-      const facts = assessor.facts(swung, catalogue, ['library', 'drives', 'years'])
+      const facts = assessor.facts(swung, catalogue, ['household', 'library', 'drives', 'years'])
       const isFull =
         judgesRoom && ['short', 'impossible'].includes(driveStates(swung, facts, lists).space)
       const found = isFull ? Infinity : costOverYears(facts.years.question)

@@ -1,5 +1,6 @@
 import { describe, expect, it, vi } from 'vitest'
 import { triples } from './triples'
+import { poolChoices } from '../stubs/poolChoices'
 
 vi.mock('../../core/drives/layouts/layouts', async original => {
   const { layouts } = await original<typeof import('../../core/drives/layouts/layouts')>()
@@ -28,7 +29,7 @@ const plan = planSchema.parse({
 const pool = () => {
   const made = poolOf({
     drives: plan.drives,
-    choices: plan.choices,
+    choices: poolChoices(plan.choices),
     catalogue,
     contentTB: 0,
     layoutId: 'triples',

@@ -10,7 +10,7 @@ import { drawFrom, type Draw } from '../plans/drawPlan'
 
 const assessor = planAssessor()
 const sliceOf = (plan: Plan) =>
-  fitSlice(plan, assessor.facts(plan, catalogue, ['machine', 'drives', 'streams']))
+  fitSlice(plan, assessor.facts(plan, catalogue, ['machine', 'drives', 'day', 'streams']))
 const rank = { pass: 0, notKnown: 0, warning: 1, fail: 2 }
 /** What the rules say of a plan that is assessed from its document on. */
 const statesOf = (plan: Plan) =>

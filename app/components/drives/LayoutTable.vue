@@ -8,15 +8,23 @@ import { tebibytes } from '~~/core/units/dataSize'
 import WorkingLink from '~/components/common/WorkingLink.vue'
 import { fieldElementId } from '~/composables/views'
 import { useFormat } from '~/composables/useFormat'
+import { usePoolChoices } from '~/composables/usePoolChoices'
 import { usePlanStore } from '~/stores/planStore'
 import type { Variant } from '~/stores/workingStore'
 
 /** Every layout on these drives; press one to take it. */
 const store = usePlanStore()
+const choices = usePoolChoices()
 const { number, share, hours, format } = useFormat()
 const content = computed(() => store.assessment?.figures['library.contentAtHorizonTB']?.value ?? 0)
 const rows = computed(() =>
-  store.plan ? compareLayouts(store.plan, catalogue, content.value) : [],
+  store.plan && choices.value
+    ? compareLayouts(
+        { drives: store.plan.drives, choices: choices.value },
+        catalogue,
+        content.value,
+      )
+    : [],
 )
 const most = computed(() => Math.max(1e-9, store.assessment?.figures['drives.rawTB']?.value ?? 0))
 const chosen = computed(() => store.assessment?.domains.drives.layoutId)

@@ -10,6 +10,7 @@ import ChartFrame from '~/components/charts/ChartFrame.vue'
 import { ticksOf } from '~/components/charts/chartBox'
 import ChartScales from '~/components/charts/ChartScales.vue'
 import { useFormat } from '~/composables/useFormat'
+import { usePoolChoices } from '~/composables/usePoolChoices'
 import { usePlanStore } from '~/stores/planStore'
 import { layoutsPicture, narrowWidth, shortName, type LayoutPoint } from './layoutsPicture'
 
@@ -18,6 +19,7 @@ import { layoutsPicture, narrowWidth, shortName, type LayoutPoint } from './layo
  * the price of its drives. Hover or focus to preview, press to apply.
  */
 const store = usePlanStore()
+const choices = usePoolChoices()
 const { number, money, share, quantity } = useFormat()
 const height = 380
 const by = ref<'drives' | 'need'>('drives')
@@ -35,29 +37,32 @@ function planWith(path: string, value: unknown, from: Plan | null = store.plan):
   return result && result.ok ? result.plan : null
 }
 const ofDrives = computed((): Row[] =>
-  store.plan
-    ? compareLayouts(store.plan, catalogue, content.value).flatMap(
-        ({ layout, roomTB, lossChanceAtHorizon }) =>
-          roomTB === null || lossChanceAtHorizon === null
-            ? []
-            : [
-                {
-                  id: layout.id,
-                  label: layout.label,
-                  x: roomTB,
-                  loss: lossChanceAtHorizon,
-                  text: `room ${quantity(roomTB, 'TB')}`,
-                  plan: () => planWith('drives.layout', layout.id),
-                },
-              ],
+  store.plan && choices.value
+    ? compareLayouts(
+        { drives: store.plan.drives, choices: choices.value },
+        catalogue,
+        content.value,
+      ).flatMap(({ layout, roomTB, lossChanceAtHorizon }) =>
+        roomTB === null || lossChanceAtHorizon === null
+          ? []
+          : [
+              {
+                id: layout.id,
+                label: layout.label,
+                x: roomTB,
+                loss: lossChanceAtHorizon,
+                text: `room ${quantity(roomTB, 'TB')}`,
+                plan: () => planWith('drives.layout', layout.id),
+              },
+            ],
       )
     : [],
 )
 const ofNeed = computed((): Row[] =>
-  store.plan
+  store.plan && choices.value
     ? needByLayout({
         drives: store.plan.drives,
-        choices: store.plan.choices,
+        choices: choices.value,
         catalogue,
         contentTB: content.value,
         maxDrives: bays.value,

@@ -67,7 +67,7 @@ function withUpsSwitched(plan: Plan): Plan | null {
   const { machine } = plan
   const others = machine.parts.filter(part => !isUps(part, hardware))
   if (isOn('ups')) return { ...plan, machine: { ...machine, parts: others } }
-  const loadW = store.assessment?.domains.machine.states[1].watts.likely ?? 0
+  const loadW = store.assessment?.domains.machine.watts.converting.likely ?? 0
   // Of machines that none carries the fit warns; a full list of parts takes no more.
   const largest = ratedUps(hardware).toSorted((a, b) => b.ratingW - a.ratingW)[0]
   const unit = bestUps(hardware, loadW, plan.costs.upsMinutes) ?? largest

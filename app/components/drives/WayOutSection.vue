@@ -9,10 +9,12 @@ import { stepText, tieText, wayFigures, wayText } from '~~/core/drives/wayOut/te
 import PlanField from '~/components/common/PlanField.vue'
 import ToldFigures from '~/components/common/ToldFigures.vue'
 import { useFormat } from '~/composables/useFormat'
+import { usePoolChoices } from '~/composables/usePoolChoices'
 import { usePlanStore } from '~/stores/planStore'
 
 /** How the data get from this layout to another one over the same drives, step by step. */
 const store = usePlanStore()
+const choices = usePoolChoices()
 const { format, quantity, money, number } = useFormat()
 const targetId = ref<string | null>(null)
 const pointed = ref<number | null>(null)
@@ -22,10 +24,10 @@ const value = (id: string) => store.assessment?.figures[id]?.value ?? 0
 const heldTB = computed(() => Math.min(value('library.contentTB'), value('drives.roomTB')))
 const pool = computed(() => {
   const { plan } = store
-  if (!plan) return null
+  if (!plan || !choices.value) return null
   const found = poolOf({
     drives: plan.drives,
-    choices: plan.choices,
+    choices: choices.value,
     catalogue,
     contentTB: heldTB.value,
     layoutId: layoutId.value,

@@ -129,7 +129,7 @@ describe('the fit report', () => {
 describe('a judgement that no part mends', () => {
   it('says what to do instead, and what lies on the shelf comes first', async () => {
     openDemo({
-      brief: { roomLowC: -5 },
+      brief: { roomLowC: -5, roomHighC: 20 },
       machine: {
         base: 'parts',
         parts: [...sound, { ref: 'twine-console', purpose: 'spare' }],

@@ -6,6 +6,7 @@ import { useBackground } from '~/composables/useBackground'
 import { useCompared } from '~/composables/useCompared'
 import { useFormat } from '~/composables/useFormat'
 import { averagePricePerKWh } from '~~/core/plan/energyPrice'
+import { useHoursByHabits } from '~/composables/useHoursByHabits'
 import { usePlanStore } from '~/stores/planStore'
 import CourseChart from './CourseChart.vue'
 
@@ -14,6 +15,7 @@ import CourseChart from './CourseChart.vue'
  * counted.
  */
 const store = usePlanStore()
+const byHabits = useHoursByHabits()
 const { compared, options } = useCompared()
 const { money, quantity, number } = useFormat()
 const oldId = ref('open')
@@ -154,7 +156,7 @@ const horizon = computed(() => store.plan?.choices.horizonYears ?? 5)
       <div class="fields">
         <PlanField path="costs.pricePerKWh" />
         <PlanField path="costs.electricityRisePerYear" />
-        <PlanField path="choices.convertingHoursPerDay" />
+        <PlanField path="choices.convertingHoursPerDay" :placeholder="byHabits.converting" />
         <PlanField path="choices.horizonYears" />
       </div>
     </section>

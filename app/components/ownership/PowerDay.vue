@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { PowerState } from '~~/core/machine/machinePower'
+import { powerStateIds, type PowerStateId } from '~~/core/machine/machinePower'
 import FigureValue from '~/components/common/FigureValue.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
 import { fieldElementId } from '~/composables/views'
@@ -9,41 +9,68 @@ import { usePictureHandle } from '~/composables/usePictureHandle'
 import { usePlanStore } from '~/stores/planStore'
 
 /**
- * Power over a day: watts over 24 hours, by state. The edges of the hours converting and of the
- * hours off can be dragged.
+ * Power over a day: watts over 24 hours, by state. The edges of the hours converting, of those in
+ * which somebody watches and of the hours off can be dragged.
  */
 const store = usePlanStore()
 const { number } = useFormat()
 const size = { width: 480, height: 170, left: 40, right: 12, top: 16, bottom: 30 }
-const states = computed(() => store.assessment?.domains.machine.states ?? [])
-const of = (id: PowerState['id']) => states.value.find(state => state.id === id)
-const watts = (id: PowerState['id']) => of(id)?.watts.likely ?? 0
-const hoursIn = (id: PowerState['id']) => of(id)?.hoursPerDay ?? 0
-const hours = computed(() => store.plan?.choices.convertingHoursPerDay ?? 0)
+const domains = computed(() => store.assessment?.domains)
+const watts = (id: PowerStateId) => domains.value?.machine.watts[id].likely ?? 0
+const hoursIn = (id: PowerStateId) => domains.value?.day.hours[id] ?? 0
 const top = computed(() => Math.max(watts('converting'), watts('idle'), 1) * 1.15)
 const x = (hour: number) => size.left + (hour / 24) * (size.width - size.left - size.right)
 const y = (w: number) =>
   size.height - size.bottom - (w / top.value) * (size.height - size.top - size.bottom)
-const shown = [
-  { id: 'converting', label: 'converting', told: 'converting' },
-  { id: 'idle', label: 'idle', told: 'idle' },
-  { id: 'asleep', label: 'drives asleep', told: 'with drives asleep' },
-  { id: 'off', label: 'off', told: 'off' },
-] as const
+const words: Readonly<Record<PowerStateId, { readonly label: string; readonly told: string }>> = {
+  converting: { label: 'converting', told: 'converting' },
+  watching: { label: 'watching', told: 'watching' },
+  idle: { label: 'idle', told: 'idle' },
+  asleep: { label: 'drives asleep', told: 'with drives asleep' },
+  off: { label: 'off', told: 'off' },
+}
 const fits = (text: string, room: number) => text.length * 7.5 <= room
 /** The states one after the other, as long as they last. */
 const blocks = computed(() =>
-  shown.map(({ id, label, told: words }, at) => {
-    const from = shown.slice(0, at).reduce((sum, before) => sum + hoursIn(before.id), 0)
+  powerStateIds.map((id, at) => {
+    const { label, told: inWords } = words[id]
+    const from = powerStateIds.slice(0, at).reduce((sum, before) => sum + hoursIn(before), 0)
     const inState = hoursIn(id)
-    const text = `${number(watts(id), 3)} W`
-    const room = x(inState) - x(0)
-    // As much of its name as has room over it; the converting hours have theirs beside them.
-    const full = `${label} ${text}`
-    const name = id === 'converting' || fits(full, room) ? full : fits(text, room) ? text : ''
-    return { id, told: words, name, from, hours: inState, watts: watts(id) }
+    return { id, told: inWords, name: `${label} ${number(watts(id), 3)} W`, from, hours: inState }
   }),
 )
+/**
+ * A name stands over its block where it has room there. The first ones, which are short, stand one
+ * under the other beside the last edge before the long ones.
+ */
+const labels = computed(() => {
+  const isShort = (id: PowerStateId) => id === 'converting' || id === 'watching'
+  const edge = x(hoursIn('converting') + hoursIn('watching'))
+  const isLeft = edge + 150 > size.width
+  let line = 0
+  return blocks.value
+    .filter(block => block.hours > 0)
+    .flatMap(block => {
+      const { id, name, from, hours } = block
+      const room = x(hours) - x(0)
+      const text = `${number(watts(id), 3)} W`
+      if (fits(name, room - 16))
+        return [{ id, name, x: x(from) + room / 2, y: y(watts(id)) - 6, anchor: 'middle' }]
+      if (isShort(id))
+        return [
+          {
+            id,
+            name,
+            x: isLeft ? edge - 16 : edge + 16,
+            y: y(top.value) + 16 + 18 * line++,
+            anchor: isLeft ? 'end' : 'start',
+          },
+        ]
+      return fits(text, room)
+        ? [{ id, name: text, x: x(from) + room / 2, y: y(watts(id)) - 6, anchor: 'middle' }]
+        : []
+    })
+})
 const told = computed(() =>
   blocks.value
     .filter(block => block.hours > 0)
@@ -59,13 +86,26 @@ const edges = [
     id: 'converting',
     label: 'Hours converting a day',
     max: 24,
-    at: () => hours.value,
+    at: () => hoursIn('converting'),
     ...usePictureHandle({
       ...common,
       max: 24,
-      value: () => hours.value,
+      value: () => hoursIn('converting'),
       valueAt: hourAt,
       set: value => store.edit('choices.convertingHoursPerDay', value),
+    }),
+  },
+  {
+    id: 'watching',
+    label: 'Hours somebody watches a day',
+    max: 24,
+    at: () => hoursIn('converting') + hoursIn('watching'),
+    ...usePictureHandle({
+      ...common,
+      max: 24,
+      value: () => hoursIn('converting') + hoursIn('watching'),
+      valueAt: hourAt,
+      set: value => store.edit('choices.watchingHoursPerDay', value),
     }),
   },
   {
@@ -104,9 +144,9 @@ function release(): void {
         v-for="block in blocks"
         :key="block.id"
         :x="x(block.from)"
-        :y="y(block.watts)"
+        :y="y(watts(block.id))"
         :width="x(block.hours) - x(0)"
-        :height="y(0) - y(block.watts)"
+        :height="y(0) - y(watts(block.id))"
         :class="block.id"
       />
       <line :x1="x(0)" :x2="x(24)" :y1="y(0)" :y2="y(0)" class="axis" />
@@ -120,20 +160,15 @@ function release(): void {
       >
         {{ hour }} h
       </text>
-      <template v-for="block in blocks" :key="`${block.id} label`">
-        <text
-          v-if="block.name"
-          :x="
-            block.id === 'converting' && block.hours < 12
-              ? x(block.hours) + 14
-              : x(block.from) + (block.id === 'converting' ? 6 : (x(block.hours) - x(0)) / 2)
-          "
-          :y="block.id === 'converting' ? y(block.watts) + 14 : y(block.watts) - 6"
-          :text-anchor="block.id === 'converting' ? 'start' : 'middle'"
-        >
-          {{ block.name }}
-        </text>
-      </template>
+      <text
+        v-for="label in labels"
+        :key="`${label.id} label`"
+        :x="label.x"
+        :y="label.y"
+        :text-anchor="label.anchor"
+      >
+        {{ label.name }}
+      </text>
       <g
         v-for="edge in edges"
         :key="edge.id"
@@ -184,6 +219,10 @@ svg {
 }
 .converting {
   fill: rgb(var(--v-theme-water-line));
+  opacity: 0.65;
+}
+.watching {
+  fill: rgb(var(--v-theme-water));
   opacity: 0.65;
 }
 .idle {

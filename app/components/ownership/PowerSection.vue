@@ -8,6 +8,7 @@ import FigureValue from '~/components/common/FigureValue.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import ProposalTable from '~/components/common/ProposalTable.vue'
 import { useFormat } from '~/composables/useFormat'
+import { useHoursByHabits } from '~/composables/useHoursByHabits'
 import { useMachineParts } from '~/composables/useMachineParts'
 import { usePlanStore } from '~/stores/planStore'
 import PowerDay from './PowerDay.vue'
@@ -16,12 +17,13 @@ import PowerDay from './PowerDay.vue'
 const store = usePlanStore()
 const { lists } = useMachineParts()
 const { money, quantity, number } = useFormat()
-const loadW = computed(() => store.assessment?.domains.machine.states[1].watts.likely ?? 0)
+const loadW = computed(() => store.assessment?.domains.machine.watts.converting.likely ?? 0)
 const isOff = computed(() => (store.plan?.choices.offHoursPerDay ?? 0) > 0)
 const need = computed(() => upsNeed(loadW.value))
 const rows = computed(() =>
   upsRows(ratedUps(lists.value.hardware), loadW.value, store.plan?.costs.upsMinutes ?? 10),
 )
+const byHabits = useHoursByHabits()
 const inPlan = computed(() => new Set(store.plan?.machine.parts.map(({ ref }) => ref)))
 const best = computed(
   () => rows.value.find(({ strongEnough, longEnough }) => strongEnough && longEnough) ?? null,
@@ -96,6 +98,7 @@ function planWith({ unit }: { readonly unit: RatedUps }): Plan | null {
     <section class="sheet side">
       <div class="figures">
         <FigureValue id="machine.idleW" />
+        <FigureValue id="machine.watchingW" />
         <FigureValue id="machine.loadW" />
         <FigureValue id="ownership.kWhPerYear" />
         <FigureValue id="ownership.electricityPerYear" />
@@ -108,7 +111,8 @@ function planWith({ unit }: { readonly unit: RatedUps }): Plan | null {
         <PlanField path="costs.nightShare" />
         <PlanField path="costs.solarShare" />
         <PlanField path="costs.solarPricePerKWh" />
-        <PlanField path="choices.convertingHoursPerDay" />
+        <PlanField path="choices.convertingHoursPerDay" :placeholder="byHabits.converting" />
+        <PlanField path="choices.watchingHoursPerDay" :placeholder="byHabits.watching" />
         <PlanField path="choices.asleepHoursPerDay" />
         <PlanField path="choices.offHoursPerDay" />
         <PlanField v-if="isOff" path="choices.offFrom" />

@@ -40,11 +40,11 @@ const total = computed(() =>
 )
 /** Power of the days beyond what the machine uses at rest. */
 const power = computed(() => {
-  const states = store.assessment?.domains.machine.states
-  if (!store.plan || !states) return 0
-  const [idle, converting] = states
+  const watts = store.assessment?.domains.machine.watts
+  if (!store.plan || !watts) return 0
+  const { idle, converting } = watts
   return (
-    ((total.value.days * 24 * (converting.watts.likely - idle.watts.likely)) / 1000) *
+    ((total.value.days * 24 * (converting.likely - idle.likely)) / 1000) *
     averagePricePerKWh(store.plan.costs)
   )
 })

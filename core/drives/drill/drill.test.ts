@@ -20,12 +20,13 @@ import {
 } from './drillState'
 import { driveName, entryText, mistakeTexts, reportText, serialOf, standText } from './tellDrill'
 import { debrief } from './debrief'
+import { poolChoices } from '../../../tests/stubs/poolChoices'
 
 function groundOf(drives: PlanInput['drives'], changes: Partial<DrillGround> = {}): DrillGround {
   const plan = planSchema.parse({ name: 'x', drives })
   const pool = poolOf({
     drives: plan.drives,
-    choices: plan.choices,
+    choices: poolChoices(plan.choices),
     catalogue,
     contentTB: 0,
     layoutId: plan.drives.layout,

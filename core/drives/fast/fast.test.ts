@@ -32,7 +32,13 @@ import { type FastTale, plannedStreamMbps, dataDrivesCarry } from './fastRates'
 
 const planned = (changes: Partial<PlanInput> = {}) => planSchema.parse({ name: 'x', ...changes })
 const fastOf = (changes: Partial<PlanInput> = {}, conversions = 1, sentMbps = 8) =>
-  fastStorage({ plan: planned(changes), catalogue, conversions, sentMbps })
+  fastStorage({
+    plan: planned(changes),
+    catalogue,
+    conversions,
+    sentMbps,
+    convertingHours: planned(changes).choices.convertingHoursPerDay ?? 2,
+  })
 const films = (sizeGB: number, pool: 'spinning' | 'ssd' | 'front' = 'spinning') => ({
   kind: 'film' as const,
   name: 'Films',
@@ -193,13 +199,13 @@ describe('what is told of fast storage', () => {
     plan: planned({ ...tideMillHouse, ...changes }),
     sentMbps: 4,
     conversions: 3,
+    convertingHours: planned({ ...tideMillHouse, ...changes }).choices.convertingHoursPerDay ?? 2,
     watching: 3,
     layoutId: 'dedicated-1',
     format: plainFormat,
     pool: { members: 3, survives: 1, dataDrives: 2, outerMBps: 210, spinning: true },
   })
-  const fast = (of: FastTale) =>
-    fastStorage({ plan: of.plan, catalogue, conversions: of.conversions, sentMbps: of.sentMbps })
+  const fast = (of: FastTale) => fastStorage({ ...of, catalogue })
   it('are figures with their working, finite, and never for a pool that is not there', () => {
     for (const own of [tale(), { ...tale(), pool: null }]) {
       for (const { id, value, formula } of fastFigures(fast(own), own)) {

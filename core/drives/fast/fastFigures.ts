@@ -131,7 +131,7 @@ function wearFigure(fast: FastStorage, { plan: { drives }, format }: FastTale): 
     'drives.scratchOn',
     'drives.cacheOn',
     'network.awayRungMbps',
-    'choices.convertingHoursPerDay',
+    { figure: 'day.convertingHours' },
     'drives.arrivals',
   ]
   const inputs = [...rated, ...written]

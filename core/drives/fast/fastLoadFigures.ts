@@ -93,7 +93,7 @@ export function streamsFigure(tale: FastTale): Figure {
   )
 }
 
-export function arrivalsFigure({ plan: { drives, choices }, format }: FastTale): Figure {
+export function arrivalsFigure({ plan: { drives }, convertingHours, format }: FastTale): Figure {
   const { number: n } = format
   const none = workedOut(0, 'GB', { inputs: ['drives.arrivals'], says: 'None are entered.' })
   const each = drives.arrivals.map(({ name, gbPerDay, daysPerWeek }, index) =>
@@ -114,9 +114,7 @@ export function arrivalsFigure({ plan: { drives, choices }, format }: FastTale):
       id: 'fast.arrivalsGBPerMonth',
       label: 'Arrivals in a month',
       unit: 'GB',
-      note:
-        `Converting ${n(choices.convertingHoursPerDay)} h a day is counted for the wear, ` +
-        'not here.',
+      note: `Converting ${n(convertingHours)} h a day is counted for the wear, ` + 'not here.',
     },
     format,
   )

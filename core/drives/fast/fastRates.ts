@@ -36,6 +36,8 @@ export interface FastTale {
   readonly plan: Plan
   readonly sentMbps: number
   readonly conversions: number
+  /** hours of a day in which anything is converted */
+  readonly convertingHours: number
   /**
    * streams that are watched at the worst moment, and the layout with its drives; null while there
    * is no pool

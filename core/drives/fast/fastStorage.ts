@@ -27,6 +27,8 @@ export interface FastStorageParts {
   readonly conversions: number
   /** Mb/s at which converted streams are sent */
   readonly sentMbps: number
+  /** hours of a day in which anything is converted */
+  readonly convertingHours: number
 }
 
 export interface FastStorage {
@@ -107,8 +109,9 @@ export function fastStorage({
   catalogue,
   conversions,
   sentMbps,
+  convertingHours,
 }: FastStorageParts): FastStorage {
-  const { drives, library, choices } = plan
+  const { drives, library } = plan
   const holdings = backupHoldings(plan, catalogue)
   const videoTB = holdings.reduce(
     (sum, { index, sizeTB }) =>
@@ -133,7 +136,7 @@ export function fastStorage({
     0,
   )
   const writtenGBPerDay =
-    (isOnSsd(drives.scratchOn) ? wearGBPerDay(sentMbps, choices.convertingHoursPerDay) : 0) +
+    (isOnSsd(drives.scratchOn) ? wearGBPerDay(sentMbps, convertingHours) : 0) +
     (isOnSsd(drives.cacheOn) ? dailyGB : 0)
   const ratedTB = drives.ssdWritesTB ?? drives.ssdTB * usualWritesPerTB
   return {

@@ -9,6 +9,7 @@ import { movingFill, temporaryCopy, wayOutQuestion, waysOut } from './planWayOut
 import { stepText, tieText, wayFigures, wayText } from './tellWayOut'
 import { wayOut } from './wayOut'
 import { growsByDrives, type WayOutQuestion } from './wayOutQuestion'
+import { poolChoices } from '../../../tests/stubs/poolChoices'
 
 const layoutOf = (id: string) => layouts.find(layout => layout.id === id)!
 function poolFor(layoutId: string, sizes: readonly number[], hotSpares = 0): Pool {
@@ -22,7 +23,13 @@ function poolFor(layoutId: string, sizes: readonly number[], hotSpares = 0): Poo
     },
     choices: { watchingHoursPerDay: 0 },
   })
-  return poolOf({ drives, choices, catalogue, contentTB: 0, layoutId }) as Pool
+  return poolOf({
+    drives,
+    choices: poolChoices(choices),
+    catalogue,
+    contentTB: 0,
+    layoutId,
+  }) as Pool
 }
 const question = (
   from: string,

@@ -19,4 +19,7 @@ export const traitInputs: readonly Input[] = [
 ]
 
 /** What a rebuild runs at. */
-export const rebuildRateInputs: readonly Input[] = [...traitInputs, 'choices.watchingHoursPerDay']
+export const rebuildRateInputs: readonly Input[] = [
+  ...traitInputs,
+  { figure: 'household.watchedHours' },
+]

@@ -15,6 +15,7 @@ const noDrives = {
   nvme: 0,
   idleW: 0,
   activeW: 0,
+  readW: 0,
   asleepW: 0,
   turningIdleW: 0,
   surges: [],

@@ -10,6 +10,8 @@ export interface DriveLoad extends DriveForms {
   /** watts of all of them, DC, likely: with nothing to do, at work */
   readonly idleW: number
   readonly activeW: number
+  /** while one title is read */
+  readonly readW: number
   /** with the platters of those that turn stopped */
   readonly asleepW: number
   /** the same of those that turn */

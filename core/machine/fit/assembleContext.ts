@@ -83,8 +83,8 @@ function airAtDrives(assembled: Assembly): keyof typeof driveRiseK {
   )
 }
 
-function heatOf({ brief, states }: FitSlice, assembled: Assembly): HeatFacts {
-  const mean = averageW(states)
+function heatOf({ brief, watts, hours }: FitSlice, assembled: Assembly): HeatFacts {
+  const mean = averageW(watts, hours)
   const riseK =
     brief.place === 'cupboard'
       ? cupboardRiseK(mean, { panelM2: brief.cupboardM2, vented: brief.cupboardVented })
@@ -224,7 +224,7 @@ export function fitContext(slice: FitSlice): FitContext {
     freeBays,
     start,
     besideLoadW,
-    convertingWallW: slice.states[1].watts.likely,
+    convertingWallW: slice.watts.converting.likely,
     runningW: power.loadDcW - besideLoadW + fed.turningW[1] + fed.flashW[1],
     // A search asks only a few rules of most machines.
     get surge() {

@@ -12,13 +12,19 @@ function fixesOf(rule: string, input: Omit<PlanInput, 'name'>) {
   const plan = planSchema.parse({ name: 'x', ...input })
   const sliceOf = (machine: typeof plan.machine) => {
     const changed = { ...plan, machine }
-    return fitSlice(changed, assessor.facts(changed, catalogue, ['machine', 'drives', 'streams']))
+    return fitSlice(
+      changed,
+      assessor.facts(changed, catalogue, ['machine', 'drives', 'day', 'streams']),
+    )
   }
   const slice = sliceOf(plan.machine)
   const stateIn = (machine: typeof plan.machine) => {
     const changed = planSchema.parse({ ...plan, machine })
     const context = fitContext(
-      fitSlice(changed, assessor.facts(changed, catalogue, ['machine', 'drives', 'streams'])),
+      fitSlice(
+        changed,
+        assessor.facts(changed, catalogue, ['machine', 'drives', 'day', 'streams']),
+      ),
     )
     return Object.fromEntries(
       judgeFit(context).map(({ rule: { id }, judgement }) => [id, judgement.state]),

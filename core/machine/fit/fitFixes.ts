@@ -5,7 +5,7 @@ import type { Machine, MachinePart } from '../../plan/machine'
 import { machineBuild } from '../machineBuild'
 import { knownPart, partLabel, type PartKind, type KnownPart, type PartLists } from '../knownParts'
 import { exactly } from '../../figure'
-import { machinePower, powerStates } from '../machinePower'
+import { machinePower, stateWatts } from '../machinePower'
 import { newPart } from '../partChanges'
 import { judgeFit } from './fitFacts'
 import { fitContext } from './assembleContext'
@@ -71,10 +71,11 @@ export function withMachine(slice: FitSlice, machine: Machine, lists: PartLists)
     mainsVolts: slice.brief.mainsVolts,
     system: slice.system,
   })
-  const states = powerStates(
+  const watts = stateWatts(
     power,
     {
       idleW: exactly(slice.drives.idleW),
+      readW: exactly(slice.drives.readW),
       activeW: exactly(slice.drives.activeW),
       asleepW: exactly(slice.drives.asleepW),
     },
@@ -86,7 +87,7 @@ export function withMachine(slice: FitSlice, machine: Machine, lists: PartLists)
     machine: { ...slice.machine, startTogether, memoryGB, monitorAtHand, wantsEcc },
     build,
     power,
-    states,
+    watts,
     freeBays: driveBays(build, slice.drives).free,
   }
 }

@@ -27,7 +27,7 @@ const assessor = planAssessor()
 function contextOf(input: Omit<PlanInput, 'name'>) {
   const plan = planSchema.parse({ name: 'x', ...input })
   return fitContext(
-    fitSlice(plan, assessor.facts(plan, catalogue, ['machine', 'drives', 'streams'])),
+    fitSlice(plan, assessor.facts(plan, catalogue, ['machine', 'drives', 'day', 'streams'])),
   )
 }
 

@@ -5,7 +5,7 @@ import type { Service } from '../../plan/system'
 import type { DayHours } from '../power/dayHours'
 import type { DriveLoad } from '../assembly/items'
 import type { MachineBuild } from '../machineBuild'
-import type { MachinePower, PowerStates } from '../machinePower'
+import type { MachinePower, StateWatts } from '../machinePower'
 
 /** What of the machine's own fields the rules look at. */
 export type FitWishes = Pick<
@@ -39,7 +39,7 @@ export interface FitSlice {
   readonly brief: FitPlace
   readonly build: MachineBuild
   readonly power: MachinePower
-  readonly states: PowerStates
+  readonly watts: StateWatts
   readonly hours: DayHours
   readonly system: SystemKind | null
   readonly services: readonly Service[]

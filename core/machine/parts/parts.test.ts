@@ -171,7 +171,7 @@ describe('what is easily forgotten', () => {
     const { domains } = assess(plan, catalogue)
     return forgottenExtras(domains.fitting.context, {
       hardware: catalogue.hardware,
-      loadWallW: domains.machine.states[1].watts.likely,
+      loadWallW: domains.machine.watts.converting.likely,
       upsMinutes: 0,
       hasUps: false,
       rebuilds: true,

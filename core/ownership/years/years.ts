@@ -1,4 +1,5 @@
 import { defineDomain } from '../../domain'
+import type { DayFacts } from '../../day/dayFacts'
 import { hasUps } from '../../plan/hasUps'
 import type { MachineFacts } from '../../machine/machineFacts'
 import { cashFlow, type CashFlow, type CashQuestion } from '../cashFlow'
@@ -17,14 +18,19 @@ export interface YearsFacts {
 /** What it costs over the years, payment by payment. */
 export const years = defineDomain({
   id: 'years',
-  needs: ['machine', 'ownership'],
+  needs: ['machine', 'day', 'ownership'],
   read: (
     { costs, library, drives, network, machine, system: wishes, choices: { horizonYears } },
     { driveClasses, driveModels, qualities, otherQualities, hardware },
     {
-      machine: { build, system, states },
+      machine: { build, system, watts },
+      day,
       ownership,
-    }: { readonly machine: MachineFacts; readonly ownership: OwnershipFacts },
+    }: {
+      readonly machine: MachineFacts
+      readonly day: DayFacts
+      readonly ownership: OwnershipFacts
+    },
   ): YearsSlice => ({
     plan: { costs, library, drives, network, system: wishes },
     hasUps: hasUps({ machine }, hardware),
@@ -37,7 +43,7 @@ export const years = defineDomain({
     ),
     machineToPay: ownership.machineToPay,
     drivesToPay: ownership.drivesToPay,
-    averageW: averageW(states),
+    averageW: averageW(watts, day.hours),
   }),
   facts: (slice): YearsFacts => {
     const question = yearsQuestion(slice)

@@ -514,7 +514,7 @@ describe('what flips the answer', () => {
       for (const value of [low, high]) {
         const changed = set(demo, value, catalogue)
         expect(planSchema.parse(changed), id).toEqual(changed)
-        expect(of(changed, catalogue)).toBeCloseTo(value, 9)
+        expect(of(changed, catalogue, catalogue)).toBeCloseTo(value, 9)
       }
   })
 })

@@ -54,7 +54,7 @@ export interface BoundParts {
   readonly tails: Tails
   readonly priceWeight: number
   readonly wattWeight: number
-  readonly hours: Pick<DayHours, 'idle' | 'converting'>
+  readonly hours: Pick<DayHours, 'idle' | 'watching' | 'converting'>
   readonly minPoolCost: number
   readonly poolCost: (pool: NonNullable<State['pool']>) => number
 }
@@ -72,8 +72,9 @@ export function boundOf(
     supplyIsOpen ? Math.max(0, dcW) / bestEfficiency : wallW(Math.max(0, dcW), state.losses)
   const idleW = atWall(state.idleW + tail.idleW + (pool?.idleW ?? 0))
   const loadW = Math.max(idleW, atWall(state.loadW + tail.loadW + (pool?.activeW ?? 0)))
-  // Asleep and off it takes something too; to leave that out keeps the bound below.
-  const averageW = (idleW * hours.idle + loadW * hours.converting) / 24
+  // Asleep and off it takes something too, and more while it is read from; to leave that out keeps
+  // the bound below.
+  const averageW = (idleW * (hours.idle + hours.watching) + loadW * hours.converting) / 24
   return (
     (price + tail.price) * priceWeight +
     averageW * wattWeight +

@@ -10,7 +10,6 @@ import { noDrives, type PoolOffer } from './poolOffers'
 import type { Pruning } from './pruning'
 import { nothingChosen, stateOfFrame, withOption, type State } from './searchState'
 import { compareChanges, compareFound } from './ties'
-import { dayHours } from '../../machine/power/dayHours'
 
 /** A plan made ready for searching: what its questions have in common. */
 export interface SearchBasis {
@@ -130,7 +129,7 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
   const frames = basis.frames.filter(({ way }) => ways === null || ways.includes(way))
   const tails = tailsOf(frames)
   const bodyEnds = new Map(frames.map(frame => [frame, endOfBody(frame)]))
-  const hours = dayHours(plan.choices)
+  const { hours } = evaluator
   const bounds = { tails, priceWeight, wattWeight, hours, minPoolCost, poolCost }
   const bound = (state: State) => boundOf(state, bounds)
   const isOverCap = ({ price, pool }: State) =>

@@ -74,7 +74,7 @@ export function asItIs(plan: Plan, catalogue: Catalogue): WayBuild {
     possible: streams.possible?.likely ?? 0,
     roomTB: drives.pool?.roomTB ?? 0,
     lossChanceAtHorizon: drives.pool?.lossChanceAtHorizon.likely ?? 1,
-    idleW: machine.states[0].watts.likely,
+    idleW: machine.watts.idle.likely,
     freeBays: machine.freeBays,
     second: null,
     drives: plan.drives.lots.map(({ count, sizeTB }) => `${count} × ${sizeTB} TB`).join(' + '),

@@ -15,6 +15,7 @@ import LossSimulation from '~/components/drives/LossSimulation.vue'
 import PerilsPicture from '~/components/drives/PerilsPicture.vue'
 import { useDriveMap } from '~/composables/useDriveMap'
 import { useFormat } from '~/composables/useFormat'
+import { useHoursByHabits } from '~/composables/useHoursByHabits'
 import { usePlanStore } from '~/stores/planStore'
 
 const BackupSection = defineAsyncComponent(() => import('~/components/drives/BackupSection.vue'))
@@ -28,6 +29,7 @@ const GrowingSection = defineAsyncComponent(() => import('~/components/drives/Gr
 definePageMeta({ key: 'drives' })
 const map = useDriveMap()
 const store = usePlanStore()
+const byHabits = useHoursByHabits()
 const { format } = useFormat()
 const hours = (value: number) => format.value.hours(value)
 const rebuilds = computed(() => store.assessment?.domains.drives.pool?.rebuildEnds ?? null)
@@ -106,7 +108,7 @@ const picked = ref<number | null>(null)
             <PlanField path="drives.replacement" />
             <PlanField path="drives.outerMBps" />
             <PlanField path="drives.sheetReadErrorBits" />
-            <PlanField path="choices.watchingHoursPerDay" />
+            <PlanField path="choices.watchingHoursPerDay" :placeholder="byHabits.watching" />
             <PlanField path="drives.changedGBPerMonth" />
             <PlanField path="drives.snapshotMonths" />
           </div>
