@@ -14,6 +14,8 @@ export interface MapDevice {
   readonly name: string
   readonly place: string
   readonly isAway: boolean
+  /** at home and on Wi-Fi, so that a router apart from the switch stands before it */
+  readonly behindRouter: boolean
   readonly link: string
   readonly capacityMbps: number
   readonly loadMbps: number
@@ -27,11 +29,12 @@ export function useNetworkChain() {
   const question = computed(() => {
     const { plan, assessment } = store
     if (!plan || !assessment) return null
-    const { drives, fitting } = assessment.domains
+    const { drives, fitting, wiring } = assessment.domains
     return {
       drivesMBps: rebuildShareOfOuter * drives.slowestOuterMBps,
       controllerMBps: fitting.controllerMBps,
       enclosureMBps: fitting.enclosureMBps,
+      processorMBps: wiring.processorMBps,
       deviceMbps: null,
       loadMbps: loadMbps.value,
       deviceLoadMbps: 0,
@@ -63,6 +66,7 @@ export function useNetworkChain() {
         name: device.name || `Device ${index + 1}`,
         place: place?.name ?? (placeId === homePlace ? 'At home' : placeId),
         isAway: link.isAway,
+        behindRouter: !link.isAway && link.own.kind === 'wifi',
         link: linkKinds[device.link],
         capacityMbps: link.isAway ? link.mbps : link.own.mbps,
         loadMbps:
@@ -130,5 +134,15 @@ export function useNetworkChain() {
         }
       : null
   })
-  return { links, devices, copies, streams, worstDevice, hours, sizeTB, upgrades, away }
+  /** The port of a router apart from the switch; null where they are one. */
+  const router = computed(() => {
+    const capacityMbps = facts.value?.links.routerMbps ?? null
+    if (capacityMbps === null) return null
+    const inside = devices.value.some(device => device.behindRouter && device.loadMbps > 0)
+    return {
+      capacityMbps,
+      loadMbps: (inside ? loadMbps.value : 0) + (away.value?.loadMbps ?? 0),
+    }
+  })
+  return { links, router, devices, copies, streams, worstDevice, hours, sizeTB, upgrades, away }
 }

@@ -28,6 +28,8 @@ export interface Capabilities {
 export const linkKinds = {
   wired100: 'Cable, 100 Mb/s port',
   wired1000: 'Cable, gigabit',
+  wired2500: 'Cable, 2.5 G',
+  wired10000: 'Cable, 10 G',
   wifiGood: 'Wi-Fi, good',
   wifiFair: 'Wi-Fi, fair',
   wifiPoor: 'Wi-Fi, poor',

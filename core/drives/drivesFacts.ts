@@ -71,6 +71,8 @@ export interface PoolFacts {
   readonly survives: number
   readonly loss: LossKind
   readonly parity: boolean
+  /** parity is worked out as files are written, not at night */
+  readonly writesParity: boolean
   /** hours; null where nothing can be rebuilt */
   readonly rebuildHours: number | null
   /** hours while nobody watches, and while somebody does all along */
@@ -271,6 +273,7 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
     survives: arrangement.survives,
     loss: layout.loss,
     parity: layout.parity,
+    writesParity: layout.parity && layout.runsOn,
     rebuildHours: longestRebuildHours(layout, arrangement, conditions),
     rebuildEnds: rebuildEnds(pool, slice.watchedHoursPerDay),
     firstBuild: firstBuild(layout, arrangement, { conditions, contentTB: slice.contentTB.likely }),

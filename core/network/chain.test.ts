@@ -26,6 +26,7 @@ const question = {
   drivesMBps: 157.5,
   controllerMBps: null,
   enclosureMBps: null,
+  processorMBps: null,
   deviceMbps: null,
   loadMbps: 0,
   deviceLoadMbps: 0,

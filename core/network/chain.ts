@@ -13,7 +13,15 @@ export const meshShare = 0.5
 export const usualServerLinkMbps = { powerline: 600, wifi: 300 } as const
 
 export type ChainLinkId =
-  'drives' | 'controller' | 'enclosure' | 'port' | 'cable' | 'serverLink' | 'switch' | 'device'
+  | 'drives'
+  | 'controller'
+  | 'enclosure'
+  | 'processor'
+  | 'port'
+  | 'cable'
+  | 'serverLink'
+  | 'switch'
+  | 'device'
 
 /** One link between the drives and whoever is served. */
 export interface ChainLink {
@@ -38,6 +46,8 @@ export interface ChainQuestion {
   readonly drivesMBps: number
   readonly controllerMBps: number | null
   readonly enclosureMBps: number | null
+  /** what parity and encryption let through; null where there is neither */
+  readonly processorMBps: number | null
   /** link of the device at the far end, Mb/s; null where that is not looked at */
   readonly deviceMbps: number | null
   /** what watching puts on every shared link, and on the device's own, Mb/s */
@@ -108,6 +118,7 @@ export function chainOf({
   drivesMBps,
   controllerMBps,
   enclosureMBps,
+  processorMBps,
   deviceMbps,
   loadMbps,
   deviceLoadMbps,
@@ -118,6 +129,7 @@ export function chainOf({
     ...bytes('drives', drivesMBps),
     ...bytes('enclosure', enclosureMBps),
     ...bytes('controller', controllerMBps),
+    ...bytes('processor', processorMBps),
     ...serverLinks(network).map(link => ({ ...link, loadMbps })),
     ...(deviceMbps === null
       ? []

@@ -19,6 +19,7 @@ const question: FillQuestion = {
   toMBps: 160,
   enclosureMBps: null,
   controllerMBps: null,
+  processorMBps: null,
   homeMbps: 941.5,
   downloadMbps: 100,
   capGBPerDay: null,

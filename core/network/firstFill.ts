@@ -19,6 +19,8 @@ export interface FillQuestion {
   /** MB/s of what the pool hangs on; null where nothing stands in between */
   readonly enclosureMBps: number | null
   readonly controllerMBps: number | null
+  /** what parity and encryption let through; null where there is neither */
+  readonly processorMBps: number | null
   /** payload of the home network, Mb/s */
   readonly homeMbps: number
   readonly downloadMbps: number
@@ -37,6 +39,7 @@ export interface Fill {
     | 'pool'
     | 'enclosure'
     | 'controller'
+    | 'processor'
     | 'home network'
     | 'USB'
     | 'internet line'
@@ -90,6 +93,7 @@ export function firstFills({
   toMBps,
   enclosureMBps,
   controllerMBps,
+  processorMBps,
   homeMbps,
   downloadMbps,
   capGBPerDay,
@@ -100,6 +104,7 @@ export function firstFills({
     ['pool', toMBps],
     ...(enclosureMBps === null ? [] : [['enclosure', enclosureMBps] as const]),
     ...(controllerMBps === null ? [] : [['controller', controllerMBps] as const]),
+    ...(processorMBps === null ? [] : [['processor', processorMBps] as const]),
   ]
   const fill = (way: FillWay, links: readonly Link[]): Fill => {
     const [limit, rateMBps] = links.reduce((slowest, link) =>

@@ -80,12 +80,32 @@ function ownRate(own: OwnLink, { deviceIndex }: LinkPlace): Rate {
 /** What a device's link gives one session: the least of all that it crosses. */
 export function linkExpression(link: DeviceLink, shared: SharedLinks, at: LinkPlace): Rate {
   const own = ownRate(link.own, at)
+  const router: Rate[] =
+    link.routerShareMbps === null
+      ? []
+      : [
+          quotient(
+            workedOut(shared.routerMbps!, 'Mb/s', {
+              inputs: ['network.routerMbps'],
+              before: 'router',
+            }),
+            link.isAway
+              ? figureOf('household.watchingAwayAtOnce', [shared.awaySessions, 'factor'])
+              : figureOf('household.watchingHomeAtOnce', [shared.homeSessions, 'factor']),
+          ),
+        ]
+  // Whether a router is crossed depends on how the machine hangs on the network.
+  const crossing: readonly Input[] = ['network.routerMbps', 'network.serverLink']
   if (link.portShareMbps !== null)
-    return least(
-      own,
-      quotient(
-        workedOut(shared.homeMbps, 'Mb/s', { inputs: homeNetwork, before: 'home network' }),
-        figureOf('household.watchingHomeAtOnce', [shared.homeSessions, 'factor']),
+    return chosen(
+      crossing,
+      least(
+        own,
+        quotient(
+          workedOut(shared.homeMbps, 'Mb/s', { inputs: homeNetwork, before: 'home network' }),
+          figureOf('household.watchingHomeAtOnce', [shared.homeSessions, 'factor']),
+        ),
+        ...router,
       ),
     )
   const upload = quotient(
@@ -112,9 +132,10 @@ export function linkExpression(link: DeviceLink, shared: SharedLinks, at: LinkPl
         ]
   return chosen(
     [
+      ...crossing,
       ...(path === null ? [] : [`${path}.downloadMbps` as const]),
       ...(at.deviceIndex === null ? [] : [`household.devices.${at.deviceIndex}.link` as const]),
     ],
-    least(upload, ...downloads, ...(link.own.kind === 'mobile' ? [own] : [])),
+    least(upload, ...router, ...downloads, ...(link.own.kind === 'mobile' ? [own] : [])),
   )
 }

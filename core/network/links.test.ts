@@ -19,6 +19,7 @@ import { linkExpression } from './linkExpression'
 
 const shared: SharedLinks = {
   homeMbps: (1000 * 1448) / 1538,
+  routerMbps: null,
   serverWifiMbps: null,
   meshShare: 1,
   homeSessions: 4,
@@ -37,6 +38,7 @@ describe("a device's link at home", () => {
   it.each<[Device['link'], number | null, number]>([
     ['wired1000', null, 941.482 / 4],
     ['wired100', null, 94.148],
+    ['wired2500', null, 941.482 / 4],
     ['wifiGood', 600, 150],
     ['wifiFair', 600, 100],
     ['wifiPoor', 600, 50],
@@ -78,6 +80,25 @@ describe("a device's link at home", () => {
       via => deviceLink(device('wifiFair', 600), home, server(via)).mbps,
     )
     expect(carried).toEqual([...carried].sort((a, b) => a - b))
+  })
+  it('crosses the port of a router apart from the switch where it is on Wi-Fi', () => {
+    const apart = { ...shared, wifiSessions: 1, homeSessions: 2, routerMbps: 94.148 }
+    expect(deviceLink(device('wifiGood', 600), home, apart)).toMatchObject({
+      routerShareMbps: 94.148 / 2,
+      mbps: 94.148 / 2,
+    })
+    expect(deviceLink(device('wired1000'), home, apart)).toMatchObject({
+      routerShareMbps: null,
+      mbps: expect.closeTo(941.482 / 2, 2) as number,
+    })
+    const outside = deviceLink(device('wired1000'), away(null), { ...apart, uploadMbps: 1000 })
+    expect(outside.mbps).toBe(94.148 / 2)
+    const linksOf = (network: PlanInput['network']) =>
+      assess(planSchema.parse({ ...tideMillHouse, network }), catalogue).domains.network.links
+    expect(linksOf({ routerMbps: 100 }).routerMbps).toBeCloseTo(94.148, 2)
+    expect(linksOf({}).routerMbps).toBeNull()
+    // On Wi-Fi the machine reaches the router by itself.
+    expect(linksOf({ routerMbps: 100, serverLink: 'wifi' }).routerMbps).toBeNull()
   })
   it('has a half, a third or a sixth of what Wi-Fi shows', () => {
     expect(wifiShares).toEqual({ wifiGood: 1 / 2, wifiFair: 1 / 3, wifiPoor: 1 / 6 })

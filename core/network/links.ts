@@ -20,12 +20,22 @@ export const usualMobileMbps = 20
 /** Of a place's download, what a stream can count on. */
 export const downloadShare = 0.8
 /** Label rates of cables, Mb/s. */
-const cableMbps: Readonly<Partial<Record<LinkKind, number>>> = { wired100: 100, wired1000: 1000 }
+const cableMbps: Readonly<Partial<Record<LinkKind, number>>> = {
+  wired100: 100,
+  wired1000: 1000,
+  wired2500: 2500,
+  wired10000: 10_000,
+}
 
 /** What all streams share on their way: the machine's port, the Wi-Fi channel, the upload. */
 export interface SharedLinks {
   /** payload that the home network carries from the machine */
   readonly homeMbps: number
+  /**
+   * payload of the port between a switch and a router apart from it; null where they are one, or
+   * the machine reaches the router by Wi-Fi
+   */
+  readonly routerMbps: number | null
   /** what Wi-Fi at the machine carries; null where it hangs on a wire */
   readonly serverWifiMbps: number | null
   /** what a mesh without a wire leaves of Wi-Fi: half, however many hops */
@@ -59,6 +69,8 @@ export interface DeviceLink {
   readonly own: OwnLink
   /** at home: the port's payload and how many share it */
   readonly portShareMbps: number | null
+  /** the router's port, and how many share it; null where nothing crosses one */
+  readonly routerShareMbps: number | null
   /** away: the share of the upload, and what the place's own line brings in for it */
   readonly uploadShareMbps: number | null
   readonly downloadMbps: number | null
@@ -85,6 +97,10 @@ export function sharedLinks(
   ).size
   return {
     homeMbps: homeCapacityMbps(network),
+    routerMbps:
+      network.routerMbps > 0 && network.serverLink !== 'wifi'
+        ? tcpPayloadMbps(network.routerMbps)
+        : null,
     serverWifiMbps: serverWifiMbps(network),
     meshShare: network.meshWithoutWire ? meshShare : 1,
     homeSessions: Math.max(1, atOnce.home),
@@ -146,13 +162,18 @@ export function deviceLink(
   )
   if (!isAway) {
     const portShareMbps = shared.homeMbps / shared.homeSessions
+    const routerShareMbps =
+      own.kind === 'wifi' && shared.routerMbps !== null
+        ? shared.routerMbps / shared.homeSessions
+        : null
     return {
       isAway,
       own,
       portShareMbps,
+      routerShareMbps,
       uploadShareMbps: null,
       downloadMbps: null,
-      mbps: Math.min(own.mbps, portShareMbps),
+      mbps: Math.min(own.mbps, portShareMbps, routerShareMbps ?? Infinity),
     }
   }
   const uploadShareMbps = awayShareMbps({
@@ -160,15 +181,19 @@ export function deviceLink(
     reserveShare: shared.reserveShare,
     sessions: shared.awaySessions,
   })
+  const routerShareMbps =
+    shared.routerMbps === null ? null : shared.routerMbps / shared.awaySessions
   const downloadMbps = place.downloadMbps === null ? null : place.downloadMbps * downloadShare
   return {
     isAway,
     own,
     portShareMbps: null,
+    routerShareMbps,
     uploadShareMbps,
     downloadMbps,
     mbps: Math.min(
       uploadShareMbps,
+      routerShareMbps ?? Infinity,
       downloadMbps ?? Infinity,
       own.kind === 'mobile' ? own.mbps : Infinity,
     ),

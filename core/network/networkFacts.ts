@@ -5,8 +5,8 @@ import type { WatchingWeek } from '../household/weekHabits'
 import type { Household } from '../plan/household'
 import type { Library } from '../plan/library'
 import type { Network } from '../plan/network'
-import { homeLoad, watchingLoad, type HomeLoad, type WatchingLoad } from './watchingLoad'
-import { awayStreams, overheadFactor, uploadNeededMbps } from './awayStreams'
+import { awayRates, ratedLoad, type RatedLoad } from './watchingLoad'
+import { awayStreams, uploadNeededMbps } from './awayStreams'
 import { homePlace } from '../plan/constants'
 import { gbPerMbpsHour } from '../units/dataSize'
 import { daysPerMonth } from '../units/time'
@@ -34,8 +34,8 @@ export interface NetworkFacts {
   readonly uploadNeededMbps: number
   readonly homePeak: HomePeak
   /** the busiest moment by habits, at home and away; null without habits */
-  readonly homeLoad: HomeLoad | null
-  readonly awayLoad: WatchingLoad | null
+  readonly homeLoad: RatedLoad | null
+  readonly awayLoad: RatedLoad | null
   /** upload without what is reserved, Mb/s */
   readonly awayCapacityMbps: number
   /** hours that viewers away watch in a month, by habits */
@@ -74,10 +74,11 @@ export function networkFacts({
 }: NetworkSlice): NetworkFacts {
   const { uploadMbps, uploadReserveShare: reserveShare, awayRungMbps: rungMbps } = network
   const awayHours = awayHoursPerMonth(household)
+  const rates = titleRatesOf(library, qualities)
   const peak = homePeak(library, qualities, atOnce.home)
   return {
-    homeLoad: homeLoad(week, titleRatesOf(library, qualities)),
-    awayLoad: watchingLoad(week, true, viewers => viewers * rungMbps * overheadFactor),
+    homeLoad: ratedLoad(week, false, rates),
+    awayLoad: ratedLoad(week, true, awayRates(rates, rungMbps)),
     awayCapacityMbps: uploadMbps * (1 - reserveShare),
     awayHoursPerMonth: awayHours,
     uploadGBPerMonth: awayHours * rungMbps * gbPerMbpsHour,

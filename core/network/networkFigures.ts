@@ -106,10 +106,16 @@ export function loadFigures(facts: NetworkFacts, format: Format): Figure[] {
   } as const
   const awayInputs: readonly Input[] = [
     ...weekOf,
+    ...titleRates,
     'network.uploadMbps',
     'network.uploadReserveShare',
     'network.awayRungMbps',
   ]
+  const away99 = {
+    id: 'network.away99Mbps',
+    label: 'Away, 99 % level',
+    unit: 'Mb/s',
+  } as const
   const tooSmall = awayLoad && shortChance(awayLoad, awayCapacityMbps)
   return [
     home(
@@ -133,8 +139,9 @@ export function loadFigures(facts: NetworkFacts, format: Format): Figure[] {
             workedOut(tooSmall, 'share', {
               inputs: awayInputs,
               says:
-                `viewers with their chances (${each(awayLoad)}): more than ` +
-                `${n(awayCapacityMbps, 3)} Mb/s are needed with ${share(tooSmall)}`,
+                `viewers with their chances (${each(awayLoad)}), each with a title of any rate ` +
+                `by its share: more than ${n(awayCapacityMbps, 3)} Mb/s are needed with ` +
+                `${share(tooSmall)}`,
             }),
           away,
           format,
@@ -143,6 +150,24 @@ export function loadFigures(facts: NetworkFacts, format: Format): Figure[] {
           ...away,
           inputs: awayInputs,
           formula: 'chances of more than the upload carries',
+        }),
+    awayLoad
+      ? declareFigure(
+          () =>
+            workedOut(awayLoad.level99Mbps, 'Mb/s', {
+              inputs: [...weekOf, ...titleRates, 'network.awayRungMbps'],
+              says:
+                `viewers with their chances (${each(awayLoad)}), each with a title at its own ` +
+                'rate or at the quality that is sent, whichever is less; together not exceeded ' +
+                `with 99 %: ${n(awayLoad.level99Mbps, 3)} Mb/s`,
+            }),
+          away99,
+          format,
+        )
+      : absentFigure(none, {
+          ...away99,
+          inputs: [...weekOf, ...titleRates, 'network.awayRungMbps'],
+          formula: 'chances × rates',
         }),
   ]
 }

@@ -5,7 +5,7 @@ import { assess } from '../assess'
 import { levelOf } from '../household/poissonBinomial'
 import { planSchema } from '../plan/planSchema'
 import { rateDistribution } from './rateDistribution'
-import { homeShortChance } from './watchingLoad'
+import { shortChance } from './watchingLoad'
 
 /** Every way in which viewers watch or not, and what each watches, gone through. */
 function enumerated(
@@ -113,8 +113,8 @@ describe('the busiest moment at home', () => {
     ])
     expect(figures['network.homeMeanMbps']!.value).toBeCloseTo(92.7, 9)
     expect(figures['network.home99Mbps']!.value).toBeCloseTo(180, 9)
-    expect(homeShortChance(domains.network.homeLoad!, 150)).toBeCloseTo(1 / 8, 12)
-    expect(homeShortChance(domains.network.homeLoad!, 180)).toBe(0)
+    expect(shortChance(domains.network.homeLoad!, 150)).toBeCloseTo(1 / 8, 12)
+    expect(shortChance(domains.network.homeLoad!, 180)).toBe(0)
   })
   it('takes a plain stream while there are no titles', () => {
     expect(demand([]).figures['network.homeMeanMbps']!.value).toBeCloseTo(24, 9)

@@ -16,6 +16,7 @@ import {
 import type { DimensionsOf } from '../expressions/unitTypes'
 import type { Estimate, Figure } from '../figure'
 import type { Format } from '../units/format'
+import { processorInputs } from './wiring'
 import {
   ripping,
   smallFilesFactor,
@@ -43,6 +44,7 @@ const poolInputs: readonly Input[] = [
   'machine.base',
   'machine.parts',
   'machine.ownParts',
+  ...processorInputs,
 ]
 const rateInputs: Readonly<Record<FillWay, readonly Input[]>> = {
   home: [{ figure: 'network.homeLinkMbps' }, 'network.fillFromMBps', ...poolInputs],
@@ -54,6 +56,7 @@ const limitNames: Readonly<Record<Fill['limit'], string>> = {
   pool: 'the pool',
   enclosure: 'the enclosure',
   controller: 'the controller',
+  processor: 'the processor',
   'home network': 'the home network',
   USB: 'the USB',
   'internet line': 'the internet line',

@@ -1,5 +1,6 @@
 import { levelOf, poissonBinomial } from '../household/poissonBinomial'
 import type { WatchingWeek } from '../household/weekHabits'
+import { overheadFactor } from './awayStreams'
 import { rateDistribution, type RateDistribution } from './rateDistribution'
 import type { TitleRate } from './titleRates'
 
@@ -68,36 +69,40 @@ export function watchingLoad(
   }
 }
 
-/** The busiest moment at home, where each viewer may watch a title of any rate. */
-export interface HomeLoad extends WatchingLoad {
+/** The busiest moment of a side, where each viewer may watch a title of any rate. */
+export interface RatedLoad extends WatchingLoad {
   /** what all of them take together */
   readonly sums: RateDistribution
 }
 
 /**
- * What watching puts on the home network at its busiest moment: who watches by their chances, and
- * each a title by the shares of the library, at its average rate.
+ * What watching puts on a link at its busiest moment: who watches by their chances, and each a
+ * title by the shares of the library, at its rate.
  */
-export function homeLoad(week: WatchingWeek, rates: readonly TitleRate[]): HomeLoad | null {
+export function ratedLoad(
+  week: WatchingWeek,
+  isAway: boolean,
+  rates: readonly Pick<TitleRate, 'mbps' | 'share'>[],
+): RatedLoad | null {
   const meanMbps = rates.reduce((sum, { mbps, share }) => sum + mbps * share, 0)
-  const load = watchingLoad(week, false, viewers => viewers * meanMbps)
+  const load = watchingLoad(week, isAway, viewers => viewers * meanMbps)
   if (!load) return null
   const sums = rateDistribution(load.chances, rates)
   return { ...load, sums, level99Mbps: levelOf(sums.chances, 0.99) * sums.stepMbps }
 }
 
-/** Chance that all viewers at home together ask for more than the network carries. */
-export function homeShortChance({ sums }: HomeLoad, capacityMbps: number): number {
-  return sums.chances.reduce(
-    (sum, chance, at) => (at * sums.stepMbps > capacityMbps + 1e-9 ? sum + chance : sum),
-    0,
-  )
+/**
+ * Rates at which titles are sent away: what has more than the quality that is sent comes down to
+ * it, what has less goes as it is; each with what headers and resent packets add.
+ */
+export function awayRates(rates: readonly TitleRate[], rungMbps: number): TitleRate[] {
+  return rates.map(rate => ({ ...rate, mbps: Math.min(rate.mbps, rungMbps) * overheadFactor }))
 }
 
-/** Chance that more is asked of a link than it carries, each viewer taking the same. */
-export function shortChance({ rows }: WatchingLoad, capacityMbps: number): number {
-  return rows.reduce(
-    (sum, { chance, mbps }) => (mbps > capacityMbps + 1e-9 ? sum + chance : sum),
+/** Chance that all viewers of a side together ask for more than a link carries. */
+export function shortChance({ sums }: RatedLoad, capacityMbps: number): number {
+  return sums.chances.reduce(
+    (sum, chance, at) => (at * sums.stepMbps > capacityMbps + 1e-9 ? sum + chance : sum),
     0,
   )
 }

@@ -15,12 +15,18 @@ import {
 import type { Plan } from '../plan/planSchema'
 import type { Format } from '../units/format'
 import { bindingTwo, chainOf, chainHours, type ChainLink, type ChainQuestion } from './chain'
+import type { Hardware } from '../machine/hardware'
 import type { NetworkFacts } from './networkFacts'
+import { processorMBps } from './processorRate'
 
 /** What the wiring needs of others. */
 interface WiringNeeds {
   readonly network: NetworkFacts
-  readonly drives: { readonly slowestOuterMBps: number }
+  readonly drives: {
+    readonly slowestOuterMBps: number
+    readonly pool: { readonly writesParity: boolean } | null
+  }
+  readonly machine: { readonly hardware: Hardware }
   readonly library: { readonly contentTB: { readonly likely: number } }
   readonly fitting: {
     readonly controllerMBps: number | null
@@ -36,6 +42,8 @@ export interface WiringSlice extends Omit<ChainQuestion, 'deviceMbps' | 'deviceL
 export interface WiringFacts {
   readonly links: readonly ChainLink[]
   readonly copies: ReturnType<typeof bindingTwo>
+  /** what parity and encryption let through, MB/s; null where there is neither */
+  readonly processorMBps: number | null
   /** to copy everything that is kept now, h; null where nothing gets through */
   readonly fillHours: number | null
 }
@@ -44,6 +52,7 @@ export const linkNames: Readonly<Record<ChainLink['id'], string>> = {
   drives: 'the drives',
   controller: 'the controller',
   enclosure: 'the enclosure',
+  processor: 'the processor',
   port: 'the network port',
   cable: 'the cable',
   serverLink: 'the link of the machine',
@@ -55,6 +64,7 @@ export function wiringFacts({ contentTB, ...question }: WiringSlice): WiringFact
   const links = chainOf({ ...question, deviceMbps: null, deviceLoadMbps: 0 })
   return {
     links,
+    processorMBps: question.processorMBps,
     copies: bindingTwo(links, 'copies'),
     fillHours: chainHours(
       contentTB,
@@ -72,6 +82,22 @@ const homeNetwork: readonly Input[] = [
   'network.serverWifi',
   'network.meshWithoutWire',
 ]
+/** What the processor lets through. */
+export const processorInputs: readonly Input[] = [
+  'drives.encrypted',
+  'drives.layout',
+  'drives.hotSpares',
+  'choices.survivesAtLeast',
+  'machine.processor',
+  'machine.score',
+  'machine.cores',
+  'machine.sustainedGHz',
+  'machine.designYear',
+  'machine.coreKind',
+  'machine.threadsPerCore',
+  'machine.usedHoursPerDay',
+  'machine.usedShare',
+]
 /** What the links between the drives and the switch carry. */
 const chain: readonly Input[] = [
   ...homeNetwork,
@@ -80,6 +106,7 @@ const chain: readonly Input[] = [
   'drives.outerMBps',
   'machine.base',
   'machine.parts',
+  ...processorInputs,
 ]
 
 function tellWiring(
@@ -156,7 +183,7 @@ function tellWiring(
 /** Which link binds between the drives and the house. */
 export const wiring = defineDomain({
   id: 'wiring',
-  needs: ['network', 'drives', 'library', 'fitting'],
+  needs: ['network', 'drives', 'library', 'machine', 'fitting'],
   read: (
     {
       network: {
@@ -168,6 +195,7 @@ export const wiring = defineDomain({
         cableMbps,
         switchMbps,
       },
+      drives: { encrypted },
     }: Plan,
     _,
     needed: WiringNeeds,
@@ -184,6 +212,10 @@ export const wiring = defineDomain({
     drivesMBps: rebuildShareOfOuter * needed.drives.slowestOuterMBps,
     controllerMBps: needed.fitting.controllerMBps,
     enclosureMBps: needed.fitting.enclosureMBps,
+    processorMBps: processorMBps(needed.machine.hardware, {
+      parity: needed.drives.pool?.writesParity ?? false,
+      encrypted,
+    }),
     loadMbps: needed.network.homePeak.peakMbps,
     contentTB: needed.library.contentTB.likely,
   }),

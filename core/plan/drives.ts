@@ -215,6 +215,13 @@ export const drivesSchema = section(
         'free space.',
       options: { journalled: 'Plain, journalled', copyOnWrite: 'Checksummed, copy-on-write' },
     }),
+    encrypted: toggle({
+      label: 'Encrypted',
+      fallback: false,
+      description:
+        'What lies on the drives cannot be read without a key. The processor encrypts whatever ' +
+        'is written; without the key nothing is left.',
+    }),
     driveClass: catalogued({
       label: 'Kind of drive',
       fallback: 'nas',

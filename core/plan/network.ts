@@ -89,13 +89,24 @@ export const networkSchema = section(
       description: 'An old cable with two pairs, or a broken one, carries 100 Mb/s only.',
     }),
     switchMbps: numberChoice({
-      label: 'Switch or router at home',
+      label: 'Switch at home',
       unit: 'Mb/s',
       values: [0, 100, 1000, 2500, 10_000],
       fallback: 0,
       options: { 0: 'Like the port' },
       description:
-        'The port of the switch or router that the machine and the wired devices hang on.',
+        'The port of the switch, or of the router if that is all there is, on which the machine ' +
+        'and the wired devices hang.',
+    }),
+    routerMbps: numberChoice({
+      label: 'Router behind the switch',
+      unit: 'Mb/s',
+      values: [0, 100, 1000, 2500, 10_000],
+      fallback: 0,
+      options: { 0: 'It is the switch' },
+      description:
+        'The port of a router that stands apart from the switch: what goes to Wi-Fi and out of ' +
+        'the house crosses it, what goes to a wired device does not.',
     }),
     meshWithoutWire: toggle({
       label: 'Mesh without a wire',

@@ -11,6 +11,7 @@ import {
   text,
   toggle,
 } from './fields'
+import { pools } from './fastStorage'
 import { ownSystemsField } from './ownSystems'
 
 const serviceSchema = z.object({
@@ -76,6 +77,22 @@ const serviceSchema = z.object({
     max: 100_000,
     fallback: 0,
     description: 'What its maker asks every year. Enter 0 if it is free.',
+  }),
+  dataGB: quantity({
+    label: 'Data',
+    unit: 'GB',
+    min: 0,
+    max: 100_000,
+    fallback: 0,
+    description:
+      'What it keeps: settings, a database, small pictures. What is kept for its own sake ' +
+      'belongs to the library.',
+  }),
+  pool: choice({
+    label: 'Data lies on',
+    fallback: 'ssd',
+    options: pools,
+    description: 'A database wants an SSD; what is read in long pieces does not.',
   }),
   usesEngine: toggle({
     label: 'Uses the video engine',

@@ -223,6 +223,8 @@ const warnings = {
           <PlanField :path="`system.services.${index}.on`" />
           <PlanField :path="`system.services.${index}.memoryGB`" />
           <PlanField :path="`system.services.${index}.load`" />
+          <PlanField :path="`system.services.${index}.dataGB`" />
+          <PlanField v-if="services[index]?.dataGB" :path="`system.services.${index}.pool`" />
           <PlanField :path="`system.services.${index}.ports`" />
           <PlanField :path="`system.services.${index}.pricePerYear`" />
           <PlanField :path="`system.services.${index}.reach`" />

@@ -16,7 +16,8 @@ import { networkMap, type Pipe } from './networkMapLayout'
  * the one that binds is named.
  */
 const store = usePlanStore()
-const { links, devices, copies, streams, worstDevice, hours, sizeTB, away } = useNetworkChain()
+const { links, router, devices, copies, streams, worstDevice, hours, sizeTB, away } =
+  useNetworkChain()
 const { quantity, number, share, format } = useFormat()
 const picked = ref<string | null>(null)
 const svg = ref<SVGSVGElement | null>(null)
@@ -24,6 +25,7 @@ const map = (width: number) =>
   networkMap(links.value, {
     devices: devices.value,
     away: away.value,
+    router: router.value,
     width,
     names: id => linkNames[id],
   })
@@ -70,9 +72,31 @@ const short: Readonly<Record<string, string>> = {
   controller: 'card',
   enclosure: 'USB',
   serverLink: 'link',
+  processor: 'processor',
+  router: 'router',
 }
-const labelOf = (one: Pipe) =>
-  short[one.id] ? `${short[one.id]} ${number(one.capacityMbps, 3)}` : number(one.capacityMbps, 3)
+/** What it is with what it carries; the number alone where a short pipe has no room for more. */
+function labelOf(one: Pipe): string {
+  const carries = number(one.capacityMbps, 3)
+  const text = short[one.id] ? `${short[one.id]} ${carries}` : carries
+  return isUpright(one) || text.length * 6.5 <= one.x2 - one.x1 + 32 ? text : carries
+}
+const isUpright = (one: Pipe) => one.x1 === one.x2
+/** A short bar across a pipe, in its middle. */
+function limitBar(one: Pipe) {
+  const [x, y, half] = [(one.x1 + one.x2) / 2, (one.y1 + one.y2) / 2, one.width / 2 + 6]
+  return isUpright(one)
+    ? { x1: x - half, x2: x + half, y1: y, y2: y }
+    : { x1: x, x2: x, y1: y - half, y2: y + half }
+}
+/** Above or below a pipe, and beside one that stands upright. */
+function labelPlace(one: Pipe) {
+  const y = one.y1 + (one.y2 - one.y1) * one.labelAt
+  if (isUpright(one)) return { x: one.x1 + one.width / 2 + 10, y: y + 4 }
+  const below = one.width / 2 + (binds(one) ? 19 : 14)
+  const above = -one.width / 2 - (binds(one) ? 10 : 5)
+  return { x: one.x1 + (one.x2 - one.x1) * one.labelAt, y: y + (one.below ? below : above) }
+}
 const deviceIndex = computed(() =>
   picked.value?.startsWith('device-') ? Number(picked.value.slice(7)) : null,
 )
@@ -177,22 +201,16 @@ const fits = (text: string, room: number) =>
             />
             <line
               v-if="binds(one)"
-              :x1="(one.x1 + one.x2) / 2"
-              :x2="(one.x1 + one.x2) / 2"
-              :y1="(one.y1 + one.y2) / 2 - one.width / 2 - 6"
-              :y2="(one.y1 + one.y2) / 2 + one.width / 2 + 6"
+              :x1="limitBar(one).x1"
+              :x2="limitBar(one).x2"
+              :y1="limitBar(one).y1"
+              :y2="limitBar(one).y2"
               class="limit"
             />
             <text
-              :x="one.x1 + (one.x2 - one.x1) * one.labelAt"
-              :y="
-                one.y1 +
-                (one.y2 - one.y1) * one.labelAt +
-                (one.below
-                  ? one.width / 2 + (binds(one) ? 19 : 14)
-                  : -one.width / 2 - (binds(one) ? 10 : 5))
-              "
-              text-anchor="middle"
+              :x="labelPlace(one).x"
+              :y="labelPlace(one).y"
+              :text-anchor="isUpright(one) ? 'start' : 'middle'"
             >
               {{ labelOf(one) }}
             </text>
@@ -219,6 +237,7 @@ const fits = (text: string, room: number) =>
         <PlanField path="network.serverPortMbps" />
         <PlanField path="network.cableMbps" />
         <PlanField path="network.switchMbps" />
+        <PlanField v-if="store.plan?.network.serverLink !== 'wifi'" path="network.routerMbps" />
       </div>
       <div v-if="store.plan?.network.serverLink !== 'cable'" class="fields">
         <PlanField path="network.serverLinkMbps" />
@@ -252,6 +271,11 @@ const fits = (text: string, room: number) =>
     <PlanField v-else-if="pipe.id === 'port'" path="network.serverPortMbps" />
     <PlanField v-else-if="pipe.id === 'cable'" path="network.cableMbps" />
     <PlanField v-else-if="pipe.id === 'switch'" path="network.switchMbps" />
+    <PlanField v-else-if="pipe.id === 'router'" path="network.routerMbps" />
+    <template v-else-if="pipe.id === 'processor'">
+      <PlanField path="drives.encrypted" />
+      <p class="soft">Parity and encryption take their time on every byte that is written.</p>
+    </template>
     <template v-else-if="pipe.id === 'serverLink'">
       <PlanField path="network.serverLink" />
       <PlanField path="network.serverLinkMbps" />

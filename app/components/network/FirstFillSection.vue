@@ -28,7 +28,7 @@ const question = computed(() => {
   const { plan, assessment } = store
   if (!plan || !assessment) return null
   const { network } = plan
-  const { drives, fitting } = assessment.domains
+  const { drives, fitting, wiring } = assessment.domains
   return {
     sizeTB: assessment.figures['library.contentTB']?.value ?? 0,
     smallShare: network.smallFilesShare,
@@ -36,6 +36,7 @@ const question = computed(() => {
     toMBps: rebuildShareOfOuter * drives.slowestOuterMBps,
     enclosureMBps: fitting.enclosureMBps,
     controllerMBps: fitting.controllerMBps,
+    processorMBps: wiring.processorMBps,
     homeMbps: assessment.figures['network.homeLinkMbps']?.value ?? 0,
     downloadMbps: network.downloadMbps,
     capGBPerDay: network.downloadCapGBPerDay,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { homeShortChance } from '~~/core/network/watchingLoad'
+import { shortChance } from '~~/core/network/watchingLoad'
 import { slotMinutes } from '~~/core/units/week'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
 import FigureValue from '~/components/common/FigureValue.vue'
@@ -28,7 +28,7 @@ const when = computed(() => {
     `${String(Math.floor((minute % 1440) / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
   )
 })
-const short = computed(() => (load.value ? homeShortChance(load.value, capacity.value) : 0))
+const short = computed(() => (load.value ? shortChance(load.value, capacity.value) : 0))
 const sentence = computed(() =>
   load.value
     ? `${when.value} is the busiest moment at home: ${quantity(load.value.meanMbps, 'Mb/s')} ` +
@@ -49,6 +49,7 @@ const shares = computed(() => {
           drives: 'Drives',
           controller: 'Controller',
           enclosure: 'Enclosure',
+          processor: 'Processor',
           port: 'Network port',
           cable: 'Cable',
           serverLink: 'Link of the machine',

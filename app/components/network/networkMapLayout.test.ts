@@ -8,6 +8,7 @@ const links = chainOf({
   network,
   drivesMBps: 157,
   controllerMBps: 500,
+  processorMBps: null,
   enclosureMBps: null,
   deviceMbps: null,
   loadMbps: 36,
@@ -18,6 +19,7 @@ const device = (index: number, isAway: boolean) => ({
   name: `Device ${index}`,
   place: isAway ? 'Ship' : 'At home',
   isAway,
+  behindRouter: index % 2 === 1 && !isAway,
   link: 'Wi-Fi',
   capacityMbps: 94,
   loadMbps: 12,
@@ -29,6 +31,7 @@ describe('the map of the network', () => {
       network,
       drivesMBps: 157,
       controllerMBps: 6800,
+      processorMBps: null,
       enclosureMBps: 900,
       deviceMbps: null,
       loadMbps: 36,
@@ -38,6 +41,7 @@ describe('the map of the network', () => {
       const { plots, pipes, height } = networkMap(inside, {
         devices: Array.from({ length: count }, (_, index) => device(index, false)),
         away: null,
+        router: null,
         width: 640,
         names: id => id,
       })
@@ -60,6 +64,7 @@ describe('the map of the network', () => {
           device(9, true),
         ],
         away: { capacityMbps: 16, loadMbps: 8 },
+        router: null,
         width,
         names: id => id,
       })
@@ -88,6 +93,37 @@ describe('the map of the network', () => {
       rows.slice(1).forEach((y, index) => expect(y - rows[index]!).toBeGreaterThanOrEqual(38))
     },
   )
+  it.each([360, 620, 900])('has a router apart from the switch under it, at %d px', width => {
+    for (const count of [0, 1, 4, 9]) {
+      const { plots, pipes, height } = networkMap(links, {
+        devices: [
+          ...Array.from({ length: count }, (_, index) => device(index, false)),
+          device(9, true),
+        ],
+        away: { capacityMbps: 16, loadMbps: 8 },
+        router: { capacityMbps: 94, loadMbps: 20 },
+        width,
+        names: id => id,
+      })
+      const of = (id: string) => plots.find(plot => plot.id === id)!
+      const [hub, router] = [of('hub'), of('router')]
+      expect(router.y).toBeGreaterThanOrEqual(hub.y + hub.height + 20)
+      expect(router.y + router.height).toBeLessThanOrEqual(height)
+      const pipe = pipes.find(({ id }) => id === 'router')!
+      expect([pipe.y1, pipe.y2]).toEqual([hub.y + hub.height, router.y])
+      // Wi-Fi hangs on the router, a wire on the switch, each beside what it hangs on.
+      for (const { id, y1 } of pipes) {
+        if (!id.startsWith('device-') || id === 'device-9') continue
+        const own = Number(id.slice(7)) % 2 === 1 ? router : hub
+        expect(y1 > own.y && y1 < own.y + own.height, id).toBe(true)
+      }
+      const line = pipes.find(({ id }) => id === 'upload')!
+      expect(line.y1 > router.y && line.y1 < router.y + router.height).toBe(true)
+      for (const { id, y1 } of pipes)
+        if (['port', 'cable', 'switch'].includes(id))
+          expect(y1 > hub.y && y1 < hub.y + hub.height).toBe(true)
+    }
+  })
   it('draws more as thicker, and never too thin or too thick to see', () => {
     const widths = [0.5, 5, 94, 941, 9414, 1e6].map(pipeWidth)
     expect(widths).toEqual(widths.toSorted((a, b) => a - b))

@@ -33,12 +33,16 @@ export function pipeWidth(capacityMbps: number): number {
 
 const row = 46
 const top = 34
+/** From the switch to a router apart from it. */
+const toRouter = 34
 /** From a device's row to its frame. */
 const deviceHeight = 38
 
 interface Asked {
   readonly devices: readonly MapDevice[]
   readonly away: { readonly capacityMbps: number; readonly loadMbps: number } | null
+  /** the port of a router apart from the switch; null where they are one */
+  readonly router: { readonly capacityMbps: number; readonly loadMbps: number } | null
   readonly width: number
   readonly names: (id: ChainLink['id']) => string
 }
@@ -47,6 +51,11 @@ interface Asked {
 interface Frame {
   readonly machine: Plot
   readonly hub: Plot
+  /** what Wi-Fi and the line out of the house hang on: the hub itself where it is the router */
+  readonly router: Plot
+  /** where the rows of devices on the switch and of those behind the router begin */
+  readonly wiredTop: number
+  readonly wifiTop: number
   /** left edge and width of the devices */
   readonly right: number
   readonly deviceWidth: number
@@ -67,22 +76,31 @@ export function networkMap(
 ): { readonly plots: Plot[]; readonly pipes: Pipe[]; readonly height: number } {
   const home = asked.devices.filter(({ isAway }) => !isAway)
   const outside = asked.devices.filter(({ isAway }) => isAway)
+  const wired = asked.router ? home.filter(({ behindRouter }) => !behindRouter) : home
+  const wifi = asked.router ? home.filter(({ behindRouter }) => behindRouter) : []
   const frame = frameOf(asked.width, {
-    home: home.length,
+    wired: wired.length,
+    wifi: asked.router ? wifi.length : null,
     outside: outside.length,
     inside: links.filter(isInside).length,
   })
-  const { machine, hub, height } = frame
+  const { machine, hub, router, height } = frame
+  const rows = [
+    ...wired.map((device, index) => ({ device, from: hub, y: deviceRow(frame.wiredTop, index) })),
+    ...wifi.map((device, index) => ({ device, from: router, y: deviceRow(frame.wifiTop, index) })),
+  ]
   return {
     plots: [
       machine,
       hub,
-      ...home.map((device, index) => devicePlot(device, deviceRow(top, index), frame)),
+      ...(router === hub ? [] : [router]),
+      ...rows.map(({ device, y }) => devicePlot(device, y, frame)),
       ...outside.map((device, index) => devicePlot(device, deviceRow(frame.outTop, index), frame)),
     ],
     pipes: [
       ...sharedPipes(links, asked, frame),
-      ...home.map((device, index) => homePipe(device, deviceRow(top, index), frame)),
+      ...routerPipe(asked, frame),
+      ...rows.map(({ device, from, y }) => homePipe(device, y, { from, right: frame.right })),
       ...linePipe(asked, frame),
       ...outside.map((device, index) => awayPipe(device, deviceRow(frame.outTop, index), frame)),
     ],
@@ -91,7 +109,8 @@ export function networkMap(
 }
 
 /** Links within the machine. */
-const isInside = ({ id }: ChainLink) => id === 'drives' || id === 'controller' || id === 'enclosure'
+const insideIds: readonly string[] = ['drives', 'enclosure', 'controller', 'processor']
+const isInside = ({ id }: ChainLink) => insideIds.includes(id)
 /** The first of them in the machine's frame, and from one to the next. */
 const firstInside = 54
 const nextInside = 38
@@ -99,20 +118,53 @@ const nextInside = 38
 function frameOf(
   width: number,
   {
-    home,
+    wired,
+    wifi,
     outside,
     inside,
-  }: { readonly home: number; readonly outside: number; readonly inside: number },
+  }: {
+    readonly wired: number
+    /** null where the router is the switch */
+    readonly wifi: number | null
+    readonly outside: number
+    readonly inside: number
+  },
 ): Frame {
   const isNarrow = width < 560
   const deviceWidth = isNarrow ? 92 : 128
   const smallWidth = isNarrow ? 70 : 104
   // As tall as what is at home, and as what is in the machine.
-  const homeHeight = Math.max(Math.max(2, home) * row, firstInside + inside * nextInside - 4)
+  const hubHeight = wifi === null ? Math.max(2, wired) * row : Math.max(1, wired) * row
+  const wifiTop = top + hubHeight + toRouter
+  const rowsHeight = wifi === null ? hubHeight : hubHeight + toRouter + Math.max(1, wifi) * row
+  const homeHeight = Math.max(rowsHeight, firstInside + inside * nextInside - 4)
   const outHeight = Math.max(1, outside) * row
   const outTop = top + homeHeight + 42
   const height = outTop + outHeight + 16
+  const hub: Plot = {
+    id: 'hub',
+    label: 'Switch',
+    sub: wifi === null ? 'and router' : '',
+    x: width * 0.57 - smallWidth / 2,
+    y: top,
+    width: smallWidth,
+    height: wifi === null ? height - top - 16 : hubHeight - 8,
+  }
   return {
+    hub,
+    router:
+      wifi === null
+        ? hub
+        : {
+            ...hub,
+            id: 'router',
+            label: 'Router',
+            sub: 'and Wi-Fi',
+            y: wifiTop,
+            height: height - wifiTop - 16,
+          },
+    wiredTop: top,
+    wifiTop,
     machine: {
       id: 'machine',
       label: 'Machine',
@@ -121,15 +173,6 @@ function frameOf(
       y: top,
       width: smallWidth,
       height: homeHeight - 8,
-    },
-    hub: {
-      id: 'hub',
-      label: 'Switch',
-      sub: 'and router',
-      x: width * 0.57 - smallWidth / 2,
-      y: top,
-      width: smallWidth,
-      height: height - top - 16,
     },
     right: width - 8 - deviceWidth,
     deviceWidth,
@@ -163,7 +206,7 @@ function devicePlot(device: MapDevice, y: number, { right, deviceWidth }: Frame)
 function sharedPipes(
   links: readonly ChainLink[],
   { names }: Asked,
-  { machine, hub, homeHeight }: Frame,
+  { machine, hub, router, homeHeight }: Frame,
 ): Pipe[] {
   const shared = links.filter(({ id }) => id !== 'device')
   const between = shared.filter(link => !isInside(link))
@@ -192,7 +235,8 @@ function sharedPipes(
       pipe(
         link,
         { x1: from + index * step, x2: from + (index + 1) * step, below: index % 2 === 1 },
-        top + homeHeight / 2,
+        // Into the switch, where it has a router under it.
+        router === hub ? top + homeHeight / 2 : hub.y + hub.height / 2,
       ),
     ),
   ]
@@ -201,14 +245,14 @@ function sharedPipes(
 function homePipe(
   { index, name, link, capacityMbps, loadMbps }: MapDevice,
   y: number,
-  { hub, right }: Frame,
+  { from, right }: { readonly from: Plot; readonly right: number },
 ): Pipe {
   return {
     id: `device-${index}`,
     label: `${name}: ${link}`,
     capacityMbps,
     loadMbps,
-    x1: hub.x + hub.width,
+    x1: from.x + from.width,
     x2: right,
     y1: y,
     y2: y,
@@ -216,6 +260,26 @@ function homePipe(
     labelAt: 0.5,
     below: false,
   }
+}
+
+/** From the switch down to a router apart from it. */
+function routerPipe({ router: port }: Asked, { hub, router }: Frame): Pipe[] {
+  if (!port) return []
+  const x = hub.x + hub.width / 2
+  return [
+    {
+      id: 'router',
+      label: 'Port of the router',
+      ...port,
+      x1: x,
+      x2: x,
+      y1: hub.y + hub.height,
+      y2: router.y,
+      width: pipeWidth(port.capacityMbps),
+      labelAt: 0.5,
+      below: false,
+    },
+  ]
 }
 
 /** The line out of the house. */

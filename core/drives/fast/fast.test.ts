@@ -142,6 +142,27 @@ describe('fast storage', () => {
       expect(fastOf({ library: { holdings: [films(1020)] } }).indexGB).toBeCloseTo(20, 9)
     },
   )
+  it('holds the data of services where they say that it lies', () => {
+    const found = fastOf({
+      drives: { systemGB: 50, indexOn: 'spinning', scratchOn: 'spinning' },
+      system: {
+        services: [
+          { name: 'Photos', dataGB: 60 },
+          { dataGB: 40, pool: 'spinning' },
+          { name: 'Proxy' },
+        ],
+      },
+    })
+    expect(found.ssdGB).toBeCloseTo(50 + 60, 9)
+    expect(
+      found.placed
+        .filter(({ id }) => id.startsWith('service-'))
+        .map(({ label, path, sizeGB }) => [label, path, sizeGB]),
+    ).toEqual([
+      ['Photos', 'system.services.0.pool', 60],
+      ['Service 2', 'system.services.1.pool', 40],
+    ])
+  })
   it('wears by its data sheet, or 600 TB for each TB', () => {
     expect(usualWritesPerTB).toBe(600)
     const worn = fastOf({

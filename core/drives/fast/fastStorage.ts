@@ -72,7 +72,7 @@ export function wearGBPerDay(sentMbps: number, hoursPerDay: number): number {
 
 /** Uses besides the library, then its holdings, each on its pool. */
 function placedOf(
-  { drives, library }: Plan,
+  { drives, library, system }: Plan,
   holdings: ReturnType<typeof backupHoldings>,
   sizes: Pick<FastStorage, 'indexGB' | 'scratchGB' | 'cacheGB'>,
 ): Placed[] {
@@ -87,6 +87,19 @@ function placedOf(
     use('scratch', 'Conversion scratch', { pool: drives.scratchOn, sizeGB: sizes.scratchGB }),
     use('cache', 'Write cache', { pool: drives.cacheOn, sizeGB: sizes.cacheGB }),
     use('work', 'Work in progress', { pool: drives.workOn, sizeGB: drives.workGB }),
+    ...system.services.flatMap(({ name, dataGB, pool }, index): Placed[] =>
+      dataGB > 0
+        ? [
+            {
+              id: `service-${index}`,
+              label: name || `Service ${index + 1}`,
+              path: `system.services.${index}.pool`,
+              pool,
+              sizeGB: dataGB,
+            },
+          ]
+        : [],
+    ),
     ...holdings.flatMap(({ index, name, sizeTB }): Placed[] =>
       index === null
         ? []

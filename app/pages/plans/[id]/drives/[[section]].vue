@@ -50,6 +50,7 @@ const picked = ref<number | null>(null)
               <PlanField path="drives.driveClass" />
               <PlanField path="drives.fileSystem" />
               <PlanField path="drives.hotSpares" />
+              <PlanField path="drives.encrypted" />
             </div>
           </section>
         </div>
