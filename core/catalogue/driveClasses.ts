@@ -13,6 +13,8 @@ export interface DriveClass {
   readonly activeW: Estimate
   /** planning value of a terabyte in the plan's currency, where no price is given */
   readonly pricePerTB: number
+  /** sold in a case of its own that hangs on USB: it takes no bay, port or plug of the machine */
+  readonly inOwnCase?: true
 }
 
 const spinning = {
@@ -27,5 +29,6 @@ export const driveClasses: readonly DriveClass[] = [
   { id: 'desktop', label: 'Desktop-class, running day and night', failuresPerYear: 0.025, ...spinning, pricePerTB: 18 },
   { id: 'refurbished', label: 'Refurbished', failuresPerYear: 0.04, ...spinning, idleW: { low: 6, likely: 7, high: 8 }, pricePerTB: 12 },
   { id: 'externalCase', label: 'Taken from external cases', failuresPerYear: 0.025, ...spinning, pricePerTB: 15 },
+  { id: 'ownCase', label: 'Portable or desk drive in its own case', failuresPerYear: 0.025, ...spinning, pricePerTB: 20, inOwnCase: true },
   { id: 'ssd', label: 'SSD', failuresPerYear: 0.008, spinning: false, idleW: { low: 0.3, likely: 0.5, high: 0.8 }, activeW: { low: 2, likely: 3, high: 5 }, pricePerTB: 60 },
 ]

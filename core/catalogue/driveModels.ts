@@ -24,8 +24,11 @@ export interface DriveModel {
   /** sequential, on the outer tracks */
   readonly outerMBps: number
   readonly price: number
-  /** an SSD for an M.2 place; everything else hangs on a data port */
-  readonly link?: 'nvme'
+  /**
+   * an SSD for an M.2 place, or a drive in a case of its own on USB; everything else hangs on a data
+   * port
+   */
+  readonly link?: 'nvme' | 'usb'
   readonly sold: 'new' | 'refurbished' | 'fromExternalCase'
 }
 
@@ -59,6 +62,12 @@ export const driveModels: readonly DriveModel[] = [
   { id: 'creel-14', label: 'Creel 14 TB, from an external case', driveClass: 'externalCase', sizeTB: 14, recording: 'conventional', idleW: 5.0, activeW: 7.0, standbyW: 0.6, surgeW: 23, failuresPerYear: 0.025, sheetReadErrorBits: 1e14, outerMBps: 240, price: 205, sold: 'fromExternalCase' },
   { id: 'creel-18', label: 'Creel 18 TB, from an external case', driveClass: 'externalCase', sizeTB: 18, recording: 'conventional', idleW: 5.4, activeW: 7.4, standbyW: 0.8, surgeW: 24, failuresPerYear: 0.025, sheetReadErrorBits: 1e14, outerMBps: 255, price: 265, sold: 'fromExternalCase' },
   { id: 'creel-5', label: 'Creel 5 TB, from an external case', driveClass: 'externalCase', sizeTB: 5, recording: 'shingled', idleW: 1.4, activeW: 2.4, standbyW: 0.2, surgeW: 6, failuresPerYear: 0.03, sheetReadErrorBits: 1e14, outerMBps: 130, price: 88, sold: 'fromExternalCase' },
+  { id: 'rivulet-1', label: 'Rivulet 1 TB, portable drive in its own case', link: 'usb', driveClass: 'ownCase', sizeTB: 1, recording: 'shingled', idleW: 0.8, activeW: 2.0, standbyW: 0.2, surgeW: 4, failuresPerYear: 0.025, sheetReadErrorBits: 1e14, outerMBps: 120, price: 52, sold: 'new' },
+  { id: 'rivulet-2', label: 'Rivulet 2 TB, portable drive in its own case', link: 'usb', driveClass: 'ownCase', sizeTB: 2, recording: 'shingled', idleW: 0.9, activeW: 2.1, standbyW: 0.2, surgeW: 4, failuresPerYear: 0.025, sheetReadErrorBits: 1e14, outerMBps: 130, price: 65, sold: 'new' },
+  { id: 'rivulet-5', label: 'Rivulet 5 TB, portable drive in its own case', link: 'usb', driveClass: 'ownCase', sizeTB: 5, recording: 'shingled', idleW: 1.4, activeW: 2.4, standbyW: 0.2, surgeW: 5, failuresPerYear: 0.025, sheetReadErrorBits: 1e14, outerMBps: 140, price: 110, sold: 'new' },
+  { id: 'pond-8', label: 'Pond 8 TB, desk drive in its own case', link: 'usb', driveClass: 'ownCase', sizeTB: 8, recording: 'shingled', idleW: 3.6, activeW: 5.6, standbyW: 0.5, surgeW: 18, failuresPerYear: 0.025, sheetReadErrorBits: 1e14, outerMBps: 190, price: 150, sold: 'new' },
+  { id: 'pond-16', label: 'Pond 16 TB, desk drive in its own case', link: 'usb', driveClass: 'ownCase', sizeTB: 16, recording: 'shingled', idleW: 4.8, activeW: 6.8, standbyW: 0.7, surgeW: 23, failuresPerYear: 0.025, sheetReadErrorBits: 1e14, outerMBps: 220, price: 285, sold: 'new' },
+  { id: 'pond-20', label: 'Pond 20 TB, desk drive in its own case', link: 'usb', driveClass: 'ownCase', sizeTB: 20, recording: 'shingled', idleW: 5.2, activeW: 7.2, standbyW: 0.8, surgeW: 24, failuresPerYear: 0.025, sheetReadErrorBits: 1e14, outerMBps: 230, price: 355, sold: 'new' },
   { id: 'eddy-1', label: 'Eddy 1 TB, SATA SSD', driveClass: 'ssd', sizeTB: 1, recording: 'flash', idleW: 0.4, activeW: 2.4, standbyW: 0.1, surgeW: 4, failuresPerYear: 0.008, sheetReadErrorBits: 1e16, outerMBps: 530, price: 68, sold: 'new' },
   { id: 'eddy-2', label: 'Eddy 2 TB, SATA SSD', driveClass: 'ssd', sizeTB: 2, recording: 'flash', idleW: 0.5, activeW: 2.8, standbyW: 0.1, surgeW: 4, failuresPerYear: 0.008, sheetReadErrorBits: 1e16, outerMBps: 530, price: 124, sold: 'new' },
   { id: 'eddy-4', label: 'Eddy 4 TB, SATA SSD', driveClass: 'ssd', sizeTB: 4, recording: 'flash', idleW: 0.6, activeW: 3.2, standbyW: 0.1, surgeW: 5, failuresPerYear: 0.008, sheetReadErrorBits: 1e16, outerMBps: 530, price: 238, sold: 'new' },

@@ -30,6 +30,8 @@ export interface DriveTraits {
   readonly spinning: boolean
   /** an SSD for an M.2 place; other SSDs hang on a data port */
   readonly nvme: boolean
+  /** in a case of its own on USB: it takes no place of the machine */
+  readonly inOwnCase: boolean
   /** watts, DC */
   readonly idleW: Estimate
   readonly activeW: Estimate
@@ -83,6 +85,7 @@ export function driveTraits(
       shingled: model.recording === 'shingled',
       spinning: model.recording !== 'flash',
       nvme: model.link === 'nvme',
+      inOwnCase: model.link === 'usb',
       idleW: around(model.idleW),
       activeW: around(model.activeW),
       asleepW: around(model.recording === 'flash' ? model.idleW : model.standbyW),
@@ -99,6 +102,7 @@ export function driveTraits(
     shingled: drives.shingled,
     spinning: driveClass?.spinning ?? true,
     nvme: false,
+    inOwnCase: driveClass?.inOwnCase ?? false,
     idleW: driveClass?.idleW ?? exactly(0),
     activeW: driveClass?.activeW ?? exactly(0),
     asleepW:

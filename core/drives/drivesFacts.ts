@@ -122,13 +122,17 @@ export interface DrivesFacts {
   /** any drive writes overlapping tracks */
   readonly shingled: boolean
   readonly isShaken: boolean
-  /** as far as putting them in goes */
+  /** in cases of their own on USB, which take no place of the machine; and their watts, likely */
+  readonly inOwnCase: number
+  readonly ownCaseIdleW: number
+  readonly ownCaseActiveW: number
+  /** of the others, as far as putting them in goes */
   readonly spinning: number
   readonly fast: number
   readonly nvme: number
   /** outer-track rate of the slowest; of none that of the plan's drives */
   readonly slowestOuterMBps: number
-  /** watts of all drives, DC; of those that turn, likely */
+  /** watts of all drives, DC; of those that turn in the machine, likely */
   readonly idleW: Estimate
   readonly turningIdleW: number
   readonly turningActiveW: number
@@ -200,7 +204,8 @@ export function drivesFacts(slice: DrivesSlice): DrivesFacts {
   const contentTB = slice.contentAtHorizonTB.likely
   const pool = poolOf({ drives, choices: slice, catalogue, contentTB, layoutId })
   const traits = traitsOf(drives, catalogue)
-  const turning = traits.filter(({ spinning }) => spinning)
+  const beside = traits.filter(({ inOwnCase }) => inOwnCase)
+  const turning = traits.filter(({ spinning, inOwnCase }) => spinning && !inOwnCase)
   return {
     count: each.length,
     rawTB: each.reduce((sum, drive) => sum + drive.sizeTB, 0),
@@ -218,8 +223,11 @@ export function drivesFacts(slice: DrivesSlice): DrivesFacts {
     }),
     shingled: traits.some(({ shingled }) => shingled),
     isShaken: isShaken(drives, traits),
+    inOwnCase: beside.length,
+    ownCaseIdleW: sumEstimates(beside.map(({ idleW }) => idleW)).likely,
+    ownCaseActiveW: sumEstimates(beside.map(({ activeW }) => activeW)).likely,
     spinning: turning.length,
-    fast: traits.filter(({ spinning, outerMBps }) => spinning && outerMBps > fastFromMBps).length,
+    fast: turning.filter(({ outerMBps }) => outerMBps > fastFromMBps).length,
     nvme: traits.filter(({ nvme }) => nvme).length,
     slowestOuterMBps: Math.min(
       ...(traits.length ? traits.map(({ outerMBps }) => outerMBps) : [drives.outerMBps]),

@@ -133,9 +133,10 @@ export function poolOf({
 /** Whether so many spinning drives shake each other. */
 export function isShaken(
   { unmounted }: Pick<Drives, 'unmounted'>,
-  drives: readonly Pick<DriveTraits, 'spinning'>[],
+  drives: readonly Pick<DriveTraits, 'spinning' | 'inOwnCase'>[],
 ): boolean {
-  return unmounted && drives.filter(({ spinning }) => spinning).length > drivesUntilVibration
+  const inTheBox = drives.filter(({ spinning, inOwnCase }) => spinning && !inOwnCase)
+  return unmounted && inTheBox.length > drivesUntilVibration
 }
 
 /** Room for the library in TB under a file system: usable · (1 − reserve) · ceiling − snapshots. */

@@ -68,7 +68,10 @@ export function fitSlice(
     copyOnWrite: fileSystem === 'copyOnWrite',
     freeBays: facts.freeBays,
     drives: {
-      count: drives.count,
+      count: drives.count - drives.inOwnCase,
+      inOwnCase: drives.inOwnCase,
+      ownCaseIdleW: drives.ownCaseIdleW,
+      ownCaseActiveW: drives.ownCaseActiveW,
       spinning: drives.spinning,
       fast: drives.fast,
       nvme: drives.nvme,

@@ -1,6 +1,7 @@
 import { defineDomain } from '../domain'
 import type { DrivesFacts } from '../drives/drivesFacts'
 import type { HouseholdFacts } from '../household/householdFacts'
+import { formsOf } from './assembly/driveForms'
 import { machineFacts } from './machineFacts'
 import { tellMachine } from './tellMachine'
 
@@ -32,7 +33,8 @@ export const machine = defineDomain({
     videoEngines,
     memoryModules,
     hardware,
-    driveForms: { count: drives.count, spinning: drives.spinning, nvme: drives.nvme },
+    driveForms: formsOf(drives),
+    inOwnCase: drives.inOwnCase,
     drivesW: {
       idleW: drives.idleW,
       readW: drives.readW,

@@ -30,6 +30,8 @@ export interface MachineSlice extends PartLists {
   readonly watchedHoursPerDay: number
   /** drives in the machine, by the place that they want, and their watts, DC */
   readonly driveForms: DriveForms
+  /** drives beside it, in cases of their own */
+  readonly inOwnCase: number
   readonly drivesW: DrivesW
 }
 
@@ -45,7 +47,7 @@ export interface MachineFacts {
   readonly watts: StateWatts
   /** bays that are left for a 3.5" drive; below nothing by the drives that find none */
   readonly freeBays: number
-  /** drives that find a place, and the bays that are left: as many as the machine can hold */
+  /** drives that find a place, in it or beside it, and the bays that are left */
   readonly placesForDrives: number
   /**
    * restarts a month while somebody watches, where others work or play on it; null where it only
@@ -96,7 +98,7 @@ export function machineFacts(slice: MachineSlice): MachineFacts {
     prices: machinePrices(machine, build),
     watts: stateWatts(power, slice.drivesW, slice),
     freeBays,
-    placesForDrives: driveForms.count + freeBays,
+    placesForDrives: driveForms.count + slice.inOwnCase + freeBays,
     cutOffPerMonth:
       machine.usedHoursPerDay > 0
         ? cutOffPerMonth(machine.restartsPerWeek, slice.watchedHoursPerDay)

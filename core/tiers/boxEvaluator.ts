@@ -2,6 +2,7 @@ import { planAssessor } from '../assess'
 import type { DayHours } from '../machine/power/dayHours'
 import type { Catalogue } from '../catalogue/catalogue'
 import { judgeFit, stateOfFit } from '../machine/fit/fitFacts'
+import { formsOf } from '../machine/assembly/driveForms'
 import { driveBays } from '../machine/assembly/driveBays'
 import { fitContext } from '../machine/fit/assembleContext'
 import { fitSlice } from '../machine/fitting'
@@ -76,7 +77,7 @@ function fitContextOf(box: BoxRow, { drives }: PoolRow, hours: DayHours) {
       machine: {
         ...box.machine,
         watts: stateWatts(box.machine.power, drives, hours),
-        freeBays: driveBays(box.machine.build, drives).free,
+        freeBays: driveBays(box.machine.build, formsOf(drives)).free,
       },
       drives,
       day: { hours },
@@ -130,7 +131,7 @@ function evaluation(
     loadW,
     kWhPerYear: kWh,
     electricityPerYear: kWh * years.pricePerKWh,
-    freeBays: driveBays(box.machine.build, pool.drives).free,
+    freeBays: driveBays(box.machine.build, formsOf(pool.drives)).free,
     possible,
     minutesShort,
     roomTB,

@@ -40,7 +40,7 @@ const entries = computed(() =>
             key: model.id,
             text:
               `${number(model.sizeTB)} TB · ` +
-              `${money(model.price)}${model.recording === 'shingled' ? ' · SMR' : model.link === 'nvme' ? ' · NVMe' : ''}`,
+              `${money(model.price)}${model.recording === 'shingled' ? ' · SMR' : model.link === 'nvme' ? ' · NVMe' : model.link === 'usb' ? ' · USB' : ''}`,
             name:
               `Put in a drive: ${model.label}, ${money(model.price)}, ` +
               `${money(model.price / model.sizeTB)} a TB, ${modelSheet(model, { number })}`,

@@ -28,8 +28,8 @@ const drives = computed(() => {
   const plan = store.plan?.drives
   const labels = (isLarge: boolean) =>
     (plan?.lots ?? []).flatMap(lot => {
-      const { spinning, nvme } = driveTraits(lot, plan!, catalogue)
-      return nvme || spinning !== isLarge
+      const { spinning, nvme, inOwnCase } = driveTraits(lot, plan!, catalogue)
+      return nvme || inOwnCase || spinning !== isLarge
         ? []
         : Array.from({ length: lot.count }, () => quantity(lot.sizeTB, 'TB'))
     })

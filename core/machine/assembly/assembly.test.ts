@@ -18,6 +18,9 @@ const noDrives = {
   readW: 0,
   asleepW: 0,
   turningIdleW: 0,
+  inOwnCase: 0,
+  ownCaseIdleW: 0,
+  ownCaseActiveW: 0,
   surges: [],
   turningActiveW: 0,
 }

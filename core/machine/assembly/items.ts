@@ -17,7 +17,11 @@ export interface DriveLoad extends DriveForms {
   /** the same of those that turn */
   readonly turningIdleW: number
   readonly turningActiveW: number
-  /** what each of those takes while it spins up, the largest first */
+  /** in cases of their own on USB, which are not in the count; their watts are in the sums */
+  readonly inOwnCase: number
+  readonly ownCaseIdleW: number
+  readonly ownCaseActiveW: number
+  /** what each of those that turn inside takes while it spins up, the largest first */
   readonly surges: readonly Surge[]
 }
 

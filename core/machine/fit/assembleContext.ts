@@ -22,6 +22,8 @@ function noiseOf(
   if (slow > 0) sources.push({ what: 'drives', count: slow, db: ofDrive(driveDb.slow.seeking) })
   if (drives.fast > 0)
     sources.push({ what: 'drives', count: drives.fast, db: ofDrive(driveDb.fast.seeking) })
+  if (drives.inOwnCase > 0)
+    sources.push({ what: 'drives', count: drives.inOwnCase, db: driveDb.slow.seeking })
   for (const fan of housing?.fans ?? [])
     sources.push({ what: 'fans', count: 1, db: damped(fanDb(fan.rpm, fan.sizeMm)) })
   for (const { kind, entry, part } of build.parts) {
@@ -74,13 +76,17 @@ function airAtDrives(assembled: Assembly): keyof typeof driveRiseK {
   const outside = assembled.build.parts.flatMap(({ kind, entry }) =>
     kind === 'enclosure' ? [enclosureAir(entry.bays)] : [],
   )
+  // A drive in a case of its own is like one in an enclosure with one bay.
+  const { inOwnCase } = assembled.drives
   // SSDs do not mind: they are looked at where nothing turns.
-  const turns = turningInside + turningOutside > 0
+  const turns = turningInside + turningOutside + inOwnCase > 0
   const hasOutside = turns ? turningOutside > 0 : flashOutside > 0
   const hasInside = turns ? turningInside > 0 : flashInside > 0 || !hasOutside
-  return [...(hasInside ? [airInside(assembled)] : []), ...(hasOutside ? outside : [])].reduce(
-    (worst, air) => (driveRiseK[air] > driveRiseK[worst] ? air : worst),
-  )
+  return [
+    ...(hasInside ? [airInside(assembled)] : []),
+    ...(hasOutside ? outside : []),
+    ...(inOwnCase > 0 ? [enclosureAir(1)] : []),
+  ].reduce((worst, air) => (driveRiseK[air] > driveRiseK[worst] ? air : worst))
 }
 
 function heatOf({ brief, watts, hours }: FitSlice, assembled: Assembly): HeatFacts {
@@ -119,8 +125,8 @@ function fedDrives({ build, drives }: FitSlice, { bays }: Assembly): Fed {
     turning,
     turningW: [drives.turningIdleW * turningShare, drives.turningActiveW * turningShare],
     flashW: [
-      (drives.idleW - drives.turningIdleW) * flashShare,
-      (drives.activeW - drives.turningActiveW) * flashShare,
+      (drives.idleW - drives.turningIdleW - drives.ownCaseIdleW) * flashShare,
+      (drives.activeW - drives.turningActiveW - drives.ownCaseActiveW) * flashShare,
     ],
   }
 }

@@ -96,8 +96,9 @@ export function offerMaker(
     for (const lot of drives.lots) {
       const traits = driveTraits(lot, drives, catalogue)
       const { each, toPay } = priceOfLot(lot, drives, catalogue)
-      count += lot.count
-      turning += traits.spinning ? lot.count : 0
+      // What stands in a case of its own takes no bay.
+      count += traits.inOwnCase ? 0 : lot.count
+      turning += traits.spinning && !traits.inOwnCase ? lot.count : 0
       nvme += traits.nvme ? lot.count : 0
       price += toPay
       failing += lot.count * traits.failuresPerYear * each

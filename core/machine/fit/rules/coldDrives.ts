@@ -9,7 +9,7 @@ export const coldDrives = fitRule<{ readonly coldestC: number }>({
   about: ['brief.roomLowC'],
   otherwise: 'No part warms a drive.',
   judge: ({ drives, brief: { roomLowC } }) =>
-    drives.count > 0
+    drives.count + drives.inOwnCase > 0
       ? { state: roomLowC < minDriveC ? 'warning' : 'pass', values: { coldestC: roomLowC } }
       : null,
   say: ({ coldestC }, { quantity }, state) =>

@@ -16,7 +16,8 @@ export const portPower = fitRule<{ readonly wantsW: number }>({
     const wantsW =
       turningOutside > 0
         ? drives.turningActiveW / drives.spinning
-        : (drives.activeW - drives.turningActiveW) / (drives.count - drives.spinning)
+        : (drives.activeW - drives.turningActiveW - drives.ownCaseActiveW) /
+          (drives.count - drives.spinning)
     return {
       state: turningOutside > 0 || wantsW > usbPortW ? 'fail' : 'pass',
       values: { wantsW },

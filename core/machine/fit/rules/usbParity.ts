@@ -9,16 +9,17 @@ export const usbParity = fitRule<{ readonly redundant: boolean }>({
   label: 'Redundancy over USB',
   group: 'running',
   otherwise:
-    'Keep single drives on USB, and a copy of them; put redundancy into a machine with ' + 'bays.',
-  judge: ({ build: { parts }, redundant, enclosedDrives }) =>
-    parts.some(({ kind, entry }) => kind === 'enclosure' && entry.link === 'usb') &&
-    enclosedDrives > 0
+    'Keep single drives on USB, and a copy of them; put redundancy into a machine with bays.',
+  judge: ({ build: { parts }, redundant, enclosedDrives, drives: { inOwnCase } }) =>
+    inOwnCase > 0 ||
+    (parts.some(({ kind, entry }) => kind === 'enclosure' && entry.link === 'usb') &&
+      enclosedDrives > 0)
       ? { state: redundant ? 'warning' : 'pass', values: { redundant } }
       : null,
   say: ({ redundant }) =>
     redundant
-      ? 'Drives that stand in for each other hang on USB: when the enclosure drops out for a ' +
-        'second, several are missing at once and a rebuild begins.'
+      ? 'Drives that stand in for each other hang on USB: when a cable or an enclosure drops out ' +
+        'for a second, drives are missing and a rebuild begins.'
       : 'Single drives on USB; none depends on another.',
   fixes: () => [
     { how: 'replace', kind: 'enclosure', only: entry => 'link' in entry && entry.link === 'cable' },

@@ -11,7 +11,7 @@ export const warmDrives = fitRule<{ readonly warmestC: number; readonly riseK: n
   otherwise:
     'Stand it in a cooler place or open the cupboard, and leave empty bays between drives.',
   judge: ({ drives, heat, housing }) =>
-    drives.count > 0 && housing
+    drives.count + drives.inOwnCase > 0 && housing
       ? {
           state:
             heat.warmestC > maxDriveC ? 'fail' : heat.warmestC > warmDriveC ? 'warning' : 'pass',
