@@ -1,16 +1,38 @@
 import type { Estimate } from './figure'
 
-/** How swings add up: 'log' for products and quotients of positive numbers, 'linear' for sums. */
-export type BandScale = 'linear' | 'log'
+/**
+ * How swings add up: 'log' for products and quotients of positive numbers, 'linear' for sums,
+ * 'chance' for chances, measured as ln(−ln(1 − P)), which keeps them within 0 … 1.
+ */
+export type BandScale = 'linear' | 'log' | 'chance'
+
+const scales: Readonly<
+  Record<
+    BandScale,
+    { readonly forward: (value: number) => number; readonly back: (value: number) => number }
+  >
+> = {
+  linear: { forward: value => value, back: value => value },
+  log: { forward: Math.log, back: Math.exp },
+  chance: {
+    forward: chance => Math.log(-Math.log1p(-chance)),
+    back: value => -Math.expm1(-Math.exp(value)),
+  },
+}
+
+/** Values at an end of their scale have no swing: they are held. */
+function isHeld(value: number, scale: BandScale): boolean {
+  return scale === 'log' ? value <= 0 : scale === 'chance' && (value <= 0 || value >= 1)
+}
 
 /**
  * The band of a computed figure: each input is swung to its low and to its high end with the others
  * at their
  * likely value; on each side the swings of the result are added by the root of the sum of squares
- * (in logarithms for products).
+ * (in logarithms for products, in complementary log-logs for chances).
  * @param inputs the uncertain inputs by name
- * @param compute the figure from one value for each input; must be finite, and positive where scale
- *   is 'log';
+ * @param compute the figure from one value for each input; must be finite, positive where scale is
+ *   'log', and within 0 … 1 where it is 'chance';
  *   the values are its own only while it runs
  * @returns the likely figure with its band; not rounded or floored, that comes last
  * @example band({ a: { low: 9, likely: 10, high: 12 } }, ({ a }) => 2 * a, 'linear') // 18, 20, 24
@@ -24,9 +46,8 @@ export function band<Name extends string>(
   const values = {} as Record<Name, number>
   for (const name of names) values[name] = inputs[name].likely
   const likely = compute(values)
-  if (scale === 'log' && likely <= 0) return { low: likely, likely, high: likely }
-  const forward = scale === 'log' ? Math.log : (value: number) => value
-  const back = scale === 'log' ? Math.exp : (value: number) => value
+  if (isHeld(likely, scale)) return { low: likely, likely, high: likely }
+  const { forward, back } = scales[scale]
   const middle = forward(likely)
   let down = 0
   let up = 0

@@ -10,6 +10,7 @@ export const perilIds = [
   'surge',
   'theft',
   'board',
+  'several',
 ] as const
 export type PerilId = (typeof perilIds)[number]
 
@@ -40,6 +41,7 @@ export const perilTable: readonly Peril[] = [
   { id: 'surge', label: 'Power surge, supply fault', hit: 0.5, service: 0.5, covers: { snapshots: 0, ups: 0.8, secondBox: 0.5, offlineCopy: 0.95, awayCopy: 0.99 } },
   { id: 'theft', label: 'Theft, fire, water', hit: 1, service: 1, covers: { snapshots: 0, ups: 0, secondBox: 0.1, offlineCopy: 0.3, awayCopy: 0.99 } },
   { id: 'board', label: 'Board fails', hit: 0.02, service: 1, covers: { snapshots: 0, ups: 0, secondBox: 0, offlineCopy: 0, awayCopy: 0 } },
+  { id: 'several', label: 'Several drives at once', hit: 0.3, service: 1, covers: { snapshots: 0, ups: 0.2, secondBox: 0.9, offlineCopy: 0.95, awayCopy: 0.98 } },
 ]
 
 /**

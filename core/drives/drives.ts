@@ -3,6 +3,7 @@ import { hasUps } from '../plan/hasUps'
 import type { HouseholdFacts } from '../household/householdFacts'
 import type { LibraryFacts } from '../library/libraryFacts'
 import { drivesFacts } from './drivesFacts'
+import { hangsOnUsb } from './hangsOnUsb'
 import { poolDrives } from './poolOf'
 import { tellDrives } from './tellDrives'
 
@@ -17,6 +18,7 @@ export const drives = defineDomain({
   ) => ({
     drives: poolDrives(drives, {
       ups: hasUps({ machine }, hardware),
+      onUsb: hangsOnUsb({ machine, drives }, { hardware, driveModels, driveClasses }),
       outageHoursPerYear: machine.outageHoursPerYear,
     }),
     catalogue: { driveClasses, driveModels },

@@ -13,6 +13,7 @@ import { plannedRoom } from './growth/plannedRoom'
 import { isRefusal, type LayoutRefusal, type LossKind } from './layouts/layout'
 import { layouts } from './layouts/layouts'
 import { longestRebuildHours, type RiskConditions } from './layoutRisk'
+import { perilBand, perilBands } from './perilBands'
 import { perilChances, type PerilChances } from './perilChances'
 import { hasCopy, perilQuestion } from './perilQuestion'
 import {
@@ -86,8 +87,8 @@ export interface PoolFacts {
   /** a file lost in a rebuild, to the horizon */
   readonly fileLossChanceAtHorizon: Estimate
   readonly perils: PerilChances
-  /** the chances of the other perils and of failing drives at their low and high ends */
-  readonly perilEnds: { readonly low: PerilChances; readonly high: PerilChances }
+  /** bands of the chances by all perils together */
+  readonly perilBands: ReturnType<typeof perilBands>
   /** something is irreplaceable, and nothing holds a second copy of it */
   readonly hasOneCopyOnly: boolean
   /**
@@ -335,20 +336,18 @@ function firstFull(contentTB: readonly number[], roomTB: readonly number[]): num
   return month < 0 ? null : month
 }
 
-/** Planning values of perils are right within this. */
-export const perilBand: Estimate = { low: 0.5, likely: 1, high: 2 }
-
 function perilFacts(
   pool: Pool,
   slice: DrivesSlice,
   chance: LossChanceAt,
-): Pick<PoolFacts, 'perils' | 'perilEnds' | 'hasOneCopyOnly'> {
+): Pick<PoolFacts, 'perils' | 'perilBands' | 'hasOneCopyOnly'> {
   const loss = lossBand(chance, 1, slice.readErrorEndsRebuild ? 'ends' : 'costsFile')
   const at = (end: keyof Estimate) =>
-    perilChances(perilQuestion(pool, slice, { drivesLoss: loss[end], factor: perilBand[end] }))
+    perilQuestion(pool, slice, { drivesLoss: loss[end], factor: perilBand[end] })
+  const likely = at('likely')
   return {
-    perils: at('likely'),
-    perilEnds: { low: at('low'), high: at('high') },
+    perils: perilChances(likely),
+    perilBands: perilBands({ low: at('low'), likely, high: at('high') }),
     hasOneCopyOnly: slice.irreplaceableTB > 0 && !hasCopy(slice.drives, slice.copyMarks),
   }
 }

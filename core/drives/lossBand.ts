@@ -55,7 +55,7 @@ export function lossBand(
         ? Math.max(0, loss(true) - loss(false))
         : loss(readError === 'ends')
     },
-    'linear',
+    'chance',
   )
 }
 

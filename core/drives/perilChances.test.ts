@@ -16,6 +16,7 @@ const bare: PerilQuestion = {
     surge: 0.005,
     theft: 0.005,
     board: 0.03,
+    several: 0.005,
   },
   snapshots: false,
   ups: false,
@@ -35,7 +36,7 @@ describe('the chance of losing data in a year', () => {
   it('is that of all perils together', () => {
     const sector = (1 - 0.99 ** 4) * 0.5
     expect(of().irreplaceable).toBeCloseTo(
-      not([0.001, sector, 0.03, 0.01, 0.0025, 0.005, 0.0006]),
+      not([0.001, sector, 0.03, 0.01, 0.0025, 0.005, 0.0006, 0.0015]),
       12,
     )
     expect(of().replaceable).toBeCloseTo(of().irreplaceable, 12)
@@ -52,6 +53,7 @@ describe('the chance of losing data in a year', () => {
         0.0025 * 0.01,
         0.005 * 0.01,
         0.0006,
+        0.0015 * 0.02,
       ]),
       12,
     )
@@ -117,17 +119,29 @@ describe('the chance of losing data in a year', () => {
   })
 })
 
+describe('several drives at once', () => {
+  it('take two or more, on what they hang on', () => {
+    expect(peril({}, 'several').reaches).toBeCloseTo(0.0015, 12)
+    expect(peril({ drives: 1 }, 'several').happens).toBe(0)
+    expect(peril({ drives: 2 }, 'several').happens).toBe(0.005)
+    expect(peril({ ups: true }, 'several').irreplaceable).toBeCloseTo(0.0015 * 0.8, 12)
+  })
+})
+
 describe('the chance of more than a day without service', () => {
   it('leaves out drives where the layout runs on', () => {
-    expect(of().dayOut).toBeCloseTo(not([0.01, 0.0025, 0.005, 0.03]), 12)
-    expect(of({ runsOn: false }).dayOut).toBeCloseTo(not([0.06, 0.01, 0.0025, 0.005, 0.03]), 12)
+    expect(of().dayOut).toBeCloseTo(not([0.01, 0.0025, 0.005, 0.03, 0.005]), 12)
+    expect(of({ runsOn: false }).dayOut).toBeCloseTo(
+      not([0.06, 0.01, 0.0025, 0.005, 0.03, 0.005]),
+      12,
+    )
     expect(peril({ ups: true }, 'surge').dayOut).toBeCloseTo(0.0025 * 0.2, 12)
   })
   it('is lower with a second machine that takes over, and only then', () => {
     const copies = { ...bare.copies, secondBox: 'everything' } as const
     expect(of({ copies }).dayOut).toBe(of().dayOut)
     expect(of({ copies, secondBoxTakesOver: true }).dayOut).toBeCloseTo(
-      not([0.01 * 0.7, 0.0025 * 0.5, 0.005 * 0.9, 0.03 * 0.05]),
+      not([0.01 * 0.7, 0.0025 * 0.5, 0.005 * 0.9, 0.03 * 0.05, 0.005 * 0.1]),
       12,
     )
     expect(of({ secondBoxTakesOver: true }).dayOut).toBe(of().dayOut)
@@ -150,6 +164,7 @@ it('keeps the planning values', () => {
     ['surge', 0.5, 0.5, 0, 0.8, 0.5, 0.95, 0.99],
     ['theft', 1, 1, 0, 0, 0.1, 0.3, 0.99],
     ['board', 0.02, 1, 0, 0, 0, 0, 0],
+    ['several', 0.3, 1, 0, 0.2, 0.9, 0.95, 0.98],
   ])
   expect([sectorRepairs, takesOver]).toEqual([{ checksummed: 0.98, plain: 0.5 }, 0.95])
 })

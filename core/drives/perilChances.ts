@@ -26,7 +26,10 @@ export interface PerilQuestion {
   readonly checksummed: boolean
   /** chances a year, as planned with */
   readonly perYear: Readonly<
-    Record<'sectorOfDrive' | 'deletion' | 'malware' | 'surge' | 'theft' | 'board', number>
+    Record<
+      'sectorOfDrive' | 'deletion' | 'malware' | 'surge' | 'theft' | 'board' | 'several',
+      number
+    >
   >
   readonly snapshots: boolean
   readonly ups: boolean
@@ -86,49 +89,77 @@ export interface PerilChances {
   readonly unreliable: number
 }
 
+/** A way to a loss: how often it reaches so far, and what each measure leaves of it. */
+export interface WayToLoss {
+  readonly reaches: number
+  readonly leaves: readonly number[]
+}
+export type PerilResult = 'irreplaceable' | 'replaceable' | 'dayOut'
+type PerilWays = Readonly<Record<PerilResult, WayToLoss>>
+
+/** Chance of a loss by one way: what reaches it times what every measure leaves. */
+export const chanceOf = ({ reaches, leaves }: WayToLoss) =>
+  leaves.reduce((rest, left) => rest * left, reaches)
+
+/** Every peril of the table as ways to a loss, and outages of the machine itself as one more. */
+export function waysToLoss(question: PerilQuestion): {
+  readonly perils: readonly (PerilWays & Pick<PerilChance, 'happens' | 'reaches' | 'covers'>)[]
+  readonly unreliable: WayToLoss
+} {
+  return {
+    perils: perilTable.map(peril => {
+      const { id, hit } = peril
+      const happens = happensOf(id, question)
+      const repaired =
+        id === 'sector' && question.hasRedundancy
+          ? sectorRepairs[question.checksummed ? 'checksummed' : 'plain']
+          : 0
+      const reaches = happens * hit * (1 - repaired)
+      const coverage = (measure: MeasureId, everything: boolean) =>
+        isThere(measure, question, everything)
+          ? isCopy(measure) && !question.withVersions && copiedAlong.includes(id)
+            ? 0
+            : coverageOf(peril, measure, question.coverages)
+          : null
+      const ofData = (everything: boolean): WayToLoss => ({
+        reaches,
+        leaves: measureIds.map(measure => 1 - (coverage(measure, everything) ?? 0)),
+      })
+      return {
+        happens,
+        reaches,
+        covers: Object.fromEntries(
+          measureIds.map(measure => [measure, coverage(measure, false)]),
+        ) as PerilChance['covers'],
+        irreplaceable: ofData(false),
+        replaceable: ofData(true),
+        dayOut: dayOutWay(peril, happens, question),
+      }
+    }),
+    unreliable: {
+      reaches: dayOutChance(question.outageHoursPerYear),
+      leaves: [leftBySecond(takesOver, question)],
+    },
+  }
+}
+
 /**
  * Perils a year: chance · hit · Π over the measures (1 − coverage); together 1 − Π over the perils
  * (1 − that).
  */
 export function perilChances(question: PerilQuestion): PerilChances {
-  const perils = perilTable.map((peril): PerilChance => {
-    const { id, label, hit, service } = peril
-    const happens = happensOf(id, question)
-    const reaches =
-      happens *
-      hit *
-      (id === 'sector' && question.hasRedundancy
-        ? 1 - (question.checksummed ? sectorRepairs.checksummed : sectorRepairs.plain)
-        : 1)
-    const coverage = (measure: MeasureId, everything: boolean) =>
-      isThere(measure, question, everything)
-        ? isCopy(measure) && !question.withVersions && copiedAlong.includes(id)
-          ? 0
-          : coverageOf(peril, measure, question.coverages)
-        : null
-    const left = (everything: boolean) =>
-      measureIds.reduce(
-        (rest, measure) => rest * (1 - (coverage(measure, everything) ?? 0)),
-        reaches,
-      )
-    return {
-      id,
-      label,
-      happens,
-      reaches,
-      irreplaceable: left(false),
-      replaceable: left(true),
-      covers: Object.fromEntries(
-        measureIds.map(measure => [measure, coverage(measure, false)]),
-      ) as PerilChance['covers'],
-      dayOut: dayOutOf(
-        id,
-        { service, coverOfSecondBox: coverageOf(peril, 'secondBox', question.coverages), happens },
-        question,
-      ),
-    }
-  })
-  const unreliable = dayOutChance(question.outageHoursPerYear) * leftBySecond(takesOver, question)
+  const ways = waysToLoss(question)
+  const perils = ways.perils.map(({ happens, reaches, covers, ...each }, at): PerilChance => ({
+    id: perilTable[at]!.id,
+    label: perilTable[at]!.label,
+    happens,
+    reaches,
+    covers,
+    irreplaceable: chanceOf(each.irreplaceable),
+    replaceable: chanceOf(each.replaceable),
+    dayOut: chanceOf(each.dayOut),
+  }))
+  const unreliable = chanceOf(ways.unreliable)
   return {
     perils,
     unreliable,
@@ -140,6 +171,8 @@ export function perilChances(question: PerilQuestion): PerilChances {
 
 function happensOf(id: PerilId, { drivesLoss, drives, perYear }: PerilQuestion): number {
   if (id === 'drives') return drivesLoss
+  // One drive alone is a failing drive.
+  if (id === 'several' && drives < 2) return 0
   return id === 'sector' ? 1 - (1 - perYear.sectorOfDrive) ** drives : perYear[id]
 }
 
@@ -172,25 +205,17 @@ function leftBySecond(
  * A layout that runs on has no day out for a failed drive; a UPS keeps surges away; a second
  * machine plays on where it is not hit itself.
  */
-function dayOutOf(
-  id: PerilId,
-  {
-    service,
-    coverOfSecondBox,
-    happens,
-  }: { readonly service: number; readonly coverOfSecondBox: number; readonly happens: number },
+function dayOutWay(
+  { id, service, covers }: Peril,
+  happens: number,
   question: PerilQuestion,
-): number {
-  const out = id === 'drives' ? (question.runsOn ? 0 : question.anyDriveFails) : happens * service
-  const withUps =
-    id === 'surge' && question.ups
-      ? out *
-        (1 -
-          coverageOf(
-            perilTable.find(peril => peril.id === 'surge')!,
-            'ups',
-            question.coverages,
-          ))
-      : out
-  return withUps * leftBySecond(id === 'board' ? takesOver : coverOfSecondBox, question)
+): WayToLoss {
+  const coverage = (measure: MeasureId) => coverageOf({ id, covers }, measure, question.coverages)
+  return {
+    reaches: id === 'drives' ? (question.runsOn ? 0 : question.anyDriveFails) : happens * service,
+    leaves: [
+      id === 'surge' && question.ups ? 1 - coverage('ups') : 1,
+      leftBySecond(id === 'board' ? takesOver : coverage('secondBox'), question),
+    ],
+  }
 }

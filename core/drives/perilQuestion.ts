@@ -1,3 +1,4 @@
+import { usualPerils } from '../plan/constants'
 import type { CopyMarks } from '../library/libraryFacts'
 import { failureSpans } from './failureRate'
 import type { Held, PerilQuestion } from './perilChances'
@@ -32,6 +33,10 @@ export function perilQuestion(
       surge: each(drives.surgeChance),
       theft: each(drives.theftChance),
       board: each(drives.boardChance),
+      several: each(
+        drives.severalChance ??
+          (drives.onUsb ? usualPerils.severalOnUsbChance : usualPerils.severalChance),
+      ),
     },
     snapshots: drives.snapshotMonths > 0,
     ups: drives.ups ?? false,

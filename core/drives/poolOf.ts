@@ -18,6 +18,8 @@ export type PoolDrives = Omit<Drives, 'lots'> & {
   >[]
   /** a UPS stands before the machine; left out where no peril is asked about */
   readonly ups?: boolean
+  /** drives hang on USB: in an enclosure, or in cases of their own; likewise */
+  readonly onUsb?: boolean
   /** hours a year in which the machine itself is out; likewise */
   readonly outageHoursPerYear?: number
 }
@@ -29,7 +31,11 @@ export interface PoolChoices {
 /** A plan's drives without their prices, with what stands before them. */
 export function poolDrives(
   drives: Drives,
-  around: { readonly ups: boolean; readonly outageHoursPerYear: number },
+  around: {
+    readonly ups: boolean
+    readonly onUsb: boolean
+    readonly outageHoursPerYear: number
+  },
 ): PoolDrives {
   return {
     ...drives,

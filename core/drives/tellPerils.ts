@@ -4,11 +4,9 @@ import { chosen, productOf, quoted, rest, workedOut, type Input } from '../expre
 import type { Figure } from '../figure'
 import { finding, type Finding } from '../finding'
 import type { PoolFacts } from './drivesFacts'
-import type { PerilChance } from './perilChances'
+import type { PerilChance, PerilResult } from './perilChances'
 import { hasCopy } from './perilQuestion'
 import type { DrivesTale } from './drivesTale'
-
-type Result = 'irreplaceable' | 'replaceable' | 'dayOut'
 
 const shared: readonly Input[] = [
   'drives.coverages',
@@ -17,6 +15,8 @@ const shared: readonly Input[] = [
   'drives.surgeChance',
   'drives.theftChance',
   'drives.boardChance',
+  'drives.severalChance',
+  'drives.driveClass',
   'machine.parts',
   'drives.secondBox',
 ]
@@ -33,7 +33,7 @@ const loss: readonly Input[] = [
   { figure: 'drives.lossChancePerYear' },
   { figure: 'drives.shareAtLoss' },
 ]
-const inputsOf: Readonly<Record<Result, readonly Input[]>> = {
+const inputsOf: Readonly<Record<PerilResult, readonly Input[]>> = {
   irreplaceable: [...loss, ...shared, ...copies],
   replaceable: [...loss, ...shared, ...copies],
   dayOut: [
@@ -45,19 +45,19 @@ const inputsOf: Readonly<Record<Result, readonly Input[]>> = {
     'machine.outageHoursPerYear',
   ],
 }
-const labels: Readonly<Record<Result, string>> = {
+const labels: Readonly<Record<PerilResult, string>> = {
   irreplaceable: 'Irreplaceable data lost, a year',
   replaceable: 'Replaceable data lost, a year',
   dayOut: 'A day without service, a year',
 }
-const ids: Readonly<Record<Result, string>> = {
+const ids: Readonly<Record<PerilResult, string>> = {
   irreplaceable: 'drives.irreplaceableLossChancePerYear',
   replaceable: 'drives.replaceableLossChancePerYear',
   dayOut: 'drives.dayOutChancePerYear',
 }
 
 /** Chances a year by all perils together: 1 − the product of what each leaves. */
-export function perilFigures({ perils, perilEnds }: PoolFacts, { format }: DrivesTale): Figure[] {
+export function perilFigures({ perils, perilBands }: PoolFacts, { format }: DrivesTale): Figure[] {
   return (['irreplaceable', 'replaceable', 'dayOut'] as const).map(result => {
     const inputs = inputsOf[result]
     const parts = perils.perils
@@ -81,12 +81,10 @@ export function perilFigures({ perils, perilEnds }: PoolFacts, { format }: Drive
         source:
           'Chances and coverages are planning values; each chance can be changed under Perils ' +
           'and copies.',
-        note: 'A range from half to twice the planned chances.',
-        band: {
-          low: Math.min(perilEnds.low[result], perils[result]),
-          likely: perils[result],
-          high: Math.max(perilEnds.high[result], perils[result]),
-        },
+        note:
+          'Each chance, and what each measure leaves of it, is right within half to twice; the ' +
+          'range takes them as independent.',
+        band: perilBands[result],
       },
       format,
     )

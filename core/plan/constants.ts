@@ -86,6 +86,9 @@ export const usualPerils = {
   surgeChance: 0.005,
   theftChance: 0.005,
   boardChance: 0.03,
+  /** several drives at once, by what they hang on: also where that is an enclosure over USB */
+  severalChance: 0.005,
+  severalOnUsbChance: 0.02,
 } as const
 
 /** The fastest line or link that a plan holds, Mb/s. */

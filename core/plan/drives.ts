@@ -364,6 +364,15 @@ export const drivesSchema = section(
     surgeChance: peril('Power surge, supply fault', usualPerils.surgeChance),
     theftChance: peril('Theft, fire, water', usualPerils.theftChance),
     boardChance: peril('Board fails', usualPerils.boardChance),
+    severalChance: optionalQuantity({
+      label: 'Several drives at once',
+      unit: 'share',
+      min: 0,
+      max: 1,
+      description:
+        'Chance a year that a controller, an enclosure or a supply lead takes several drives at ' +
+        'once. If this is empty: 0.5 %, and 2 % where drives hang on USB.',
+    }),
   },
   { label: 'Drives', description: 'How many, how big, and with which redundancy.' },
 )

@@ -52,6 +52,21 @@ describe('figures of plans drawn by lot', () => {
     }
     expect(read).toBeGreaterThan(15_000)
   })
+  it('keep chances within 0 and 1, amounts from nothing on, and the value within its band', () => {
+    const fromNothing = /^(W|h|kWh|viewers|conversions|streams|TB|Mb\/s|dB\(A\))$/
+    let chances = 0
+    for (const { seed, figures } of drawn)
+      for (const { id, unit, value, low, high } of Object.values(figures)) {
+        if (value === null) continue
+        const at = `seed ${seed}, ${id}: ${low} ${value} ${high}`
+        expect(low! <= value && value <= high!, at).toBe(true)
+        if (fromNothing.test(unit)) expect(low, at).toBeGreaterThanOrEqual(0)
+        if (unit !== 'share' || !/chance/i.test(id)) continue
+        chances++
+        expect(low! >= 0 && high! <= 1, at).toBe(true)
+      }
+    expect(chances).toBeGreaterThan(1000)
+  })
   it('reach every field that they change with', () => {
     for (const seed of [1, 2, 5]) expect(unreached(drawPlan(seed), seed, 1), `${seed}`).toEqual([])
     expect(unreached(newPlan('Nothing'), 1)).toEqual([])

@@ -52,6 +52,7 @@ const chanceFields: Readonly<Record<string, string>> = {
   surge: 'drives.surgeChance',
   theft: 'drives.theftChance',
   board: 'drives.boardChance',
+  several: 'drives.severalChance',
 }
 const isOn = (measure: MeasureId) =>
   perils.value !== null && perils.value.perils[0]!.covers[measure] !== null
