@@ -113,6 +113,7 @@ describe('an assessor', () => {
       'machine',
       'playback',
       'streams',
+      'wiring',
     ])
     expect(
       ranAfter(plan => ({

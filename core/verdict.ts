@@ -17,6 +17,10 @@ export interface Verdict {
   /** likely asked ÷ likely possible; null when either is unknown or nothing is possible */
   readonly share: number | null
   readonly state: VerdictState
+  /** the state as far as what is bought decides it, where more than that does */
+  readonly ofBuild?: VerdictState
+  /** what decides it, in a word or two, where that is not asked against possible */
+  readonly limit?: string
   /** one plain sentence */
   readonly sentence: string
   /** ids of the figures behind it */
@@ -30,6 +34,11 @@ export function byHeadroomOrder(verdicts: readonly Verdict[]): Verdict[] {
     return at < 0 ? headroomOrder.length : at
   }
   return [...verdicts].sort((a, b) => place(a) - place(b))
+}
+
+/** The state as far as what is bought decides it: what a build can be held to. */
+export function stateOfBuild({ state, ofBuild }: Pick<Verdict, 'state' | 'ofBuild'>): VerdictState {
+  return ofBuild ?? state
 }
 
 /** Whether a state means that the need is met. */

@@ -42,6 +42,19 @@ describe('the answer for a whole plan', () => {
       verdictClause(verdict('streams', 'short', { asked: exactly(3), possible: exactly(3) })),
     ).toBe('the machine falls behind for too long')
   })
+  it('tells missing copies from drives that survive too little', () => {
+    const survival = (state: VerdictState, ofBuild: VerdictState) =>
+      verdictClause({ ...verdict('survival', state), ofBuild })
+    expect([
+      survival('short', 'enough'),
+      survival('tight', 'ample'),
+      survival('short', 'short'),
+    ]).toEqual([
+      'what is irreplaceable has no copy outside the machine',
+      'what is irreplaceable has no copy away from home',
+      'it survives too few failed drives',
+    ])
+  })
   it('is no before it is open, open before it is just yes', () => {
     const states = (...list: VerdictState[]) =>
       overallAnswer(
@@ -65,7 +78,9 @@ describe('the answer for a whole plan', () => {
   it('of the demo, of an empty plan and of a palace', () => {
     expect(overall(tideMillHouse)).toEqual({
       answer: 'no',
-      because: 'the machine falls behind for too long and the library outgrows the drives',
+      because:
+        'the machine falls behind for too long, the library outgrows the drives and what is ' +
+        'irreplaceable has no copy outside the machine',
     })
     expect(overallAnswer(assess(newPlan('x'), catalogue).verdicts, false).answer).toBe('open')
     expect(

@@ -1,15 +1,19 @@
 import { headroomWords } from './headrooms'
-import { meetsNeed, type Verdict } from './verdict'
+import { meetsNeed, stateOfBuild, type Verdict } from './verdict'
 
 /**
  * The clause of a verdict that is not plainly met; a headroom without a clause of its own is called
  * by its name.
  */
-export function verdictClause({ id, label, state, asked, possible }: Verdict): string {
+export function verdictClause(verdict: Verdict): string {
+  const { id, label, state, asked, possible } = verdict
   const kind = state === 'unknown' || state === 'tight' ? state : 'short'
   // Enough at once and short all the same: it is the minutes.
   if (id === 'streams' && state === 'short' && asked && possible && asked.likely <= possible.likely)
     return 'the machine falls behind for too long'
+  // Drives that survive enough, and short all the same: it is the copies.
+  if (id === 'survival' && stateOfBuild(verdict) !== state && kind !== 'unknown')
+    return `what is irreplaceable has no copy ${kind === 'short' ? 'outside the machine' : 'away from home'}`
   return (
     headroomWords(id)?.clauses[kind] ?? `${label} is ${kind === 'unknown' ? 'not known' : kind}`
   )

@@ -10,7 +10,6 @@ import {
 } from '~~/core/drives/drill/drillState'
 import { entryText, reportText, standText } from '~~/core/drives/drill/tellDrill'
 import { debrief } from '~~/core/drives/drill/debrief'
-import { hasCopy } from '~~/core/drives/perilQuestion'
 import { leadHours, poolOf } from '~~/core/drives/poolOf'
 import { useFormat } from '~/composables/useFormat'
 import { usePoolChoices } from '~/composables/usePoolChoices'
@@ -46,7 +45,7 @@ export function useDrill() {
       pool,
       leadHours: leadHours[plan.drives.replacement],
       irreplaceableTB: value('library.irreplaceableTB'),
-      hasCopy: hasCopy(plan.drives, assessment.domains.library.copyMarks),
+      hasCopy: assessment.domains.drives.pool?.hasOneCopyOnly === false,
       heldTB: Math.min(value('library.contentTB'), value('drives.roomTB')),
       copyMBps: externalMBps,
       readErrorEndsRebuild: plan.choices.readErrorEndsRebuild,

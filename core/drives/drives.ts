@@ -2,6 +2,7 @@ import { defineDomain } from '../domain'
 import { hasUps } from '../plan/hasUps'
 import type { HouseholdFacts } from '../household/householdFacts'
 import type { LibraryFacts } from '../library/libraryFacts'
+import { lineKeepsUp } from './backup/backupPlan'
 import { drivesFacts } from './drivesFacts'
 import { hangsOnUsb } from './hangsOnUsb'
 import { poolDrives } from './poolOf'
@@ -12,8 +13,14 @@ export const drives = defineDomain({
   id: 'drives',
   needs: ['household', 'library'],
   read: (
-    { drives, machine, choices: { survivesAtLeast, readErrorEndsRebuild, horizonYears } },
-    { driveClasses, driveModels, hardware },
+    {
+      drives,
+      library: kept,
+      network,
+      machine,
+      choices: { survivesAtLeast, readErrorEndsRebuild, horizonYears },
+    },
+    { driveClasses, driveModels, hardware, qualities, otherQualities },
     { library, household }: { readonly library: LibraryFacts; readonly household: HouseholdFacts },
   ) => ({
     drives: poolDrives(drives, {
@@ -32,6 +39,8 @@ export const drives = defineDomain({
     nothingKept: library.empty,
     irreplaceableTB: library.irreplaceableTB,
     copyMarks: library.copyMarks,
+    allMayBeLost: library.allMayBeLost,
+    lineKeepsUp: lineKeepsUp({ library: kept, drives, network }, { qualities, otherQualities }),
   }),
   facts: drivesFacts,
   tell: tellDrives,

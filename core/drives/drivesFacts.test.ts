@@ -6,14 +6,13 @@ import { readPlan } from '../plan/readPlan'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { layoutFor } from './automaticLayout'
 import { priceOfLot } from './drivePrices'
-import { minKeptShare, unusedShare } from './drivesFacts'
+import { minKeptShare, unusedShare, likelyLost } from './drivesFacts'
 import { failureRateBand, causeFactor } from './failureRate'
 import { batchFactor } from './layoutRisk'
 import { usualPerils } from '../plan/constants'
 import { farBelow, isFarBelowOtherPerils } from './perils'
 import { readErrorShares } from './readError'
 import { longRebuildHours } from './driveFindings'
-import { likelyLost } from './tellDrives'
 
 const assessed = (drives: PlanInput['drives'], changes: Partial<PlanInput> = {}) =>
   assess(planSchema.parse({ name: 'x', drives, ...changes }), catalogue)

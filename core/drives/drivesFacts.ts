@@ -15,7 +15,9 @@ import { layouts } from './layouts/layouts'
 import { longestRebuildHours, type RiskConditions } from './layoutRisk'
 import { perilBand, perilBands } from './perilBands'
 import { perilChances, type PerilChances } from './perilChances'
-import { hasCopy, perilQuestion } from './perilQuestion'
+import { worseState, type VerdictState } from '../verdict'
+import { copiesState, hasCopy, type CopiesState, type CopyQuestion } from './copies'
+import { perilQuestion } from './perilQuestion'
 import {
   drivesOf,
   isShaken,
@@ -47,6 +49,42 @@ export interface DrivesSlice
   /** today */
   readonly irreplaceableTB: number
   readonly copyMarks: CopyMarks
+  /** a copy over the line can be kept */
+  readonly lineKeepsUp: boolean
+  /** everything that is kept may be lost, so nothing has to survive */
+  readonly allMayBeLost: boolean
+}
+
+/** How the data survive: by the drives, and by the copies of what cannot be replaced. */
+export interface Survival {
+  /** failed drives that must be survived */
+  readonly asked: number
+  readonly drives: VerdictState
+  /** null where nothing is irreplaceable */
+  readonly copies: CopiesState | null
+}
+
+/** From this chance of loss on, to the horizon, a layout that survives enough is still tight. */
+export const likelyLost = 0.05
+
+function survivalOf(
+  survives: number,
+  lossChanceAtHorizon: number,
+  slice: Pick<DrivesSlice, 'survivesAtLeast' | 'allMayBeLost' | 'nothingKept' | 'irreplaceableTB'> &
+    CopyQuestion,
+): Survival {
+  const asked = slice.allMayBeLost ? 0 : slice.survivesAtLeast
+  const enough: VerdictState = survives > asked ? 'ample' : 'enough'
+  return {
+    asked,
+    drives:
+      survives < asked
+        ? 'short'
+        : lossChanceAtHorizon > likelyLost && !slice.allMayBeLost
+          ? worseState(enough, 'tight')
+          : enough,
+    copies: slice.irreplaceableTB > 0 ? copiesState(slice) : null,
+  }
 }
 
 /** What a pool comes to. */
@@ -91,6 +129,7 @@ export interface PoolFacts {
   readonly perilBands: ReturnType<typeof perilBands>
   /** something is irreplaceable, and nothing holds a second copy of it */
   readonly hasOneCopyOnly: boolean
+  readonly survival: Survival
   /**
    * ids of layouts that keep more than half of the space and survive what must be survived; empty
    * unless this one does not
@@ -251,6 +290,7 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
   const chance = rememberedLossChance(pool)
   const { arrangement, conditions, layout } = pool
   const { drives, forecast, horizonYears, readErrorEndsRebuild } = slice
+  const atHorizon = lossBand(chance, horizonYears, readErrorEndsRebuild ? 'ends' : 'costsFile')
   const waterfall = spaceWaterfall(arrangement, fileSystems[drives.fileSystem], snapshotsTB(drives))
   const roomTB = waterfall.at(-1)!.sizeTB
   const planned =
@@ -280,6 +320,7 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
     roomByMonthTB: planned,
     monthFull: { likely: fullAt('likely'), soonest: fullAt('high'), latest: fullAt('low') },
     survives: arrangement.survives,
+    survival: survivalOf(arrangement.survives, atHorizon.likely, slice),
     loss: layout.loss,
     parity: layout.parity,
     writesParity: layout.parity && layout.runsOn,
@@ -288,11 +329,7 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
     firstBuild: firstBuild(layout, arrangement, { conditions, contentTB: slice.contentTB.likely }),
     shareAtLoss: shareAtLoss(arrangement, layout.loss),
     lossChancePerYear: lossBand(chance, 1, readErrorEndsRebuild ? 'ends' : 'costsFile'),
-    lossChanceAtHorizon: lossBand(
-      chance,
-      horizonYears,
-      readErrorEndsRebuild ? 'ends' : 'costsFile',
-    ),
+    lossChanceAtHorizon: atHorizon,
     fileLossChanceAtHorizon: lossBand(chance, horizonYears, 'fileAlone'),
     ...perilFacts(pool, slice, chance),
     roomier:
@@ -348,7 +385,7 @@ function perilFacts(
   return {
     perils: perilChances(likely),
     perilBands: perilBands({ low: at('low'), likely, high: at('high') }),
-    hasOneCopyOnly: slice.irreplaceableTB > 0 && !hasCopy(slice.drives, slice.copyMarks),
+    hasOneCopyOnly: slice.irreplaceableTB > 0 && !hasCopy(slice),
   }
 }
 

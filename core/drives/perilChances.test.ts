@@ -1,7 +1,11 @@
 import { describe, expect, it } from 'vitest'
+import type { Held } from './copies'
 import { perilChances, type PerilQuestion } from './perilChances'
 import { measureIds, perilTable, sectorRepairs, takesOver } from '../catalogue/perilTable'
 
+const nothing: Held = { irreplaceable: false, replaceable: false }
+const irreplaceable: Held = { irreplaceable: true, replaceable: false }
+const everything: Held = { irreplaceable: true, replaceable: true }
 const bare: PerilQuestion = {
   drivesLoss: 0.001,
   anyDriveFails: 0.06,
@@ -21,7 +25,7 @@ const bare: PerilQuestion = {
   snapshots: false,
   ups: false,
   outageHoursPerYear: 0,
-  copies: { secondBox: 'nothing', offlineCopy: 'nothing', awayCopy: 'nothing' },
+  copies: { secondBox: nothing, offlineCopy: nothing, awayCopy: nothing },
   withVersions: true,
   secondBoxTakesOver: false,
   coverages: [],
@@ -42,7 +46,7 @@ describe('the chance of losing data in a year', () => {
     expect(of().replaceable).toBeCloseTo(of().irreplaceable, 12)
   })
   it('with a copy away falls to what the copy does not cover', () => {
-    const copies = { ...bare.copies, awayCopy: 'irreplaceable' } as const
+    const copies = { ...bare.copies, awayCopy: irreplaceable } as const
     const sector = (1 - 0.99 ** 4) * 0.5
     expect(of({ copies }).irreplaceable).toBeCloseTo(
       not([
@@ -58,7 +62,7 @@ describe('the chance of losing data in a year', () => {
       12,
     )
     expect(of({ copies }).replaceable).toBeCloseTo(of().replaceable, 12)
-    expect(of({ copies: { ...copies, awayCopy: 'everything' } }).replaceable).toBeCloseTo(
+    expect(of({ copies: { ...copies, awayCopy: everything } }).replaceable).toBeCloseTo(
       of({ copies }).irreplaceable,
       12,
     )
@@ -67,7 +71,7 @@ describe('the chance of losing data in a year', () => {
     const all = {
       snapshots: true,
       ups: true,
-      copies: { secondBox: 'everything', offlineCopy: 'everything', awayCopy: 'everything' },
+      copies: { secondBox: everything, offlineCopy: everything, awayCopy: everything },
     } as const
     for (const { id, hit, covers } of perilTable) {
       const found = peril(all, id)
@@ -82,7 +86,7 @@ describe('the chance of losing data in a year', () => {
     }
   })
   it('takes the coverages that were entered before those of the table', () => {
-    const copies = { ...bare.copies, awayCopy: 'everything' } as const
+    const copies = { ...bare.copies, awayCopy: everything } as const
     const coverages = [
       { peril: 'theft', measure: 'awayCopy', share: 0.2 },
       { peril: 'theft', measure: 'awayCopy', share: 0.5 },
@@ -101,13 +105,13 @@ describe('the chance of losing data in a year', () => {
       { ups: true },
       { checksummed: true },
       ...(['secondBox', 'offlineCopy', 'awayCopy'] as const).map(copy => ({
-        copies: { ...bare.copies, [copy]: 'everything' },
+        copies: { ...bare.copies, [copy]: everything },
       })),
     ]
     for (const change of changes) expect(of(change).irreplaceable).toBeLessThan(of().irreplaceable)
   })
   it('is no lower for deletion and malware by a copy without versions', () => {
-    const copies = { ...bare.copies, awayCopy: 'everything' } as const
+    const copies = { ...bare.copies, awayCopy: everything } as const
     expect(peril({ copies, withVersions: false }, 'deletion').irreplaceable).toBe(0.03)
     expect(peril({ copies, withVersions: false }, 'malware').irreplaceable).toBe(0.01)
     expect(peril({ copies, withVersions: false }, 'theft').irreplaceable).toBeCloseTo(0.00005, 12)
@@ -138,7 +142,7 @@ describe('the chance of more than a day without service', () => {
     expect(peril({ ups: true }, 'surge').dayOut).toBeCloseTo(0.0025 * 0.2, 12)
   })
   it('is lower with a second machine that takes over, and only then', () => {
-    const copies = { ...bare.copies, secondBox: 'everything' } as const
+    const copies = { ...bare.copies, secondBox: everything } as const
     expect(of({ copies }).dayOut).toBe(of().dayOut)
     expect(of({ copies, secondBoxTakesOver: true }).dayOut).toBeCloseTo(
       not([0.01 * 0.7, 0.0025 * 0.5, 0.005 * 0.9, 0.03 * 0.05, 0.005 * 0.1]),

@@ -1,3 +1,4 @@
+import type { Copies } from './copies'
 import { anyLost } from './lossChance'
 import { dayOutChance } from './outages'
 import {
@@ -10,9 +11,6 @@ import {
   type Peril,
   type PerilId,
 } from '../catalogue/perilTable'
-
-/** What a copy holds. */
-export type Held = 'nothing' | 'irreplaceable' | 'everything'
 
 export interface PerilQuestion {
   /** chance of loss of the layout through failing drives in a year */
@@ -35,7 +33,7 @@ export interface PerilQuestion {
   readonly ups: boolean
   /** hours a year in which the machine does not serve, whatever the reason */
   readonly outageHoursPerYear: number
-  readonly copies: Readonly<Record<'secondBox' | 'offlineCopy' | 'awayCopy', Held>>
+  readonly copies: Copies
   /** copies keep older versions */
   readonly withVersions: boolean
   readonly secondBoxTakesOver: boolean
@@ -115,15 +113,15 @@ export function waysToLoss(question: PerilQuestion): {
           ? sectorRepairs[question.checksummed ? 'checksummed' : 'plain']
           : 0
       const reaches = happens * hit * (1 - repaired)
-      const coverage = (measure: MeasureId, everything: boolean) =>
-        isThere(measure, question, everything)
+      const coverage = (measure: MeasureId, ofReplaceable: boolean) =>
+        isThere(measure, question, ofReplaceable)
           ? isCopy(measure) && !question.withVersions && copiedAlong.includes(id)
             ? 0
             : coverageOf(peril, measure, question.coverages)
           : null
-      const ofData = (everything: boolean): WayToLoss => ({
+      const ofData = (ofReplaceable: boolean): WayToLoss => ({
         reaches,
-        leaves: measureIds.map(measure => 1 - (coverage(measure, everything) ?? 0)),
+        leaves: measureIds.map(measure => 1 - (coverage(measure, ofReplaceable) ?? 0)),
       })
       return {
         happens,
@@ -183,11 +181,11 @@ function isCopy(measure: MeasureId): measure is keyof PerilQuestion['copies'] {
 function isThere(
   measure: MeasureId,
   { snapshots, ups, copies }: PerilQuestion,
-  everything: boolean,
+  ofReplaceable: boolean,
 ): boolean {
   if (measure === 'snapshots') return snapshots
   if (measure === 'ups') return ups
-  return copies[measure] === 'everything' || (!everything && copies[measure] === 'irreplaceable')
+  return copies[measure][ofReplaceable ? 'replaceable' : 'irreplaceable']
 }
 
 /** What a second machine that can take over, and holds everything, leaves of an outage. */
@@ -198,7 +196,8 @@ function leftBySecond(
     copies: { secondBox },
   }: Pick<PerilQuestion, 'secondBoxTakesOver' | 'copies'>,
 ): number {
-  return secondBoxTakesOver && secondBox === 'everything' ? 1 - covers : 1
+  const holdsAll = secondBox.irreplaceable && secondBox.replaceable
+  return secondBoxTakesOver && holdsAll ? 1 - covers : 1
 }
 
 /**

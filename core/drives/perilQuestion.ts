@@ -1,7 +1,7 @@
 import { usualPerils } from '../plan/constants'
-import type { CopyMarks } from '../library/libraryFacts'
+import { copiesOf, type CopyQuestion } from './copies'
 import { failureSpans } from './failureRate'
-import type { Held, PerilQuestion } from './perilChances'
+import type { PerilQuestion } from './perilChances'
 import type { Pool, PoolDrives } from './poolOf'
 
 /**
@@ -11,9 +11,10 @@ import type { Pool, PoolDrives } from './poolOf'
  */
 export function perilQuestion(
   { layout, arrangement, conditions }: Pool,
-  { drives, copyMarks }: { readonly drives: PoolDrives; readonly copyMarks: CopyMarks },
+  slice: CopyQuestion & { readonly drives: PoolDrives },
   { drivesLoss, factor }: { readonly drivesLoss: number; readonly factor: number },
 ): PerilQuestion {
+  const { drives } = slice
   const each = (chance: number) => Math.min(1, chance * factor)
   const hazard = failureSpans(conditions, 1).reduce(
     (sum, span) => sum + span.failureRatePerHour * span.hours,
@@ -41,30 +42,9 @@ export function perilQuestion(
     snapshots: drives.snapshotMonths > 0,
     ups: drives.ups ?? false,
     outageHoursPerYear: (drives.outageHoursPerYear ?? 0) * factor,
-    copies: copiesOf(drives, copyMarks),
+    copies: copiesOf(slice),
     withVersions: drives.copiesWithVersions,
     secondBoxTakesOver: drives.secondBoxTakesOver,
     coverages: drives.coverages,
   }
-}
-
-type CopySettings = Pick<PoolDrives, 'secondBox' | 'offlineCopy' | 'awayCopy'>
-
-/** What each copy holds whole, once the marks of single holdings are counted. */
-export function copiesOf(
-  { secondBox, offlineCopy, awayCopy }: CopySettings,
-  marks: CopyMarks,
-): Readonly<Record<keyof CopySettings, Held>> {
-  const holds = (held: Held): Held => {
-    if (held === 'nothing' || marks.irreplaceableNowhere) return 'nothing'
-    return (held === 'everything' && !marks.replaceableNowhere) || marks.replaceableEverywhere
-      ? 'everything'
-      : 'irreplaceable'
-  }
-  return { secondBox: holds(secondBox), offlineCopy: holds(offlineCopy), awayCopy: holds(awayCopy) }
-}
-
-/** Whether anything holds a second copy, of what is irreplaceable at least. */
-export function hasCopy(drives: CopySettings, marks: CopyMarks): boolean {
-  return Object.values(copiesOf(drives, marks)).some(held => held !== 'nothing')
 }

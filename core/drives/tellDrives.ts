@@ -5,7 +5,14 @@ import { exactly, type Estimate } from '../figure'
 import { finding } from '../finding'
 import type { Format } from '../units/format'
 import { monthsPerYear } from '../units/time'
-import { headroomShare, headroomState, type Verdict, type VerdictState } from '../verdict'
+import {
+  headroomShare,
+  headroomState,
+  worseState,
+  type Verdict,
+  type VerdictState,
+} from '../verdict'
+import type { CopiesState } from './copies'
 import type { DrivesFacts, DrivesSlice, PoolFacts } from './drivesFacts'
 import type { DrivesTale } from './drivesTale'
 import { failedDriveText } from './failedDrive'
@@ -115,27 +122,42 @@ function spaceVerdict(
   }
 }
 
-/** From this chance of loss on, to the horizon, a layout that survives enough is still tight. */
-export const likelyLost = 0.05
+/** What is wrong with the copies of what cannot be replaced: in a word or two, in a sentence. */
+const copyTexts: Readonly<
+  Record<CopiesState['is'], { readonly limit: string; readonly sentence: string } | null>
+> = {
+  nowhere: {
+    limit: 'no copy',
+    sentence: 'What is irreplaceable has no copy outside this machine.',
+  },
+  here: {
+    limit: 'no copy away',
+    sentence:
+      'What is irreplaceable has no copy away from home: theft, fire and water can take both.',
+  },
+  away: null,
+  twice: null,
+}
 
 function survivalVerdict(pool: PoolFacts, { facts, slice, format }: DrivesTale): Verdict {
-  const { survives, lossChanceAtHorizon: atHorizon } = pool
-  const { survivesAtLeast: asked } = slice
-  const state: VerdictState =
-    survives < asked
-      ? 'short'
-      : atHorizon.likely > likelyLost
-        ? 'tight'
-        : survives > asked && !pool.hasOneCopyOnly
-          ? 'ample'
-          : 'enough'
+  const {
+    survives,
+    lossChanceAtHorizon: atHorizon,
+    survival: { asked, drives, copies },
+  } = pool
+  const state = copies ? worseState(drives, copies.state) : drives
   const failed = failedDriveText({ ...pool, layoutId: facts.layoutId }, format)
   const must =
     survives < asked
       ? `It must survive ${asked === 1 ? 'one failed drive' : `${asked} failed drives`}, and ` +
         `survives ${survives === 0 ? 'none' : survives}. `
       : ''
-  const alone = pool.hasOneCopyOnly ? ' What is irreplaceable has no second copy.' : ''
+  const ofDrives =
+    `${must}If one drive fails, ${withinSentence(failed)} ` +
+    chanceSentence(atHorizon, slice, format)
+  const ofCopies = copies && copyTexts[copies.is]
+  // What is worse goes first.
+  const copiesFirst = copies !== null && worseState(drives, copies.state) !== drives
   return {
     id: 'survival',
     label: headrooms.survival.label,
@@ -145,9 +167,13 @@ function survivalVerdict(pool: PoolFacts, { facts, slice, format }: DrivesTale):
     possible: exactly(survives),
     share: headroomShare(exactly(asked), exactly(survives)),
     state,
-    sentence:
-      `${must}If one drive fails, ${withinSentence(failed)} ` +
-      `${chanceSentence(atHorizon, slice, format)}${alone}`,
+    ofBuild: drives,
+    ...(copiesFirst && ofCopies ? { limit: ofCopies.limit } : {}),
+    sentence: ofCopies
+      ? copiesFirst
+        ? `${ofCopies.sentence} ${ofDrives}`
+        : `${ofDrives} ${ofCopies.sentence}`
+      : ofDrives,
     figures: [
       'drives.lossChanceAtHorizon',
       'drives.rebuildHours',

@@ -22,19 +22,79 @@ function of(drives: object = {}, holdings?: object[]) {
 }
 
 describe('a plan without a second copy of what is irreplaceable', () => {
-  it('is never ample in survival, and says so', () => {
+  it('is short in survival, and says so first', () => {
     expect(of().survival).toMatchObject({
-      state: 'enough',
-      sentence: expect.stringContaining('What is irreplaceable has no second copy.'),
+      state: 'short',
+      ofBuild: 'ample',
+      sentence: expect.stringMatching(
+        /^What is irreplaceable has no copy outside this machine\. If one drive fails/,
+      ),
       figures: expect.arrayContaining(['drives.irreplaceableLossChancePerYear']),
     })
-    for (const copy of ['secondBox', 'offlineCopy', 'awayCopy']) {
-      for (const held of ['irreplaceable', 'everything'])
-        expect(of({ [copy]: held }).survival).toMatchObject({
-          state: 'ample',
-          sentence: expect.not.stringContaining('second copy'),
-        })
+  })
+  it('is tight with a copy in the house, enough with one away, ample with both', () => {
+    const states = (drives: object) => {
+      const { state, sentence } = of(drives).survival
+      return [state, /no copy away/.test(sentence)]
     }
+    for (const held of ['irreplaceable', 'everything']) {
+      expect(states({ secondBox: held })).toEqual(['tight', true])
+      expect(states({ offlineCopy: held })).toEqual(['tight', true])
+      expect(states({ awayCopy: held, awaySets: 1 })).toEqual(['enough', false])
+      expect(states({ awayCopy: held, awaySets: 1, offlineCopy: held })).toEqual(['ample', false])
+    }
+    // Of two sets one is here while the other is away; a store has none here.
+    expect(states({ awayCopy: 'irreplaceable', awaySets: 2 })[0]).toBe('ample')
+    expect(
+      states({
+        awayCopy: 'irreplaceable',
+        awaySets: 2,
+        awayBy: 'store',
+        awayFirstCarried: true,
+      })[0],
+    ).toBe('enough')
+    // Without older versions two copies are no more than one.
+    for (const without of [{ awayKept: 0 }, { copiesWithVersions: false }])
+      expect(states({ awayCopy: 'irreplaceable', awaySets: 2, ...without })[0]).toBe('enough')
+    // A copy that is made too seldom is none.
+    expect(states({ awayCopy: 'irreplaceable', awayEveryDays: 31 })[0]).toBe('ample')
+    expect(states({ awayCopy: 'irreplaceable', awayEveryDays: 32 })[0]).toBe('short')
+    expect(states({ offlineCopy: 'irreplaceable', offlineEveryDays: 32 })[0]).toBe('short')
+    expect(states({ secondBox: 'irreplaceable', secondBoxEveryDays: 32 })[0]).toBe('short')
+  })
+  it('is no better than its drives, however it is copied', () => {
+    const copied = { awayCopy: 'everything', secondBox: 'everything' }
+    expect(of({ ...copied, layout: 'stripe' }).survival).toMatchObject({
+      state: 'short',
+      ofBuild: 'short',
+      sentence: expect.stringMatching(/^It must survive one failed drive/),
+    })
+  })
+  it('asks nothing for what may be lost', () => {
+    const lost = [{ kind: 'photos', titles: 50_000, mayBeLost: true }]
+    const { survival, codes } = of({ layout: 'separate' }, lost)
+    expect(survival).toMatchObject({ state: 'enough', asked: { likely: 0 } })
+    expect(codes).not.toContain('IRREPLACEABLE')
+    // One holding that is missed is enough to ask again.
+    expect(of({ layout: 'separate' }, [...lost, { kind: 'film', titles: 10 }]).survival.state).toBe(
+      'short',
+    )
+  })
+  it('is never worse with more copies, nor for what may be lost', () => {
+    const order = ['ample', 'enough', 'tight', 'short', 'impossible']
+    const worth = (drives: object, holdings?: object[]) =>
+      order.indexOf(of(drives, holdings).survival.state)
+    const held = ['nothing', 'irreplaceable', 'everything']
+    for (const layout of ['mirror', 'separate'])
+      for (const [at, more] of [
+        [0, 1],
+        [1, 2],
+      ] as const)
+        for (const place of ['secondBox', 'offlineCopy', 'awayCopy'])
+          for (const other of held)
+            expect(worth({ layout, offlineCopy: other, [place]: held[more] })).toBeLessThanOrEqual(
+              worth({ layout, offlineCopy: other, [place]: held[at] }),
+            )
   })
   it('may be ample where nothing is irreplaceable', () => {
     expect(of({}, [{ kind: 'film', titles: 100 }]).survival.state).toBe('ample')
@@ -51,6 +111,40 @@ describe('a plan without a second copy of what is irreplaceable', () => {
     ).toEqual([])
     expect(of({ lots: [] }).codes).toContain('IRREPLACEABLE')
   })
+  it('counts a copy over the line that never gets done as not there', () => {
+    // 1 Mb/s at 60 % for 7 h are 1.9 GB a night; pictures grow by nothing.
+    const line = { awayCopy: 'everything', awayBy: 'line', awaySets: 1 }
+    const at = (uploadMbps: number, more: object = {}, holding: object = {}) => {
+      const assessment = assess(
+        planSchema.parse({
+          ...plan({ ...line, ...more }, [
+            { kind: 'documents', quality: 'given', sizeGB: 200, ...holding },
+          ]),
+          network: { uploadMbps },
+        }),
+        catalogue,
+      )
+      return {
+        state: assessment.verdicts.find(({ id }) => id === 'survival')!.state,
+        told: assessment.findings.some(({ code }) => code === 'COPY_NEVER_DONE'),
+        loss: assessment.figures['drives.irreplaceableLossChancePerYear']!.value!,
+      }
+    }
+    const never = at(1)
+    expect(never).toMatchObject({ state: 'short', told: true })
+    const done = at(20)
+    expect(done).toMatchObject({ state: 'enough', told: false })
+    expect(never.loss).toBeGreaterThan(10 * done.loss)
+    // 200 GB in 90 nights are 2.222 GB a night: 1.1757 Mb/s.
+    expect([at(1.1757).told, at(1.1759).told]).toEqual([true, false])
+    // Carried over, it only has to keep up with what changes.
+    expect(at(1, { awayFirstCarried: true })).toMatchObject({ state: 'enough', told: false })
+    expect(at(1, { awayFirstCarried: true }, { addedGBPerMonth: 60 })).toMatchObject({
+      state: 'short',
+      told: true,
+    })
+    expect(at(0.01, { awayBy: 'carried' }).told).toBe(false)
+  })
   it('is warned of copies without versions', () => {
     expect(of({ awayCopy: 'everything', copiesWithVersions: false }).codes).toContain(
       'COPIES_WITHOUT_VERSIONS',
@@ -60,6 +154,7 @@ describe('a plan without a second copy of what is irreplaceable', () => {
 })
 
 describe('the band of all perils together', () => {
+  const none = { irreplaceable: false, replaceable: false }
   const question = (factor: number, change: Partial<PerilQuestion> = {}): PerilQuestion => ({
     drivesLoss: 0.001 * factor,
     anyDriveFails: 0.06 * factor,
@@ -79,7 +174,7 @@ describe('the band of all perils together', () => {
     snapshots: false,
     ups: false,
     outageHoursPerYear: 0,
-    copies: { secondBox: 'nothing', offlineCopy: 'nothing', awayCopy: 'nothing' },
+    copies: { secondBox: none, offlineCopy: none, awayCopy: none },
     withVersions: true,
     secondBoxTakesOver: false,
     coverages: [],
@@ -119,7 +214,11 @@ describe('the band of all perils together', () => {
     }
   })
   it('swings what a copy leaves too, which widens it', () => {
-    const copies = { secondBox: 'nothing', offlineCopy: 'nothing', awayCopy: 'everything' } as const
+    const copies = {
+      secondBox: none,
+      offlineCopy: none,
+      awayCopy: { irreplaceable: true, replaceable: true },
+    }
     const [fast, chances] = [bands({ copies }).irreplaceable, slow('irreplaceable', { copies })]
     expect(fast.likely).toBeCloseTo(chances.likely, 12)
     expect(fast.low).toBeLessThan(chances.low)

@@ -5,7 +5,7 @@ import type { Figure } from '../figure'
 import { finding, type Finding } from '../finding'
 import type { PoolFacts } from './drivesFacts'
 import type { PerilChance, PerilResult } from './perilChances'
-import { hasCopy } from './perilQuestion'
+import { hasCopy, mostNights } from './copies'
 import type { DrivesTale } from './drivesTale'
 
 const shared: readonly Input[] = [
@@ -99,12 +99,32 @@ const nameOf = ({ label }: PerilChance) => withinSentence(label)
  */
 export function perilFindings(
   pool: PoolFacts | null,
-  { slice: { drives, irreplaceableTB, copyMarks }, format: { share, number: n } }: DrivesTale,
+  { slice, format: { share, number: n } }: DrivesTale,
 ): Finding[] {
   const takesAll =
     'Redundancy is no backup: deletion, malware, theft, fire and lightning take every copy ' +
     'in the machine.'
-  if (!hasCopy(drives, copyMarks)) {
+  const { drives, irreplaceableTB } = slice
+  if (!slice.lineKeepsUp)
+    return [
+      finding('warning', 'COPY_NEVER_DONE', {
+        sentence:
+          'The copy away never gets done over this line: more changes than gets through in a ' +
+          `night, or the first copy takes more than ${mostNights} nights. It counts as not there.`,
+        from: [
+          'drives.awayBy',
+          'network.uploadMbps',
+          'drives.awayUploadShare',
+          'drives.awayNightHours',
+          'library.holdings',
+        ],
+        fixes: [
+          'Carry the first copy over on a drive, copy less, let more of the night and the upload ' +
+            'be used, or carry every copy.',
+        ],
+      }),
+    ]
+  if (!hasCopy(slice)) {
     return irreplaceableTB > 0
       ? [
           finding('caution', 'IRREPLACEABLE', {

@@ -259,10 +259,10 @@ describe('kinds, deletions, drift and events', () => {
   it('what is gone for good follows the kind unless said otherwise', () => {
     expect(
       (['film', 'photos', 'homeVideo', 'computerBackups'] as const).map(kind =>
-        isIrreplaceable({ kind, loss: 'byKind' }),
+        isIrreplaceable({ kind, loss: 'byKind', mayBeLost: false }),
       ),
     ).toEqual([false, true, true, false])
-    expect(isIrreplaceable({ kind: 'film', loss: 'irreplaceable' })).toBe(true)
-    expect(isIrreplaceable({ kind: 'photos', loss: 'replaceable' })).toBe(false)
+    expect(isIrreplaceable({ kind: 'film', loss: 'irreplaceable', mayBeLost: false })).toBe(true)
+    expect(isIrreplaceable({ kind: 'photos', loss: 'replaceable', mayBeLost: false })).toBe(false)
   })
 })

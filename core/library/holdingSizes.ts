@@ -165,6 +165,11 @@ const knownSizes = new WeakMap<
 >()
 
 /** Whether the loss of a holding could not be made good. */
-export function isIrreplaceable({ loss, kind }: Pick<Holding, 'loss' | 'kind'>): boolean {
+export function isIrreplaceable({
+  loss,
+  kind,
+  mayBeLost,
+}: Pick<Holding, 'loss' | 'kind' | 'mayBeLost'>): boolean {
+  if (mayBeLost) return false
   return loss === 'byKind' ? !holdingKind(kind).replaceable : loss === 'irreplaceable'
 }

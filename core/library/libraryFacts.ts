@@ -33,6 +33,8 @@ export interface LibraryFacts {
   /** indices of the holdings whose loss could not be made good, and what they hold today */
   readonly irreplaceable: readonly number[]
   readonly irreplaceableTB: number
+  /** everything that is kept may be lost */
+  readonly allMayBeLost: boolean
   /** what holdings say of being copied, over what the copies are set to hold */
   readonly copyMarks: CopyMarks
   /** the kind that grows most to the horizon; null while nothing does */
@@ -68,6 +70,10 @@ export function libraryFacts({
     contentAtHorizonTB,
     irreplaceable,
     copyMarks: copyMarksOf(library, irreplaceable),
+    allMayBeLost:
+      library.otherTB === 0 &&
+      library.holdings.length > 0 &&
+      library.holdings.every(({ mayBeLost }) => mayBeLost),
     contentTB: forecast.months[0]!,
     growth: growthPerMonth(library, sizes),
     empty: contentAtHorizonTB.high === 0,
@@ -88,8 +94,8 @@ export function libraryFacts({
 
 function copyMarksOf({ holdings, otherTB }: Library, irreplaceable: readonly number[]): CopyMarks {
   const marks = (isIrreplaceableOne: boolean) =>
-    holdings.flatMap(({ copies }, index) =>
-      irreplaceable.includes(index) === isIrreplaceableOne ? [copies] : [],
+    holdings.flatMap(({ copies, mayBeLost }, index) =>
+      !mayBeLost && irreplaceable.includes(index) === isIrreplaceableOne ? [copies] : [],
     )
   const [own, other] = [marks(true), marks(false)]
   return {

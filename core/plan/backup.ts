@@ -116,6 +116,13 @@ export const backupFields = {
     fallback: 7,
     description: 'Hours of a night in which the copy runs.',
   }),
+  awayFirstCarried: toggle({
+    label: 'First copy carried over',
+    fallback: false,
+    description:
+      'The first copy is made here on a drive and carried over; only what changes goes over the ' +
+      'line.',
+  }),
   storePricePerTBMonth: quantity({
     label: 'The store charges',
     unit: 'money/TB/month',

@@ -14,6 +14,7 @@ import {
   references,
   section,
   text,
+  toggle,
 } from './fields'
 
 const qualityOptions: Record<string, string> = Object.fromEntries([
@@ -129,6 +130,13 @@ export const holdingSchema = z.object({
       replaceable: 'Replaceable',
       irreplaceable: 'Irreplaceable',
     },
+  }),
+  mayBeLost: toggle({
+    label: 'May be lost',
+    fallback: false,
+    description:
+      'Nobody would miss it: it counts in no chance of loss, needs no copy, and asks nothing of ' +
+      'the drives.',
   }),
   pool: choice({
     label: 'Lies on',

@@ -6,11 +6,14 @@ import { newPlan, planSchema } from '../plan/planSchema'
 import type { Verdict } from '../verdict'
 import { fewModels } from '../../tests/stubs/smallCatalogue'
 import { applyBuild, cheapestBuilds, maxProcessorPrice } from './cheapestBuilds'
+import { stateOfBuild } from '../verdict'
 
 const few = fewModels(catalogue)
 const demo = planSchema.parse(tideMillHouse)
 const failing = (verdicts: readonly Verdict[]) =>
-  verdicts.filter(({ state }) => state === 'short' || state === 'impossible').map(({ id }) => id)
+  verdicts
+    .filter(verdict => ['short', 'impossible'].includes(stateOfBuild(verdict)))
+    .map(({ id }) => id)
 const fails = (plan: typeof demo) => failing(assess(plan, catalogue).verdicts)
 
 describe('the cheapest builds for a need', () => {

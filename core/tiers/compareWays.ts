@@ -6,7 +6,7 @@ import type { Plan } from '../plan/planSchema'
 import { sameValue } from '../sameValue'
 import { failedDriveSentence } from '../drives/tellDrives'
 import type { Format } from '../units/format'
-import { meetsNeed, type Verdict } from '../verdict'
+import { meetsNeed, stateOfBuild, type Verdict } from '../verdict'
 import { adoptWay } from './adoptWay'
 
 /** One build, put through the very same assessment as the plan itself. */
@@ -36,7 +36,8 @@ export function compareWays(plan: Plan, catalogue: Catalogue, format: Format): W
     const { domains, ...assessment } = assessor.assess(adopted, catalogue, format)
     const failing = assessment.verdicts.filter(
       verdict =>
-        !meetsNeed(verdict.state) && !(verdict.id === 'money' && verdict.state === 'unknown'),
+        !meetsNeed(stateOfBuild(verdict)) &&
+        !(verdict.id === 'money' && verdict.state === 'unknown'),
     )
     return {
       way,

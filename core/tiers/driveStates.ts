@@ -4,7 +4,7 @@ import type { HouseholdFacts } from '../household/householdFacts'
 import type { Catalogue } from '../catalogue/catalogue'
 import type { Plan } from '../plan/planSchema'
 import { plainFormat } from '../units/format'
-import type { VerdictState } from '../verdict'
+import { stateOfBuild, type VerdictState } from '../verdict'
 
 /**
  * The verdicts on space and survival of a plan, from its facts. @param catalogue with the plan's
@@ -20,6 +20,6 @@ export function driveStates(
     drivesDomain.read(plan, catalogue, facts as never) as never,
     plainFormat,
   )
-  const stateOf = (id: string) => verdicts.find(verdict => verdict.id === id)!.state
+  const stateOf = (id: string) => stateOfBuild(verdicts.find(verdict => verdict.id === id)!)
   return { space: stateOf('space'), survival: stateOf('survival') }
 }

@@ -8,6 +8,7 @@ import { costOverYears } from '../ownership/cashFlow'
 import { headroomOrder } from '../headrooms'
 import { adoptBuild, type ConverterChoice, type PoolChoice } from './builds'
 import { createEvaluator, type Axes } from './evaluator'
+import { stateOfBuild } from '../verdict'
 
 const axes: Axes = {
   bases: [...catalogue.machineBases.map(base => base.id), null],
@@ -89,12 +90,12 @@ describe('an evaluator of builds', () => {
         expect(quick.minutesShort).toBeCloseTo(value('streams.minutesShortPerMonth') ?? 0, 9)
         expect(quick.roomTB).toBeCloseTo(value('drives.roomTB') ?? 0, 9)
         expect(quick.lossChanceAtHorizon).toBeCloseTo(value('drives.lossChanceAtHorizon') ?? 1, 12)
-        expect(headroomOrder.map(id => quick[id])).toEqual(verdicts.map(verdict => verdict.state))
+        expect(headroomOrder.map(id => quick[id])).toEqual(verdicts.map(stateOfBuild))
         expect(quick.meets).toBe(
           verdicts.every(
-            ({ id, state }) =>
-              ['ample', 'enough', 'tight'].includes(state) ||
-              (id === 'money' && state === 'unknown' && plan.brief.budget === null),
+            verdict =>
+              ['ample', 'enough', 'tight'].includes(stateOfBuild(verdict)) ||
+              (verdict.id === 'money' && verdict.state === 'unknown' && plan.brief.budget === null),
           ),
         )
       }),

@@ -4,7 +4,7 @@ import { addedGBPerMonth, withAddedGBPerMonth } from '../library/additions'
 import { costOverYears } from '../ownership/cashFlow'
 import { effectiveCatalogue } from '../plan/effectiveCatalogue'
 import type { Plan } from '../plan/planSchema'
-import { meetsNeed } from '../verdict'
+import { meetsNeed, stateOfBuild } from '../verdict'
 import { driveStates } from './driveStates'
 
 /** Something that nobody knows for sure, and that may change which way costs least. */
@@ -195,7 +195,10 @@ export interface Flips {
 function meetsItsNeed(plan: Plan, catalogue: Catalogue): boolean {
   return planAssessor(1)
     .assess(plan, catalogue)
-    .verdicts.every(({ id, state }) => id === 'money' || meetsNeed(state) || state === 'unknown')
+    .verdicts.every(verdict => {
+      const state = stateOfBuild(verdict)
+      return verdict.id === 'money' || meetsNeed(state) || state === 'unknown'
+    })
 }
 
 /**

@@ -9,6 +9,7 @@ import type { AtHand } from '../plan/atHand'
 import { ownEntry } from '../plan/constants'
 import { machineSchema, type Machine } from '../plan/machine'
 import type { Plan } from '../plan/planSchema'
+import { stateOfBuild } from '../verdict'
 
 /** Chance that something is dead, by when it was last seen working. */
 export const deadChances: Readonly<Record<AtHand['lastSeen'], number>> = {
@@ -148,7 +149,8 @@ export function tryAtHand(
         idleW: figures['machine.idleW']!.value!,
         lacks: verdicts
           .filter(
-            ({ id, state }) => id !== 'money' && (state === 'short' || state === 'impossible'),
+            verdict =>
+              verdict.id !== 'money' && ['short', 'impossible'].includes(stateOfBuild(verdict)),
           )
           .map(({ id }) => id),
       }

@@ -1,6 +1,16 @@
 import type { Catalogue } from '../../core/catalogue/catalogue'
 
-const drives = ['sluice-4', 'sluice-8', 'sluice-12', 'sluice-16', 'sluice-20', 'ebb-8', 'ebb-16']
+const drives = [
+  'sluice-4',
+  'sluice-8',
+  'sluice-12',
+  'sluice-16',
+  'sluice-20',
+  'ebb-8',
+  'ebb-16',
+  'rivulet-2',
+  'pond-8',
+]
 const bases = [
   'wherry-2',
   'wherry-4',

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue'
-import { meetsNeed } from '~~/core/verdict'
+import { meetsNeed, stateOfBuild } from '~~/core/verdict'
 import { overallAnswer, overallWords } from '~~/core/verdictClauses'
 import { viewAddress } from '~/composables/views'
 import { afterPaint } from '~/services/afterPaint'
@@ -17,10 +17,17 @@ const CheapestChange = defineAsyncComponent(() =>
 const CheapestBuild = defineAsyncComponent(() =>
   afterPaint().then(() => import('./CheapestBuild.vue')),
 )
+const MissingCopy = defineAsyncComponent(() => afterPaint().then(() => import('./MissingCopy.vue')))
 const store = usePlanStore()
 const verdicts = computed(() => store.assessment?.verdicts ?? [])
 const failing = computed(() =>
-  verdicts.value.filter(verdict => verdict.state === 'short' || verdict.state === 'impossible'),
+  verdicts.value.filter(verdict => ['short', 'impossible'].includes(stateOfBuild(verdict))),
+)
+/** Drives that would do, and what is irreplaceable lies on them alone. */
+const lacksCopy = computed(() =>
+  verdicts.value.some(
+    verdict => verdict.id === 'survival' && stateOfBuild(verdict) !== verdict.state,
+  ),
 )
 const overall = computed(() => overallAnswer(verdicts.value, store.plan?.brief.budget !== null))
 
@@ -29,7 +36,9 @@ const needsOther = computed(
     failing.value.length > 0 &&
     verdicts.value.every(
       verdict =>
-        meetsNeed(verdict.state) || failing.value.includes(verdict) || verdict.id === 'money',
+        meetsNeed(stateOfBuild(verdict)) ||
+        failing.value.includes(verdict) ||
+        verdict.id === 'money',
     ),
 )
 /** Nothing is known yet of what would serve: whatever is built is an answer. */
@@ -50,6 +59,7 @@ const needsBox = computed(
         <CheapestBuild />
       </CheapestChange>
       <CheapestBuild v-else-if="needsBox" />
+      <MissingCopy v-if="lacksCopy" />
       <NuxtLink :to="viewAddress(store.id ?? '', 'tiers')">
         Compare every way of building
       </NuxtLink>

@@ -78,13 +78,25 @@ describe('the one answer', () => {
       {},
       /^The cheapest change that meets the need: €\d+ for parts and drives\. Put in .+ Apply this change/,
     )
-    expect(overall.find('.cheapest a').attributes('href')).toMatch(/tiers$/)
+    expect(overall.findAll('.cheapest a').map(link => link.attributes('href'))).toContainEqual(
+      expect.stringMatching(/tiers$/),
+    )
     await overall.find('[data-apply-change]').trigger('focus')
     expect(store.tried).not.toBeNull()
     await overall.find('[data-apply-change]').trigger('click')
     expect(store.tried).toBeNull()
-    expect(overall.find('.word').text()).toMatch(/^This will (just )?do/)
+    // Machine and drives will do; what is irreplaceable still lies on them alone.
+    expect(overall.find('.word').text()).toBe(
+      'This will not do, because what is irreplaceable has no copy outside the machine.',
+    )
     expect(overall.find('[data-change]').exists()).toBe(false)
+    const copy = overall.find('[data-missing-copy]')
+    expect(copy.text()).toMatch(
+      /^The cheapest copy away of what is irreplaceable, [\d.]+\s?TB with older versions: .+ in its own case, for €\d+, carried there every 30 days\./,
+    )
+    await overall.find('[data-apply-copy]').trigger('click')
+    expect(overall.find('.word').text()).toMatch(/^This will (just )?do/)
+    expect(overall.find('[data-missing-copy]').exists()).toBe(false)
     overall.unmount()
   }, 120_000)
   it('names the cheapest build where no change mends it, and where there is no machine yet', async () => {

@@ -52,7 +52,10 @@ onMounted(() => planEditor.loadInTime())
       <span class="words">
         <span class="label">{{ own.label }}</span>
         <StateMark :state="shown.state" small />
-        <span class="numbers">
+        <span v-if="shown.limit" class="numbers">
+          <span class="asked">{{ shown.limit }}</span>
+        </span>
+        <span v-else class="numbers">
           <span class="asked">{{ short(shown.asked, shown.unit) }}</span>
           of
           <span class="possible"

@@ -249,6 +249,7 @@ const stuck = computed(
         </template>
         <template v-else>
           <PlanField v-if="store.plan?.drives.awayBy === 'line'" path="drives.awayMediumTB" />
+          <PlanField path="drives.awayFirstCarried" />
           <PlanField path="drives.awayUploadShare" />
           <PlanField path="drives.awayNightHours" />
           <PlanField path="network.uploadMbps" />
@@ -258,9 +259,6 @@ const stuck = computed(
           </template>
         </template>
       </div>
-      <p v-if="store.plan?.drives.awayBy !== 'carried'" class="soft small">
-        The first copy can be carried over on a drive: then only what changes goes over the line.
-      </p>
     </section>
     <section class="sheet">
       <h2>For all copies</h2>

@@ -22,7 +22,7 @@ import { usePlanStore } from '~/stores/planStore'
  * is switched by its heading; hover or focus to preview.
  */
 const store = usePlanStore()
-const { share } = useFormat()
+const { share, number } = useFormat()
 const perils = computed(() => store.assessment?.domains.drives.pool?.perils ?? null)
 const names: Readonly<Record<MeasureId, string>> = {
   snapshots: 'Snapshots',
@@ -164,6 +164,7 @@ onBeforeUnmount(() => preview(null))
               <PlanField
                 v-if="chanceFields[peril.id]"
                 :path="chanceFields[peril.id]!"
+                :placeholder="number(peril.happens * 100, 2)"
                 hide-label
               /><small v-if="peril.id === 'sector'" class="soft">each drive</small>
               <span v-if="!chanceFields[peril.id]">{{ share(peril.happens) }}</span>

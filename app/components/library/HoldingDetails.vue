@@ -64,6 +64,7 @@ function take(quality: string): void {
   <div v-if="holding" class="details">
     <div class="fields">
       <PlanField :path="path('loss')" />
+      <PlanField :path="path('mayBeLost')" />
       <PlanField v-if="holding.quality !== 'given'" :path="path('removedPerMonth')" />
       <PlanField :path="path('changePerYear')" placeholder="as the library" />
       <PlanField :path="path('growthPerYear')" />

@@ -31,7 +31,7 @@ const sentence = computed(() => {
     return running.value || !progress.value
       ? 'Parts and drives that could be added are gone through.'
       : null
-  if (isFree.value) return 'Nothing has to be bought: the plan meets its need.'
+  if (isFree.value) return 'No part and no drive has to be bought.'
   const parts = build.parts ? ` Put in ${build.parts}.` : ''
   return (
     `${running.value ? 'Cheapest change found so far' : 'The cheapest change that meets the need'}: ` +

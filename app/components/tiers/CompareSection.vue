@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Figure } from '~~/core/figure'
 import { headroomOrder } from '~~/core/headrooms'
-import { meetsNeed, type Verdict } from '~~/core/verdict'
+import { meetsNeed, stateOfBuild, type Verdict } from '~~/core/verdict'
 import StateMark from '~/components/common/StateMark.vue'
 import WorkingLink from '~/components/common/WorkingLink.vue'
 import { useBackground } from '~/composables/useBackground'
@@ -91,7 +91,16 @@ const verdictRows = computed(() =>
 const differing = computed(() => rows.value.filter(({ cells }) => new Set(cells).size > 1))
 const same = computed(() => rows.value.filter(({ cells }) => new Set(cells).size === 1))
 const failing = (verdicts: readonly Verdict[]) =>
-  verdicts.filter(({ id, state }) => !meetsNeed(state) && !(id === 'money' && state === 'unknown'))
+  verdicts.filter(
+    verdict =>
+      !meetsNeed(stateOfBuild(verdict)) && !(verdict.id === 'money' && verdict.state === 'unknown'),
+  )
+/** Every one of them leaves what is irreplaceable without a copy. */
+const lackCopies = computed(() =>
+  columns.value.some(({ verdicts }) =>
+    verdicts.some(verdict => stateOfBuild(verdict) !== verdict.state),
+  ),
+)
 const totalOf = ({ figures }: { readonly figures: Readonly<Record<string, Figure>> }) =>
   figures['years.total']?.value ?? 0
 const order = computed(() =>
@@ -125,10 +134,13 @@ const sentence = computed(() => {
   const [first] = order.value
   if (!first) return ''
   if (order.value.length < 2) return 'Choose a second one to compare with.'
+  const besides = lackCopies.value
+    ? ' What is irreplaceable wants a copy besides: see Backup plan under Drives.'
+    : ''
   return first.fails.length === 0
     ? `${first.label} is the one to take: it meets the whole need, and costs ` +
-        `${money(totalOf(first))} over the years.`
-    : `None of these meets the whole need; ${first.label} comes closest.`
+        `${money(totalOf(first))} over the years.${besides}`
+    : `None of these meets the whole need; ${first.label} comes closest.${besides}`
 })
 </script>
 

@@ -99,9 +99,7 @@ describe('the cheapest change', () => {
     const view = change()
     await begun()
     ended(progress(build({ price: 0 }), true))
-    await until(() =>
-      expect(view.text()).toBe('Nothing has to be bought: the plan meets its need.'),
-    )
+    await until(() => expect(view.text()).toBe('No part and no drive has to be bought.'))
     expect(view.find('[data-apply-change]').exists()).toBe(false)
     view.unmount()
   })

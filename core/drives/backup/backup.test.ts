@@ -4,7 +4,7 @@ import { catalogue } from '../../catalogue/catalogue'
 import { tideMillHouse } from '../../catalogue/tideMillHouse'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { plainFormat } from '../../units/format'
-import { copiesOf } from '../perilQuestion'
+import { copiesOf } from '../copies'
 import { gbPerMbpsHour } from '../../units/dataSize'
 import { daysPerMonth } from '../../units/time'
 import { backupPlan, externalMBps, fetchHours, mediumFill, mediumYears } from './backupPlan'
@@ -232,18 +232,43 @@ describe('marks of single holdings', () => {
     offlineCopy: 'irreplaceable',
     awayCopy: 'nothing',
   } as const
-  it('change what a copy holds whole', () => {
-    expect(copiesOf(drives, marks)).toEqual(drives)
-    expect(copiesOf(drives, { ...marks, irreplaceableNowhere: true })).toEqual({
-      secondBox: 'nothing',
-      offlineCopy: 'nothing',
-      awayCopy: 'nothing',
+  it('change what a copy holds whole, of what can be replaced and of what cannot', () => {
+    const of = (change: Partial<typeof marks> = {}, lineKeepsUp = true) =>
+      copiesOf({
+        drives: { ...planned({}).drives, ...drives },
+        copyMarks: { ...marks, ...change },
+        lineKeepsUp,
+      })
+    const all = { irreplaceable: true, replaceable: true }
+    const own = { irreplaceable: true, replaceable: false }
+    const none = { irreplaceable: false, replaceable: false }
+    expect(of()).toEqual({ secondBox: all, offlineCopy: own, awayCopy: none })
+    expect(of({ irreplaceableNowhere: true })).toEqual({
+      secondBox: { irreplaceable: false, replaceable: true },
+      offlineCopy: none,
+      awayCopy: none,
     })
-    expect(copiesOf(drives, { ...marks, replaceableNowhere: true }).secondBox).toBe('irreplaceable')
-    expect(copiesOf(drives, { ...marks, replaceableEverywhere: true })).toEqual({
-      ...drives,
-      offlineCopy: 'everything',
-    })
+    expect(of({ replaceableNowhere: true }).secondBox).toEqual(own)
+    expect(of({ replaceableEverywhere: true }).offlineCopy).toEqual(all)
+    expect(of({}, false)).toEqual(of())
+  })
+  it('of one document to no copy leave the films what they are', () => {
+    const loss = (copies: 'asSet' | 'nowhere') =>
+      assess(
+        planned({
+          library: {
+            holdings: [films, { kind: 'documents', quality: 'given', sizeGB: 1, copies }],
+          },
+          drives: { lots: [{ count: 2, sizeTB: 8 }], awayCopy: 'everything' },
+        }),
+        catalogue,
+      ).figures
+    expect(loss('nowhere')['drives.replaceableLossChancePerYear']!.value).toBe(
+      loss('asSet')['drives.replaceableLossChancePerYear']!.value,
+    )
+    expect(loss('nowhere')['drives.irreplaceableLossChancePerYear']!.value).toBeGreaterThan(
+      5 * loss('asSet')['drives.irreplaceableLossChancePerYear']!.value!,
+    )
   })
   it('reach the chance to lose what is irreplaceable', () => {
     const loss = (copies: 'asSet' | 'nowhere') =>

@@ -38,7 +38,7 @@ export function backupHoldings(
       sizeTB,
       changedTBPerDay: perMonth / daysPerMonth + grown,
       irreplaceable: isIrreplaceable(holding),
-      copies: holding.copies,
+      copies: holding.mayBeLost ? 'nowhere' : holding.copies,
     }
   })
   const rest: BackupHolding[] =

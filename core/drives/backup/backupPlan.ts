@@ -1,10 +1,11 @@
-import { gbPerMbpsHour } from '../../units/dataSize'
 import type { Qualities } from '../../library/holdingSizes'
 import type { Plan } from '../../plan/planSchema'
 import { kWhPerWattYear, monthsPerYear } from '../../units/time'
+import { mostNights } from '../copies'
 import { rebuildShareOfOuter } from '../rebuildHours'
 import { averagePricePerKWh } from '../../plan/energyPrice'
 import { type BackupHolding, backupHoldings, isCopied } from './backupHoldings'
+import { lineCopy, type LineCopy } from './lineCopy'
 
 export const placeIds = ['secondBox', 'offlineCopy', 'awayCopy'] as const
 export type PlaceId = (typeof placeIds)[number]
@@ -35,15 +36,8 @@ export interface PlaceCopy {
    * drives that are bought for it, all sets together; 0 where it lies on a machine or in a store
    */
   readonly media: number
-  /**
-   * over the internet line: GB a night, and nights until the first copy is whole; null where more
-   * changes than gets through
-   */
-  readonly line: {
-    readonly perNightGB: number
-    readonly changedGBPerDay: number
-    readonly nights: number | null
-  } | null
+  /** null where it does not go over the internet line */
+  readonly line: LineCopy | null
   readonly pricePerYear: {
     readonly media: number
     readonly store: number
@@ -178,8 +172,6 @@ function placeCopy(
       ? 0
       : Math.ceil(copyTB / (mediumTB * mediumFill) - 1e-9) * sets
   const isOverLine = id === 'awayCopy' && drives.awayBy !== 'carried'
-  const perNightGB =
-    network.uploadMbps * drives.awayUploadShare * drives.awayNightHours * gbPerMbpsHour
   const changedGBPerDay = sum(row => row.holding.changedTBPerDay) * 1000
   const firstGB = sum(row => row.holding.sizeTB) * 1000
   return {
@@ -190,16 +182,7 @@ function placeCopy(
     backMBps,
     fetchHours: fetch,
     media,
-    line: isOverLine
-      ? {
-          perNightGB,
-          changedGBPerDay,
-          nights:
-            perNightGB > changedGBPerDay
-              ? Math.ceil(firstGB / (perNightGB - changedGBPerDay) - 1e-9)
-              : null,
-        }
-      : null,
+    line: isOverLine ? lineCopy(network, drives, { firstGB, changedGBPerDay }) : null,
     pricePerYear: {
       media: (media * (mediumTB ?? 0) * drives.copyPricePerTB) / mediumYears,
       store:
@@ -210,4 +193,24 @@ function placeCopy(
         id === 'secondBox' ? drives.secondBoxW * kWhPerWattYear * averagePricePerKWh(costs) : 0,
     },
   }
+}
+
+/**
+ * Whether a copy away that goes over the line can be kept: more gets through in a night than
+ * changes in a day, and the first pass is done within so many nights. True for every other copy.
+ */
+export function lineKeepsUp(
+  plan: Pick<Plan, 'library' | 'drives' | 'network'>,
+  qualities: Qualities,
+): boolean {
+  const { drives, network } = plan
+  if (drives.awayCopy === 'nothing' || drives.awayBy === 'carried') return true
+  let [firstGB, changedGBPerDay] = [0, 0]
+  for (const holding of backupHoldings(plan, qualities))
+    if (isCopied(holding, drives.awayCopy)) {
+      firstGB += holding.sizeTB * 1000
+      changedGBPerDay += holding.changedTBPerDay * 1000
+    }
+  const { nights } = lineCopy(network, drives, { firstGB, changedGBPerDay })
+  return nights !== null && nights <= mostNights
 }

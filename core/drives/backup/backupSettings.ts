@@ -17,6 +17,7 @@ export type Settings = Pick<
   | 'awayBy'
   | 'awayUploadShare'
   | 'awayNightHours'
+  | 'awayFirstCarried'
   | 'copiesWithVersions'
   | 'copyPricePerTB'
   | 'storePricePerTBMonth'

@@ -161,6 +161,7 @@ function lineFigure(
     'network.uploadMbps',
     'drives.awayUploadShare',
     'drives.awayNightHours',
+    'drives.awayFirstCarried',
   ]
   const changing: readonly Input[] = ['library.holdings', 'drives.changedGBPerMonth']
   const night =
@@ -170,6 +171,16 @@ function lineFigure(
     return absentFigure(
       `${n(changedGBPerDay, 3)} GB change a day, more than gets through in a night.`,
       { ...parts, inputs: [...lineInputs, ...changing], formula: night },
+    )
+  if (drives.awayFirstCarried)
+    return declareFigure(
+      () =>
+        workedOut(0, 'days', {
+          inputs: [...lineInputs, ...changing],
+          says: 'The first copy is carried over on a drive.',
+        }),
+      { ...parts, source: `${night}.` },
+      format,
     )
   const firstGB = rows.reduce((all, row) => all + row.holding.sizeTB, 0) * 1000
   return declareFigure(

@@ -17,6 +17,7 @@ import { poolOffers } from './poolOffers'
 import { ratioOf, upgradePath } from './upgradePath'
 import { wayRows, type WaysProgress } from './wayRows'
 import { fewModels } from '../../../tests/stubs/smallCatalogue'
+import { stateOfBuild } from '../../verdict'
 
 // The ways of building are searched in all of the shipped catalogue; the other answers of the same
 // search in a part of it.
@@ -25,7 +26,7 @@ const catalogue = fewModels(shipped)
 const demo = planSchema.parse(tideMillHouse)
 const fails = (plan: Plan) =>
   assess({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue)
-    .verdicts.filter(({ state }) => state === 'short' || state === 'impossible')
+    .verdicts.filter(verdict => ['short', 'impossible'].includes(stateOfBuild(verdict)))
     .map(({ id }) => id)
 function last<Progress>(steps: Generator<Progress, Progress>): {
   readonly answer: Progress

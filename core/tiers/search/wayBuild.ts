@@ -6,6 +6,7 @@ import type { Plan } from '../../plan/planSchema'
 import { lacksOf, type FoundBuild } from './buildQuestion'
 import type { WayId } from './frame'
 import { layoutLabel } from './names'
+import { stateOfBuild } from '../../verdict'
 
 /** What a build comes to, as far as it is compared. */
 export interface WayBuild {
@@ -64,7 +65,7 @@ export function asItIs(plan: Plan, catalogue: Catalogue): WayBuild {
     domains: { ownership, years, streams, drives, machine },
     verdicts,
   } = planAssessor(1).assess(plan, catalogue)
-  const states = new Map(verdicts.map(({ id, state }) => [id, state]))
+  const states = new Map(verdicts.map(verdict => [verdict.id, stateOfBuild(verdict)]))
   return {
     way: 'stay',
     label: plan.machine.name,

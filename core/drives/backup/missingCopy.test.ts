@@ -1,0 +1,86 @@
+import { describe, expect, it } from 'vitest'
+import { assess } from '../../assess'
+import { catalogue } from '../../catalogue/catalogue'
+import { tideMillHouse } from '../../catalogue/tideMillHouse'
+import { planSchema, type PlanInput } from '../../plan/planSchema'
+import { drawPlan } from '../../../tests/plans/drawPlan'
+import { missingCopy } from './missingCopy'
+
+const documents = (sizeGB: number) =>
+  planSchema.parse({
+    name: 'x',
+    library: { holdings: [{ kind: 'documents', quality: 'given', sizeGB }] },
+    drives: { lots: [{ count: 2, sizeTB: 8 }], layout: 'mirror', awayKept: 0 },
+  } satisfies PlanInput)
+const survival = (plan: ReturnType<typeof documents>) =>
+  assess(plan, catalogue).verdicts.find(({ id }) => id === 'survival')!
+
+describe('the copy that is missing', () => {
+  it('is carried on the cheapest drives in their own case that hold it', () => {
+    const offered = (sizeGB: number) => {
+      const { model, count, price } = missingCopy(documents(sizeGB), catalogue)!
+      return [model.sizeTB, count, price]
+    }
+    // Filled to nine tenths: 1 TB holds 900 GB, 2 TB 1.8 TB, and so on.
+    expect(offered(900)).toEqual([1, 1, 52])
+    expect(offered(901)).toEqual([2, 1, 65])
+    expect(offered(4500)).toEqual([5, 1, 110])
+    expect(offered(4501)).toEqual([8, 1, 150])
+    // Going through every model and number finds nothing cheaper.
+    for (const sizeGB of [1, 1000, 7300, 20_000, 44_000]) {
+      const slow = catalogue.driveModels
+        .filter(({ link }) => link === 'usb')
+        .flatMap(({ sizeTB, price }) => {
+          let count = 1
+          while (count * sizeTB * 0.9 < sizeGB / 1000 - 1e-9) count++
+          return [count * price]
+        })
+      expect(offered(sizeGB)[2]).toBe(Math.min(...slow))
+    }
+  })
+  it('makes the copies enough, and is paid', () => {
+    const plan = planSchema.parse(tideMillHouse)
+    const { plan: copied, price } = missingCopy(plan, catalogue)!
+    expect(survival(plan).state).toBe('short')
+    expect(survival(copied).state).toBe('enough')
+    const toPay = (of: typeof plan) => assess(of, catalogue).domains.ownership.toPay
+    expect(toPay(copied) - toPay(plan)).toBeCloseTo(price, 9)
+    expect(planSchema.parse(copied)).toEqual(copied)
+  })
+  it('leaves survival to the drives in plans drawn by lot', () => {
+    let mended = 0
+    for (let seed = 1; seed <= 120; seed++) {
+      const plan = drawPlan(seed)
+      const { state, ofBuild } = survival(plan)
+      if (ofBuild === undefined || state === ofBuild) continue
+      const copied = missingCopy(plan, catalogue)!
+      const after = survival(copied.plan)
+      mended++
+      expect(
+        ['enough', 'ample'].includes(after.state) || after.state === after.ofBuild,
+        `${seed}`,
+      ).toBe(true)
+      expect(copied.count * copied.model.sizeTB * 0.9, `${seed}`).toBeGreaterThanOrEqual(
+        copied.copyTB - 1e-6,
+      )
+    }
+    expect(mended).toBeGreaterThan(20)
+  })
+  it('puts a document that was kept out of every copy into it', () => {
+    const plan = documents(10)
+    const kept = {
+      ...plan,
+      library: {
+        ...plan.library,
+        holdings: plan.library.holdings.map(holding => ({
+          ...holding,
+          copies: 'nowhere' as const,
+        })),
+      },
+    }
+    expect(survival(missingCopy(kept, catalogue)!.plan).state).toBe('enough')
+  })
+  it('is none where no drive in a case of its own is sold', () => {
+    expect(missingCopy(documents(10), { ...catalogue, driveModels: [] })).toBeNull()
+  })
+})
