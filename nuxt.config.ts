@@ -1,6 +1,26 @@
 import { theme } from './app/theme/theme'
 import { assessWorkerModule, assessWorkerName } from './scripts/bundleAssessWorker.mjs'
 
+/**
+ * What Vuetify sets up for every application and nothing here uses, so that it does not come with
+ * the first view: a calendar for controls that pick dates, and scrolling for groups that slide.
+ */
+const unused: Readonly<Record<string, string>> = {
+  'composables/date/date.js':
+    "export const DateOptionsSymbol = Symbol('dates'), DateAdapterSymbol = Symbol('dates');" +
+    'export const createDate = () => ({ options: {}, instance: {} });' +
+    'export const useDate = createDate, daysDiff = () => 0;',
+  'composables/goto.js':
+    "export const GoToSymbol = Symbol('goto');" +
+    'export const createGoTo = () => ({}), scrollTo = () => {}, useGoTo = () => scrollTo;',
+}
+const withoutUnused = {
+  name: 'without-unused',
+  enforce: 'pre' as const,
+  load: (id: string) =>
+    Object.entries(unused).find(([file]) => id.includes(`vuetify/lib/${file}`))?.[1] ?? null,
+}
+
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt', 'vuetify-nuxt-module', 'nuxt-security', '@nuxt/eslint'],
   ssr: false,
@@ -24,6 +44,7 @@ export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
   nitro: { virtual: { [assessWorkerName]: assessWorkerModule } },
   vite: {
+    plugins: [withoutUnused],
     worker: { format: 'es' },
     optimizeDeps: { include: ['zod', 'd3-array', 'd3-scale', 'd3-shape', '@mdi/js'] },
     build: { chunkSizeWarningLimit: 900 },

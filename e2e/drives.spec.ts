@@ -71,7 +71,9 @@ test(
       /^Dedicated parity, one drive: room 10\sTB, loss 1\sin\s[\d,]+, chosen\. Apply$/,
     )
     await point('mirror').focus()
-    await expect(page.locator('.headroom-line [data-verdict=survival] .possible')).toHaveText('2')
+    await expect(page.locator('.headroom-line [data-verdict=space] .possible')).toHaveText(
+      /^3\.33\sTB$/,
+    )
     await page.keyboard.press('Enter')
     await expect(page.locator('[data-layout=mirror] input')).toBeChecked()
     await page.keyboard.press('Control+z')

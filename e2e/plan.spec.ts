@@ -19,6 +19,10 @@ test('the first line, end to end: edit, the verdict changes, reload, still there
   await numeron.enter('drives.lots.0.count', '5')
   await numeron.expectState('space', 'tight')
   await numeron.goTo('Brief')
+  await expect(page.locator('[data-overall]')).toContainText(
+    'This will not do, because what is irreplaceable has no copy outside the machine.',
+  )
+  await page.locator('[data-apply-copy]').click()
   await expect(page.locator('[data-overall]')).toContainText('This will just do')
   await numeron.expectSaved()
 

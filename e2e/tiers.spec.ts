@@ -78,8 +78,11 @@ test('the answer names the cheapest change, and one press makes the plan do', as
     /The cheapest change that meets the need: €\d+ for parts and drives/,
   )
   await page.locator('[data-apply-change]').click()
-  await expect(page.locator('[data-overall]')).toContainText('This will just do')
   await numeron.expectState('streams', /ample|enough|tight/)
+  await page.locator('[data-apply-copy]').click()
+  await expect(page.locator('[data-overall]')).toContainText('This will just do')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.locator('[data-apply-copy]')).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.locator('[data-overall]')).toContainText('This will not do')
 })

@@ -40,15 +40,15 @@ export function compareLayouts(
         rebuildHours: null,
         lossChanceAtHorizon: null,
       }
-    const { arrangement, conditions } = pool
+    const { arrangement } = pool
     return {
       layout,
       refusal: null,
       usableTB: arrangement.usableTB,
       roomTB: roomTB(arrangement.usableTB, drives),
       survives: arrangement.survives,
-      rebuildHours: longestRebuildHours(layout, arrangement, conditions),
-      lossChanceAtHorizon: poolLossChance(arrangement, conditions, {
+      rebuildHours: longestRebuildHours(arrangement),
+      lossChanceAtHorizon: poolLossChance(arrangement.groups, {
         years: choices.horizonYears,
         readErrorEndsRebuild: choices.readErrorEndsRebuild,
       }),

@@ -130,6 +130,8 @@ describe('unlike drives in one pool', () => {
     outerMBps: 210,
     shingled: false,
     sheetReadErrorBits: 1e14,
+    nvme: false,
+    inOwnCase: false,
   }
   it('fail at the mean of their rates, and are as slow as the slowest', () => {
     const pooled = pooledTraits([
@@ -155,9 +157,20 @@ describe('unlike drives in one pool', () => {
     expect(pooledTraits([one, one])).toEqual({
       failuresPerYear: 0.015,
       outerMBps: 210,
+      sustainedMBps: 157.5,
       shingled: false,
       readErrorsPerBit: 1e-15,
     })
+  })
+  it('keep up no more than what they hang on carries', () => {
+    const fast = { ...one, outerMBps: 3000 }
+    const kept = (...drives: Parameters<typeof pooledTraits>[0][number][]) =>
+      pooledTraits(drives).sustainedMBps
+    expect(kept(fast)).toBe(550)
+    expect(kept({ ...fast, nvme: true })).toBe(2250)
+    expect(kept({ ...fast, outerMBps: 7000, nvme: true })).toBe(3400)
+    expect(kept({ ...fast, inOwnCase: true })).toBe(430)
+    expect(kept({ ...fast, nvme: true }, one)).toBe(157.5)
   })
   it('as separate disks are lost as the product over the disks says', () => {
     const figures = assessed({

@@ -7,6 +7,7 @@ import type { Drives } from '../plan/drives'
 import { failureRatePerHour } from './failureRate'
 import { hoursPerYear } from '../units/time'
 import { likelyReadErrors } from './readError'
+import { linkMBps, rebuildShareOfOuter } from './rebuildHours'
 
 /** The lists that drives are looked up in. */
 export type DriveCatalogue = Pick<Catalogue, 'driveClasses' | 'driveModels'>
@@ -116,6 +117,8 @@ export interface PooledTraits {
   readonly failuresPerYear: number
   /** of the slowest: a rebuild waits for it */
   readonly outerMBps: number
+  /** what the slowest keeps up over its whole surface, and through what it hangs on */
+  readonly sustainedMBps: number
   readonly shingled: boolean
   /** unreadable sectors a bit read, likely: the mean over the terabytes */
   readonly readErrorsPerBit: number
@@ -129,7 +132,7 @@ export interface PooledTraits {
 export function pooledTraits(
   drives: readonly (Pick<
     DriveTraits,
-    'failuresPerYear' | 'outerMBps' | 'shingled' | 'sheetReadErrorBits'
+    'failuresPerYear' | 'outerMBps' | 'shingled' | 'sheetReadErrorBits' | 'nvme' | 'inOwnCase'
   > & { readonly sizeTB: number })[],
 ): PooledTraits {
   const rates = drives.map(({ failuresPerYear }) => failuresPerYear)
@@ -140,6 +143,14 @@ export function pooledTraits(
   return {
     failuresPerYear: alike ? rates[0]! : -Math.expm1(-meanPerHour * hoursPerYear),
     outerMBps: Math.min(...drives.map(({ outerMBps }) => outerMBps)),
+    sustainedMBps: Math.min(
+      ...drives.map(({ outerMBps, nvme, inOwnCase }) =>
+        Math.min(
+          rebuildShareOfOuter * outerMBps,
+          linkMBps[nvme ? 'nvme' : inOwnCase ? 'usb' : 'data'],
+        ),
+      ),
+    ),
     shingled: drives.some(({ shingled }) => shingled),
     readErrorsPerBit: bits.every(one => one === bits[0])
       ? likelyReadErrors(bits[0]!)

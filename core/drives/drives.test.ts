@@ -4,9 +4,17 @@ import { planSchema, type Plan, type PlanInput } from '../plan/planSchema'
 import { compareLayouts } from './compareLayouts'
 import { plainFormat } from '../units/format'
 import { failedDriveText } from './failedDrive'
-import { shingledFactor } from './layoutRisk'
+import { failureRatePerHour } from './failureRate'
+import {
+  groupRebuildHours,
+  longestRebuildHours,
+  poolLossChance,
+  shingledFactor,
+} from './layoutRisk'
+import { lossChance } from './lossChance'
+import { assess } from '../assess'
 import { layouts } from './layouts/layouts'
-import { poolOf, roomTB, snapshotsTB } from './poolOf'
+import { poolOf, roomTB, snapshotsTB, type Pool } from './poolOf'
 import { rebuildHours, rebuildRateMBps } from './rebuildHours'
 import { spaceWaterfall } from './waterfall'
 import { fileSystems } from './fileSystem'
@@ -30,9 +38,8 @@ describe('rebuild', () => {
     'runs at three quarters of the outer rate, slower while somebody watches, at most what ' +
       'the port carries',
     () => {
-      expect(rebuildRateMBps(200, 0)).toBe(150)
-      expect(rebuildRateMBps(200, 24)).toBeCloseTo(105, 9)
-      expect(rebuildRateMBps(3000, 0)).toBe(550)
+      expect(rebuildRateMBps(150, 0)).toBe(150)
+      expect(rebuildRateMBps(150, 24)).toBeCloseTo(105, 9)
     },
   )
   it('copies only what is used where the system knows the files', () => {
@@ -64,6 +71,9 @@ describe('rebuild', () => {
     expect(shingledFactor(true, layout('rotating-1'), 'copyOnWrite')).toBe(8)
     expect(shingledFactor(true, layout('rotating-1'), 'journalled')).toBe(3)
     expect(shingledFactor(true, layout('mirror'), 'copyOnWrite')).toBe(3)
+    // Block by block it is one run, whatever the file system is.
+    for (const id of ['dedicated-1', 'snapshot-1', 'sliced-1'])
+      expect(shingledFactor(true, layout(id), 'copyOnWrite'), id).toBe(3)
   })
 })
 
@@ -155,5 +165,70 @@ describe('layouts compared on the same drives', () => {
     expect(chance('rotating-2')).toBeLessThan(chance('rotating-1'))
     expect(chance('rotating-1')).toBeLessThan(chance('span'))
     expect(chance('span')).toBeCloseTo(1 - 0.985 ** 20, 9)
+  })
+})
+
+describe('groups of unlike drives', () => {
+  const grouped = (layout: string, fileSystem: 'journalled' | 'copyOnWrite' = 'journalled') =>
+    planSchema.parse({
+      name: 'x',
+      drives: {
+        layout,
+        fileSystem,
+        lots: [
+          { count: 3, sizeTB: 16, model: 'sluice-16', group: 1 },
+          { count: 3, sizeTB: 2, model: 'weir-2', group: 2 },
+        ],
+      },
+      choices: { watchingHoursPerDay: 0 },
+    })
+  const poolIn = (plan: Plan, contentTB = 0) => pooled(plan, contentTB) as Pool
+  it('are rebuilt, read and lost each as its own drives are', () => {
+    const { arrangement } = poolIn(grouped('rotating-1'))
+    const [large, small] = arrangement.groups
+    const outer = (id: string) => catalogue.driveModels.find(model => model.id === id)!.outerMBps
+    const own = (sizeTB: number, id: string, factor: number) =>
+      (sizeTB * 1e6 * factor) / (0.75 * outer(id)) / 3600
+    expect(groupRebuildHours(large!)).toBeCloseTo(own(16, 'sluice-16', 1), 9)
+    expect(groupRebuildHours(small!)).toBeCloseTo(own(2, 'weir-2', 3), 9)
+    expect(longestRebuildHours(arrangement)).toBeCloseTo(own(16, 'sluice-16', 1), 9)
+    expect([large!.conditions.failuresPerYear, small!.conditions.failuresPerYear]).toEqual([
+      0.012, 0.025,
+    ])
+    // By hand: the product over two chains, each with its own rate and repair.
+    const chain = (sizes: number, rate: number, hours: number) =>
+      lossChance({ drives: sizes, survives: 1, repairRatePerHour: 1 / (48 + hours) }, [
+        { failureRatePerHour: failureRatePerHour(rate), hours: 5 * 8766 },
+      ])
+    const byHand =
+      1 -
+      (1 - chain(3, 0.012, own(16, 'sluice-16', 1))) * (1 - chain(3, 0.025, own(2, 'weir-2', 3)))
+    expect(
+      poolLossChance(arrangement.groups, { years: 5, readErrorEndsRebuild: false }),
+    ).toBeCloseTo(byHand, 12)
+  })
+  it('are told by the group whose rebuild takes longest', () => {
+    const plan = grouped('rotating-1')
+    const { value, formula } = assess(plan, catalogue).figures['drives.rebuildHours']!
+    expect(value).toBeCloseTo(longestRebuildHours(poolIn(plan).arrangement)!, 9)
+    expect(formula).toMatch(/^16 TB/)
+  })
+})
+
+describe('what a rebuild writes', () => {
+  const share = (layout: string, fileSystem: 'journalled' | 'copyOnWrite') =>
+    (pooled(planWith({ lots: [{ count: 4, sizeTB: 8 }], layout, fileSystem }), 2) as Pool)
+      .conditions.usedShare
+  it.each([
+    ['rotating-1', 1, 2 / 24],
+    ['mirror', 1, 2 / 8],
+    ['pairs', 1, 2 / 16],
+    ['duplication', 2 / 16, 2 / 16],
+    ['dedicated-1', 1, 1],
+    ['snapshot-1', 1, 1],
+    ['sliced-1', 1, 1],
+  ])('of %s is all of the drive, or what is used where that is known', (id, plain, checked) => {
+    expect(share(id, 'journalled')).toBeCloseTo(plain, 12)
+    expect(share(id, 'copyOnWrite')).toBeCloseTo(checked, 12)
   })
 })

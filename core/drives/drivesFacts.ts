@@ -29,6 +29,7 @@ import {
   type Pool,
   type PoolChoices,
   type PoolDrives,
+  type PoolArrangement,
 } from './poolOf'
 import { watchedRate } from './rebuildHours'
 import { firstBuild, type FirstBuild } from './firstBuild'
@@ -89,7 +90,7 @@ function survivalOf(
 
 /** What a pool comes to. */
 export interface PoolFacts {
-  readonly arrangement: Arrangement
+  readonly arrangement: PoolArrangement
   readonly conditions: RiskConditions
   readonly waterfall: readonly WaterfallStep[]
   readonly roomTB: number
@@ -324,9 +325,9 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
     loss: layout.loss,
     parity: layout.parity,
     writesParity: layout.parity && layout.runsOn,
-    rebuildHours: longestRebuildHours(layout, arrangement, conditions),
+    rebuildHours: longestRebuildHours(arrangement),
     rebuildEnds: rebuildEnds(pool, slice.watchedHoursPerDay),
-    firstBuild: firstBuild(layout, arrangement, { conditions, contentTB: slice.contentTB.likely }),
+    firstBuild: firstBuild(layout, arrangement, { contentTB: slice.contentTB.likely }),
     shareAtLoss: shareAtLoss(arrangement, layout.loss),
     lossChancePerYear: lossBand(chance, 1, readErrorEndsRebuild ? 'ends' : 'costsFile'),
     lossChanceAtHorizon: atHorizon,
@@ -355,14 +356,19 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
 
 /** The longest rebuild at no hour of watching a day, and at all of them. */
 function rebuildEnds(
-  { layout, arrangement, conditions }: Pool,
+  { arrangement: { survives, groups } }: Pool,
   watchedHoursPerDay: number,
 ): PoolFacts['rebuildEnds'] {
-  const at = (hours: number) =>
-    longestRebuildHours(layout, arrangement, {
-      ...conditions,
-      rebuildMBps: (conditions.rebuildMBps * watchedRate(hours)) / watchedRate(watchedHoursPerDay),
+  const at = (hours: number) => {
+    const factor = watchedRate(hours) / watchedRate(watchedHoursPerDay)
+    return longestRebuildHours({
+      survives,
+      groups: groups.map(({ conditions, ...group }) => ({
+        ...group,
+        conditions: { ...conditions, rebuildMBps: conditions.rebuildMBps * factor },
+      })),
     })
+  }
   const [unwatched, watched] = [at(0), at(24)]
   return unwatched === null || watched === null ? null : { unwatched, watched }
 }

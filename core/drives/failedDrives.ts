@@ -1,8 +1,7 @@
 import { requireWithin } from '../errors'
 import { failureSpans } from './failureRate'
 import type { Arrangement } from './arrangeDrives'
-import { groupRebuildHours } from './layoutRisk'
-import type { RiskGroup } from './layouts/layout'
+import { groupRebuildHours, type PoolGroup } from './layoutRisk'
 import { anyLost, lossChance } from './lossChance'
 import { pairShares } from './pairShares'
 import type { Pool } from './poolOf'
@@ -43,7 +42,7 @@ const noRepairPerHour = 1e-9
  * @throws {CoreRangeError} FAILED_DRIVE: no such drive
  */
 export function afterFailures(
-  { layout, arrangement, conditions }: Pool,
+  { layout, arrangement }: Pick<Pool, 'layout' | 'arrangement'>,
   failed: ReadonlySet<number>,
   leadHours: number,
 ): AfterFailures {
@@ -77,9 +76,9 @@ export function afterFailures(
   const sparesLeft = sparePlaces.filter(place => !failed.has(place)).length
   const wholeHours =
     (failedMembers > sparesLeft ? leadHours : 0) +
-    Math.max(...groups.map((group, at) => down[at]! * groupRebuildHours(group, conditions)))
+    Math.max(...groups.map((group, at) => down[at]! * groupRebuildHours(group)))
   const worse = groups.map((group, at) =>
-    chanceOfMore(group, { down: down[at]!, hours: wholeHours, conditions }),
+    chanceOfMore(group, { down: down[at]!, hours: wholeHours }),
   )
   return { ...shared, stillSurvives, wholeHours, worseChance: anyLost(worse) }
 }
@@ -127,12 +126,8 @@ function dataShare(
  * is the safe side.
  */
 function chanceOfMore(
-  { members, survives }: RiskGroup,
-  {
-    down,
-    hours,
-    conditions,
-  }: { readonly down: number; readonly hours: number; readonly conditions: Pool['conditions'] },
+  { members, survives, conditions }: PoolGroup,
+  { down, hours }: { readonly down: number; readonly hours: number },
 ): number {
   const left = members.length - down
   const [span] = failureSpans(conditions, 1)

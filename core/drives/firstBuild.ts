@@ -1,5 +1,4 @@
-import type { Arrangement } from './arrangeDrives'
-import { groupRebuildHours, type RiskConditions } from './layoutRisk'
+import { groupRebuildHours, type PoolGroup } from './layoutRisk'
 import type { Layout } from './layouts/layout'
 
 /** The first time that parity is computed, and the two orders to fill a new pool in. */
@@ -28,12 +27,14 @@ export const writesKept = { rotating: 0.7, dedicated: 0.4 } as const
  */
 export function firstBuild(
   layout: Layout,
-  arrangement: Pick<Arrangement, 'groups'>,
-  { conditions, contentTB }: { readonly conditions: RiskConditions; readonly contentTB: number },
+  { groups }: { readonly groups: readonly PoolGroup[] },
+  { contentTB }: { readonly contentTB: number },
 ): FirstBuild | null {
   if (!layout.parity) return null
   const buildHours = Math.max(
-    ...arrangement.groups.map(group => groupRebuildHours(group, { ...conditions, usedShare: 1 })),
+    ...groups.map(group =>
+      groupRebuildHours({ ...group, conditions: { ...group.conditions, usedShare: 1 } }),
+    ),
   )
   const copyHours = (contentTB * 1e6) / fillMBps / 3600
   const slowedTo =

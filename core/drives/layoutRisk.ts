@@ -1,4 +1,3 @@
-import type { Arrangement } from './arrangeDrives'
 import { failureSpans, type FailureConditions } from './failureRate'
 import type { Layout, RiskGroup } from './layouts/layout'
 import { anyLost, lossChance, type FailureChain } from './lossChance'
@@ -29,8 +28,16 @@ export const shingledFactors = { sequential: 3, copyOnWriteParity: 8 } as const
 /** Repairs are never told shorter than this, hours: the chain divides by them. */
 const shortestRepairHours = 0.01
 
+/** A group with what its own drives are like. */
+export interface PoolGroup extends RiskGroup {
+  readonly conditions: RiskConditions
+}
+
 /** Hours to rebuild one drive of a group. */
-export function groupRebuildHours(group: RiskGroup, conditions: RiskConditions): number {
+export function groupRebuildHours({
+  conditions,
+  ...group
+}: Pick<PoolGroup, 'rebuiltTB' | 'conditions'>): number {
   return rebuildHours({
     sizeTB: group.rebuiltTB,
     usedShare: conditions.usedShare,
@@ -46,69 +53,62 @@ export interface LossQuestion {
   readonly readErrorEndsRebuild: boolean
 }
 
+/** Chance that the last rebuild of a group, with no redundancy left, meets an unreadable sector. */
+export function sectorChance({ readsTB, rebuiltTB, conditions }: PoolGroup): number {
+  const readTB = readsTB.reduce((sum, size) => sum + Math.min(size, rebuiltTB), 0)
+  return readErrorChance(readTB * conditions.usedShare, conditions.readErrorsPerBit)
+}
+
 /** The Markov chain of a group. */
 export function groupChain(
-  group: RiskGroup,
-  conditions: RiskConditions,
+  group: PoolGroup,
   readErrorEndsRebuild: boolean,
 ): Required<FailureChain> {
-  const readTB =
-    group.readsTB.reduce((sum, size) => sum + Math.min(size, group.rebuiltTB), 0) *
-    conditions.usedShare
+  const { conditions } = group
   return {
     drives: group.sizesTB.length,
     survives: group.survives,
     repairRatePerHour:
-      1 /
-      Math.max(shortestRepairHours, conditions.leadHours + groupRebuildHours(group, conditions)),
+      1 / Math.max(shortestRepairHours, conditions.leadHours + groupRebuildHours(group)),
     batchFactor: conditions.batchFactor,
-    rebuildEndsChance: readErrorEndsRebuild
-      ? readErrorChance(readTB, conditions.readErrorsPerBit)
-      : 0,
+    rebuildEndsChance: readErrorEndsRebuild ? sectorChance(group) : 0,
   }
 }
 
-function groupLoss(
-  group: RiskGroup,
-  conditions: RiskConditions,
-  { years, readErrorEndsRebuild }: LossQuestion,
-): number {
-  return lossChance(
-    groupChain(group, conditions, readErrorEndsRebuild),
-    failureSpans(conditions, years),
-  )
+function groupLoss(group: PoolGroup, { years, readErrorEndsRebuild }: LossQuestion): number {
+  return lossChance(groupChain(group, readErrorEndsRebuild), failureSpans(group.conditions, years))
 }
 
 /**
  * The chance that the pool loses data through failing drives within some years; for separate disks,
  * that any of them fails.
  */
-export function poolLossChance(
-  arrangement: Pick<Arrangement, 'groups'>,
-  conditions: RiskConditions,
-  question: LossQuestion,
-): number {
-  return anyLost(arrangement.groups.map(group => groupLoss(group, conditions, question)))
+export function poolLossChance(groups: readonly PoolGroup[], question: LossQuestion): number {
+  return anyLost(groups.map(group => groupLoss(group, question)))
 }
 
 /** The longest rebuild of the pool, in hours; null when nothing can be rebuilt. */
-export function longestRebuildHours(
-  layout: Layout,
-  arrangement: Arrangement,
-  conditions: RiskConditions,
-): number | null {
-  if (arrangement.survives === 0) return null
-  return Math.max(...arrangement.groups.map(group => groupRebuildHours(group, conditions)))
+export function longestRebuildHours({
+  survives,
+  groups,
+}: {
+  readonly survives: number
+  readonly groups: readonly PoolGroup[]
+}): number | null {
+  return survives === 0 ? null : Math.max(...groups.map(groupRebuildHours))
 }
 
-/** How much longer a rebuild takes: 1 on conventional drives. */
+/**
+ * How much longer a rebuild takes: 1 on conventional drives. Parity that is worked out block by
+ * block is written in one run, whatever the file system is.
+ */
 export function shingledFactor(
   shingled: boolean,
   layout: Layout,
   fileSystem: 'journalled' | 'copyOnWrite',
 ): number {
   if (!shingled) return 1
-  return layout.parity && fileSystem === 'copyOnWrite'
+  return layout.parity && layout.rebuilds !== 'blocks' && fileSystem === 'copyOnWrite'
     ? shingledFactors.copyOnWriteParity
     : shingledFactors.sequential
 }

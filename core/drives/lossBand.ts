@@ -18,19 +18,22 @@ export type LossChanceAt = (
  * Several bands ask for the same chances: each is worked out once. Without read errors that end a
  * rebuild their rate has no part in it.
  */
-export function rememberedLossChance({ arrangement, conditions }: Pool): LossChanceAt {
+export function rememberedLossChance({ arrangement: { groups } }: Pool): LossChanceAt {
   const known = new Map<string, number>()
   return ({ rate, readErrors }, question) => {
     const { years, readErrorEndsRebuild } = question
     const key = `${rate} ${years} ${readErrorEndsRebuild ? readErrors : ''}`
     const found = known.get(key)
     if (found !== undefined) return found
-    const swung = {
-      ...conditions,
-      failuresPerYear: Math.min(maxFailuresPerYear, conditions.failuresPerYear * rate),
-      readErrorsPerBit: conditions.readErrorsPerBit * readErrors,
-    }
-    const chance = poolLossChance(arrangement, swung, question)
+    const swung = groups.map(({ conditions, ...group }) => ({
+      ...group,
+      conditions: {
+        ...conditions,
+        failuresPerYear: Math.min(maxFailuresPerYear, conditions.failuresPerYear * rate),
+        readErrorsPerBit: conditions.readErrorsPerBit * readErrors,
+      },
+    }))
+    const chance = poolLossChance(swung, question)
     known.set(key, chance)
     return chance
   }

@@ -76,7 +76,7 @@ function cheapestFor(
     ...best,
     price: best.count * best.sizeTB * pricePerTB,
     roomTB: roomTB(pool.arrangement.usableTB, drives),
-    lossChanceAtHorizon: poolLossChance(pool.arrangement, pool.conditions, {
+    lossChanceAtHorizon: poolLossChance(pool.arrangement.groups, {
       years: choices.horizonYears,
       readErrorEndsRebuild: choices.readErrorEndsRebuild,
     }),

@@ -3,7 +3,7 @@ import { arrangeDrives, type Arrangement } from './arrangeDrives'
 import { driveTraits, pooledTraits, type DriveCatalogue, type DriveTraits } from './driveTraits'
 import { causeFactor, drivesUntilVibration } from './failureRate'
 import { fileSystems } from './fileSystem'
-import { batchFactor, shingledFactor, type RiskConditions } from './layoutRisk'
+import { batchFactor, shingledFactor, type RiskConditions, type PoolGroup } from './layoutRisk'
 import { isRefusal, type Layout, type LayoutDrive, type LayoutRefusal } from './layouts/layout'
 import { layouts } from './layouts/layouts'
 import { rebuildRateMBps } from './rebuildHours'
@@ -81,9 +81,15 @@ export function snapshotsTB({
   return (changedGBPerMonth * snapshotMonths) / 1000
 }
 
+/** An arrangement whose groups say what their own drives are like. */
+export type PoolArrangement = Omit<Arrangement, 'groups'> & {
+  readonly groups: readonly PoolGroup[]
+}
+
 export interface Pool {
   readonly layout: Layout
-  readonly arrangement: Arrangement
+  readonly arrangement: PoolArrangement
+  /** of all its drives together; each group has its own */
   readonly conditions: RiskConditions
 }
 
@@ -112,27 +118,38 @@ export function poolOf({
   const each = drivesOf(drives)
   const arrangement = arrangeDrives(layout, each, drives.hotSpares)
   if (isRefusal(arrangement)) return arrangement
-  const fileAware = layout.fileAware || drives.fileSystem === 'copyOnWrite'
+  const usesFiles =
+    layout.rebuilds === 'files' ||
+    (layout.rebuilds === 'byFileSystem' && drives.fileSystem === 'copyOnWrite')
   const traits = traitsOf(drives, catalogue)
-  const pooled = pooledTraits(arrangement.memberPlaces.map(place => traits[place]!))
-  return {
-    layout,
-    arrangement,
-    conditions: {
+  const conditionsOf = (members: readonly number[]): RiskConditions => {
+    const pooled = pooledTraits(members.map(member => traits[arrangement.memberPlaces[member]!]!))
+    return {
       failuresPerYear: pooled.failuresPerYear,
       causesFactor:
         (drives.above45C ? causeFactor : 1) * (isShaken(drives, traits) ? causeFactor : 1),
       ageYears: drives.ageYears,
       batchFactor: drives.oneBatch ? batchFactor : 1,
       leadHours: drives.hotSpares > 0 ? 0 : leadHours[drives.replacement],
-      rebuildMBps: rebuildRateMBps(pooled.outerMBps, choices.watchedHoursPerDay),
+      rebuildMBps: rebuildRateMBps(pooled.sustainedMBps, choices.watchedHoursPerDay),
       usedShare:
-        fileAware && arrangement.usableTB > 0 && contentTB > 0
+        usesFiles && arrangement.usableTB > 0 && contentTB > 0
           ? Math.min(1, contentTB / arrangement.usableTB)
           : 1,
       shingledFactor: shingledFactor(pooled.shingled, layout, drives.fileSystem),
       readErrorsPerBit: pooled.readErrorsPerBit,
+    }
+  }
+  return {
+    layout,
+    arrangement: {
+      ...arrangement,
+      groups: arrangement.groups.map(group => ({
+        ...group,
+        conditions: conditionsOf(group.members),
+      })),
     },
+    conditions: conditionsOf(arrangement.memberPlaces.map((_, member) => member)),
   }
 }
 

@@ -15,7 +15,7 @@ import { arrangedBy, rebuildRateInputs, traitInputs } from '../expressions/input
 import type { PoolFacts } from './drivesFacts'
 import { failureRateBand, ageFactors, causeFactor } from './failureRate'
 import { fillMBps } from './firstBuild'
-import { batchFactor } from './layoutRisk'
+import { batchFactor, groupRebuildHours, type PoolGroup } from './layoutRisk'
 import { readErrorShares } from './readError'
 import { rebuildShareOfOuter } from './rebuildHours'
 import type { DrivesTale } from './drivesTale'
@@ -102,14 +102,17 @@ export function riskFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
 
 type Hours = Expression<DimensionsOf<'h'>>
 
+/** The group whose rebuild takes longest. */
+function slowestGroup({ arrangement: { groups } }: PoolFacts, usedShare: number): PoolGroup {
+  const hours = (group: PoolGroup) =>
+    groupRebuildHours({ ...group, conditions: { ...group.conditions, usedShare } })
+  return groups.reduce((worst, group) => (hours(group) > hours(worst) ? group : worst))
+}
+
 /** Hours to write one drive: size × share that is used × shingled ÷ rate. */
-function writing(
-  { arrangement, conditions }: PoolFacts,
-  { facts }: DrivesTale,
-  usedShare: number,
-): Hours {
+function writing(pool: PoolFacts, { facts }: DrivesTale, usedShare: number): Hours {
   const arranged = arrangedBy(facts)
-  const largestTB = Math.max(...arrangement.groups.map(group => group.rebuiltTB))
+  const { rebuiltTB: largestTB, conditions } = slowestGroup(pool, usedShare)
   const used = workedOut(usedShare, 'share', {
     inputs: [
       'drives.fileSystem',
@@ -196,7 +199,7 @@ function rebuildFigure(pool: PoolFacts, tale: DrivesTale): Figure {
     format,
     format: { number: n, hours },
   } = tale
-  const { rebuildHours, rebuildEnds, conditions } = pool
+  const { rebuildHours, rebuildEnds } = pool
   const parts = { id: 'drives.rebuildHours', label: 'Rebuild', unit: 'h' } as const
   const inputs = [
     ...arrangedBy(facts),
@@ -211,7 +214,7 @@ function rebuildFigure(pool: PoolFacts, tale: DrivesTale): Figure {
       formula: 'size ÷ rate',
     })
   return declareFigure(
-    () => chosen(inputs, writing(pool, tale, conditions.usedShare)),
+    () => chosen(inputs, writing(pool, tale, pool.conditions.usedShare)),
     {
       ...parts,
       source: `Rate: ${n(rebuildShareOfOuter)} of the outer-track rate, slower while somebody watches.`,
@@ -227,11 +230,9 @@ function rebuildFigure(pool: PoolFacts, tale: DrivesTale): Figure {
   )
 }
 
-function chainText(
-  { arrangement, conditions, rebuildHours }: PoolFacts,
-  { number: n }: Format,
-): string {
+function chainText({ arrangement, rebuildHours }: PoolFacts, { number: n }: Format): string {
   const group = arrangement.groups[0]!
+  const { conditions } = group
   const groups = arrangement.groups.length > 1 ? `${arrangement.groups.length} groups, each ` : ''
   const causes =
     conditions.causesFactor > 1

@@ -47,15 +47,29 @@ describe('simulated arrays', () => {
     ['a great many drives', [chain(40, 2)], steady(0.05, 5)],
   ])('of %s agree with the chain within their interval', (_, chains, spans) => {
     const exact = anyLost(chains.map(one => lossChance(one, spans)))
-    const simulated = simulateLoss({ chains, spans, count: 60_000, seed: 7 })
+    const simulated = simulateLoss({
+      chains,
+      spans: chains.map(() => spans),
+      count: 60_000,
+      seed: 7,
+    })
     const { low, likely, high } = lossInterval(simulated)
     // Four standard errors: of a dozen cases none lies further away by chance.
     expect(Math.abs(likely - exact)).toBeLessThan(((high - low) / 2 / standardErrors95) * 4)
     expect((high - low) / likely).toBeLessThan(0.25)
   })
+  it('of groups of unlike drives agree with the product over the groups', () => {
+    const chains = [chain(3, 1), chain(2, 1, { repairRatePerHour: 1 / 300 })]
+    const spans = [steady(0.02, 5), steady(0.06, 5)]
+    const exact = anyLost(chains.map((one, at) => lossChance(one, spans[at]!)))
+    const { low, likely, high } = lossInterval(
+      simulateLoss({ chains, spans, count: 60_000, seed: 7 }),
+    )
+    expect(Math.abs(likely - exact)).toBeLessThan(((high - low) / 2 / standardErrors95) * 4)
+  })
   it('are the same for the same seed, and add up', () => {
     const ask = (seed: number) =>
-      simulateLoss({ chains: [chain(4, 1)], spans: steady(0.02, 5), count: 500, seed })
+      simulateLoss({ chains: [chain(4, 1)], spans: [steady(0.02, 5)], count: 500, seed })
     expect(ask(3)).toEqual(ask(3))
     expect(ask(3)).not.toEqual(ask(4))
     expect(addedUp(ask(3), ask(4))).toEqual({
@@ -78,7 +92,7 @@ describe('simulated arrays', () => {
     })
   })
   it('are a million years in a moment', () => {
-    const question = { chains: [chain(6, 2)], spans: steady(0.02, 5), count: 200_000, seed: 1 }
+    const question = { chains: [chain(6, 2)], spans: [steady(0.02, 5)], count: 200_000, seed: 1 }
     expect(yardsticks(() => simulateLoss(question))).toBeLessThan(60)
   })
   it('are at least one', () =>

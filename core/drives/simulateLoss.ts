@@ -66,7 +66,8 @@ function simulateGroup(
 
 export interface SimulationQuestion {
   readonly chains: readonly FailureChain[]
-  readonly spans: readonly Span[]
+  /** of each chain: groups may be of unlike drives */
+  readonly spans: readonly (readonly Span[])[]
   /** arrays to simulate, >= 1 */
   readonly count: number
   readonly seed: number
@@ -79,21 +80,20 @@ export interface SimulationQuestion {
 export function simulateLoss({ chains, spans, count, seed }: SimulationQuestion): SimulatedLoss {
   requireWhole('SIMULATED_ARRAYS', count, 1)
   const random = seededRandom(seed)
-  const hazard = spans.reduce(
-    (sum, { failureRatePerHour, hours }) => sum + failureRatePerHour * hours,
-    0,
+  const hazards = spans.map(ofChain =>
+    ofChain.reduce((sum, { failureRatePerHour, hours }) => sum + failureRatePerHour * hours, 0),
   )
   // The more failures an array has in its time, the less each is steered: weights of those that
   // live on would grow otherwise.
-  const steering = chains.map(({ drives }) =>
-    Math.min(steeredAtMost, 1 / (2 + 2 * drives * hazard)),
+  const steering = chains.map(({ drives }, at) =>
+    Math.min(steeredAtMost, 1 / (2 + 2 * drives * hazards[at]!)),
   )
   let [sum, sumOfSquares] = [0, 0]
   for (let array = 0; array < count; array++) {
     let outlives = 1
     chains.forEach(
       (chain, at) =>
-        (outlives *= 1 - simulateGroup(chain, spans, { random, steering: steering[at]! })),
+        (outlives *= 1 - simulateGroup(chain, spans[at]!, { random, steering: steering[at]! })),
     )
     const lost = 1 - outlives
     sum += lost
@@ -140,11 +140,13 @@ export function simulatePlanLoss(
   const pool = poolOf({ drives, choices: { watchedHoursPerDay }, catalogue, contentTB, layoutId })
   if ('refused' in pool) return null
   const chains = pool.arrangement.groups.map(group =>
-    groupChain(group, pool.conditions, choices.readErrorEndsRebuild),
+    groupChain(group, choices.readErrorEndsRebuild),
   )
   return simulateLoss({
     chains,
-    spans: failureSpans(pool.conditions, choices.horizonYears),
+    spans: pool.arrangement.groups.map(({ conditions }) =>
+      failureSpans(conditions, choices.horizonYears),
+    ),
     count,
     seed,
   })

@@ -119,7 +119,7 @@ function wholeFigure(
   const { groups, memberPlaces } = pool.arrangement
   const counted = groups.map(group => ({
     down: group.members.filter(member => failed.has(memberPlaces[member]!)).length,
-    each: groupRebuildHours(group, pool.conditions),
+    each: groupRebuildHours(group),
   }))
   const longest = counted.reduce((worst, entry) =>
     entry.down * entry.each > worst.down * worst.each ? entry : worst,
@@ -163,8 +163,11 @@ function worseFigure(
   if (worseChance === null || wholeHours === null)
     return absentFigure('There is nothing to rebuild.', { ...parts, inputs: by, formula: '–' })
   const at = (factor: number) => {
-    const failuresPerYear = Math.min(maxFailuresPerYear, pool.conditions.failuresPerYear * factor)
-    const swung = { ...pool, conditions: { ...pool.conditions, failuresPerYear } }
+    const groups = pool.arrangement.groups.map(({ conditions, ...group }) => {
+      const failuresPerYear = Math.min(maxFailuresPerYear, conditions.failuresPerYear * factor)
+      return { ...group, conditions: { ...conditions, failuresPerYear } }
+    })
+    const swung = { ...pool, arrangement: { ...pool.arrangement, groups } }
     return afterFailures(swung, failed, leadHours).worseChance ?? 0
   }
   const left =

@@ -27,7 +27,7 @@ export const triples: Layout = {
   takesInShort: 'three-way mirrors',
   readableAlone: 'no',
   tiedTo: 'the program that made it',
-  fileAware: false,
+  rebuilds: 'byFileSystem',
   parity: false,
   arrange(drives) {
     const sizesTB = sizesDescending(drives)

@@ -49,4 +49,7 @@ const copy = computed(
 .sentence .v-btn {
   margin: 0 8px;
 }
+.sentence a {
+  color: rgb(var(--v-theme-primary));
+}
 </style>

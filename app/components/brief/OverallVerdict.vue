@@ -54,7 +54,11 @@ const needsBox = computed(
     <p class="word">
       {{ overallWords[overall.answer] }}<span>, because {{ overall.because }}.</span>
     </p>
-    <div v-if="store.plan" class="cheapest" :class="{ searched: needsOther || needsBox }">
+    <div
+      v-if="store.plan"
+      class="cheapest"
+      :class="{ searched: needsOther || needsBox, copied: lacksCopy }"
+    >
       <CheapestChange v-if="needsOther" :new-layout="false">
         <CheapestBuild />
       </CheapestChange>
@@ -95,9 +99,21 @@ const needsBox = computed(
 .searched {
   min-height: 80px;
 }
+.copied {
+  min-height: 80px;
+}
+.searched.copied {
+  min-height: 150px;
+}
 @media (max-width: 700px) {
   .searched {
     min-height: 126px;
+  }
+  .copied {
+    min-height: 160px;
+  }
+  .searched.copied {
+    min-height: 280px;
   }
 }
 .cheapest a {

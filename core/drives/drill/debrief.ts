@@ -1,5 +1,4 @@
-import { readErrorChance } from '../readError'
-import { groupRebuildHours } from '../layoutRisk'
+import { groupRebuildHours, sectorChance } from '../layoutRisk'
 import { afterFailures } from '../failedDrives'
 import type { Format } from '../../units/format'
 import { type DrillGround, type DrillState, missing } from './drillState'
@@ -49,13 +48,7 @@ export function debrief(
   const group = pool.arrangement.groups.find(({ members }) =>
     members.some(member => pool.arrangement.memberPlaces[member] === first),
   )
-  const readTB =
-    (group?.readsTB.reduce((sum, size) => sum + Math.min(size, group.rebuiltTB), 0) ?? 0) *
-    pool.conditions.usedShare
-  const sector =
-    pool.arrangement.survives === 1
-      ? readErrorChance(readTB, pool.conditions.readErrorsPerBit)
-      : null
+  const sector = pool.arrangement.survives === 1 && group ? sectorChance(group) : null
   const codes = state.log.flatMap(entry => (entry.mistake ? [entry.mistake] : []))
   const sectors = state.log.filter(
     entry => entry.event === 'sector' || entry.event === 'sectorEnds',
@@ -69,7 +62,7 @@ export function debrief(
           promised.wholeHours === null
             ? 'never by itself'
             : `${hours(leadHours)} for the drive and ` +
-              `${hours(group ? groupRebuildHours(group, pool.conditions) : 0)} of rebuild`,
+              `${hours(group ? groupRebuildHours(group) : 0)} of rebuild`,
         happened: missing(state).size > 0 || whole === null ? 'not yet' : hours(whole),
       },
       {

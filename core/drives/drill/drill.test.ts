@@ -95,11 +95,7 @@ describe('a drill played right', () => {
     ])
   })
   it('takes the hours that its steps take', () => {
-    const rebuild = longestRebuildHours(
-      ground.pool.layout,
-      ground.pool.arrangement,
-      ground.pool.conditions,
-    )!
+    const rebuild = longestRebuildHours(ground.pool.arrangement)!
     const copy = 1e6 / 135 / 3600
     expect(drillHours).toEqual({
       read: 0.25,

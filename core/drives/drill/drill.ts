@@ -1,6 +1,5 @@
 import { requireWithin } from '../../errors'
-import { groupRebuildHours } from '../layoutRisk'
-import { readErrorChance } from '../readError'
+import { groupRebuildHours, sectorChance } from '../layoutRisk'
 import { mistake, note, pass, randomFrom, withLosses } from './drillClock'
 import {
   drillHours,
@@ -11,6 +10,7 @@ import {
   drillAftermath,
   isAllLost,
 } from './drillState'
+import { anyLost } from '../lossChance'
 
 /**
  * Begins a drill: one drive of the pool fails.
@@ -84,11 +84,7 @@ export function drillStep(ground: DrillGround, state: DrillState, action: DrillA
     case 'rebuild':
       return rebuild(ground, state)
     case 'scrub': {
-      const hours = Math.max(
-        ...ground.pool.arrangement.groups.map(group =>
-          groupRebuildHours(group, ground.pool.conditions),
-        ),
-      )
+      const hours = Math.max(...ground.pool.arrangement.groups.map(groupRebuildHours))
       return note({ ...pass(ground, state, hours), isScrubbed: true }, { event: 'scrubbed', hours })
     }
     case 'restore':
@@ -153,22 +149,13 @@ function rebuild(ground: DrillGround, before: DrillState): DrillState {
       fresh: group.members.filter(member => state.fresh.includes(memberPlaces[member]!)).length,
     }))
     .filter(({ fresh }) => fresh > 0)
-  const hours = Math.max(
-    0,
-    ...own.map(({ group, fresh }) => fresh * groupRebuildHours(group, pool.conditions)),
-  )
+  const hours = Math.max(0, ...own.map(({ group, fresh }) => fresh * groupRebuildHours(group)))
   const rebuilt = state.fresh
   state = pass(ground, state, hours)
   // What was lost stays lost, but the drives are in use again.
   if (isAllLost(ground, state)) return note({ ...state, fresh: [] }, { event: 'rebuilt', hours })
   if (nothingLeft) {
-    const readTB =
-      own.reduce(
-        (sum, { group }) =>
-          sum + group.readsTB.reduce((all, size) => all + Math.min(size, group.rebuiltTB), 0),
-        0,
-      ) * pool.conditions.usedShare
-    const chance = readErrorChance(readTB, pool.conditions.readErrorsPerBit)
+    const chance = anyLost(own.map(({ group }) => sectorChance(group)))
     const met =
       randomFrom(ground, state.draws)() <
       (pace === 'badDay' ? Math.max(badDaySector, chance) : chance)

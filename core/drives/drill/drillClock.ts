@@ -39,9 +39,7 @@ function failuresPerHour(ground: DrillGround, state: DrillState): number {
   if (!span || working <= 0) return 0
   const rate = working * span.failureRatePerHour * pool.conditions.batchFactor
   if (pace === 'true') return rate
-  const longest = Math.max(
-    ...pool.arrangement.groups.map(group => groupRebuildHours(group, pool.conditions)),
-  )
+  const longest = Math.max(...pool.arrangement.groups.map(groupRebuildHours))
   return Math.max(rate, badDayFailures / (leadHours + longest))
 }
 

@@ -33,7 +33,7 @@ export function dedicatedParity(parityDrives: 1 | 2): Layout {
     },
     readableAlone: 'yes',
     tiedTo: 'a program, for the parity only',
-    fileAware: false,
+    rebuilds: 'blocks',
     parity: true,
     arrange: drives => parityBesideDisks(drives, parityDrives),
   }

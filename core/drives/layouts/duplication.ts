@@ -23,7 +23,7 @@ export const duplication: Layout = {
   becomes: { separate: 'Switch the second copies off; their space is freed.' },
   readableAlone: 'yes',
   tiedTo: 'nothing',
-  fileAware: true,
+  rebuilds: 'files',
   parity: false,
   arrange(drives) {
     const sizesTB = sizesDescending(drives)

@@ -165,8 +165,11 @@ export interface Layout {
   readonly takesInShort: string
   /** what the data are tied to */
   readonly tiedTo: string
-  /** copies whole files, so that a rebuild copies only what is there */
-  readonly fileAware: boolean
+  /**
+   * what a rebuild writes: the files that are there, what the file system knows to be used, or
+   * every block of the drive
+   */
+  readonly rebuilds: 'files' | 'byFileSystem' | 'blocks'
   /** computes parity, which shingled drives bear badly */
   readonly parity: boolean
   /** what is not covered although drives survive, in a sentence */

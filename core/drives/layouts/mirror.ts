@@ -28,7 +28,7 @@ export const mirror: Layout = {
   },
   readableAlone: 'on a plain file system',
   tiedTo: 'nothing on a plain file system',
-  fileAware: false,
+  rebuilds: 'byFileSystem',
   parity: false,
   arrange(drives) {
     const sizesTB = sizesDescending(drives)

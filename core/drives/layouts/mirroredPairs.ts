@@ -31,7 +31,7 @@ export const mirroredPairs: Layout = {
   takesInShort: 'mirrored pairs',
   readableAlone: 'no',
   tiedTo: 'the program or controller that made it',
-  fileAware: false,
+  rebuilds: 'byFileSystem',
   parity: false,
   arrange(drives) {
     const sizesTB = sizesDescending(drives)

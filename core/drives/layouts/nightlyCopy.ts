@@ -24,7 +24,7 @@ export const nightlyCopy: Layout = {
   becomes: { separate: 'End the nightly job; the copy becomes an empty drive.' },
   readableAlone: 'yes',
   tiedTo: 'nothing',
-  fileAware: false,
+  rebuilds: 'byFileSystem',
   parity: false,
   caveat: 'Up to a day of changes is not on the copy yet.',
   arrange(drives) {

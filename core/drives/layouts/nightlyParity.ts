@@ -31,7 +31,7 @@ export function nightlyParity(parityDrives: 1 | 2): Layout {
     },
     readableAlone: 'yes',
     tiedTo: 'a program, for the parity only',
-    fileAware: false,
+    rebuilds: 'blocks',
     parity: true,
     caveat: 'What was changed or deleted since the last nightly run is not covered.',
     arrange: drives => parityBesideDisks(drives, parityDrives),

@@ -54,7 +54,7 @@ export function rotatingParity(parityDrives: 1 | 2 | 3): Layout {
       : {}),
     readableAlone: 'no',
     tiedTo: 'the program or controller that made it',
-    fileAware: false,
+    rebuilds: 'byFileSystem',
     parity: true,
     arrange(drives) {
       const sizesTB = sizesDescending(drives)

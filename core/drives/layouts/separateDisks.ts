@@ -37,7 +37,7 @@ export const separateDisks: Layout = {
   },
   readableAlone: 'yes',
   tiedTo: 'nothing',
-  fileAware: true,
+  rebuilds: 'files',
   parity: false,
   arrange(drives) {
     const sizesTB = sizesDescending(drives)

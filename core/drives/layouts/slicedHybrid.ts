@@ -39,7 +39,7 @@ export function slicedHybrid(parityDrives: 1 | 2): Layout {
       : {}),
     readableAlone: 'no',
     tiedTo: 'the program that made it',
-    fileAware: false,
+    rebuilds: 'blocks',
     parity: true,
     arrange(drives) {
       const sizesTB = sizesDescending(drives)

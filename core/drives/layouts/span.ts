@@ -22,7 +22,7 @@ export const span: Layout = {
   takesInShort: 'all drives as one',
   readableAlone: 'yes',
   tiedTo: 'nothing',
-  fileAware: false,
+  rebuilds: 'byFileSystem',
   parity: false,
   arrange(drives) {
     const sizesTB = sizesDescending(drives)

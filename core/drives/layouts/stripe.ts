@@ -22,7 +22,7 @@ export const stripe: Layout = {
   takesInShort: 'a stripe',
   readableAlone: 'no',
   tiedTo: 'the program or controller that made it',
-  fileAware: false,
+  rebuilds: 'byFileSystem',
   parity: false,
   arrange(drives) {
     const sizesTB = sizesDescending(drives)
