@@ -122,5 +122,5 @@ describe('hours of the day', () => {
       ),
       { numRuns: 40 },
     )
-  })
+  }, 60_000)
 })

@@ -53,6 +53,39 @@ const mean = (values: readonly number[]) =>
 /** 8 TB at 150 MB/s */
 const rebuild = 8e6 / 150 / 3600
 
+describe('separate disks with parity, in groups', () => {
+  it.each(['dedicated-1', 'snapshot-1'])(
+    'lose with %s what lies on failed drives of lost groups alone, whatever fails',
+    layoutId => {
+      const sizes = [8, 6, 4, 10, 5, 5]
+      const groups = [1, 1, 1, 2, 2, 2]
+      const grouped = {
+        lots: sizes.map((sizeTB, at) => ({ sizeTB, group: groups[at] })),
+      }
+      // The largest of each group holds its parity.
+      const dataTB = sizes.map(sizeTB => (sizeTB === 8 || sizeTB === 10 ? 0 : sizeTB))
+      const all = dataTB.reduce((sum, size) => sum + size, 0)
+      for (let count = 1; count <= 6; count++)
+        for (const failed of choose(6, count)) {
+          const share = (isOne: (failures: number) => boolean) =>
+            [1, 2]
+              .filter(group => isOne(failed.filter(place => groups[place] === group).length))
+              .flatMap(group => failed.filter(place => groups[place] === group))
+              .reduce((sum, place) => sum + dataTB[place]!, 0) / all
+          const found = down(layoutId, [], failed, grouped)
+          const at = `${layoutId} ${failed.join(' ')}`
+          const waiting = layoutId === 'dedicated-1' ? 0 : share(failures => failures === 1)
+          expect(found.lostShare, at).toBeCloseTo(
+            share(failures => failures > 1),
+            12,
+          )
+          expect(found.waitingShare, at).toBeCloseTo(waiting, 12)
+          expect(found.playingShare, at).toBeCloseTo(1 - found.lostShare - waiting, 12)
+        }
+    },
+  )
+})
+
 describe('what is lost when drives have failed', () => {
   it.each([
     ['rotating-1', [8, 8, 8, 8], [0], 0],

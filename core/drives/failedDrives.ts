@@ -1,6 +1,7 @@
 import { requireWithin } from '../errors'
 import { failureSpans } from './failureRate'
 import type { Arrangement } from './arrangeDrives'
+import type { RiskGroup } from './layouts/layout'
 import { groupRebuildHours, type PoolGroup } from './layoutRisk'
 import { anyLost, lossChance } from './lossChance'
 import { pairShares } from './pairShares'
@@ -55,10 +56,14 @@ export function afterFailures(
   const isFailed = (member: number) => failed.has(memberPlaces[member]!)
   const down = groups.map(group => group.members.filter(isFailed).length)
   const lostShare = lostShareOf({ layout, arrangement }, { isFailed, down })
+  const isAllLost = lostShare > 0 && layout.loss !== 'failedDrivesOnly'
   const waitingShare =
-    lostShare === 0 && !layout.runsOn && down.some(count => count > 0)
-      ? dataShare(arrangement, isFailed)
-      : 0
+    layout.runsOn || isAllLost
+      ? 0
+      : dataShare(
+          arrangement,
+          membersOf(groups, at => down[at]! <= groups[at]!.survives, isFailed),
+        )
   const failedMembers = down.reduce((sum, count) => sum + count, 0)
   const shared = {
     playingShare: Math.max(0, 1 - lostShare - waitingShare),
@@ -95,7 +100,12 @@ function lostShareOf(
   const isLost = arrangement.groups.some((group, at) => down[at]! > group.survives)
   if (!isLost) return 0
   if (layout.loss === 'everything') return 1
-  if (layout.loss === 'failedDrivesOnly') return dataShare(arrangement, isFailed)
+  // A group that survives its failures loses nothing of what lies on them.
+  if (layout.loss === 'failedDrivesOnly')
+    return dataShare(
+      arrangement,
+      membersOf(arrangement.groups, at => down[at]! > arrangement.groups[at]!.survives, isFailed),
+    )
   let lostTB = 0
   for (const { members } of arrangement.groups) {
     const parts = members.map(member => arrangement.parts[member]!)
@@ -107,6 +117,16 @@ function lostShareOf(
           lostTB += shares[one]![other]! * heldTB
   }
   return Math.min(1, lostTB / arrangement.usableTB)
+}
+
+/** Whether a member has failed, and belongs to one of some groups. */
+function membersOf(
+  groups: readonly RiskGroup[],
+  isOne: (at: number) => boolean,
+  isFailed: (member: number) => boolean,
+): (member: number) => boolean {
+  const members = new Set(groups.flatMap((group, at) => (isOne(at) ? group.members : [])))
+  return member => members.has(member) && isFailed(member)
 }
 
 /** Share of the data that lies on the failed drives; files are taken to fill all drives alike. */

@@ -173,14 +173,19 @@ function firstBuildFigure(pool: PoolFacts, tale: DrivesTale): Figure {
 }
 
 /** What of the library goes when data are lost. */
-function shareFigure({ shareAtLoss, loss, survives }: PoolFacts, tale: DrivesTale): Figure {
+function shareFigure(
+  { shareAtLoss, loss, arrangement: { groups } }: PoolFacts,
+  tale: DrivesTale,
+): Figure {
   const { facts, format } = tale
   const says =
     loss === 'everything'
       ? 'the whole pool'
       : loss === 'shareOfFiles'
         ? 'the files that lay on just the two failed drives'
-        : `the files that lay on ${survives + 1} of ${facts.count} drives`
+        : groups.length === 1
+          ? `the files that lay on ${Math.min(groups[0]!.survives + 1, groups[0]!.members.length)} of ${groups[0]!.members.length} drives`
+          : 'the files that lay on the failed drives of one group, on average over the groups'
   return declareFigure(
     () => workedOut(shareAtLoss, 'share', { inputs: arrangedBy(facts), says }),
     {

@@ -153,6 +153,32 @@ describe('a plan without a second copy of what is irreplaceable', () => {
   })
 })
 
+describe('several drives at once', () => {
+  const happens = (changes: object) =>
+    assess(
+      planSchema.parse({
+        name: 'x',
+        drives: { layout: 'mirror', lots: [{ count: 2, sizeTB: 8 }] },
+        ...changes,
+      }),
+      catalogue,
+    ).domains.drives.pool!.perils.perils.find(({ id }) => id === 'several')!.happens
+  const beside = { layout: 'mirror', lots: [{ count: 2, sizeTB: 5, model: 'rivulet-5' }] }
+  it('are likelier where drives hang on USB, unless their chance is entered', () => {
+    expect(happens({})).toBe(0.005)
+    expect(happens({ machine: { parts: [{ ref: 'trug-4' }] } })).toBe(0.02)
+    expect(happens({ drives: beside })).toBe(0.02)
+    // A spare one on the shelf, and one by an outside cable, are none.
+    expect(happens({ machine: { parts: [{ ref: 'trug-4', purpose: 'spare' }] } })).toBe(0.005)
+    const byCable = catalogue.hardware.find(
+      part => part.kind === 'enclosure' && part.link === 'cable',
+    )!
+    expect(happens({ machine: { parts: [{ ref: byCable.id }] } })).toBe(0.005)
+    expect(happens({ drives: { ...beside, severalChance: 0.1 } })).toBe(0.1)
+    expect(happens({ drives: { ...beside, severalChance: 0 } })).toBe(0)
+  })
+})
+
 describe('the band of all perils together', () => {
   const none = { irreplaceable: false, replaceable: false }
   const question = (factor: number, change: Partial<PerilQuestion> = {}): PerilQuestion => ({

@@ -106,6 +106,16 @@ describe('a copy', () => {
     }).places[0]!.rows
     expect(row!.fullHours).toBeCloseTo(2.4e6 / 135 / 3600, 9)
     expect(row!.ageDays).toBe(60)
+    // Two sets in the house: the one that was made last is at hand.
+    const here = asked({
+      ...both,
+      drives: { offlineCopy: 'irreplaceable', offlineEveryDays: 7, offlineSets: 2 },
+    })
+    expect(here.places[0]!.rows[0]!.ageDays).toBe(7)
+    const age = backupFigures(here, planned({ ...both }).drives, plainFormat).find(
+      ({ id }) => id === 'backup.offlineCopy.0.ageDays',
+    )!
+    expect(age.value).toBe(7)
     expect(row!.backHours).toBeCloseTo(24 + 2.4e6 / 135 / 3600, 9)
     expect(fetchHours).toEqual({ secondBox: 0, offlineCopy: 1, carried: 24, line: 24, store: 0 })
   })

@@ -161,7 +161,8 @@ function placeCopy(
         copyTB: holding.sizeTB + changedTB * kept,
         fullHours: hoursFor(holding.sizeTB, rateMBps),
         incrementHours: hoursFor(changedTB, rateMBps),
-        ageDays: everyDays * sets,
+        // Of sets in the house the freshest is at hand; of those that are carried the older one is.
+        ageDays: everyDays * (id === 'awayCopy' ? sets : 1),
         backHours: fetch + hoursFor(holding.sizeTB, backMBps),
       }
     })

@@ -80,13 +80,15 @@ export function rowFigures(
     ...hoursFigures(own),
     declareFigure(
       () =>
-        product(
-          field(paths.everyDays, [everyDays, 'days']),
-          workedOut(sets, 'factor', {
-            inputs: paths.sets,
-            after: sets === 1 ? 'set' : 'sets that take turns',
-          }),
-        ),
+        place.id === 'awayCopy'
+          ? product(
+              field(paths.everyDays, [everyDays, 'days']),
+              workedOut(sets, 'factor', {
+                inputs: paths.sets,
+                after: sets === 1 ? 'set' : 'sets that take turns',
+              }),
+            )
+          : field(paths.everyDays, [everyDays, 'days']),
       partsOf(own, ['ageDays', 'the copy is at most so old', 'days']),
       format,
     ),

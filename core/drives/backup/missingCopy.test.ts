@@ -65,7 +65,7 @@ describe('the copy that is missing', () => {
       )
     }
     expect(mended).toBeGreaterThan(20)
-  })
+  }, 60_000)
   it('puts a document that was kept out of every copy into it', () => {
     const plan = documents(10)
     const kept = {
