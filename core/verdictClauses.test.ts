@@ -42,6 +42,15 @@ describe('the answer for a whole plan', () => {
       verdictClause(verdict('streams', 'short', { asked: exactly(3), possible: exactly(3) })),
     ).toBe('the machine falls behind for too long')
   })
+  it('tells too few bays from parts that do not go together', () => {
+    const fit = (asked: number, possible: number) =>
+      verdictClause(verdict('fit', 'short', { asked: exactly(asked), possible: exactly(possible) }))
+    expect([fit(4, 2), fit(2, 4), fit(0, 0)]).toEqual([
+      'there are too few bays',
+      'what is in the machine does not go together',
+      'what is in the machine does not go together',
+    ])
+  })
   it('tells missing copies from drives that survive too little', () => {
     const survival = (state: VerdictState, ofBuild: VerdictState) =>
       verdictClause({ ...verdict('survival', state), ofBuild })

@@ -11,6 +11,9 @@ export function verdictClause(verdict: Verdict): string {
   // Enough at once and short all the same: it is the minutes.
   if (id === 'streams' && state === 'short' && asked && possible && asked.likely <= possible.likely)
     return 'the machine falls behind for too long'
+  // Bays enough, and it fails all the same: it is another rule.
+  if (id === 'fit' && kind === 'short' && asked && possible && asked.likely <= possible.likely)
+    return 'what is in the machine does not go together'
   // Drives that survive enough, and short all the same: it is the copies.
   if (id === 'survival' && stateOfBuild(verdict) !== state && kind !== 'unknown')
     return `what is irreplaceable has no copy ${kind === 'short' ? 'outside the machine' : 'away from home'}`

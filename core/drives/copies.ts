@@ -57,8 +57,6 @@ export function hasCopy(question: CopyQuestion): boolean {
 
 /** A copy that is made more seldom counts as none. */
 export const oldestCopyDays = 31
-/** A first pass over the line that takes more nights is not waited for. */
-export const mostNights = 90
 
 /** How what cannot be replaced is copied, and the state that follows. */
 export interface CopiesState {

@@ -15,8 +15,7 @@ import { layouts } from './layouts/layouts'
 import { longestRebuildHours, type RiskConditions } from './layoutRisk'
 import { perilBand, perilBands } from './perilBands'
 import { perilChances, type PerilChances } from './perilChances'
-import { worseState, type VerdictState } from '../verdict'
-import { copiesState, hasCopy, type CopiesState, type CopyQuestion } from './copies'
+import { hasCopy } from './copies'
 import { perilQuestion } from './perilQuestion'
 import {
   drivesOf,
@@ -36,6 +35,7 @@ import { firstBuild, type FirstBuild } from './firstBuild'
 import { shareAtLoss } from './shareAtLoss'
 import { spaceWaterfall, type WaterfallStep } from './waterfall'
 import { rememberedLossChance, lossBand, type LossChanceAt } from './lossBand'
+import { survivalOf, type Survival } from './survival'
 import { largestFirst, surgeOf, type Surge } from './surge'
 
 export interface DrivesSlice
@@ -54,38 +54,6 @@ export interface DrivesSlice
   readonly lineKeepsUp: boolean
   /** everything that is kept may be lost, so nothing has to survive */
   readonly allMayBeLost: boolean
-}
-
-/** How the data survive: by the drives, and by the copies of what cannot be replaced. */
-export interface Survival {
-  /** failed drives that must be survived */
-  readonly asked: number
-  readonly drives: VerdictState
-  /** null where nothing is irreplaceable */
-  readonly copies: CopiesState | null
-}
-
-/** From this chance of loss on, to the horizon, a layout that survives enough is still tight. */
-export const likelyLost = 0.05
-
-function survivalOf(
-  survives: number,
-  lossChanceAtHorizon: number,
-  slice: Pick<DrivesSlice, 'survivesAtLeast' | 'allMayBeLost' | 'nothingKept' | 'irreplaceableTB'> &
-    CopyQuestion,
-): Survival {
-  const asked = slice.allMayBeLost ? 0 : slice.survivesAtLeast
-  const enough: VerdictState = survives > asked ? 'ample' : 'enough'
-  return {
-    asked,
-    drives:
-      survives < asked
-        ? 'short'
-        : lossChanceAtHorizon > likelyLost && !slice.allMayBeLost
-          ? worseState(enough, 'tight')
-          : enough,
-    copies: slice.irreplaceableTB > 0 ? copiesState(slice) : null,
-  }
 }
 
 /** What a pool comes to. */

@@ -5,7 +5,8 @@ import type { Figure } from '../figure'
 import { finding, type Finding } from '../finding'
 import type { PoolFacts } from './drivesFacts'
 import type { PerilChance, PerilResult } from './perilChances'
-import { hasCopy, mostNights } from './copies'
+import { mostNights } from './backup/lineCopy'
+import { hasCopy } from './copies'
 import type { DrivesTale } from './drivesTale'
 
 const shared: readonly Input[] = [

@@ -2,6 +2,7 @@
 import { computed, defineAsyncComponent } from 'vue'
 import { meetsNeed, stateOfBuild } from '~~/core/verdict'
 import { overallAnswer, overallWords } from '~~/core/verdictClauses'
+import { useLacksCopy } from '~/composables/useLacksCopy'
 import { viewAddress } from '~/composables/views'
 import { afterPaint } from '~/services/afterPaint'
 import { usePlanStore } from '~/stores/planStore'
@@ -23,12 +24,7 @@ const verdicts = computed(() => store.assessment?.verdicts ?? [])
 const failing = computed(() =>
   verdicts.value.filter(verdict => ['short', 'impossible'].includes(stateOfBuild(verdict))),
 )
-/** Drives that would do, and what is irreplaceable lies on them alone. */
-const lacksCopy = computed(() =>
-  verdicts.value.some(
-    verdict => verdict.id === 'survival' && stateOfBuild(verdict) !== verdict.state,
-  ),
-)
+const { lacksCopy } = useLacksCopy()
 const overall = computed(() => overallAnswer(verdicts.value, store.plan?.brief.budget !== null))
 
 const needsOther = computed(

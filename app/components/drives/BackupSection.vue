@@ -7,6 +7,7 @@ import {
   type HoldingCopy,
   type PlaceId,
 } from '~~/core/drives/backup/backupPlan'
+import { keepsUp } from '~~/core/drives/backup/lineCopy'
 import { backupFigures, backupSentence } from '~~/core/drives/backup/tellBackup'
 import { placeLabels } from '~~/core/drives/backup/backupSettings'
 import PlanField from '~/components/common/PlanField.vue'
@@ -85,9 +86,7 @@ const totals = [
   { what: 'nights', label: 'Nights until whole' },
   { what: 'pricePerYear', label: 'Price a year' },
 ]
-const stuck = computed(
-  () => plan.value?.places.find(place => place.line && place.line.nights === null) ?? null,
-)
+const stuck = computed(() => plan.value?.places.find(place => !keepsUp(place.line)) ?? null)
 </script>
 
 <template>
@@ -97,9 +96,11 @@ const stuck = computed(
     </p>
     <p v-if="stuck?.line" class="problem">
       {{
-        stuck.line.perNightGB > 0
-          ? `The copy away never catches up: ${quantity(stuck.line.changedGBPerDay, 'GB')} change a day, and ${quantity(stuck.line.perNightGB, 'GB')} get through in a night. Carry it on drives, or let more of the night and the upload be used.`
-          : 'Nothing can be sent away: the upload is 0 Mb/s.'
+        stuck.line.nights !== null
+          ? `The first copy away takes ${number(stuck.line.nights)} nights over this line, so it counts as not there. Carry it over on a drive, or let more of the night and the upload be used.`
+          : stuck.line.perNightGB > 0
+            ? `The copy away never catches up: ${quantity(stuck.line.changedGBPerDay, 'GB')} change a day, and ${quantity(stuck.line.perNightGB, 'GB')} get through in a night. Carry it on drives, or let more of the night and the upload be used.`
+            : 'Nothing can be sent away: the upload is 0 Mb/s.'
       }}
     </p>
     <div class="scroll" tabindex="0" role="region" aria-label="Holdings and their copies">

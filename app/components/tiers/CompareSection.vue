@@ -8,6 +8,7 @@ import WorkingLink from '~/components/common/WorkingLink.vue'
 import { useBackground } from '~/composables/useBackground'
 import { useCompared } from '~/composables/useCompared'
 import { useFormat } from '~/composables/useFormat'
+import { useLacksCopy } from '~/composables/useLacksCopy'
 import { viewAddress } from '~/composables/views'
 import { pageLocale } from '~/services/pageLocale'
 import { usePlanStore } from '~/stores/planStore'
@@ -95,12 +96,7 @@ const failing = (verdicts: readonly Verdict[]) =>
     verdict =>
       !meetsNeed(stateOfBuild(verdict)) && !(verdict.id === 'money' && verdict.state === 'unknown'),
   )
-/** Every one of them leaves what is irreplaceable without a copy. */
-const lackCopies = computed(() =>
-  columns.value.some(({ verdicts }) =>
-    verdicts.some(verdict => stateOfBuild(verdict) !== verdict.state),
-  ),
-)
+const { besides } = useLacksCopy()
 const totalOf = ({ figures }: { readonly figures: Readonly<Record<string, Figure>> }) =>
   figures['years.total']?.value ?? 0
 const order = computed(() =>
@@ -134,13 +130,10 @@ const sentence = computed(() => {
   const [first] = order.value
   if (!first) return ''
   if (order.value.length < 2) return 'Choose a second one to compare with.'
-  const besides = lackCopies.value
-    ? ' What is irreplaceable wants a copy besides: see Backup plan under Drives.'
-    : ''
   return first.fails.length === 0
     ? `${first.label} is the one to take: it meets the whole need, and costs ` +
-        `${money(totalOf(first))} over the years.${besides}`
-    : `None of these meets the whole need; ${first.label} comes closest.${besides}`
+        `${money(totalOf(first))} over the years.${besides.value}`
+    : `None of these meets the whole need; ${first.label} comes closest.${besides.value}`
 })
 </script>
 

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { ways as wayNames } from '~~/core/tiers/search/frame'
 import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 import { useFormat } from '~/composables/useFormat'
+import { useLacksCopy } from '~/composables/useLacksCopy'
 import { useWays } from '~/composables/useWays'
 import { usePlanStore } from '~/stores/planStore'
 import SearchState from './SearchState.vue'
@@ -14,6 +15,7 @@ import { keyOf } from './waysLayout'
 
 /** Which one to buy: the best build of every way for this need and this money. */
 const store = usePlanStore()
+const { besides } = useLacksCopy()
 const ways = useWays()
 const { rows, best, tiers, objective, costOf, look, apply } = ways
 const { money } = useFormat()
@@ -60,7 +62,7 @@ const answer = computed(() => {
     : ''
   return (
     `${first.way === 'stay' ? 'Keep what you have' : `Buy ${first.label} (${withinSentence(wayNames[first.way])}) with ${first.drives}`}, ` +
-    `because it meets the whole need and ${now}.${rest}`
+    `because it meets the whole need and ${now}.${rest}${besides.value}`
   )
 })
 function open(build: WayBuild): void {

@@ -9,6 +9,7 @@ import { gbPerMbpsHour } from '../../units/dataSize'
 import { daysPerMonth } from '../../units/time'
 import { backupPlan, externalMBps, fetchHours, mediumFill, mediumYears } from './backupPlan'
 import { isCopied, backupHoldings } from './backupHoldings'
+import { keepsUp } from './lineCopy'
 import { backupFigures, backupSentence } from './tellBackup'
 
 const planned = (changes: Partial<PlanInput>) => planSchema.parse({ name: 'x', ...changes })
@@ -157,6 +158,9 @@ describe('a copy over the internet line', () => {
   )
   it('never is whole where more changes than gets through, or nothing does', () => {
     expect(over(50).line!.nights).toBeNull()
+    expect(
+      [null, { nights: 0 }, { nights: 90 }, { nights: 91 }, { nights: null }].map(keepsUp),
+    ).toEqual([true, true, true, false, false])
     const none = over(0, 0)
     expect([none.line!.nights, none.rows[0]!.fullHours]).toEqual([null, Infinity])
     const figures = backupFigures({ holdings: [], places: [none] }, planned({}).drives, plainFormat)
@@ -188,6 +192,10 @@ describe('what is told of the copies', () => {
     expect(told({ awayCopy: 'irreplaceable' })).toBe(
       'Everything irreplaceable has a copy away from home.',
     )
+    // 20 Mb/s take weeks for it; what never gets done over the line is no copy.
+    const line = { awayCopy: 'everything', awayBy: 'line', awayUploadShare: 0.01 } as const
+    expect(told(line)).toContain('There is no copy of Photographs')
+    expect(told({ ...line, offlineCopy: 'irreplaceable' })).toContain('none of it away from home')
     expect(told({}, [films])).toBe('Nothing that is kept is irreplaceable, and nothing is copied.')
     expect(told({}, [])).toContain('Nothing is kept yet')
     expect(told({ awayCopy: 'everything' }, [{ ...pictures, copies: 'nowhere' }])).toContain(

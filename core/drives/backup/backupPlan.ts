@@ -1,11 +1,10 @@
 import type { Qualities } from '../../library/holdingSizes'
 import type { Plan } from '../../plan/planSchema'
 import { kWhPerWattYear, monthsPerYear } from '../../units/time'
-import { mostNights } from '../copies'
 import { rebuildShareOfOuter } from '../rebuildHours'
 import { averagePricePerKWh } from '../../plan/energyPrice'
 import { type BackupHolding, backupHoldings, isCopied } from './backupHoldings'
-import { lineCopy, type LineCopy } from './lineCopy'
+import { keepsUp, lineCopy, type LineCopy } from './lineCopy'
 
 export const placeIds = ['secondBox', 'offlineCopy', 'awayCopy'] as const
 export type PlaceId = (typeof placeIds)[number]
@@ -212,6 +211,5 @@ export function lineKeepsUp(
       firstGB += holding.sizeTB * 1000
       changedGBPerDay += holding.changedTBPerDay * 1000
     }
-  const { nights } = lineCopy(network, drives, { firstGB, changedGBPerDay })
-  return nights !== null && nights <= mostNights
+  return keepsUp(lineCopy(network, drives, { firstGB, changedGBPerDay }))
 }

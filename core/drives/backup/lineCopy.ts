@@ -10,6 +10,14 @@ export interface LineCopy {
   readonly nights: number | null
 }
 
+/** A first pass over the line that takes more nights is not waited for. */
+export const mostNights = 90
+
+/** Whether a copy over the line can be kept; every other copy can. */
+export function keepsUp(line: Pick<LineCopy, 'nights'> | null): boolean {
+  return line === null || (line.nights !== null && line.nights <= mostNights)
+}
+
 type LineSettings = Pick<Drives, 'awayUploadShare' | 'awayNightHours' | 'awayFirstCarried'>
 
 /**

@@ -22,6 +22,7 @@ import type { Format } from '../../units/format'
 import { monthsPerYear } from '../../units/time'
 import { mediumFill, mediumYears, type BackupPlan, type PlaceCopy } from './backupPlan'
 import type { BackupHolding } from './backupHoldings'
+import { keepsUp } from './lineCopy'
 import { rowFigures } from './backupRowFigures'
 import { settingsOf, type Settings } from './backupSettings'
 
@@ -201,9 +202,11 @@ function lineFigure(
 
 /** What the copies come to, in a sentence; what is irreplaceable and in no copy goes first. */
 export function backupSentence(
-  { holdings, places }: BackupPlan,
+  { holdings, places: planned }: BackupPlan,
   { number: n, quantity }: Pick<Format, 'number' | 'quantity'>,
 ): string {
+  // A copy over the line that never gets done is none.
+  const places = planned.filter(({ line }) => keepsUp(line))
   const isHeld = (holding: BackupHolding) =>
     places.some(place => place.rows.some(row => row.holding === holding))
   const irreplaceable = holdings.filter(holding => holding.irreplaceable && holding.sizeTB > 0)

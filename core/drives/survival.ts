@@ -1,0 +1,41 @@
+import { worseState, type VerdictState } from '../verdict'
+import { copiesState, type CopiesState, type CopyQuestion } from './copies'
+
+/** What the survival of a pool follows from, beside its drives. */
+export interface SurvivalQuestion extends CopyQuestion {
+  readonly survivesAtLeast: number
+  readonly allMayBeLost: boolean
+  readonly irreplaceableTB: number
+}
+
+/** How the data survive: by the drives, and by the copies of what cannot be replaced. */
+export interface Survival {
+  /** failed drives that must be survived */
+  readonly asked: number
+  readonly drives: VerdictState
+  /** null where nothing is irreplaceable */
+  readonly copies: CopiesState | null
+}
+
+/** From this chance of loss on, to the horizon, a layout that survives enough is still tight. */
+export const likelyLost = 0.05
+
+/** How a pool survives that bears so many failed drives, with its chance of loss to the horizon. */
+export function survivalOf(
+  survives: number,
+  lossChanceAtHorizon: number,
+  question: SurvivalQuestion,
+): Survival {
+  const asked = question.allMayBeLost ? 0 : question.survivesAtLeast
+  const enough: VerdictState = survives > asked ? 'ample' : 'enough'
+  return {
+    asked,
+    drives:
+      survives < asked
+        ? 'short'
+        : lossChanceAtHorizon > likelyLost && !question.allMayBeLost
+          ? worseState(enough, 'tight')
+          : enough,
+    copies: question.irreplaceableTB > 0 ? copiesState(question) : null,
+  }
+}
