@@ -16,6 +16,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     colorScheme: 'light',
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: process.env.NUMERON_CHROMIUM ?? '/usr/bin/chromium',
       args: [

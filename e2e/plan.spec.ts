@@ -288,6 +288,8 @@ test('a tier is tried on the headroom line, adopted with one press, and undone',
 
 test('leaving a field moves nothing under the pointer', async ({ numeron, page }) => {
   await numeron.openLatest()
+  // What a page does as it is opened (go to its top, search) is over then.
+  await expect(page.locator('[data-change]')).toHaveAttribute('aria-busy', 'false')
   await numeron.field('machine.score').focus()
   const below = page.getByRole('heading', { name: 'Worth knowing' })
   const before = await below.boundingBox()
