@@ -14,11 +14,16 @@ const unused: Readonly<Record<string, string>> = {
     "export const GoToSymbol = Symbol('goto');" +
     'export const createGoTo = () => ({}), scrollTo = () => {}, useGoTo = () => scrollTo;',
 }
+/** Signs of pickers, players, trees, ratings, tables and keys, none of which is used here. */
+const unusedSigns =
+  /^ {2}(delimiter|edit|file|calendar|clock|color|eyeDropper|upload|search|first|last|play|pause|command|ctrl|space|shift|alt|enter|backspace|(sort|rating|treeview|tableGroup|arrow|fullscreen|volume)\w*): 'svg:.*\n/gm
 const withoutUnused = {
   name: 'without-unused',
   enforce: 'pre' as const,
   load: (id: string) =>
     Object.entries(unused).find(([file]) => id.includes(`vuetify/lib/${file}`))?.[1] ?? null,
+  transform: (code: string, id: string) =>
+    id.includes('vuetify/lib/iconsets/mdi-svg') ? code.replace(unusedSigns, '') : null,
 }
 
 export default defineNuxtConfig({

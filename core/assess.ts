@@ -16,6 +16,7 @@ import { prospects } from './playback/prospects'
 import { screens } from './playback/screens'
 import { titles } from './playback/titles'
 import type { Plan } from './plan/planSchema'
+import { room } from './room/room'
 import { streams } from './streams/streams'
 import type { Format } from './units/format'
 
@@ -36,6 +37,7 @@ export const domains = [
   network,
   machine,
   fitting,
+  room,
   wiring,
   night,
   ownership,

@@ -144,7 +144,9 @@ test('the way out of the layout is told step by step, with what stands without r
   await numeron.openLatest()
   await numeron.goTo('Drives', 'Way out')
   await page.locator('[data-target=separate]').click()
-  await expect(page.getByText('It can be turned with the data on it.')).toBeVisible()
+  await expect(
+    page.getByText('It can be done in place, at once: the data stay on their drives.'),
+  ).toBeVisible()
   await page.locator('[data-target=span]').click()
   await expect(page.locator('[data-way-step]').first()).toContainText(
     'Take drive 1 out of the old pool',

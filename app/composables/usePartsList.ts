@@ -6,7 +6,10 @@ import { spareOnShelf } from '~~/core/drives/spareOnShelf'
 import { hasUps } from '~~/core/plan/hasUps'
 import { forgottenExtras } from '~~/core/machine/parts/forgotten'
 import { partLines, partTotals, type DriveLine } from '~~/core/machine/parts/partsList'
+import { missingCopy } from '~~/core/drives/backup/missingCopy'
+import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import { useFormat } from '~/composables/useFormat'
+import { useLacksCopy } from '~/composables/useLacksCopy'
 import { usePlanStore } from '~/stores/planStore'
 import { useMachineParts } from './useMachineParts'
 
@@ -18,6 +21,7 @@ export function usePartsList() {
   const store = usePlanStore()
   const { assembly, lists } = useMachineParts()
   const { quantity } = useFormat()
+  const { lacksCopy } = useLacksCopy()
   const drives = computed((): DriveLine[] =>
     (store.plan?.drives.lots ?? []).map(lot => {
       const { each, isUsual } = priceOfLot(lot, store.plan!.drives, catalogue)
@@ -60,6 +64,7 @@ export function usePartsList() {
     const { plan, assessment } = store
     if (!plan || !assessment || !assembly.value) return []
     const pool = assessment.domains.drives.pool
+    const copy = lacksCopy.value ? missingCopy(plan, effectiveCatalogue(plan, catalogue)) : null
     return forgottenExtras(assembly.value, {
       hardware: lists.value.hardware,
       loadWallW: assessment.domains.machine.watts.converting.likely,
@@ -67,8 +72,7 @@ export function usePartsList() {
       hasUps: hasUps(plan, lists.value.hardware),
       rebuilds: pool?.parity ?? false,
       driveCount: assessment.domains.drives.count,
-      uncopiedTB: pool?.hasOneCopyOnly ? value('library.irreplaceableTB') : 0,
-      pricePerTB: catalogue.driveClasses[0]!.pricePerTB,
+      copy: copy && { ...copy, label: copy.model.label },
       spare: spareOnShelf(plan, { ...catalogue, survives: pool?.survives ?? 0 }),
     })
   })

@@ -2,10 +2,14 @@ import { watchDebounced } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { applyPurchases } from '~~/core/drives/growth/applyPurchases'
-import type { PricedPurchase } from '~~/core/drives/growth/cheapestPurchases'
+import type { PricedPurchase } from '~~/core/drives/growth/growthQuestion'
 import { growthQuestion, type PlanGrowth } from '~~/core/drives/growth/planGrowth'
 import { roomCourse } from '~~/core/drives/growth/roomCourse'
 import { growthFigures, growthSentence } from '~~/core/drives/growth/tellGrowth'
+import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
+import { fitSlice } from '~~/core/machine/fitting'
+import { placesForMore } from '~~/core/room/placesForMore'
+import { plannedDrives } from '~~/core/room/roomFacts'
 import { useFormat } from '~/composables/useFormat'
 import { inBackground } from '~/services/background'
 import { usePlanStore } from '~/stores/planStore'
@@ -33,14 +37,21 @@ export function usePlanGrowth() {
   const horizonMonths = computed(() => (store.plan?.choices.horizonYears ?? 5) * 12)
   const parts = computed(() => {
     const { assessment } = store
-    if (!assessment) return null
+    if (!assessment || !store.plan) return null
+    const lists = effectiveCatalogue(store.plan, catalogue)
     const linkMbps = assessment.figures['network.homeLinkMbps']?.value
     return {
       contentTB: months.value
         .slice(0, horizonMonths.value + 1)
         .map(month => month[growthEnd.value]),
       layoutId: assessment.domains.drives.layoutId,
-      bays: assessment.domains.machine.placesForDrives,
+      bays:
+        assessment.domains.drives.count +
+        placesForMore(
+          fitSlice(store.plan, assessment.domains),
+          plannedDrives(store.plan.drives),
+          lists,
+        ),
       copyMBps: linkMbps ? linkMbps / bitsPerByte : usualCopyMBps,
     }
   })
@@ -49,9 +60,17 @@ export function usePlanGrowth() {
       ? growthQuestion(store.plan, parts.value, catalogue)
       : null,
   )
-  const course = computed(
-    () => question.value && roomCourse(question.value, store.plan!.drives.purchases),
-  )
+  const course = computed(() => {
+    const planned = store.assessment?.domains.room.room?.planned
+    return (
+      question.value &&
+      roomCourse(
+        question.value,
+        store.plan!.drives.purchases,
+        planned?.map(({ counted }) => counted),
+      )
+    )
+  })
   const cheapestCourse = computed(() =>
     question.value && growth.value?.cheapest
       ? roomCourse(question.value, growth.value.cheapest)

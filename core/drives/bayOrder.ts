@@ -3,7 +3,7 @@ import { ownEntry } from '../plan/constants'
 import { sameValue } from '../sameValue'
 
 /** Lots as single drives, bay by bay. */
-export function singles(lots: readonly DriveLot[]): DriveLot[] {
+export function singles<Lot extends { readonly count: number }>(lots: readonly Lot[]): Lot[] {
   return lots.flatMap(lot => Array.from({ length: lot.count }, () => ({ ...lot, count: 1 })))
 }
 

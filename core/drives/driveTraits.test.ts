@@ -107,7 +107,7 @@ describe('a drive', () => {
       outerMBps: 170,
       sheetReadErrorBits: 1e15,
       shingled: true,
-      usualPrice: 144,
+      usualPrice: 152,
     })
     expect(driveTraits({ model: 'gone', sizeTB: 8 }, drives, catalogue)).toEqual(traits)
     expect(

@@ -8,6 +8,7 @@ import { failureRatePerHour } from './failureRate'
 import { hoursPerYear } from '../units/time'
 import { likelyReadErrors } from './readError'
 import { linkMBps, rebuildShareOfOuter } from './rebuildHours'
+import { usualPrice } from './usualPrice'
 
 /** The lists that drives are looked up in. */
 export type DriveCatalogue = Pick<Catalogue, 'driveClasses' | 'driveModels'>
@@ -108,7 +109,7 @@ export function driveTraits(
     activeW: driveClass?.activeW ?? exactly(0),
     asleepW:
       driveClass === null ? exactly(0) : driveClass.spinning ? usualAsleepW : driveClass.idleW,
-    usualPrice: sizeTB * (driveClass?.pricePerTB ?? 0),
+    usualPrice: usualPrice(sizeTB, driveClass, catalogue.driveModels),
   }
 }
 

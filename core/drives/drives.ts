@@ -33,7 +33,6 @@ export const drives = defineDomain({
     readErrorEndsRebuild,
     watchedHoursPerDay: household.watched.perDay,
     horizonYears,
-    forecast: library.forecast,
     contentTB: library.contentTB,
     contentAtHorizonTB: library.contentAtHorizonTB,
     nothingKept: library.empty,

@@ -1,15 +1,13 @@
 import { entryOf } from '../catalogue/catalogue'
-import { exactly, type Estimate } from '../figure'
+import type { Estimate } from '../figure'
 import type { CopyMarks } from '../library/libraryFacts'
-import { monthFull, type Forecast } from '../library/forecast'
 import type { Choices } from '../plan/choices'
-import { monthsPerYear } from '../units/time'
 import { automaticLayout, ownEntry } from '../plan/constants'
 import type { DriveCatalogue, DriveTraits } from './driveTraits'
 import { arrangeDrives, type Arrangement } from './arrangeDrives'
 import { layoutOf } from './automaticLayout'
+import { driveLoads, sumEstimates, type DriveLoads } from './driveLoads'
 import { fileSystems } from './fileSystem'
-import { plannedRoom } from './growth/plannedRoom'
 import { isRefusal, type LayoutRefusal, type LossKind } from './layouts/layout'
 import { layouts } from './layouts/layouts'
 import { longestRebuildHours, type RiskConditions } from './layoutRisk'
@@ -21,7 +19,6 @@ import {
   drivesOf,
   isShaken,
   poolOf,
-  roomTB as roomOf,
   snapshotsTB,
   traitsOf,
   usableNeededTB,
@@ -36,14 +33,11 @@ import { shareAtLoss } from './shareAtLoss'
 import { spaceWaterfall, type WaterfallStep } from './waterfall'
 import { rememberedLossChance, lossBand, type LossChanceAt } from './lossBand'
 import { survivalOf, type Survival } from './survival'
-import { largestFirst, surgeOf, type Surge } from './surge'
 
 export interface DrivesSlice
   extends Pick<Choices, 'survivesAtLeast' | 'readErrorEndsRebuild' | 'horizonYears'>, PoolChoices {
   readonly drives: PoolDrives
   readonly catalogue: DriveCatalogue
-  /** the library, month by month from today on */
-  readonly forecast: Forecast
   readonly contentTB: Estimate
   readonly contentAtHorizonTB: Estimate
   readonly nothingKept: boolean
@@ -62,19 +56,6 @@ export interface PoolFacts {
   readonly conditions: RiskConditions
   readonly waterfall: readonly WaterfallStep[]
   readonly roomTB: number
-  /** with the purchases that are planned until then */
-  readonly roomAtHorizonTB: number
-  /** room by month with the purchases that are planned; null where none are */
-  readonly roomByMonthTB: readonly number[] | null
-  /**
-   * first month whose content exceeds the room: likely, with fast and with slow growth; null within
-   * fifteen years
-   */
-  readonly monthFull: {
-    readonly likely: number | null
-    readonly soonest: number | null
-    readonly latest: number | null
-  }
   /** failed drives that lose nothing */
   readonly survives: number
   readonly loss: LossKind
@@ -112,9 +93,7 @@ export interface PoolFacts {
 }
 
 /** Space, survival and rebuild of the plan's drives, and what they draw. */
-export interface DrivesFacts {
-  readonly count: number
-  readonly rawTB: number
+export interface DrivesFacts extends DriveLoads {
   readonly layoutId: string
   /** nobody chose it: it follows the drives */
   readonly isAutomatic: boolean
@@ -131,45 +110,16 @@ export interface DrivesFacts {
   /** any drive writes overlapping tracks */
   readonly shingled: boolean
   readonly isShaken: boolean
-  /** in cases of their own on USB, which take no place of the machine; and their watts, likely */
-  readonly inOwnCase: number
-  readonly ownCaseIdleW: number
-  readonly ownCaseActiveW: number
-  /** of the others, as far as putting them in goes */
-  readonly spinning: number
-  readonly fast: number
-  readonly nvme: number
   /** outer-track rate of the slowest; of none that of the plan's drives */
   readonly slowestOuterMBps: number
-  /** watts of all drives, DC; of those that turn in the machine, likely */
-  readonly idleW: Estimate
-  readonly turningIdleW: number
-  readonly turningActiveW: number
-  /** what each drive that turns takes while it spins up, the largest first */
-  readonly surges: readonly Surge[]
-  readonly activeW: Estimate
   /** while one title is read */
   readonly readW: Estimate
-  /** with the platters of those that turn stopped */
-  readonly asleepW: Estimate
   /** usable space that the library at the horizon needs, TB; without any drives too */
   readonly usableNeededTB: number
   readonly heldTB: number
   /** null while there are no drives, or they cannot make the layout */
   readonly pool: PoolFacts | null
   readonly refusal: LayoutRefusal | null
-}
-
-/** Sum over drives; ends are summed too, because drives of one kind err alike. */
-function sumEstimates(list: readonly Estimate[]): Estimate {
-  return list.reduce(
-    (sum, { low, likely, high }) => ({
-      low: sum.low + low,
-      likely: sum.likely + likely,
-      high: sum.high + high,
-    }),
-    exactly(0),
-  )
 }
 
 /**
@@ -200,12 +150,6 @@ export const unusedShare = 0.05
 /** A layout that leaves less of what was bought gives away too much to pass in silence. */
 export const minKeptShare = 0.5
 
-/**
- * Drives that read faster on their outer tracks turn at 7200 a minute, others at 5400: halfway
- * between the two.
- */
-export const fastFromMBps = 215
-
 export function drivesFacts(slice: DrivesSlice): DrivesFacts {
   const { drives, catalogue, survivesAtLeast } = slice
   const each = drivesOf(drives)
@@ -213,11 +157,8 @@ export function drivesFacts(slice: DrivesSlice): DrivesFacts {
   const contentTB = slice.contentAtHorizonTB.likely
   const pool = poolOf({ drives, choices: slice, catalogue, contentTB, layoutId })
   const traits = traitsOf(drives, catalogue)
-  const beside = traits.filter(({ inOwnCase }) => inOwnCase)
-  const turning = traits.filter(({ spinning, inOwnCase }) => spinning && !inOwnCase)
   return {
-    count: each.length,
-    rawTB: each.reduce((sum, drive) => sum + drive.sizeTB, 0),
+    ...driveLoads(traits),
     layoutId,
     isAutomatic: drives.layout === automaticLayout,
     unknownClass: entryOf(catalogue.driveClasses, drives.driveClass) === null,
@@ -232,22 +173,10 @@ export function drivesFacts(slice: DrivesSlice): DrivesFacts {
     }),
     shingled: traits.some(({ shingled }) => shingled),
     isShaken: isShaken(drives, traits),
-    inOwnCase: beside.length,
-    ownCaseIdleW: sumEstimates(beside.map(({ idleW }) => idleW)).likely,
-    ownCaseActiveW: sumEstimates(beside.map(({ activeW }) => activeW)).likely,
-    spinning: turning.length,
-    fast: turning.filter(({ outerMBps }) => outerMBps > fastFromMBps).length,
-    nvme: traits.filter(({ nvme }) => nvme).length,
     slowestOuterMBps: Math.min(
       ...(traits.length ? traits.map(({ outerMBps }) => outerMBps) : [drives.outerMBps]),
     ),
-    idleW: sumEstimates(traits.map(({ idleW }) => idleW)),
-    turningIdleW: sumEstimates(turning.map(({ idleW }) => idleW)).likely,
-    turningActiveW: sumEstimates(turning.map(({ activeW }) => activeW)).likely,
-    surges: largestFirst(turning.map(({ model }) => surgeOf(model))),
-    activeW: sumEstimates(traits.map(({ activeW }) => activeW)),
     readW: readingW(traits, 'refused' in pool ? null : pool),
-    asleepW: sumEstimates(traits.map(({ asleepW }) => asleepW)),
     usableNeededTB: usableNeededTB(contentTB, drives),
     heldTB: snapshotsTB(drives),
     pool: 'refused' in pool ? null : poolFacts(pool, slice),
@@ -258,36 +187,15 @@ export function drivesFacts(slice: DrivesSlice): DrivesFacts {
 function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
   const chance = rememberedLossChance(pool)
   const { arrangement, conditions, layout } = pool
-  const { drives, forecast, horizonYears, readErrorEndsRebuild } = slice
+  const { drives, horizonYears, readErrorEndsRebuild } = slice
   const atHorizon = lossBand(chance, horizonYears, readErrorEndsRebuild ? 'ends' : 'costsFile')
   const waterfall = spaceWaterfall(arrangement, fileSystems[drives.fileSystem], snapshotsTB(drives))
   const roomTB = waterfall.at(-1)!.sizeTB
-  const planned =
-    drives.purchases.length > 0
-      ? plannedRoom(
-          { layout, hotSpares: drives.hotSpares, roomOf: usableTB => roomOf(usableTB, drives) },
-          drivesOf(drives),
-          { purchases: drives.purchases, months: forecast.months.length },
-        )
-      : null
-  const fullAt = (end: keyof Estimate) =>
-    planned
-      ? firstFull(
-          forecast.months.map(month => month[end]),
-          planned,
-        )
-      : monthFull(
-          forecast.months.map(month => month[end]),
-          roomTB,
-        )
   return {
     arrangement,
     conditions,
     waterfall,
     roomTB,
-    roomAtHorizonTB: planned?.[horizonYears * monthsPerYear] ?? planned?.at(-1) ?? roomTB,
-    roomByMonthTB: planned,
-    monthFull: { likely: fullAt('likely'), soonest: fullAt('high'), latest: fullAt('low') },
     survives: arrangement.survives,
     survival: survivalOf(arrangement.survives, atHorizon.likely, slice),
     loss: layout.loss,
@@ -339,12 +247,6 @@ function rebuildEnds(
   }
   const [unwatched, watched] = [at(0), at(24)]
   return unwatched === null || watched === null ? null : { unwatched, watched }
-}
-
-/** The first month whose content exceeds the room of that month. */
-function firstFull(contentTB: readonly number[], roomTB: readonly number[]): number | null {
-  const month = contentTB.findIndex((content, at) => content > roomTB[at]!)
-  return month < 0 ? null : month
 }
 
 function perilFacts(

@@ -1,9 +1,10 @@
-import { commonDriveSizesTB } from '../catalogue/driveSizes'
 import type { Choices } from '../plan/choices'
 import { ownEntry } from '../plan/constants'
 import type { Drives } from '../plan/drives'
+import { wholeCents } from '../units/wholeCents'
 import { arrangeDrives } from './arrangeDrives'
-import { driveClassOf, type DriveCatalogue } from './driveTraits'
+import type { DriveCatalogue } from './driveTraits'
+import { driveOffers } from './growth/driveOffers'
 import { poolLossChance } from './layoutRisk'
 import { isRefusal, type Layout } from './layouts/layout'
 import { layouts } from './layouts/layouts'
@@ -33,9 +34,8 @@ export interface NeedQuestion {
 }
 
 /**
- * The same need under every layout: of all common sizes and numbers of drives the cheapest that has
- * the room, hot spares with it.
- * Prices are the class's usual price of a terabyte; of equal prices the fewer drives.
+ * The same need under every layout: of all sizes that can be bought and numbers of drives the
+ * cheapest that has the room, hot spares with it; of equal prices the fewer drives.
  */
 export function needByLayout(question: NeedQuestion): NeedOfLayout[] {
   return layouts.map(layout => ({ layout, drives: cheapestFor(layout, question) }))
@@ -45,28 +45,29 @@ function cheapestFor(
   layout: Layout,
   { drives, choices, catalogue, contentTB, maxDrives }: NeedQuestion,
 ): NeedOfLayout['drives'] {
-  const pricePerTB = driveClassOf(drives, catalogue)?.pricePerTB ?? 0
-  let best: { readonly count: number; readonly sizeTB: number } | null = null
-  for (const sizeTB of commonDriveSizesTB) {
+  const offers = driveOffers(drives, catalogue)
+  let best: { readonly count: number; readonly sizeTB: number; readonly price: number } | null =
+    null
+  for (const { sizeTB, price: each } of offers) {
     for (let count = 1; count <= maxDrives; count++) {
-      const isBetter =
-        !best ||
-        count * sizeTB < best.count * best.sizeTB ||
-        (count * sizeTB === best.count * best.sizeTB && count < best.count)
-      if (!isBetter) break
+      const price = wholeCents(count * each)
+      if (best && (price > best.price || (price === best.price && count >= best.count))) break
       const arrangement = arrangeDrives(
         layout,
         Array.from({ length: count }, () => ({ sizeTB, role: 'any' as const })),
         drives.hotSpares,
       )
       if (isRefusal(arrangement) || roomTB(arrangement.usableTB, drives) < contentTB) continue
-      best = { count, sizeTB }
+      best = { count, sizeTB, price }
       break
     }
   }
   if (!best) return null
   const pool = poolOf({
-    drives: { ...drives, lots: [{ ...best, role: 'any', model: ownEntry, group: 1 }] },
+    drives: {
+      ...drives,
+      lots: [{ count: best.count, sizeTB: best.sizeTB, role: 'any', model: ownEntry, group: 1 }],
+    },
     choices,
     catalogue,
     contentTB,
@@ -74,7 +75,6 @@ function cheapestFor(
   }) as Pool
   return {
     ...best,
-    price: best.count * best.sizeTB * pricePerTB,
     roomTB: roomTB(pool.arrangement.usableTB, drives),
     lossChanceAtHorizon: poolLossChance(pool.arrangement.groups, {
       years: choices.horizonYears,

@@ -1,6 +1,12 @@
 import type { Drives } from '../plan/drives'
 import { arrangeDrives, type Arrangement } from './arrangeDrives'
-import { driveTraits, pooledTraits, type DriveCatalogue, type DriveTraits } from './driveTraits'
+import {
+  driveTraits,
+  pooledTraits,
+  type CommonDrives,
+  type DriveCatalogue,
+  type DriveTraits,
+} from './driveTraits'
 import { causeFactor, drivesUntilVibration } from './failureRate'
 import { fileSystems } from './fileSystem'
 import { batchFactor, shingledFactor, type RiskConditions, type PoolGroup } from './layoutRisk'
@@ -64,7 +70,7 @@ export function drivesOf({
 
 /** What each drive of a plan is like, in the order of {@link drivesOf}. */
 export function traitsOf(
-  drives: PoolDrives,
+  drives: CommonDrives & Pick<PoolDrives, 'lots'>,
   catalogue: DriveCatalogue,
 ): (DriveTraits & { readonly sizeTB: number })[] {
   return drives.lots.flatMap(lot => {

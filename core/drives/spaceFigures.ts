@@ -20,7 +20,6 @@ import type { DimensionsOf } from '../expressions/unitTypes'
 import type { Figure } from '../figure'
 import { bytesPerTB, bytesPerTiB } from '../units/dataSize'
 import type { Format } from '../units/format'
-import { monthsPerYear } from '../units/time'
 import { arrangedBy } from '../expressions/inputs/driveInputs'
 import type { DrivesSlice, PoolFacts } from './drivesFacts'
 import { fileSystems } from './fileSystem'
@@ -164,60 +163,7 @@ export function spaceFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
       },
       format,
     ),
-    monthFullFigure(pool, tale),
   ]
-}
-
-function monthFullFigure(
-  { roomTB, roomByMonthTB, monthFull: { likely, soonest, latest } }: PoolFacts,
-  { facts, slice: { forecast }, format }: DrivesTale,
-): Figure {
-  const { number: n } = format
-  const { months } = forecast
-  const last = months.length - 1
-  const years = last / monthsPerYear
-  const roomIn = (month: number) => roomByMonthTB?.[month] ?? roomTB
-  const parts = {
-    id: 'drives.monthFull',
-    label: 'Full in',
-    unit: 'month',
-    source: 'First month whose library exceeds the room; 0 is today.',
-  } as const
-  const inputs: readonly Input[] = [
-    { figure: 'drives.roomTB' },
-    'drives.purchases',
-    'drives.expandsParity',
-    ...arrangedBy(facts),
-    { figure: 'library.contentTB' },
-    { figure: 'library.growthTBPerMonth' },
-    'library.additionsChangePerYear',
-    'library.events',
-    'library.startsOn',
-  ]
-  if (likely === null)
-    return absentFigure(
-      soonest === null
-        ? `Not within ${years} years, even with fast growth.`
-        : `Not within ${years} years at the likely growth; with fast growth in month ${soonest}.`,
-      { ...parts, inputs, formula: `the library stays below ${n(roomIn(last))} TB` },
-    )
-  const says =
-    likely === 0
-      ? `${n(months[0]!.likely)} TB today > ${n(roomIn(0))} TB`
-      : `month ${likely}: ${n(months[likely]!.likely)} TB > ${n(roomIn(likely))} TB; ` +
-        `month ${likely - 1}: ${n(months[likely - 1]!.likely)} TB`
-  return declareFigure(
-    () =>
-      workedOut({ low: soonest ?? likely, likely, high: latest ?? last }, 'month', {
-        inputs,
-        says,
-      }),
-    {
-      ...parts,
-      ...(latest === null ? { note: `With slow growth not within ${years} years.` } : {}),
-    },
-    format,
-  )
 }
 
 /** The figures of a pool that is not there, with the reason. */
@@ -229,7 +175,6 @@ export function missingFigures(
     ['drives.usableTB', 'Usable', 'TB'],
     ['drives.usableTiB', 'Usable, binary', 'TiB'],
     ['drives.roomTB', 'Room', 'TB'],
-    ['drives.monthFull', 'Full in', 'month'],
     ['drives.rebuildHours', 'Rebuild', 'h'],
     ['drives.firstBuildHours', 'First build of parity', 'h'],
     ['drives.shareAtLoss', 'Share of the library lost then', 'share'],

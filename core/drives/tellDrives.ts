@@ -4,14 +4,7 @@ import type { Telling } from '../domain'
 import { exactly, type Estimate } from '../figure'
 import { finding } from '../finding'
 import type { Format } from '../units/format'
-import { monthsPerYear } from '../units/time'
-import {
-  headroomShare,
-  headroomState,
-  worseState,
-  type Verdict,
-  type VerdictState,
-} from '../verdict'
+import { headroomShare, worseState, type Verdict, type VerdictState } from '../verdict'
 import type { CopiesState } from './copies'
 import type { DrivesFacts, DrivesSlice, PoolFacts } from './drivesFacts'
 import type { DrivesTale } from './drivesTale'
@@ -37,7 +30,7 @@ export function tellDrives(facts: DrivesFacts, slice: DrivesSlice, format: Forma
           ...riskFigures(pool, tale),
           ...perilFigures(pool, tale),
         ],
-        verdicts: [spaceVerdict(pool, tale), survivalVerdict(pool, tale)],
+        verdicts: [survivalVerdict(pool, tale)],
         findings: [...poolFindings(pool, tale), ...catalogueFindings(tale)],
       }
     : {
@@ -57,69 +50,6 @@ export function failedDriveSentence(
 ): string {
   if (pool) return failedDriveText({ ...pool, layoutId }, format)
   return refusal ? refusalText(refusal, layoutId, format) : 'No drives are chosen yet.'
-}
-
-function yearsText(months: number, { number: n }: Format): string {
-  return months < 24 ? `${months} months` : `${n(months / monthsPerYear, 2)} years`
-}
-
-function spaceVerdict(
-  { roomTB, roomByMonthTB, roomAtHorizonTB, monthFull: full }: PoolFacts,
-  { slice, format }: DrivesTale,
-): Verdict {
-  const { number: n } = format
-  const { horizonYears, contentAtHorizonTB: asked, contentTB } = slice
-  const possible = exactly(roomAtHorizonTB)
-  const counted =
-    slice.drives.purchases.length > 0 ? ' This counts the purchases planned under Growing.' : ''
-  const horizonMonths = horizonYears * monthsPerYear
-  const common = {
-    id: 'space',
-    label: headrooms.space.label,
-    domain: 'drives',
-    unit: 'TB',
-    asked,
-    possible,
-    share: headroomShare(asked, possible),
-    figures: ['library.contentAtHorizonTB', 'drives.roomTB', 'drives.monthFull'],
-  }
-  if (slice.nothingKept)
-    return {
-      ...common,
-      state: 'unknown',
-      sentence: 'Nothing is kept yet: enter the library to see how long the space lasts.',
-    }
-  if (full.likely === 0)
-    return {
-      ...common,
-      state: 'impossible',
-      sentence:
-        `Today's library of ${n(contentTB.likely, 3)} TB does not fit into ` +
-        `${n(roomByMonthTB?.[0] ?? roomTB, 3)} TB of room.`,
-    }
-  if (full.likely !== null && full.likely <= horizonMonths) {
-    return {
-      ...common,
-      state: 'short',
-      sentence:
-        `Full in month ${full.likely} (${yearsText(full.likely, format)}), before the ` +
-        `${horizonYears} years are over.${counted}`,
-    }
-  }
-  if (full.soonest !== null && full.soonest <= horizonMonths) {
-    return {
-      ...common,
-      state: 'tight',
-      sentence:
-        `Lasts the ${horizonYears} years at the likely growth; with fast growth it is full ` +
-        `in month ${full.soonest} (${yearsText(full.soonest, format)}).${counted}`,
-    }
-  }
-  return {
-    ...common,
-    state: headroomState(asked, possible),
-    sentence: `${full.likely === null ? `Room for more than ${horizonYears} years, and not full within fifteen.` : `Room for ${horizonYears} years and more: full in month ${full.likely} ` + `(${yearsText(full.likely, format)}).`}${counted}`,
-  }
 }
 
 /** What is wrong with the copies of what cannot be replaced: in a word or two, in a sentence. */
@@ -202,37 +132,20 @@ function withoutPool(tale: DrivesTale): Pick<Telling, 'verdicts' | 'findings'> {
   const none = facts.count === 0
   const why = failedDriveSentence(facts, format)
   const state: VerdictState = none ? 'unknown' : 'impossible'
-  const verdict = (
-    id: string,
-    label: string,
-    parts: Pick<Verdict, 'unit' | 'asked' | 'figures'>,
-  ): Verdict => ({
-    id,
-    label,
-    domain: 'drives',
-    possible: null,
-    share: null,
-    state,
-    sentence: none ? 'Add drives to see this.' : why,
-    ...parts,
-  })
   return {
     verdicts: [
-      verdict('space', headrooms.space.label, {
-        unit: 'TB',
-        asked: slice.contentAtHorizonTB,
-        figures: [
-          'library.contentAtHorizonTB',
-          'drives.usableNeededTB',
-          'drives.roomTB',
-          'drives.monthFull',
-        ],
-      }),
-      verdict('survival', headrooms.survival.label, {
+      {
+        id: 'survival',
+        label: headrooms.survival.label,
+        domain: 'drives',
         unit: 'failed drives',
         asked: exactly(slice.survivesAtLeast),
+        possible: null,
+        share: null,
+        state,
+        sentence: none ? 'Add drives to see this.' : why,
         figures: ['drives.lossChanceAtHorizon', 'drives.rebuildHours'],
-      }),
+      },
     ],
     findings: [
       ...(none

@@ -73,7 +73,7 @@ describe('what is paid now', () => {
     expect(purchaseSum(0.1, 0.2, 0)).toBe(0.3)
     expect(purchaseSum(199.99, 494.85, 0.1)).toBe(694.94)
   })
-  it('counts a drive without a price by its terabytes, and says so', () => {
+  it('counts a drive without a price at the usual one, and says so', () => {
     const { figures, domains } = assessed({
       machine: { condition: 'owned' },
       drives: {
@@ -84,10 +84,10 @@ describe('what is paid now', () => {
         ],
       },
     })
-    expect(figures['ownership.purchase']).toMatchObject({ value: 3 * 10 * 12 + 50 })
+    expect(figures['ownership.purchase']).toMatchObject({ value: 3 * 118 + 50 })
     expect(figures['ownership.purchase']!.note).toContain('3 × 10 TB')
     expect(figures['ownership.purchase']!.note).not.toContain('1 × 4 TB')
-    expect(domains.ownership.drivesToPay).toBe(410)
+    expect(domains.ownership.drivesToPay).toBe(404)
   })
   it('nothing for what is owned: base, part or drive, each by itself', () => {
     const toPay = (base: 'new' | 'owned', part: 'new' | 'owned', drive: 'new' | 'owned') =>

@@ -17,7 +17,7 @@ import { meetsNeed, type VerdictState } from '../verdict'
 import { createBoxRows } from './boxRows'
 import { buildMoney, type BuildMoney } from './buildMoney'
 import type { BoxEvaluator, BoxRow, Evaluation, PoolRow } from './buildRows'
-import { onceByKey } from './onceByKey'
+import { onceByKey } from '../onceByKey'
 import { createPoolRows } from './poolRows'
 
 /**

@@ -11,7 +11,7 @@ import type { StreamsSlice } from '../streams/streamsFacts'
 import { createBoxStreams } from './boxStreams'
 import type { BuildMoney } from './buildMoney'
 import type { Box, BoxRow } from './buildRows'
-import { onceByKey } from './onceByKey'
+import { onceByKey } from '../onceByKey'
 
 /** What rows are made from. */
 export interface RowSources {

@@ -2,24 +2,47 @@ import { drives as drivesDomain } from '../drives/drives'
 import type { DrivesFacts } from '../drives/drivesFacts'
 import type { HouseholdFacts } from '../household/householdFacts'
 import type { Catalogue } from '../catalogue/catalogue'
+import type { LibraryFacts } from '../library/libraryFacts'
 import type { Plan } from '../plan/planSchema'
+import { roomFacts } from '../room/roomFacts'
+import { spaceState } from '../room/spaceState'
 import { plainFormat } from '../units/format'
 import { stateOfBuild, type VerdictState } from '../verdict'
 
 /**
- * The verdicts on space and survival of a plan, from its facts. @param catalogue with the plan's
- * own entries
+ * The states of space and survival of a plan's drives alone, from their facts: without purchases
+ * that are planned. @param catalogue with the plan's own entries
  */
 export function driveStates(
   plan: Plan,
-  facts: { readonly household: HouseholdFacts; readonly drives: DrivesFacts },
+  facts: {
+    readonly household: HouseholdFacts
+    readonly library: LibraryFacts
+    readonly drives: DrivesFacts
+  },
   catalogue: Catalogue,
 ): Readonly<Record<'space' | 'survival', VerdictState>> {
+  const { drives, library } = facts
   const { verdicts } = drivesDomain.tell(
-    facts.drives as never,
+    drives as never,
     drivesDomain.read(plan, catalogue, facts as never) as never,
     plainFormat,
   )
-  const stateOf = (id: string) => stateOfBuild(verdicts.find(verdict => verdict.id === id)!)
-  return { space: stateOf('space'), survival: stateOf('survival') }
+  const slice = {
+    layoutId: drives.layoutId,
+    isAutomatic: drives.isAutomatic,
+    roomTB: drives.pool?.roomTB ?? null,
+    refusal: drives.refusal,
+    forecast: library.forecast,
+    contentTB: library.contentTB,
+    contentAtHorizonTB: library.contentAtHorizonTB,
+    nothingKept: library.empty,
+    horizonYears: plan.choices.horizonYears,
+    planned: null,
+  }
+  const { room } = roomFacts(slice)
+  return {
+    space: room ? spaceState(room, slice) : drives.refusal ? 'impossible' : 'unknown',
+    survival: stateOfBuild(verdicts.find(({ id }) => id === 'survival')!),
+  }
 }

@@ -7,7 +7,7 @@ import type { Plan } from '../plan/planSchema'
 import type { RowSources } from './boxRows'
 import type { DriveSet, PoolRow } from './buildRows'
 import { driveStates } from './driveStates'
-import { onceByKey } from './onceByKey'
+import { onceByKey } from '../onceByKey'
 
 export interface PoolRows {
   readonly row: (drives: DriveSet) => PoolRow
@@ -19,7 +19,8 @@ export function createPoolRows({ plan, shipped, catalogue, assessor }: RowSource
   const rows = onceByKey<PoolRow>()
   const fitKeys = onceByKey<number>()
   function rowOf({ drives: own }: DriveSet): PoolRow {
-    const adopted: Plan = { ...plan, drives: own }
+    // What is adopted plans no further purchases.
+    const adopted: Plan = { ...plan, drives: { ...own, purchases: [] } }
     const facts = assessor.facts(adopted, shipped, ['household', 'library', 'drives'])
     const { drives } = facts
     const price = drivesToPay(own, catalogue)

@@ -5,6 +5,7 @@ import { planSchema, type PlanInput } from '../plan/planSchema'
 import { assess } from '../assess'
 import { notOffer } from '../playback/fixes/notOffer'
 import { conversionFixes } from './conversionFixes'
+import { usualPrice } from '../drives/usualPrice'
 import { planningPrices, unknownPrice } from './planningPrices'
 import { cellKey, isBetter, isWorthShowing, fixesOf } from './rankFixes'
 
@@ -14,28 +15,29 @@ const pricesOf = (driveClass: string) =>
   planningPrices(plan({ drives: { ...tideMillHouse.drives, driveClass } }), catalogue)
 
 describe('planning prices', () => {
-  it("count a terabyte as one of the plan's kind of drives", () => {
-    for (const { id, pricePerTB } of catalogue.driveClasses)
-      expect(pricesOf(id).perTB).toBe(pricePerTB)
-    expect(
-      Object.fromEntries(catalogue.driveClasses.map(entry => [entry.id, entry.pricePerTB])),
-    ).toMatchObject({ nas: 20, ssd: 60 })
+  it("count space as a drive of that size, of the plan's kind of drives", () => {
+    for (const driveClass of catalogue.driveClasses)
+      for (const extraTB of [0.3, 4, 9, 100])
+        expect(pricesOf(driveClass.id).costOf({ price: 0, extraTB })).toBe(
+          usualPrice(extraTB, driveClass, catalogue.driveModels),
+        )
   })
   it(
     'take the usual kind of drive for one that the catalogue does not know, and nothing ' +
       'where it knows none',
     () => {
-      expect(pricesOf('gone-1').perTB).toBe(pricesOf('nas').perTB)
-      expect(planningPrices(plan(), { driveClasses: [] }).perTB).toBe(0)
+      const space = { price: 0, extraTB: 8 }
+      expect(pricesOf('gone-1').costOf(space)).toBe(pricesOf('nas').costOf(space))
+      expect(planningPrices(plan(), { driveClasses: [], driveModels: [] }).costOf(space)).toBe(0)
     },
   )
   it('take thirty for a job whose price nobody knows, unless it is space alone that is paid', () => {
     const { costOf } = pricesOf('nas')
     expect(unknownPrice).toBe(30)
     expect(costOf({ price: null, extraTB: 0 })).toBe(30)
-    expect(costOf({ price: null, extraTB: 0.5 })).toBe(10)
+    expect(costOf({ price: null, extraTB: 4 })).toBe(105)
     expect(costOf({ price: 0, extraTB: 0 })).toBe(0)
-    expect(costOf({ price: 45, extraTB: 1 })).toBe(65)
+    expect(costOf({ price: 45, extraTB: 4 })).toBe(150)
   })
 })
 

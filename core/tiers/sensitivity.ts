@@ -1,11 +1,11 @@
-import { planAssessor } from '../assess'
+import { planAssessor, type PlanAssessor } from '../assess'
 import type { Catalogue } from '../catalogue/catalogue'
 import { addedGBPerMonth, withAddedGBPerMonth } from '../library/additions'
 import { costOverYears } from '../ownership/cashFlow'
 import { effectiveCatalogue } from '../plan/effectiveCatalogue'
 import type { Plan } from '../plan/planSchema'
+import { spaceState } from '../room/spaceState'
 import { meetsNeed, stateOfBuild } from '../verdict'
-import { driveStates } from './driveStates'
 
 /** Something that nobody knows for sure, and that may change which way costs least. */
 export interface Assumption {
@@ -201,6 +201,18 @@ function meetsItsNeed(plan: Plan, catalogue: Catalogue): boolean {
     })
 }
 
+/** Whether a plan's room runs out before its horizon. */
+function isFull(plan: Plan, assessor: PlanAssessor, catalogue: Catalogue): boolean {
+  const { library, drives, room } = assessor.facts(plan, catalogue, ['library', 'drives', 'room'])
+  if (!room.room) return drives.refusal !== null
+  const state = spaceState(room.room, {
+    contentAtHorizonTB: library.contentAtHorizonTB,
+    nothingKept: library.empty,
+    horizonYears: plan.choices.horizonYears,
+  })
+  return state === 'short' || state === 'impossible'
+}
+
 /**
  * Every assumption with the values at which another of the compared ways costs least over the
  * years. What falls short of its need
@@ -233,10 +245,10 @@ export function flipBars(compared: readonly Compared[], catalogue: Catalogue): F
       const before = known.get(at)
       if (before !== undefined) return before
       const swung = set(plan, at, lists)
-      const facts = assessor.facts(swung, catalogue, ['household', 'library', 'drives', 'years'])
-      const isFull =
-        judgesRoom && ['short', 'impossible'].includes(driveStates(swung, facts, lists).space)
-      const found = isFull ? Infinity : costOverYears(facts.years.question)
+      const found =
+        judgesRoom && isFull(swung, assessor, catalogue)
+          ? Infinity
+          : costOverYears(assessor.facts(swung, catalogue, ['years']).years.question)
       known.set(at, found)
       return found
     }

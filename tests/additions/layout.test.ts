@@ -11,7 +11,7 @@ vi.mock('../../core/drives/layouts/layouts', async original => {
 const { assess } = await import('../../core/assess')
 const { catalogue } = await import('../../core/catalogue/catalogue')
 const { systemKinds } = await import('../../core/catalogue/systemKinds')
-const { possiblePurchases } = await import('../../core/drives/growth/cheapestPurchases')
+const { possiblePurchases } = await import('../../core/drives/growth/growthQuestion')
 const { dataDrivesCarry } = await import('../../core/drives/fast/fastRates')
 const { failedDriveText } = await import('../../core/drives/failedDrive')
 const { driveMap } = await import('../../core/drives/driveMap')
@@ -61,7 +61,14 @@ describe('a layout that is added by one file and one line', () => {
     expect(carried('triples').low).toBe(carried('triples').high)
     expect(carried('triples').high).toBeGreaterThan(3 * carried('separate').low)
     const offers = [{ sizeTB: 8, price: 165, model: null }]
-    const rule = { layout: triples, hotSpares: 0, bays: 12, expandsParity: false, offers }
+    const rule = {
+      layout: triples,
+      hotSpares: 0,
+      bays: 12,
+      expandsParity: false,
+      offers,
+      priceOf: () => 165,
+    }
     const drives = Array.from({ length: 6 }, () => ({ sizeTB: 8, role: 'any' }) as const)
     expect(possiblePurchases({ ...rule, ...growth, drives }, drives)).toEqual([
       { count: 3, sizeTB: 8, how: 'added' },

@@ -27,9 +27,9 @@ const margin = { left: 46, right: 16, top: 14, bottom: 34 }
 const months = computed(() => store.assessment?.domains.library.forecast.months ?? [])
 const room = computed(() => store.assessment?.figures['drives.roomTB']?.value ?? null)
 const horizonYears = computed(() => store.plan?.choices.horizonYears ?? 5)
-const full = computed(() => store.assessment?.domains.drives.pool?.monthFull.likely ?? null)
+const full = computed(() => store.assessment?.domains.room.room?.monthFull.likely ?? null)
 /** the room by month, where purchases are planned */
-const rooms = computed(() => store.assessment?.domains.drives.pool?.roomByMonthTB ?? null)
+const rooms = computed(() => store.assessment?.domains.room.room?.roomByMonthTB ?? null)
 const roomIn = (month: number) => rooms.value?.[month] ?? room.value
 const kinds = computed(() => store.assessment?.domains.library.forecast.kinds)
 const events = computed(() =>

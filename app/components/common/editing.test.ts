@@ -100,7 +100,7 @@ describe('the drives', () => {
       const lots = mount(LotsEditor)
       await pick(lots, 0)
       const price = () => placeholder(lots, 'drives.lots.0.priceEach')
-      expect(price()).toBe('≈ €200')
+      expect(price()).toBe('≈ €205')
       store.edit('drives.lots.0.condition', 'owned')
       await lots.vm.$nextTick()
       expect(price()).toBe('nothing')

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Figure } from '~~/core/figure'
-import type { PricedPurchase } from '~~/core/drives/growth/cheapestPurchases'
+import type { PricedPurchase } from '~~/core/drives/growth/growthQuestion'
 import { layouts } from '~~/core/drives/layouts/layouts'
 import { layoutLabel } from '~~/core/drives/refusalText'
-import { purchaseText } from '~~/core/drives/growth/tellGrowth'
+import { purchaseText } from '~~/core/drives/growth/purchaseText'
 import { maxPurchases } from '~~/core/plan/constants'
 import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
@@ -68,12 +68,9 @@ function plannedText(): string {
     ? `${bought}${purchases.length ? '' : ' more to buy'}`
     : `${bought}, and full ${monthFull === 0 ? 'today' : `in month ${monthFull}`}`
 }
-/** a purchase after which the layout cannot be made */
-const unmade = computed(
-  () => course.value?.purchases.find(purchase => purchase.roomTB === 0) ?? null,
-)
-const withoutBay = computed(() =>
-  Math.max(0, ...(course.value?.purchases ?? []).map(purchase => purchase.withoutBay)),
+/** Planned drives that do not count, with why. */
+const out = computed(
+  () => store.assessment?.findings.filter(({ code }) => code === 'PLANNED_DRIVE_OUT') ?? [],
 )
 function add(): void {
   const offer =
@@ -113,12 +110,8 @@ const other = computed(() => layouts.length - 1 - changes.value.length)
     <p class="sentence">
       {{ sentence }}
     </p>
-    <p v-if="withoutBay > 0" class="problem">
-      {{ withoutBay === 1 ? '1 drive has' : `${number(withoutBay)} drives have` }} no bay then.
-    </p>
-    <p v-if="unmade" class="problem">
-      After the purchase of {{ unmade.month === 0 ? 'today' : `month ${unmade.month}` }} the drives
-      do not make {{ layoutLabel(layoutId) }}, so there is no room at all.
+    <p v-for="{ sentence: said, fixes } in out" :key="said" class="problem">
+      {{ said }} {{ fixes[0]?.sentence }}
     </p>
     <div class="switch no-print" role="radiogroup" aria-label="The room must last for">
       <label><input v-model="growthEnd" type="radio" value="likely" /> Likely growth</label>
@@ -170,9 +163,9 @@ const other = computed(() => layouts.length - 1 - changes.value.length)
               : `Buying everything today costs less only if prices rise by more than ${share(-growth.fallWhereStepsWin)} a year.`
         }}
       </p>
-      <p v-if="growth?.leftOutTB.length" class="soft small">
-        With so many bays only these sizes are compared:
-        {{ growth.offers.map(offer => quantity(offer.sizeTB, 'TB')).join(', ') }}.
+      <p v-if="growth && growth.atLeast !== null" class="soft small">
+        There are too many ways to go through all of them: no way costs less than
+        {{ money(growth.atLeast) }}.
       </p>
       <div class="fields">
         <PlanField path="drives.priceFallPerYear" />

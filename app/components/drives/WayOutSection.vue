@@ -35,13 +35,11 @@ const pool = computed(() => {
   return 'refused' in found ? null : found
 })
 const expandsParity = computed(() => store.plan?.drives.expandsParity ?? true)
-/** how the layout is turned into another one with the data on it */
-const inPlace = (id: string) => pool.value?.layout.becomes?.[id] ?? null
+/** how the layout is turned into another one by drives that are added */
+const byAdding = (id: string) => pool.value?.layout.becomes?.[id] ?? null
 const ways = computed(() =>
   pool.value
-    ? waysOut(pool.value, { heldTB: heldTB.value, expandsParity: expandsParity.value }).toSorted(
-        (a, b) => Number(inPlace(b.toId) !== null) - Number(inPlace(a.toId) !== null),
-      )
+    ? waysOut(pool.value, { heldTB: heldTB.value, expandsParity: expandsParity.value })
     : [],
 )
 const chosen = computed(
@@ -83,9 +81,14 @@ const text = (figure: Figure) =>
       : figure.unit === 'h'
         ? format.value.hours(figure.value)
         : quantity(figure.value, figure.unit)
-const steps = computed(() =>
-  chosen.value && !inPlace(chosen.value.toId) ? (chosen.value.way?.steps ?? []) : [],
-)
+const steps = computed(() => chosen.value?.way?.steps ?? [])
+const stand = computed(() => {
+  const { way, toId } = chosen.value!
+  const others = byAdding(toId)
+  return way || !others
+    ? wayText(way, { to: question.value!.to, format: format.value })
+    : `It takes drives besides, with the data on those that are there. ${others}`
+})
 watch(chosen, () => (pointed.value = null))
 
 /** What each drive is after each step: still in the old pool, free, or in the new one. */
@@ -95,7 +98,8 @@ const grid = computed(() => {
   const columns = steps.value.map(step => {
     for (const place of step.places) {
       if (step.kind === 'release') state.set(place, 'free')
-      if (step.kind === 'make' || step.kind === 'grow') state.set(place, 'new')
+      if (step.kind === 'make' || step.kind === 'grow' || step.kind === 'setAside')
+        state.set(place, 'new')
     }
     return { step, states: new Map(state) }
   })
@@ -123,17 +127,19 @@ const tie = computed(() => (pool.value ? tieText(pool.value.layout) : ''))
           type="button"
           role="radio"
           class="plain-button target"
-          :class="{ none: way === null && !inPlace(toId) }"
+          :class="{ none: way === null && !byAdding(toId) }"
           :aria-checked="toId === chosen.toId"
           :data-target="toId"
           @click="targetId = toId"
         >
           {{ label(toId) }}
           <small>{{
-            inPlace(toId)
-              ? 'in place'
-              : way === null
-                ? 'not with these drives'
+            way === null
+              ? byAdding(toId)
+                ? 'takes more drives'
+                : 'not with these drives'
+              : way.inPlace
+                ? 'in place'
                 : way.borrowed === 0
                   ? 'borrows nothing'
                   : way.borrowed === 1
@@ -147,11 +153,7 @@ const tie = computed(() => (pool.value ? tieText(pool.value.layout) : ''))
       <section class="sheet">
         <h2>To {{ label(chosen.toId) }}</h2>
         <p class="stand">
-          {{
-            inPlace(chosen.toId)
-              ? `It can be turned with the data on it. ${inPlace(chosen.toId)}`
-              : wayText(chosen.way, { to: question.to, format })
-          }}
+          {{ stand }}
         </p>
         <div
           v-if="steps.length"
@@ -216,12 +218,7 @@ const tie = computed(() => (pool.value ? tieText(pool.value.layout) : ''))
           <li><span class="cell free" /> free</li>
           <li><span class="cell new" /> new pool</li>
         </ul>
-        <ToldFigures
-          v-if="!inPlace(chosen.toId)"
-          :figures="figures"
-          :variant="variant"
-          :write="text"
-        />
+        <ToldFigures :figures="figures" :variant="variant" :write="text" />
         <PlanField path="drives.expandsParity" />
       </section>
       <section class="sheet">
@@ -249,7 +246,7 @@ const tie = computed(() => (pool.value ? tieText(pool.value.layout) : ''))
         </ol>
         <p v-else class="soft">
           {{
-            inPlace(chosen.toId)
+            chosen.way
               ? 'No data have to be moved.'
               : 'There are no steps to this layout over the same drives.'
           }}

@@ -201,7 +201,7 @@ describe('the parts list', () => {
   it('has both sums, edits a line beside it, and adds what is forgotten', async () => {
     const store = openDemo()
     const list = mount(PartsSection)
-    expect(list.find('.sums').text()).toMatch(/To pay now\s*€415.*As if all were bought\s*€696/)
+    expect(list.find('.sums').text()).toMatch(/To pay now\s*€415.*As if all were bought\s*€721/)
     await list.find('[data-line="0"]').trigger('click')
     await button(list, 'Remove Stile 13 W')!.trigger('click')
     expect(refs(store)).not.toContain('stile-13w')

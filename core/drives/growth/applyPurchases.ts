@@ -2,7 +2,8 @@ import { ownEntry } from '../../plan/constants'
 import type { Drives } from '../../plan/drives'
 import { asLots, singles } from '../bayOrder'
 import type { DriveOffer } from './driveOffers'
-import { drivesAfter, type Purchase } from './purchases'
+import { lotsAfter } from './lotsAfter'
+import type { Purchase } from './purchases'
 
 /**
  * A plan's drives with purchases taken over: those of today become drives of the plan, later ones
@@ -17,21 +18,17 @@ export function applyPurchases(
   const today = purchases.filter(purchase => purchase.month === 0)
   let lots = singles(drives.lots)
   for (const purchase of today) {
-    const model = offers.find(offer => offer.sizeTB === purchase.sizeTB)?.model ?? ownEntry
-    // Each drive that stays is known again by its place, which goes along as its role would.
-    const { drives: after } = drivesAfter(lots, purchase)
-    lots = after.map(
-      drive =>
-        lots.find(lot => lot === drive) ?? {
-          count: 1,
-          sizeTB: purchase.sizeTB,
-          model,
-          condition: 'new',
-          priceEach: null,
-          group: drive.group ?? lots.at(-1)?.group ?? 1,
-          role: 'any',
-        },
-    )
+    const { sizeTB } = purchase
+    const model = offers.find(offer => offer.sizeTB === sizeTB)?.model ?? ownEntry
+    lots = lotsAfter(lots, purchase, group => ({
+      count: 1,
+      sizeTB,
+      model,
+      condition: 'new',
+      priceEach: null,
+      group,
+      role: 'any',
+    }))
   }
   return {
     ...drives,

@@ -1,142 +1,129 @@
+import TinyQueue from 'tinyqueue'
 import { requireWithin } from '../../errors'
-import type { Layout, LayoutDrive } from '../layouts/layout'
-import { drivesAfter, priceIn, type Purchase } from './purchases'
+import type { LayoutDrive } from '../layouts/layout'
+import { onceByKey } from '../../onceByKey'
+import { costBound } from './costBound'
+import { drivesAfter, priceIn, priceOfPurchase } from './purchases'
 import { roomOfDrives } from './plannedRoom'
-import type { DriveOffer } from './driveOffers'
+import {
+  possiblePurchases,
+  priceSum,
+  type GrowthQuestion,
+  type PricedPurchase,
+} from './growthQuestion'
 
-export interface GrowthQuestion {
-  readonly layout: Layout
-  /** the drives there are, as the layout sees them */
+/**
+ * After so many drives that were looked at, those of each set that was gone through counted, a
+ * search stops: one that is longer would keep somebody waiting.
+ */
+export const maxLooks = 400_000
+/** How much a hurried search makes of what is still to come. */
+const hurries = [1.05, 1.3, 20]
+
+/** What a search for purchases came to. */
+export interface Found {
+  /** in their order; null where none were found that are enough */
+  readonly purchases: PricedPurchase[] | null
+  /** nothing costs less than this; what was found does not where it is proven to be the cheapest */
+  readonly atLeast: number
+}
+
+/** Drives that are too small from a month on, and the purchases that led to them. */
+interface State {
   readonly drives: readonly LayoutDrive[]
-  readonly hotSpares: number
-  /** room of a usable space, TB */
-  readonly roomOf: (usableTB: number) => number
-  /** library by month, TB, from today to the horizon */
-  readonly contentTB: readonly number[]
-  readonly offers: readonly DriveOffer[]
-  readonly bays: number
-  /** a parity group can take a further drive */
-  readonly expandsParity: boolean
-  /** share by which prices fall in a year */
-  readonly fallPerYear: number
-  /** what a replaced drive still brings */
-  readonly replacedWorth: number
-}
-
-export interface PricedPurchase extends Purchase {
-  /** of all its drives, less what the replaced ones bring */
-  readonly price: number
-}
-
-/** What may be bought next, by the layout's rule and within the bays. */
-export function possiblePurchases(
-  { layout, hotSpares, bays, expandsParity, offers }: GrowthQuestion,
-  drives: readonly LayoutDrive[],
-): Omit<Purchase, 'month'>[] {
-  const free = bays - drives.length
-  const isMade = drives.length - hotSpares >= layout.minimumDrives
-  const smallest = Math.min(...drives.map(drive => drive.sizeTB))
-  return offers.flatMap(({ sizeTB }): Omit<Purchase, 'month'>[] => {
-    const add = (count: number): Omit<Purchase, 'month'>[] =>
-      count <= free ? [{ count, sizeTB, how: 'added' }] : []
-    // So many drives as are not there yet come first, whatever the layout grows by then.
-    if (!isMade) return add(1)
-    const smaller = drives.filter(drive => drive.sizeTB < sizeTB).length
-    const all: Omit<Purchase, 'month'>[] =
-      smaller > 0 ? [{ count: smaller, sizeTB, how: 'allSmaller' }] : []
-    const smallestOnes = (count: number): Omit<Purchase, 'month'>[] =>
-      sizeTB > smallest && drives.length >= count ? [{ count, sizeTB, how: 'smallest' }] : []
-    switch (layout.grows) {
-      case 'added': {
-        const each = layout.takesAtATime
-        return free >= each ? add(each) : smallestOnes(each)
-      }
-      case 'parityGroup': {
-        if (expandsParity) return [...add(1), ...all]
-        const groups = Array.from(
-          { length: Math.max(0, free - layout.minimumDrives + 1) },
-          (_, more): Omit<Purchase, 'month'> => ({
-            count: layout.minimumDrives + more,
-            sizeTB,
-            how: 'newGroup',
-          }),
-        )
-        return [...groups, ...all]
-      }
-      case 'startOver':
-        return [...add(1), ...all]
-      case 'replaceAll':
-        return all
-    }
-  })
-}
-
-interface Rest {
+  /** null where they last */
+  readonly month: number | null
   readonly cost: number
+  /** cost with the bound of what is still to come */
+  readonly bound: number
+  readonly steps: number
+  readonly before: State | null
   readonly purchase: PricedPurchase | null
-  readonly after: readonly LayoutDrive[]
 }
+
+/** Prices closer than this are the same: sums of them differ in the last digits by their order. */
+const samePrice = 1e-9
+
+const isBetter = (one: Pick<State, 'cost' | 'steps'>, other: Pick<State, 'cost' | 'steps'>) =>
+  one.cost < other.cost - samePrice ||
+  (one.cost < other.cost + samePrice && one.steps < other.steps)
 
 /**
  * The cheapest purchases that keep the library within the room in every month, within the bays and
- * by the layout's rule.
- * Exact, by dynamic programming over the drives that are there: while prices fall, buying earlier
- * than a month in which the
- * room would be too small never pays, and while they rise everything is bought at once. Of equal
- * prices the fewer steps.
- * @returns in their order; null where no purchases are enough
+ * by the layout's rule; of equal prices the fewer steps. While prices fall, buying earlier than a
+ * month in which the room would be too small never pays, and while they rise everything is bought
+ * at once. Exact: the way whose price with a bound of the rest is least is followed first, so what
+ * comes to its end first is the cheapest. After `most` drives looked at it stops with none. In a
+ * hurry (above 1) it is not exact: what it finds costs at most so many times the least.
  * @throws {CoreRangeError} GROWTH_FALL: prices fall by everything
  */
-export function cheapestPurchases(question: GrowthQuestion): PricedPurchase[] | null {
-  const { contentTB, offers, fallPerYear, replacedWorth } = question
+export function searchPurchases(
+  question: GrowthQuestion,
+  { most = maxLooks, hurry = 1 }: { readonly most?: number; readonly hurry?: number } = {},
+): Found {
+  const { contentTB, offers, fallPerYear } = question
   requireWithin('GROWTH_FALL', fallPerYear, { min: -1, max: 0.99 })
   const priceOf = new Map(offers.map(({ sizeTB, price }) => [sizeTB, price]))
-  const isNow = fallPerYear < 0
-  const need = isNow ? [Math.max(...contentTB)] : contentTB
-  const rests = new Map<string, Rest>()
-  const steps = new Map<string, number>()
+  const need = fallPerYear < 0 ? [Math.max(...contentTB)] : contentTB
+  const asked = { ...question, contentTB: need }
+  const boundOf = costBound(asked)
+  const rooms = onceByKey<number>()
+  const known = new Map<string, State>()
+  const open = new TinyQueue<State>([], (a, b) =>
+    Math.abs(a.bound - b.bound) > samePrice ? a.bound - b.bound : a.steps - b.steps,
+  )
 
-  /** First month, from one on, in which these drives are too small; null where they last. */
-  function monthTooSmall(drives: readonly LayoutDrive[], from: number): number | null {
-    const room = roomOfDrives(question, drives)
-    for (let month = from; month < need.length; month++) if (need[month]! > room) return month
-    return null
+  function put(state: Omit<State, 'month' | 'bound'>, from: number): void {
+    const { drives, cost } = state
+    const room = rooms.get(keyOf(drives, 0), () => roomOfDrives(question, drives))
+    const late = need.findIndex((content, month) => month >= from && content > room)
+    const month = late < 0 ? null : late
+    const rest = month === null ? 0 : boundOf(drives)
+    if (rest === Infinity) return
+    const key = keyOf(drives, month ?? need.length)
+    const other = known.get(key)
+    const next = { ...state, month, bound: cost + hurry * rest }
+    if (other && !isBetter(next, other)) return
+    known.set(key, next)
+    open.push(next)
   }
-  function rest(drives: readonly LayoutDrive[], from: number): Rest {
-    const month = monthTooSmall(drives, from)
-    if (month === null) return { cost: 0, purchase: null, after: drives }
-    const key = keyOf(drives, month)
-    const known = rests.get(key)
-    if (known) return known
-    // Drives only ever become more or bigger, so a way never comes back to where it was.
-    let best: Rest = { cost: Infinity, purchase: null, after: drives }
-    let fewest = Infinity
+
+  put({ drives: question.drives, cost: 0, steps: 0, before: null, purchase: null }, 0)
+  for (let looked = 0; looked < most;) {
+    const state = open.pop()
+    if (!state) return { purchases: null, atLeast: Infinity }
+    const { drives, month, cost, steps } = state
+    if (month === null) return { purchases: joined(courseTo(state)), atLeast: cost }
+    // Another way to these drives cost less.
+    if (known.get(keyOf(drives, month)) !== state) continue
     for (const purchase of possiblePurchases(question, drives)) {
       const { drives: after, replaced } = drivesAfter(drives, purchase)
-      const price =
-        purchase.count * priceIn(priceOf.get(purchase.sizeTB)!, month, fallPerYear) -
-        replaced.length * replacedWorth
-      const next = rest(after, month)
-      const cost = price + next.cost
-      const count = 1 + (next.purchase ? steps.get(keyOf(after, next.purchase.month))! : 0)
-      if (cost < best.cost - 1e-9 || (cost < best.cost + 1e-9 && count < fewest)) {
-        best = { cost, purchase: { ...purchase, month, price }, after }
-        fewest = count
-      }
+      looked += 1 + after.length
+      const price = priceOfPurchase(question, {
+        purchase: { ...purchase, month },
+        each: priceOf.get(purchase.sizeTB)!,
+        replaced: replaced.length,
+      })
+      put(
+        {
+          drives: after,
+          cost: cost + price,
+          steps: steps + 1,
+          before: state,
+          purchase: { ...purchase, month, price },
+        },
+        month,
+      )
     }
-    rests.set(key, best)
-    steps.set(key, fewest)
-    return best
   }
+  return { purchases: null, atLeast: open.peek()?.bound ?? Infinity }
+}
 
+/** The purchases of the way to a state, the first one first. */
+function courseTo(state: State): PricedPurchase[] {
   const found: PricedPurchase[] = []
-  let at = rest(question.drives, 0)
-  if (at.cost === Infinity) return null
-  while (at.purchase) {
-    found.push(at.purchase)
-    at = rest(at.after, at.purchase.month)
-  }
-  return joined(found)
+  for (let at: State | null = state; at; at = at.before) if (at.purchase) found.push(at.purchase)
+  return found.reverse()
 }
 
 function keyOf(drives: readonly LayoutDrive[], month: number): string {
@@ -168,8 +155,30 @@ function joined(purchases: readonly PricedPurchase[]): PricedPurchase[] {
   return result
 }
 
+/**
+ * As {@link searchPurchases}; where that would take too long, the cheaper of what one in a hurry
+ * finds and what drives of a single size come to.
+ */
+export function cheapestPurchases(question: GrowthQuestion, most = maxLooks): Found {
+  const whole = searchPurchases(question, { most })
+  if (whole.purchases || whole.atLeast === Infinity) return whole
+  let best: PricedPurchase[] | null = null
+  const keep = (purchases: PricedPurchase[] | null) => {
+    if (purchases && (!best || priceSum(purchases) < priceSum(best))) best = purchases
+  }
+  for (const hurry of hurries) {
+    keep(searchPurchases(question, { most: most / 4, hurry }).purchases)
+    if (best) break
+  }
+  for (const offer of question.offers)
+    keep(
+      searchPurchases({ ...question, offers: [offer] }, { most: most / 20, hurry: 1.05 }).purchases,
+    )
+  return { purchases: best, atLeast: whole.atLeast }
+}
+
 /** Everything at once: the cheapest purchases today that last to the horizon. */
-export function purchasesNow(question: GrowthQuestion): PricedPurchase[] | null {
+export function purchasesNow(question: GrowthQuestion): Found {
   return cheapestPurchases({
     ...question,
     contentTB: [Math.max(...question.contentTB)],

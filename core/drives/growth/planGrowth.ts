@@ -2,16 +2,14 @@ import type { Catalogue } from '../../catalogue/catalogue'
 import type { Plan } from '../../plan/planSchema'
 import { layoutFor } from '../automaticLayout'
 import { layouts } from '../layouts/layouts'
+import { driveClassOf } from '../driveTraits'
 import { drivesOf, roomTB } from '../poolOf'
+import { usualPrice } from '../usualPrice'
+import { wholeCents } from '../../units/wholeCents'
 import { biggerBoxLater, type BiggerBox } from './biggerBox'
-import {
-  cheapestPurchases,
-  fallWhereStepsWin,
-  purchasesNow,
-  type GrowthQuestion,
-  type PricedPurchase,
-} from './cheapestPurchases'
-import { driveOffers, offersWithin, type DriveOffer } from './driveOffers'
+import { cheapestPurchases, fallWhereStepsWin, purchasesNow, type Found } from './cheapestPurchases'
+import { priceSum, type GrowthQuestion, type PricedPurchase } from './growthQuestion'
+import { driveOffers, type DriveOffer } from './driveOffers'
 
 export interface PlanGrowthParts {
   /** the library by month to the horizon, TB: likely, or another end of its range */
@@ -25,10 +23,13 @@ export interface PlanGrowthParts {
 /** Ways to grow a plan's drives to its horizon. */
 export interface PlanGrowth {
   readonly offers: readonly DriveOffer[]
-  /** sizes that were left out because there are too many bays to go through all */
-  readonly leftOutTB: readonly number[]
-  /** null where no purchases are enough */
+  /** null where no purchases are enough, or none were found */
   readonly cheapest: readonly PricedPurchase[] | null
+  /**
+   * nothing costs less than this; null where what was found is proven to be the cheapest, or that
+   * there is none
+   */
+  readonly atLeast: number | null
   readonly now: readonly PricedPurchase[] | null
   readonly biggerBox: BiggerBox | null
   /**
@@ -62,6 +63,8 @@ export function growthQuestion(
     roomOf: usableTB => roomTB(usableTB, drives),
     contentTB,
     offers: driveOffers(drives, catalogue),
+    priceOf: sizeTB =>
+      wholeCents(usualPrice(sizeTB, driveClassOf(drives, catalogue), catalogue.driveModels)),
     bays,
     expandsParity: drives.expandsParity,
     fallPerYear: drives.priceFallPerYear,
@@ -75,15 +78,13 @@ export function planGrowth(
   parts: PlanGrowthParts,
   catalogue: Catalogue,
 ): PlanGrowth {
-  const all = growthQuestion(plan, parts, catalogue)
-  const offers = offersWithin(all.offers, all.bays)
-  const question = { ...all, offers }
+  const question = growthQuestion(plan, parts, catalogue)
   const cheapest = cheapestPurchases(question)
-  const now = purchasesNow(question)
+  const now = purchasesNow(question).purchases
   return {
-    offers,
-    leftOutTB: all.offers.filter(offer => !offers.includes(offer)).map(({ sizeTB }) => sizeTB),
-    cheapest,
+    offers: question.offers,
+    cheapest: cheapest.purchases,
+    atLeast: isProven(cheapest) ? null : cheapest.atLeast,
     now,
     biggerBox: biggerBoxLater(
       question,
@@ -91,17 +92,28 @@ export function planGrowth(
       parts.copyMBps,
     ),
     fallWhereStepsWin:
-      cheapest && now
-        ? fallWhereStepsWin(
-            cheapest.map(purchase => atTodaysPrice(purchase, question)),
-            sumOf(now),
-          )
-        : null,
+      cheapest.purchases && now ? fallFor(cheapest.purchases, now, question) : null,
   }
 }
 
-export function sumOf(purchases: readonly PricedPurchase[]): number {
-  return purchases.reduce((sum, { price }) => sum + price, 0)
+const isProven = ({ purchases, atLeast }: Found) =>
+  purchases ? priceSum(purchases) <= atLeast + 0.005 : atLeast === Infinity
+
+/**
+ * Where drives are only added, or everything is bought at once because prices rise, steps cost less
+ * as soon as prices fall at all.
+ */
+function fallFor(
+  steps: readonly PricedPurchase[],
+  now: readonly PricedPurchase[],
+  question: GrowthQuestion,
+): number | null {
+  const replaces = steps.some(({ how }) => how === 'smallest' || how === 'allSmaller')
+  if (!replaces || question.fallPerYear < 0) return 0
+  return fallWhereStepsWin(
+    steps.map(step => atTodaysPrice(step, question)),
+    priceSum(now),
+  )
 }
 
 function atTodaysPrice(

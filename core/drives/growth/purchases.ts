@@ -56,3 +56,21 @@ export function drivesAfter(
 export function priceIn(price: number, month: number, fallPerYear: number): number {
   return price * (1 - fallPerYear) ** (month / 12)
 }
+
+/**
+ * Price of a purchase, less what the drives that it replaces bring: each at most what a new one
+ * costs then.
+ * @param each what one of its drives costs today
+ * @param replaced how many it replaces
+ */
+export function priceOfPurchase(
+  { fallPerYear, replacedWorth }: { readonly fallPerYear: number; readonly replacedWorth: number },
+  {
+    purchase: { count, month },
+    each,
+    replaced,
+  }: { readonly purchase: Purchase; readonly each: number; readonly replaced: number },
+): number {
+  const price = priceIn(each, month, fallPerYear)
+  return count * price - replaced * Math.min(replacedWorth, price)
+}

@@ -1,5 +1,5 @@
-import { drivesAfter, priceIn, type Purchase } from './purchases'
-import type { GrowthQuestion, PricedPurchase } from './cheapestPurchases'
+import { drivesAfter, priceOfPurchase, type Purchase } from './purchases'
+import type { GrowthQuestion, PricedPurchase } from './growthQuestion'
 import { plannedRoom, roomOfDrives } from './plannedRoom'
 
 /** The room month by month as purchases come in, and what they cost. */
@@ -8,7 +8,6 @@ export interface RoomCourse {
   readonly roomTB: readonly number[]
   readonly purchases: readonly (PricedPurchase & {
     /** TB of room from then on */ readonly roomTB: number
-    /** drives without a bay after it */ readonly withoutBay: number
   })[]
   readonly total: number
   /** first month in which the library is larger than the room; null where it always fits */
@@ -18,31 +17,39 @@ export interface RoomCourse {
 /**
  * What purchases at given months come to. They need not be enough, nor the cheapest.
  * @param purchases in any order; those of one month in theirs
+ * @param counted of each how many of its drives have a place, and make room; all unless given
  */
-export function roomCourse(question: GrowthQuestion, purchases: readonly Purchase[]): RoomCourse {
-  const { contentTB, offers, fallPerYear, replacedWorth, bays } = question
-  const perTB = Math.min(...offers.map(({ price, sizeTB }) => price / sizeTB))
-  const priceOf = (sizeTB: number) =>
-    offers.find(offer => offer.sizeTB === sizeTB)?.price ??
-    sizeTB * (Number.isFinite(perTB) ? perTB : 0)
+export function roomCourse(
+  question: GrowthQuestion,
+  purchases: readonly Purchase[],
+  counted: readonly number[] = purchases.map(({ count }) => count),
+): RoomCourse {
+  const { contentTB, priceOf } = question
   const inOrder = purchases
     .map((purchase, at) => ({ purchase, at }))
     .sort((a, b) => a.purchase.month - b.purchase.month || a.at - b.at)
   let drives = question.drives
-  const roomTB = plannedRoom(question, drives, { purchases, months: contentTB.length })
+  const roomTB = plannedRoom(question, drives, {
+    purchases: purchases.flatMap((purchase, at) =>
+      counted[at]! > 0 ? [{ ...purchase, count: counted[at]! }] : [],
+    ),
+    months: contentTB.length,
+  })
   const priced = inOrder.map(({ purchase, at }) => {
-    const { drives: after, replaced } = drivesAfter(drives, purchase)
-    drives = after
-    const price =
-      purchase.count * priceIn(priceOf(purchase.sizeTB), purchase.month, fallPerYear) -
-      replaced.length * replacedWorth
+    const { replaced } = drivesAfter(drives, purchase)
+    const count = counted[at]!
+    if (count > 0) drives = drivesAfter(drives, { ...purchase, count }).drives
+    const price = priceOfPurchase(question, {
+      purchase,
+      each: priceOf(purchase.sizeTB),
+      replaced: count > 0 ? replaced.length : 0,
+    })
     return {
       at,
       entry: {
         ...purchase,
         price,
         roomTB: roomOfDrives(question, drives),
-        withoutBay: Math.max(0, drives.length - bays),
       },
     }
   })

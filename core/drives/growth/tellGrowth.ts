@@ -3,8 +3,9 @@ import { chosen, constant, quoted, sum, workedOut, type Input } from '../../expr
 import type { Figure } from '../../figure'
 import type { Format } from '../../units/format'
 import type { BiggerBox } from './biggerBox'
-import type { PricedPurchase } from './cheapestPurchases'
+import { priceSum, type PricedPurchase } from './growthQuestion'
 import type { PlanGrowth } from './planGrowth'
+import { purchaseText } from './purchaseText'
 import type { RoomCourse } from './roomCourse'
 
 const inputs: readonly Input[] = [
@@ -16,21 +17,6 @@ const inputs: readonly Input[] = [
   { figure: 'library.contentAtHorizonTB' },
   'choices.horizonYears',
 ]
-
-/** 'One more drive of 12 TB in month 31'. */
-export function purchaseText(
-  { month, count, sizeTB, how }: Pick<PricedPurchase, 'month' | 'count' | 'sizeTB' | 'how'>,
-  { quantity }: Pick<Format, 'quantity'>,
-): string {
-  const drives = `${count} × ${quantity(sizeTB, 'TB')}`
-  const where = {
-    added: '',
-    newGroup: ' as a new group',
-    smallest: count === 1 ? ' in place of the smallest' : ' in place of the smallest ones',
-    allSmaller: ' in place of all smaller ones',
-  }[how]
-  return `${drives}${where} ${month === 0 ? 'today' : `in month ${month}`}`
-}
 
 /** A price of a sum, with what is bought for it. */
 const priced = (price: number, what: string) =>
@@ -159,6 +145,12 @@ export function growthSentence({
       : `${planned ? 'Even with the planned purchases the' : 'The'} room is full ` +
         `${course.monthFull === 0 ? 'today' : `in month ${course.monthFull}`}.`
   if (!growth) return now
+  const { atLeast } = growth
+  if (!growth.cheapest && atLeast !== null)
+    return (
+      `${now} With so many bays no purchases that are enough were found; they would cost at ` +
+      `least ${money(atLeast)}.`
+    )
   if (!growth.cheapest)
     return (
       `${now} No purchases within the bays are enough: a machine with more bays, or another ` +
@@ -166,12 +158,15 @@ export function growthSentence({
     )
   if (growth.cheapest.length === 0)
     return planned ? `${now} They are not needed: what is there lasts.` : now
-  const total = growth.cheapest.reduce((sum, { price }) => sum + price, 0)
+  const total = priceSum(growth.cheapest)
   if (course.monthFull === null && course.total <= total + 0.005)
-    return `${now} They cost ${money(course.total)}; nothing cheaper is enough.`
+    return atLeast === null
+      ? `${now} They cost ${money(course.total)}; nothing cheaper is enough.`
+      : `${now} They cost ${money(course.total)}; nothing below ${money(atLeast)} is enough.`
   const [first] = growth.cheapest
   return (
-    `${now} The cheapest way through costs ${money(total)}: ` +
+    `${now} ${atLeast === null ? 'The cheapest way through costs' : 'The cheapest way that was found costs'} ` +
+    `${money(total)}${atLeast === null ? '' : ` (none costs less than ${money(atLeast)})`}: ` +
     `${growth.cheapest.length === 1 ? purchaseText(first!, format) : `first ${purchaseText(first!, format)}`}${growth.cheapest.length === 1 ? '' : `, then ${growth.cheapest.length - 1} more ` + `${growth.cheapest.length === 2 ? 'step' : 'steps'}`}.`
   )
 }

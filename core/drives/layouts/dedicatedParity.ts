@@ -18,6 +18,7 @@ export function dedicatedParity(parityDrives: 1 | 2): Layout {
     mixesSizes: true,
     tellsParityApart: true,
     emptiesOneByOne: true,
+    onPlainDisks: { aside: parityDrives, as: 'parity' },
     leavesCopies: false,
     reads: readsPerDrive,
     isUsual: ({ survives, isMixed }) => survives === parityDrives && isMixed,

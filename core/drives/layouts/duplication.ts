@@ -16,6 +16,7 @@ export const duplication: Layout = {
   mixesSizes: true,
   tellsParityApart: false,
   emptiesOneByOne: true,
+  onPlainDisks: { aside: 0, as: 'secondCopies' },
   leavesCopies: false,
   reads: readsPerDrive,
   systems: ['desktop', 'maker', 'stick', 'storage'],

@@ -151,6 +151,14 @@ export interface Layout {
   readonly readableAlone: 'yes' | 'no' | 'on a plain file system'
   /** its drives can be emptied one by one, because each holds whole files */
   readonly emptiesOneByOne: boolean
+  /**
+   * files lie whole on plain disks, and so many drives are set aside for redundancy: it can be
+   * given up and taken on with the data where they are
+   */
+  readonly onPlainDisks?: {
+    readonly aside: number | 'all but one'
+    readonly as: 'nothing' | 'parity' | 'nightlyParity' | 'copy' | 'half' | 'secondCopies'
+  }
   /** whole copies of the pool can be taken out, and the rest reads on */
   readonly leavesCopies: boolean
   /** how reads spread over its drives */

@@ -16,6 +16,7 @@ export const mirror: Layout = {
   mixesSizes: false,
   tellsParityApart: false,
   emptiesOneByOne: true,
+  onPlainDisks: { aside: 'all but one', as: 'half' },
   leavesCopies: true,
   reads: ({ members }) => ({ together: 1, sideBySide: members, isPerDrive: false }),
   isUsual: ({ drives, survives }) => drives <= survives + 1,

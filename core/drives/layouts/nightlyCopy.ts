@@ -17,6 +17,7 @@ export const nightlyCopy: Layout = {
   mixesSizes: true,
   tellsParityApart: false,
   emptiesOneByOne: true,
+  onPlainDisks: { aside: 1, as: 'copy' },
   leavesCopies: true,
   reads: readsPerDrive,
   systems: ['desktop', 'maker', 'stick'],

@@ -17,6 +17,7 @@ export function nightlyParity(parityDrives: 1 | 2): Layout {
     mixesSizes: true,
     tellsParityApart: true,
     emptiesOneByOne: true,
+    onPlainDisks: { aside: parityDrives, as: 'nightlyParity' },
     leavesCopies: false,
     reads: readsPerDrive,
     systems: ['desktop'],

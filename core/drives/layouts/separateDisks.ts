@@ -16,6 +16,7 @@ export const separateDisks: Layout = {
   mixesSizes: true,
   tellsParityApart: false,
   emptiesOneByOne: true,
+  onPlainDisks: { aside: 0, as: 'nothing' },
   leavesCopies: false,
   reads: readsPerDrive,
   isUsual: ({ drives, survives }) => survives === 0 || drives < 2,

@@ -4,7 +4,7 @@ import { chosen, sum, workedOut, type Input } from '../../expressions/expression
 import type { Figure } from '../../figure'
 import type { Format } from '../../units/format'
 import type { Layout } from '../layouts/layout'
-import type { WayOut, WayOutQuestion, WayStep } from './wayOutQuestion'
+import { epsilon, type WayOut, type WayOutQuestion, type WayStep } from './wayOutQuestion'
 
 /** 'drives 1, 2 and 4'. */
 function drivesText(places: readonly number[]): string {
@@ -14,18 +14,53 @@ function drivesText(places: readonly number[]): string {
   return `${places.length === 1 ? 'drive' : 'drives'} ${list}`
 }
 
+/** What giving redundancy up takes. */
+function releaseText(
+  { places, unprotectedTB }: WayStep,
+  { from }: Pick<WayOutQuestion, 'from'>,
+): string {
+  if (from.onPlainDisks?.as === 'secondCopies')
+    return 'Switch the second copies off: there is one copy of each file from here on.'
+  const these = places.length === 1 ? 'it' : 'them'
+  return unprotectedTB <= epsilon && from.survives(places.length + 1) > 0
+    ? `Take ${drivesText(places)} out of use for redundancy; what is left of it goes on.`
+    : from.survives(places.length + 1) > 0
+      ? `Take ${drivesText(places)} out of the old pool: it has no redundancy from here on.`
+      : `Take ${drivesText(places)} out of the old pool: no data lie on ${these}.`
+}
+
+/** What taking redundancy on takes, where files lie on plain disks. */
+function setAsideText({ places }: WayStep, { to }: Pick<WayOutQuestion, 'to'>): string {
+  switch (to.onPlainDisks?.as) {
+    case 'nightlyParity':
+      return `Set ${drivesText(places)} aside for parity: the next nightly run computes it.`
+    case 'copy':
+      return `Set ${drivesText(places)} aside for the copy, and let the nightly job run once.`
+    case 'half':
+      return `Make ${drivesText(places)} the other half of a mirror: it is written anew.`
+    case 'secondCopies':
+      return 'Switch second copies on: every file is copied to another drive.'
+    default:
+      return (
+        `Set ${drivesText(places)} aside for parity, and have it computed: everything plays on ` +
+        'meanwhile.'
+      )
+  }
+}
+
 /** A step as an instruction. */
 export function stepText(
-  { kind, places, sizeTB }: WayStep,
-  { from, to }: { readonly from: Layout; readonly to: Layout },
+  step: WayStep,
+  question: Pick<WayOutQuestion, 'from' | 'to'>,
   { quantity }: Pick<Format, 'quantity'>,
 ): string {
+  const { kind, places, sizeTB } = step
+  const { to } = question
   switch (kind) {
     case 'release':
-      return from.survives(places.length + 1) > 0
-        ? `Take ${drivesText(places)} out of the old pool: it has no redundancy from here on.`
-        : `Take ${drivesText(places)} out of the old pool: no data lie on ` +
-            `${places.length === 1 ? 'it' : 'them'}.`
+      return releaseText(step, question)
+    case 'setAside':
+      return setAsideText(step, question)
     case 'make':
       return (
         `Make the new pool, ${to.label}, of ${drivesText(places)}: ${quantity(sizeTB, 'TB')} ` +
@@ -41,7 +76,7 @@ export function stepText(
     case 'consolidate':
       return (
         `Empty ${drivesText(places)}: move ${quantity(sizeTB, 'TB')} to the free space of ` +
-        'the other old drives.'
+        'the other drives.'
       )
     case 'toBorrowed':
       return (
@@ -71,18 +106,28 @@ export function wayText(
 ): string {
   if (!way)
     return `These drives do not make ${to.label} with room for what is kept: it takes other drives.`
-  const { borrowed, borrowedTB, hours, steps } = way
+  const { borrowed, borrowedTB, hours, steps, inPlace } = way
+  const bare = steps.filter(step => step.unprotectedTB > epsilon).length
+  const meanwhile =
+    bare === 0
+      ? 'Nothing stands without redundancy meanwhile.'
+      : (steps.length === 1
+          ? 'From then on data stand '
+          : `In ${bare === steps.length ? 'all' : format.number(bare)} of ` +
+            `${format.number(steps.length)} steps data stand `) +
+        'without redundancy: copy what is irreplaceable first.'
+  if (inPlace)
+    return steps.length === 0
+      ? 'It can be done in place: the data stay where they are, and so does the redundancy.'
+      : `It can be done in place, ${hours > epsilon ? `in about ${format.hours(hours)}` : 'at once'}: ` +
+          `the data stay on their drives. ${meanwhile}`
   const borrow =
     borrowed === 0
       ? 'without any borrowed drive'
       : 'with ' +
         `${borrowed === 1 ? '1 borrowed drive' : `${format.number(borrowed)} borrowed drives`} ` +
         `of ${format.quantity(borrowedTB / borrowed, 'TB')}`
-  const bare = steps.filter(step => step.unprotectedTB > 1e-9).length
-  return (
-    `It can be done ${borrow} in about ${format.hours(hours)} of copying. ` +
-    `${bare === 0 ? 'Nothing stands without redundancy meanwhile.' : `In ${bare === steps.length ? 'all' : format.number(bare)} of ` + `${format.number(steps.length)} steps data stand without redundancy: copy what is ` + 'irreplaceable first.'}`
-  )
+  return `It can be done ${borrow} in about ${format.hours(hours)} of copying. ${meanwhile}`
 }
 
 const inputs: readonly Input[] = [

@@ -28,7 +28,15 @@ export interface WayOutQuestion {
 }
 
 export type WayStepKind =
-  'release' | 'make' | 'grow' | 'move' | 'consolidate' | 'toBorrowed' | 'fromBorrowed' | 'giveBack'
+  | 'release'
+  | 'setAside'
+  | 'make'
+  | 'grow'
+  | 'move'
+  | 'consolidate'
+  | 'toBorrowed'
+  | 'fromBorrowed'
+  | 'giveBack'
 
 export interface WayStep {
   readonly kind: WayStepKind
@@ -36,7 +44,7 @@ export interface WayStep {
   readonly places: readonly number[]
   readonly sizeTB: number
   readonly hours: number
-  /** TB of which there is one copy alone, without redundancy, while and after it is done */
+  /** TB that stand on one drive only at its beginning or its end, whichever are more */
   readonly unprotectedTB: number
 }
 
@@ -46,6 +54,8 @@ export interface WayOut {
   readonly borrowedTB: number
   readonly steps: readonly WayStep[]
   readonly hours: number
+  /** the data stay on the drives that they are on, but for those that are set aside */
+  readonly inPlace: boolean
 }
 
 /** TB that count as nothing. */
@@ -64,4 +74,9 @@ export function usableOf(layout: Layout, sizesTB: readonly number[]): number | n
     sizesTB.map((sizeTB): LayoutDrive => ({ sizeTB, role: 'any' })),
   )
   return isRefusal(arranged) ? null : arranged.usableTB
+}
+
+/** Hours to copy so many TB. */
+export function hoursFor(sizeTB: number, { rateMBps }: Pick<WayOutQuestion, 'rateMBps'>): number {
+  return (sizeTB * 1e6) / rateMBps / 3600
 }

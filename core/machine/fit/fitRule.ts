@@ -85,6 +85,8 @@ export interface FitRule<Values extends object = object> {
   readonly group: FitGroup
   /** when it fails, the machine cannot be put together or does not start */
   readonly stops?: boolean
+  /** what mends it is small, and bought along with a drive: it keeps none out that is planned */
+  readonly boughtAlong?: boolean
   /**
    * the step of a search from which on a failure is final: nothing that is chosen later mends it;
    * left out where something may

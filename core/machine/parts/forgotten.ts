@@ -1,6 +1,4 @@
 import type { Cable, HardwarePart, SystemDisk } from '../../catalogue/hardware/hardwarePart'
-import { commonDriveSizesTB } from '../../catalogue/driveSizes'
-import { wholeCents } from '../../units/wholeCents'
 import type { FitContext } from '../fit/fitContext'
 import { plugsOf } from '../fit/plugs'
 import { drivesOnPorts } from '../assembly/assembly'
@@ -41,9 +39,8 @@ export interface ForgottenQuestion {
   readonly hasUps: boolean
   readonly rebuilds: boolean
   readonly driveCount: number
-  /** irreplaceable TB that no second copy holds */
-  readonly uncopiedTB: number
-  readonly pricePerTB: number
+  /** drives for the copy of what cannot be replaced; null where it is not missing */
+  readonly copy: { readonly label: string; readonly count: number; readonly price: number } | null
   /** the drive that the plan counts on to lie on the shelf; null where it counts on none */
   readonly spare: { readonly sizeTB: number; readonly price: number } | null
 }
@@ -174,24 +171,9 @@ function forOldParts(
 /** Of a front tray's caddy, in the plan's currency: used servers seldom come with all of them. */
 export const caddyPrice = 8
 
-/** Less irreplaceable data than this, TB, needs no drive of its own. */
-const littleTB = 0.05
-/** Room on the drive for a copy, for what is still to come. */
-const copyRoom = 1.2
-
-/** As few drives as hold so many TB, and of them the smallest that are sold. */
-function copyDrives(neededTB: number): { readonly count: number; readonly sizeTB: number } {
-  const largest = commonDriveSizesTB.at(-1)!
-  const count = Math.max(1, Math.ceil(neededTB / largest))
-  return {
-    count,
-    sizeTB: commonDriveSizesTB.find(sizeTB => count * sizeTB >= neededTB) ?? largest,
-  }
-}
-
 /** What is no part of the machine. */
 function beside(
-  { uncopiedTB, pricePerTB, driveCount, spare }: ForgottenQuestion,
+  { copy, driveCount, spare }: ForgottenQuestion,
   { system, build, housing, bays }: FitContext,
 ): Forgotten[] {
   const line = (
@@ -199,7 +181,6 @@ function beside(
     label: string,
     { count = 1, price }: { readonly count?: number; readonly price: number },
   ): Forgotten => ({ id, ref: null, label, count, price })
-  const copy = copyDrives(uncopiedTB * copyRoom)
   const licence = licenceOnce(system, pluggedIn(build, driveCount))
   const { base } = build
   const caddies =
@@ -225,11 +206,11 @@ function beside(
     ...(system && licence > 0
       ? [line('licence', `Licence: ${system.label.toLowerCase()}`, { price: licence })]
       : []),
-    ...(uncopiedTB > littleTB
+    ...(copy
       ? [
-          line('copyDrives', `${copy.sizeTB} TB drive for the copy of what is irreplaceable`, {
+          line('copyDrives', `For the copy of what is irreplaceable: ${copy.label}`, {
             count: copy.count,
-            price: wholeCents(copy.count * copy.sizeTB * pricePerTB),
+            price: copy.price,
           }),
         ]
       : []),

@@ -15,6 +15,7 @@ import { maxProblems, maxRows } from './csvRows'
 import { ownPartsCsv, readOwnPartsCsv } from './ownPartsCsv'
 import { partsCsv, readPartsCsv } from './partsCsv'
 import { priceOfLot } from '../../drives/drivePrices'
+import { usualPrice } from '../../drives/usualPrice'
 import { partLines, partTotals } from './partsList'
 
 const planOf = (input: Partial<PlanInput>) => planSchema.parse({ name: 'x', ...input })
@@ -122,9 +123,9 @@ describe('a price', () => {
               return { ...lot, label: '', priceEach: each, isUsual }
             }),
           )
-          // By hand: whole cents throughout; a drive without a price is its size times 20 a TB.
+          // By hand: whole cents throughout; a drive without a price costs the usual one.
           const module = catalogue.memoryModules.find(({ id }) => id === 'memory-16')!
-          const perTB = catalogue.driveClasses.find(({ id }) => id === plan.drives.driveClass)!
+          const driveClass = catalogue.driveClasses.find(({ id }) => id === plan.drives.driveClass)!
           const sum =
             extras +
             parts.reduce(
@@ -133,7 +134,10 @@ describe('a price', () => {
             ) +
             lots.reduce(
               (all, { cents, count, size }) =>
-                all + count * (cents ?? Math.round(size * perTB.pricePerTB)),
+                all +
+                count *
+                  (cents ??
+                    Math.round(100 * usualPrice(size / 100, driveClass, catalogue.driveModels))),
               0,
             )
           const { toPay } = partTotals(lines, { extras: plan.costs.extras, diagnosisFee: 0 })
@@ -176,8 +180,7 @@ describe('what is easily forgotten', () => {
       hasUps: false,
       rebuilds: true,
       driveCount: domains.drives.count,
-      uncopiedTB: 0,
-      pricePerTB: 20,
+      copy: null,
       spare: null,
       ...more,
     }).map(({ id, count }) => [id, count])
@@ -219,8 +222,7 @@ describe('what is easily forgotten', () => {
         hasUps: false,
         rebuilds: true,
         driveCount: count,
-        uncopiedTB: 0,
-        pricePerTB: 20,
+        copy: null,
         spare: null,
       }).find(({ id }) => id === 'licence')?.price
     }
@@ -316,35 +318,34 @@ describe('what is easily forgotten', () => {
     expect(wired(9, 'knot-5')).toMatchObject({ dataCables: 9 })
     expect(wired(13, 'knot-5', 'splice-8')).toMatchObject({ dataCables: 11, breakouts: 1 })
   })
-  it('a fan from four drives in slow air on, a drive for the copy with a fifth to spare', () => {
+  it('a fan from four drives in slow air on, the drives for the copy that is missing', () => {
     const parts = ['lych-15', 'leat-17', 'coffer-4', 'mole-450', 'flint-120'].map(ref => ({ ref }))
     const fan = (count: number) =>
       forgotten({ machine: { base: 'parts', parts }, drives: { lots: [{ count }] } }).some(
         ([id]) => id === 'fan',
       )
     expect([fan(3), fan(4)]).toEqual([false, true])
-    const copy = (uncopiedTB: number) => {
-      const { domains } = assess(planOf({ machine: { base: 'wherry-4' } }), catalogue)
-      return forgottenExtras(domains.fitting.context, {
+    const { domains } = assess(planOf({ machine: { base: 'wherry-4' } }), catalogue)
+    expect(
+      forgottenExtras(domains.fitting.context, {
         hardware: catalogue.hardware,
         loadWallW: 20,
         upsMinutes: 0,
         hasUps: true,
         rebuilds: true,
         driveCount: 1,
-        uncopiedTB,
-        pricePerTB: 20,
+        copy: { label: 'Rivulet 2 TB', count: 2, price: 130 },
         spare: null,
-      }).map(({ label, price }) => [label, price])
-    }
-    const drive = (size: number) => `${size} TB drive for the copy of what is irreplaceable`
-    expect(copy(1.6)).toEqual([[drive(2), 40]])
-    // Of a size that is sold: 2.04 TB go onto 4.
-    expect(copy(1.7)).toEqual([[drive(4), 80]])
-    expect(copy(20)).toEqual([[drive(24), 480]])
-    expect(copy(21)).toEqual([[drive(16), 640]])
-    expect(copy(40)).toEqual([[drive(24), 960]])
-    expect([copy(0.05), copy(0.06).length]).toEqual([[], 1])
+      }),
+    ).toEqual([
+      {
+        id: 'copyDrives',
+        ref: null,
+        label: 'For the copy of what is irreplaceable: Rivulet 2 TB',
+        count: 2,
+        price: 130,
+      },
+    ])
   })
   it('of an appliance with front trays nothing but the UPS and labels', () => {
     expect(forgotten({ machine: { base: 'wherry-4' }, drives: { lots: [{ count: 4 }] } })).toEqual([
@@ -354,7 +355,7 @@ describe('what is easily forgotten', () => {
     expect(
       forgotten(
         { machine: { base: 'wherry-4' }, drives: { lots: [{ count: 1 }] } },
-        { rebuilds: false, uncopiedTB: 1.4 },
+        { rebuilds: false, copy: { label: 'Pond', count: 1, price: 150 } },
       ),
     ).toEqual([['copyDrives', 1]])
   })

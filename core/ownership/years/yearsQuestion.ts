@@ -1,12 +1,13 @@
 import type { Qualities } from '../../library/holdingSizes'
 import { backupPlan, mediumYears } from '../../drives/backup/backupPlan'
-import { driveOffers } from '../../drives/growth/driveOffers'
 import { priceOfLot } from '../../drives/drivePrices'
 import { driveClassOf, driveTraits, type DriveCatalogue } from '../../drives/driveTraits'
 import type { SystemKind } from '../../catalogue/systemKinds'
+import { usualPrice } from '../../drives/usualPrice'
 import { licenceOnce } from '../../machine/system/licence'
 import type { Plan } from '../../plan/planSchema'
 import { monthsPerYear } from '../../units/time'
+import { wholeCents } from '../../units/wholeCents'
 import type { CashQuestion, FailingDrives } from '../cashFlow'
 import { averagePricePerKWh } from '../../plan/energyPrice'
 
@@ -37,11 +38,9 @@ export function stagedPrices(
   drives: Plan['drives'],
   catalogue: DriveCatalogue,
 ): (FailingDrives & { readonly month: number; readonly sum: number })[] {
-  const offers = driveOffers(drives, catalogue)
   const driveClass = driveClassOf(drives, catalogue)
   return drives.purchases.map(({ month, count, sizeTB }) => {
-    const today =
-      offers.find(offer => offer.sizeTB === sizeTB)?.price ?? sizeTB * (driveClass?.pricePerTB ?? 0)
+    const today = wholeCents(usualPrice(sizeTB, driveClass, catalogue.driveModels))
     return {
       month,
       count,

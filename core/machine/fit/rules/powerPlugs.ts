@@ -12,6 +12,7 @@ export const powerPlugs = fitRule<{
   group: 'power',
   prunes: 'body',
   stops: true,
+  boughtAlong: true,
   otherwise: 'Use fewer, larger drives, or a supply with more plugs.',
   judge(context) {
     const { needed, own, split } = plugsOf(context)
