@@ -26,13 +26,68 @@ export interface Arrangement extends LayoutSpace {
   readonly survives: number
 }
 
-/** Places of the drives that the layout gets; hot spares, the largest ones, are set aside first. */
+/** Places with the largest drives first; of one size those that fail most often. */
+function largestFirst(drives: readonly LayoutDrive[]): number[] {
+  return placesDescending(drives).sort(
+    (a, b) =>
+      drives[b]!.sizeTB - drives[a]!.sizeTB ||
+      (drives[b]!.failuresPerYear ?? 0) - (drives[a]!.failuresPerYear ?? 0),
+  )
+}
+
+/** Whether a spare can stand in for every drive of some group. */
+function coversAGroup(
+  drives: readonly LayoutDrive[],
+  members: readonly number[],
+  spare: number,
+): boolean {
+  return drawnGroups(drives, members).some(group =>
+    group.every(place => drives[place]!.sizeTB <= drives[spare]!.sizeTB),
+  )
+}
+
+/**
+ * Which drives are hot spares: the smallest that can stand in for every drive of a group each; of
+ * equals those that leave most space usable, then those that leave the drives that fail least. The
+ * order of the drives decides nothing. Handbook 05.
+ */
 function setSparesAside(
+  layout: Layout,
   drives: readonly LayoutDrive[],
   hotSpares: number,
-): { members: number[]; spares: number[] } {
-  const places = placesDescending(drives)
-  return { members: places.slice(hotSpares), spares: places.slice(0, hotSpares) }
+): { members: readonly number[]; spares: readonly number[] } {
+  const all = largestFirst(drives)
+  const isPlain = drives.every(
+    ({ role, group }) => role === 'any' && (group ?? 1) === (drives[0]!.group ?? 1),
+  )
+  if (hotSpares === 0 || isPlain)
+    return { members: all.slice(hotSpares), spares: all.slice(0, hotSpares) }
+  let members: readonly number[] = all
+  const spares: number[] = []
+  while (spares.length < hotSpares && members.length > 0) {
+    let best: { readonly place: number; readonly usableTB: number } | null = null
+    for (const place of members) {
+      const rest = members.filter(other => other !== place)
+      if (rest.length > 0 && !coversAGroup(drives, rest, place)) continue
+      const left = arrangeMembers(layout, drives, { members: rest, besideSpares: true })
+      const usableTB = isRefusal(left) ? -1 : left.usableTB
+      const found = best && drives[best.place]!
+      const drive = drives[place]!
+      // What leaves no layout at all is no spare while another one would.
+      if (
+        !found ||
+        (best!.usableTB < 0 && usableTB >= 0) ||
+        (best!.usableTB >= 0 === usableTB >= 0 &&
+          (drive.sizeTB < found.sizeTB ||
+            (drive.sizeTB === found.sizeTB && usableTB > best!.usableTB + 1e-9)))
+      )
+        best = { place, usableTB }
+    }
+    const { place } = best!
+    spares.push(place)
+    members = members.filter(other => other !== place)
+  }
+  return { members, spares }
 }
 
 /**
@@ -104,8 +159,8 @@ function pooled(spaces: readonly GroupSpace[], members: readonly number[]): Layo
  * Arranges drives under a layout, each group that was drawn together by itself; the pool spans all
  * of them.
  * @param drives every drive in the box, in any order; sizes in TB, > 0
- * @param hotSpares drives kept outside the layout, whole, >= 0; the largest are taken, so a spare
- *   can replace any member
+ * @param hotSpares drives kept outside the layout, whole, >= 0; each can stand in for every drive
+ *   of a group
  * @returns the space and its risk groups, or why the layout refuses these drives.
  *   usable + redundancy + mismatch + spares = raw
  * @throws {CoreRangeError} DRIVE_SIZE
@@ -118,25 +173,41 @@ export function arrangeDrives(
 ): Arrangement | LayoutRefusal {
   if (drives.some(drive => !(drive.sizeTB > 0 && Number.isFinite(drive.sizeTB))))
     throw new CoreRangeError('DRIVE_SIZE')
-  const { members, spares } = setSparesAside(drives, hotSpares)
+  const { members, spares } = setSparesAside(layout, drives, hotSpares)
+  const space = arrangeMembers(layout, drives, { members, besideSpares: hotSpares > 0 })
+  return isRefusal(space)
+    ? space
+    : {
+        ...space,
+        rawTB: sumTB(drives.map(drive => drive.sizeTB)),
+        sparesTB: spares.map(place => drives[place]!.sizeTB),
+        memberPlaces: members,
+        sparePlaces: spares,
+        members: members.length,
+      }
+}
+
+/** Drives outside the spares, each group by itself. */
+function arrangeMembers(
+  layout: Layout,
+  drives: readonly LayoutDrive[],
+  {
+    members,
+    besideSpares,
+  }: { readonly members: readonly number[]; readonly besideSpares: boolean },
+): (LayoutSpace & Pick<Arrangement, 'survives'>) | LayoutRefusal {
   const spaces: GroupSpace[] = []
   for (const places of drawnGroups(drives, members)) {
     const space = arrangeGroup(
       layout,
       places.map(place => drives[place]!),
-      hotSpares > 0,
+      besideSpares,
     )
     if (isRefusal(space)) return space
     spaces.push({ ...space, places })
   }
-  const space = pooled(spaces, members)
   return {
-    ...space,
+    ...pooled(spaces, members),
     survives: Math.min(...spaces.map(({ places }) => layout.survives(places.length))),
-    rawTB: sumTB(drives.map(drive => drive.sizeTB)),
-    sparesTB: spares.map(place => drives[place]!.sizeTB),
-    memberPlaces: members,
-    sparePlaces: spares,
-    members: members.length,
   }
 }

@@ -121,13 +121,21 @@ export function poolOf({
 }: PoolQuestion): Pool | LayoutRefusal {
   const layout = layouts.find(candidate => candidate.id === layoutId)
   if (!layout) return { refused: 'UNKNOWN_LAYOUT', layout: layoutId }
-  const each = drivesOf(drives)
+  const traits = traitsOf(drives, catalogue)
+  const each = drivesOf(drives).map((drive, at) => ({
+    ...drive,
+    failuresPerYear: traits[at]!.failuresPerYear,
+  }))
   const arrangement = arrangeDrives(layout, each, drives.hotSpares)
   if (isRefusal(arrangement)) return arrangement
   const usesFiles =
     layout.rebuilds === 'files' ||
     (layout.rebuilds === 'byFileSystem' && drives.fileSystem === 'copyOnWrite')
-  const traits = traitsOf(drives, catalogue)
+  /** a spare serves the groups whose drives are no larger than it is */
+  const hasSpare = (members: readonly number[]) =>
+    arrangement.sparesTB.some(spareTB =>
+      members.every(member => each[arrangement.memberPlaces[member]!]!.sizeTB <= spareTB),
+    )
   const conditionsOf = (members: readonly number[]): RiskConditions => {
     const pooled = pooledTraits(members.map(member => traits[arrangement.memberPlaces[member]!]!))
     return {
@@ -136,7 +144,7 @@ export function poolOf({
         (drives.above45C ? causeFactor : 1) * (isShaken(drives, traits) ? causeFactor : 1),
       ageYears: drives.ageYears,
       batchFactor: drives.oneBatch ? batchFactor : 1,
-      leadHours: drives.hotSpares > 0 ? 0 : leadHours[drives.replacement],
+      leadHours: hasSpare(members) ? 0 : leadHours[drives.replacement],
       rebuildMBps: rebuildRateMBps(pooled.sustainedMBps, choices.watchedHoursPerDay),
       usedShare:
         usesFiles && arrangement.usableTB > 0 && contentTB > 0

@@ -65,6 +65,12 @@ function drawn(width: number) {
     })),
   }
 }
+/** Px from the mark down to its words: under the room's line, where the library does not run. */
+function belowRoom({ y }: { readonly y: (sizeTB: number) => number }, month: number): number {
+  const under =
+    y(course.value?.roomTB[month] ?? 0) - y(months.value[month]![props.state.growthEnd.value])
+  return under < 60 ? Math.max(22, under + 17) : 22
+}
 function setMonth(index: number, month: number): void {
   const next = Math.max(0, Math.min(horizonMonths.value, Math.round(month)))
   if (purchases.value[index]?.month !== next) store.edit(`drives.purchases.${index}.month`, next)
@@ -177,7 +183,7 @@ const nameOf = (index: number) => {
           :y="layout.y(months[full]![state.growthEnd.value])"
           :month="full"
           :box="chartBox({ width, height }, margin)"
-          :below="-10"
+          :below="belowRoom(layout, full)"
         />
         <g
           v-for="step in layout.steps"

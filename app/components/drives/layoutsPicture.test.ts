@@ -22,6 +22,31 @@ it('draws no label over the mark of another layout', () => {
   expect(b!.px - a!.px).toBeLessThan(12 + 8 * 6.4)
   expect(Math.abs(a!.labelY - b!.py)).toBeGreaterThan(10)
 })
+it('draws no lead across the label of another layout', () => {
+  const { points } = layoutsPicture(
+    [
+      at('a', 6.6, 2e-5),
+      at('b', 8.3, 2.2e-5),
+      at('c', 10, 2.3e-5),
+      at('d', 10, 2.3e-5),
+      at('e', 10, 2.3e-5),
+      at('f', 3.3, 1e-8),
+      at('g', 3.3, 1e-8),
+    ],
+    size,
+  )
+  for (const point of points)
+    for (const other of points) {
+      if (point === other || point.px === other.px) continue
+      const length = other.label.length * 6.4
+      const left = other.labelLeft ? other.px - 12 - length : other.px + 12
+      // Where the lead stands at the height of the other's label.
+      const share = (other.labelY - point.py) / (point.labelY - point.py || 1)
+      if (Math.abs(point.labelY - point.py) <= 6 || share < 0 || share > 1) continue
+      const px = point.px + share * (point.labelLeft ? -10 : 10)
+      expect(px > left && px < left + length, `${point.id} across ${other.id}`).toBe(false)
+    }
+})
 it('moves the labels of neighbours apart, and keeps those at the edge within the picture', () => {
   const { points } = layoutsPicture(
     [at('a', 20, 1e-4), at('b', 20, 1e-4), at('c', 20, 1.1e-4), at('d', 30, 0.1)],

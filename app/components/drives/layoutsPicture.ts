@@ -68,8 +68,10 @@ export function layoutsPicture(
     py: y(Math.min(1, Math.max(rarestDrawn, point.loss))),
   }))
   const labels: { left: number; right: number; y: number }[] = []
+  const leads: { px: number; from: number; to: number }[] = []
   const withLabels = [...placed]
-    .sort((a, b) => a.py - b.py || a.px - b.px)
+    // From the right: a label that gives way goes below those beside it, and no lead crosses them.
+    .sort((a, b) => b.px - a.px || a.py - b.py)
     .map(point => {
       const length = point.label.length * 6.4
       const isRoomRight = point.px + 12 + length <= width
@@ -87,9 +89,18 @@ export function layoutsPicture(
         placed.some(
           other =>
             Math.abs(other.py - labelY) < lineHeight - 4 && other.px > left && other.px < right,
+        ) ||
+        leads.some(
+          ({ px, from, to }) =>
+            labelY > from - lineHeight / 2 &&
+            labelY < to + lineHeight / 2 &&
+            Math.abs(px - point.px) > 0.5 &&
+            left < px + 10 &&
+            right > px - 10,
         )
       while (isTaken()) labelY += lineHeight / 3
       labels.push({ left, right, y: labelY })
+      leads.push({ px: point.px, from: point.py, to: labelY })
       return { ...point, labelY, labelLeft }
     })
   return {

@@ -16,7 +16,7 @@ import {
  * After so many drives that were looked at, those of each set that was gone through counted, a
  * search stops: one that is longer would keep somebody waiting.
  */
-export const maxLooks = 400_000
+export const maxLooks = 200_000
 /** How much a hurried search makes of what is still to come. */
 const hurries = [1.05, 1.3, 20]
 

@@ -5,6 +5,8 @@ export interface LayoutDrive {
   readonly role: 'any' | 'data' | 'parity'
   /** drives of one group protect each other; all are one group where none is given */
   readonly group?: number
+  /** where it is known: of drives that are alike the one that fails least is no spare */
+  readonly failuresPerYear?: number
 }
 
 /**
