@@ -11,6 +11,7 @@ import {
 import { fileSystems } from '~~/core/drives/fileSystem'
 import { drivesOf, leadHours, poolOf, snapshotsTB } from '~~/core/drives/poolOf'
 import { tellFailures } from '~~/core/drives/tellFailures'
+import { daysPerMonth } from '~~/core/units/time'
 import { useFormat } from '~/composables/useFormat'
 import { usePoolChoices } from '~/composables/usePoolChoices'
 import { usePlanStore } from '~/stores/planStore'
@@ -56,6 +57,13 @@ export function useDriveMap() {
   const heldTB = computed(() =>
     Math.min(contentTB.value, store.assessment?.figures['drives.roomTB']?.value ?? 0),
   )
+  /** files that change, and those that come */
+  const changedGBPerDay = computed(
+    () =>
+      ((store.plan?.drives.changedGBPerMonth ?? 0) +
+        1000 * (store.assessment?.figures['library.growthTBPerMonth']?.value ?? 0)) /
+      daysPerMonth,
+  )
   const mapped = computed(() =>
     pool.value && store.plan
       ? driveMap(
@@ -73,6 +81,7 @@ export function useDriveMap() {
             failed: failed.value,
             leadHours: leadHours[store.plan.drives.replacement],
             heldTB: heldTB.value,
+            changedGBPerDay: changedGBPerDay.value,
           },
           format.value,
         )

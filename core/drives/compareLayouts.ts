@@ -1,6 +1,7 @@
 import type { Choices } from '../plan/choices'
 import type { Drives } from '../plan/drives'
 import type { DriveCatalogue } from './driveTraits'
+import { expectedLostShare } from './expectedLoss'
 import { longestRebuildHours, poolLossChance } from './layoutRisk'
 import type { Layout, LayoutRefusal } from './layouts/layout'
 import { layouts } from './layouts/layouts'
@@ -17,6 +18,8 @@ export interface LayoutComparison {
   readonly rebuildHours: number | null
   /** over the horizon, through failing drives alone */
   readonly lossChanceAtHorizon: number | null
+  /** of what is kept, the share that is expected to be lost by then */
+  readonly expectedLostShare: number | null
 }
 
 /**
@@ -39,8 +42,13 @@ export function compareLayouts(
         survives: null,
         rebuildHours: null,
         lossChanceAtHorizon: null,
+        expectedLostShare: null,
       }
     const { arrangement } = pool
+    const question = {
+      years: choices.horizonYears,
+      readErrorEndsRebuild: choices.readErrorEndsRebuild,
+    }
     return {
       layout,
       refusal: null,
@@ -48,10 +56,8 @@ export function compareLayouts(
       roomTB: roomTB(arrangement.usableTB, drives),
       survives: arrangement.survives,
       rebuildHours: longestRebuildHours(arrangement),
-      lossChanceAtHorizon: poolLossChance(arrangement.groups, {
-        years: choices.horizonYears,
-        readErrorEndsRebuild: choices.readErrorEndsRebuild,
-      }),
+      lossChanceAtHorizon: poolLossChance(arrangement.groups, question),
+      expectedLostShare: expectedLostShare(pool, question),
     }
   })
 }

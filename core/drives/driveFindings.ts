@@ -14,6 +14,7 @@ export function poolFindings(pool: PoolFacts, tale: DrivesTale): Finding[] {
   return [
     ...spaceFindings(pool, tale),
     ...rebuildFindings(pool, tale),
+    ...widthFindings(pool, tale),
     ...ageFindings(tale),
     ...perilFindings(pool, tale),
     ...caveatFindings(tale),
@@ -107,6 +108,32 @@ function rebuildFindings(
           }),
         ]
       : []),
+  ]
+}
+
+/** So many drives are read for a rebuild that a file is likely to be lost in one. */
+function widthFindings(
+  { narrower, fileLossChanceAtHorizon, arrangement }: PoolFacts,
+  { slice: { horizonYears }, format: { number: n, share } }: DrivesTale,
+): Finding[] {
+  if (!narrower) return []
+  const widest = Math.max(...arrangement.groups.map(({ members }) => members.length))
+  const { layouts: others, groups } = narrower
+  return [
+    finding('warning', 'WIDE_GROUP', {
+      sentence:
+        `A file is lost in a rebuild with a chance of ${share(fileLossChanceAtHorizon.likely)} in ` +
+        `${horizonYears} ${horizonYears === 1 ? 'year' : 'years'}: while one of ${n(widest)} ` +
+        'drives is rebuilt the others are read from end to end, and a sector may be unreadable.',
+      from: ['drives.fileLossChanceAtHorizon', 'drives.layout', 'drives.lots'],
+      fixes: [
+        ...(others.length
+          ? [`These lose one less often on the same drives: ${others.map(layoutLabel).join('; ')}.`]
+          : []),
+        ...(groups ? [`So do ${n(groups)} groups of the same layout.`] : []),
+        'Drives with fewer unreadable sectors on their sheet (1 in 10¹⁵ bits) lose one less often.',
+      ],
+    }),
   ]
 }
 

@@ -3,6 +3,7 @@ import { catalogue } from '../catalogue/catalogue'
 import { planSchema, type Plan, type PlanInput } from '../plan/planSchema'
 import { compareLayouts } from './compareLayouts'
 import { plainFormat } from '../units/format'
+import { cannotDo } from './cannotDo'
 import { failedDriveText } from './failedDrive'
 import { failureRatePerHour } from './failureRate'
 import {
@@ -165,6 +166,62 @@ describe('layouts compared on the same drives', () => {
     expect(chance('rotating-2')).toBeLessThan(chance('rotating-1'))
     expect(chance('rotating-1')).toBeLessThan(chance('span'))
     expect(chance('span')).toBeCloseTo(1 - 0.985 ** 20, 9)
+  })
+})
+
+describe('what is expected to be lost, and what a layout cannot do', () => {
+  const rowOf = (drives: PlanInput['drives'], id: string) => {
+    const plan = planWith(drives)
+    return compareLayouts({ ...plan, choices: poolChoices(plan.choices) }, catalogue, 10).find(
+      row => row.layout.id === id,
+    )!
+  }
+  it('is a small part of many separate disks, however likely any of them fails', () => {
+    const { lossChanceAtHorizon, expectedLostShare } = rowOf(
+      { lots: [{ count: 20, sizeTB: 8 }] },
+      'separate',
+    )
+    expect(lossChanceAtHorizon).toBeCloseTo(1 - 0.985 ** 100, 9)
+    expect(expectedLostShare).toBeCloseTo(1 - 0.985 ** 5, 9)
+  })
+  it('is weighted by what lies on each drive, and by what each is like', () => {
+    const { expectedLostShare } = rowOf(
+      {
+        lots: [
+          { count: 1, sizeTB: 8, model: 'ebb-8' },
+          { count: 1, sizeTB: 16, model: 'sluice-16' },
+        ],
+      },
+      'separate',
+    )
+    // Drives of one pool fail by the mean of their rates.
+    const mean = (failureRatePerHour(0.04) + failureRatePerHour(0.012)) / 2
+    expect(expectedLostShare).toBeCloseTo(-Math.expm1(-mean * 5 * 8766), 9)
+  })
+  it('is all at once where a loss takes everything, and a part with dedicated parity', () => {
+    const drives = { lots: [{ count: 4, sizeTB: 8 }] }
+    const [all, part] = [rowOf(drives, 'rotating-1'), rowOf(drives, 'dedicated-1')]
+    expect(all.expectedLostShare).toBe(all.lossChanceAtHorizon)
+    expect(part.expectedLostShare).toBeCloseTo(part.lossChanceAtHorizon! / 2, 12)
+  })
+  it('says what cannot be done', () => {
+    const of = (id: string, expands = true) => cannotDo(layout(id), expands)
+    expect(of('stripe')).toEqual([
+      'survive a failed drive',
+      'keep a part when it loses',
+      'be read drive by drive elsewhere',
+      'take one more drive',
+    ])
+    expect(of('separate')).toEqual(['survive a failed drive'])
+    expect(of('snapshot-1')).toEqual([
+      'play on what lay on a failed drive',
+      'cover what changed since its last run',
+    ])
+    expect([of('rotating-1').at(-1), of('rotating-1', false).at(-1)]).toEqual([
+      'be read drive by drive elsewhere',
+      'take one more drive',
+    ])
+    expect(of('dedicated-1')).toEqual([])
   })
 })
 

@@ -406,6 +406,26 @@ describe('a stored plan with names that the catalogue does not know any more', (
   })
 })
 
+describe('a parity drive that is too small', () => {
+  it('is cured by marking the larger drive', () => {
+    const lots = (first: 'parity' | 'data', second: 'parity' | 'data') => ({
+      lots: [
+        { count: 1, sizeTB: 4, role: first },
+        { count: 1, sizeTB: 8, role: second },
+        { count: 1, sizeTB: 4, role: 'data' as const },
+      ],
+      layout: 'dedicated-1',
+    })
+    const refused = assessed(lots('parity', 'data'), {}).findings.find(
+      ({ code }) => code === 'LAYOUT_REFUSED',
+    )!
+    expect(refused.fixes.map(({ sentence }) => sentence)).toEqual([
+      'Mark the larger drive as parity, or choose another layout.',
+    ])
+    expect(assessed(lots('data', 'parity'), {}).domains.drives.pool).not.toBeNull()
+  })
+})
+
 describe('what a stranger may enter', () => {
   const told = (drives: PlanInput['drives']) => assessed(drives, { library: { otherTB: 1 } })
   const wrong = (drives: object) => {

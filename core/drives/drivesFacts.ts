@@ -33,6 +33,7 @@ import { shareAtLoss } from './shareAtLoss'
 import { spaceWaterfall, type WaterfallStep } from './waterfall'
 import { rememberedLossChance, lossBand, type LossChanceAt } from './lossBand'
 import { survivalOf, type Survival } from './survival'
+import { narrowerThan, wideFromChance, type Narrower } from './wideGroup'
 
 export interface DrivesSlice
   extends Pick<Choices, 'survivesAtLeast' | 'readErrorEndsRebuild' | 'horizonYears'>, PoolChoices {
@@ -85,6 +86,8 @@ export interface PoolFacts {
    * unless this one does not
    */
   readonly roomier: readonly string[]
+  /** what makes a file lost in a rebuild less likely; null while that is unlikely */
+  readonly narrower: Narrower | null
   /**
    * ids of layouts that survive as much with these drives and leave less of them unused; empty
    * while little is
@@ -191,6 +194,7 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
   const atHorizon = lossBand(chance, horizonYears, readErrorEndsRebuild ? 'ends' : 'costsFile')
   const waterfall = spaceWaterfall(arrangement, fileSystems[drives.fileSystem], snapshotsTB(drives))
   const roomTB = waterfall.at(-1)!.sizeTB
+  const fileLoss = lossBand(chance, horizonYears, 'fileAlone')
   return {
     arrangement,
     conditions,
@@ -207,7 +211,21 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
     shareAtLoss: shareAtLoss(arrangement, layout.loss),
     lossChancePerYear: lossBand(chance, 1, readErrorEndsRebuild ? 'ends' : 'costsFile'),
     lossChanceAtHorizon: atHorizon,
-    fileLossChanceAtHorizon: lossBand(chance, horizonYears, 'fileAlone'),
+    fileLossChanceAtHorizon: fileLoss,
+    narrower:
+      fileLoss.likely >= wideFromChance
+        ? narrowerThan(
+            {
+              drives,
+              catalogue: slice.catalogue,
+              choices: slice,
+              contentTB: slice.contentAtHorizonTB.likely,
+              years: horizonYears,
+              survivesAtLeast: slice.survivesAtLeast,
+            },
+            layout.id,
+          )
+        : null,
     ...perilFacts(pool, slice, chance),
     roomier:
       arrangement.usableTB < minKeptShare * arrangement.rawTB

@@ -154,7 +154,11 @@ function withoutPool(tale: DrivesTale): Pick<Telling, 'verdicts' | 'findings'> {
             finding('fail', 'LAYOUT_REFUSED', {
               sentence: why,
               from: ['drives.lots', 'drives.layout'],
-              fixes: ['Change the number of drives or choose another layout.'],
+              fixes: [
+                facts.refusal?.refused === 'PARITY_TOO_SMALL'
+                  ? 'Mark the larger drive as parity, or choose another layout.'
+                  : 'Change the number of drives or choose another layout.',
+              ],
             }),
           ]),
       ...perilFindings(null, tale),

@@ -17,7 +17,13 @@ function told(failed: readonly number[], layoutId = 'dedicated-1') {
     layoutId,
   }) as Pool
   const { sentence, figures } = tellFailures(
-    { pool, failed: new Set(failed), leadHours: leadHours.order, heldTB: 12 },
+    {
+      pool,
+      failed: new Set(failed),
+      leadHours: leadHours.order,
+      heldTB: 12,
+      changedGBPerDay: 20,
+    },
     plainFormat,
   )
   return {
@@ -44,6 +50,13 @@ describe('what failed drives come to, in words', () => {
     [[0, 1], 'rotating-1', 'With these 2 drives failed, everything on the pool is lost.'],
     [[0], 'mirror', '1 drive more may fail before anything is lost.'],
     [[1], 'snapshot-1', 'what lay on it plays again only after the rebuild'],
+    [
+      [1],
+      'snapshot-1',
+      'nothing is lost but what changed on it since the last run (at most about 20\u00A0GB)',
+    ],
+    // The parity drive holds no files.
+    [[0], 'snapshot-1', 'nothing is lost and everything plays on.'],
     [[0, 1], 'duplication', 'the files that lay on both are lost; the rest plays on.'],
   ] as const)('%j of %s', (failed, layoutId, text) =>
     expect(told(failed, layoutId).sentence).toContain(text),

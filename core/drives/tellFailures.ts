@@ -18,6 +18,8 @@ export interface FailureQuestion {
    * lost
    */
   readonly heldTB: number
+  /** what changes and comes in a day, GB: since its last run a nightly job has not covered it */
+  readonly changedGBPerDay: number
 }
 
 /** What is left when drives have failed, in a sentence and in figures. */
@@ -30,10 +32,8 @@ export interface ToldFailures {
 const inputs: readonly Input[] = ['drives.lots', 'drives.layout', 'drives.hotSpares']
 
 /** Tells what failed drives come to: what plays on, waits and is lost, and the way back. */
-export function tellFailures(
-  { pool, failed, leadHours, heldTB }: FailureQuestion,
-  format: Format,
-): ToldFailures {
+export function tellFailures(question: FailureQuestion, format: Format): ToldFailures {
+  const { pool, failed, leadHours, heldTB } = question
   const after = afterFailures(pool, failed, leadHours)
   const part = (id: string, label: string, ofAll: number): Figure =>
     declareFigure(
@@ -56,13 +56,13 @@ export function tellFailures(
     )
   return {
     after,
-    sentence: sentenceOf(after, pool, failed.size),
+    sentence: sentenceOf(after, question, format),
     figures: [
       part('playing', 'Plays on', after.playingShare),
       part('waiting', 'Waits for the rebuild', after.waitingShare),
       part('lost', 'Lost', after.lostShare),
-      wholeFigure(after, { pool, failed, leadHours, heldTB }, format),
-      worseFigure(after, { pool, failed, leadHours, heldTB }, format),
+      wholeFigure(after, question, format),
+      worseFigure(after, question, format),
     ],
   }
 }
@@ -71,9 +71,10 @@ const drivesText = (count: number) => (count === 1 ? '1 drive' : `${count} drive
 
 function sentenceOf(
   { lostShare, waitingShare, stillSurvives, wholeHours }: AfterFailures,
-  { layout }: Pool,
-  failed: number,
+  { pool: { layout }, failed: places, changedGBPerDay }: FailureQuestion,
+  { quantity }: Format,
 ): string {
+  const failed = places.size
   if (failed === 0) return 'All drives work.'
   const begin = failed === 1 ? 'With this drive failed' : `With these ${failed} drives failed`
   if (lostShare >= 1 - 1e-9)
@@ -91,9 +92,15 @@ function sentenceOf(
     stillSurvives === 0
       ? 'The next failure can lose data.'
       : `${drivesText(stillSurvives)} more may fail before anything is lost.`
+  // What a nightly job covers is as old as its last run.
+  const lost =
+    layout.runsOn || waitingShare === 0
+      ? 'nothing is lost'
+      : 'nothing is lost but what changed on it since the last run (at most about ' +
+        `${quantity(changedGBPerDay, 'GB')})`
   return (
-    `${begin}, nothing is ` +
-    `lost${waitingShare > 0 ? ', but what lay on it plays again only after the rebuild, or from the copy' : ' and everything plays on'}. ` +
+    `${begin}, ` +
+    `${lost}${waitingShare > 0 ? ', but what lay on it plays again only after the rebuild, or from the copy' : ' and everything plays on'}. ` +
     `${next}`
   )
 }

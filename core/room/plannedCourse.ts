@@ -5,6 +5,7 @@ import type { Purchase } from '../drives/growth/purchases'
 import { isRefusal, type LayoutRefusal } from '../drives/layouts/layout'
 import { drivesOf } from '../drives/poolOf'
 import type { JudgedFacts } from '../machine/fit/fitFacts'
+import { onceByKey } from '../onceByKey'
 import { ownEntry } from '../plan/constants'
 import type { DriveLot } from '../plan/drives'
 
@@ -62,13 +63,21 @@ export function plannedCourse(question: CourseQuestion): PlannedCourse {
   let present = question.lots
   let room = roomOf(rule, present)
   const roomTB: number[] = []
+  let known = onceByKey<Counted>()
+  let lookedAt = present
   const steps: { readonly at: number; readonly step: PlannedStep }[] = []
   const inOrder = purchases
     .map((purchase, at) => ({ purchase, at }))
     .sort((a, b) => a.purchase.month - b.purchase.month || a.at - b.at)
   for (const { purchase, at } of inOrder) {
     while (roomTB.length < Math.min(purchase.month, months)) roomTB.push(room)
-    const { counted, why, after } = mostThatCount(question, present, purchase)
+    // Where nothing came in since, a purchase like one that was looked at ends as it did.
+    const { count, sizeTB, how } = purchase
+    if (present !== lookedAt) known = onceByKey()
+    lookedAt = present
+    const { counted, why, after } = known.get(`${count} ${sizeTB} ${how}`, () =>
+      mostThatCount(question, present, purchase),
+    )
     present = after
     room = roomOf(rule, present)
     steps.push({ at, step: { purchase, counted, why } })
@@ -80,12 +89,15 @@ export function plannedCourse(question: CourseQuestion): PlannedCourse {
 const roomOf = (rule: RoomRule, lots: readonly PlannedLot[]) =>
   roomOfDrives(rule, drivesOf({ lots }))
 
+/** How many drives of a purchase count, and what there is then. */
+type Counted = Pick<PlannedStep, 'counted' | 'why'> & { readonly after: readonly PlannedLot[] }
+
 /** As many drives of a purchase as count, and what there is then. */
 function mostThatCount(
   question: CourseQuestion,
   present: readonly PlannedLot[],
   purchase: Purchase,
-): Pick<PlannedStep, 'counted' | 'why'> & { readonly after: readonly PlannedLot[] } {
+): Counted {
   const { sizeTB } = purchase
   const model = question.modelOf(sizeTB) ?? ownEntry
   const withSome = (count: number) =>

@@ -2,7 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { assess } from '../assess'
 import { catalogue } from '../catalogue/catalogue'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
+import { applyPurchases } from '../drives/growth/applyPurchases'
+import { planGrowth } from '../drives/growth/planGrowth'
+import { fitSlice } from '../machine/fitting'
 import { planSchema, type PlanInput } from '../plan/planSchema'
+import { placesForMore } from './placesForMore'
+import { plannedDrives } from './roomFacts'
 
 const grows = { otherTB: 6, otherGrowthGBPerMonth: 500 }
 function ask(drives: PlanInput['drives'], machine: PlanInput['machine'] = { bays: 12 }) {
@@ -135,6 +140,77 @@ describe('planned drives', () => {
     })
     expect(counted).toEqual([1])
     expect(space.possible!.likely).toBeCloseTo(room(40), 9)
+  })
+  it('that the cheapest way buys have their place, and last', () => {
+    for (const base of ['wherry-4', 'towpath', 'clerk-15'])
+      for (const layout of ['separate', 'dedicated-1', 'pairs', 'rotating-1'])
+        for (const expandsParity of [true, false]) {
+          const plan = planSchema.parse({
+            name: 'x',
+            library: { otherTB: 8, otherGrowthGBPerMonth: 150 },
+            machine: { base },
+            drives: { lots: [{ count: 4, sizeTB: 6 }], layout, expandsParity },
+          })
+          const { domains } = assess(plan, catalogue)
+          const slice = fitSlice(plan, domains)
+          const places = placesForMore(slice, plannedDrives(plan.drives), catalogue)
+          const months = plan.choices.horizonYears * 12
+          const { cheapest, offers } = planGrowth(
+            plan,
+            {
+              contentTB: domains.library.forecast.months
+                .slice(0, months + 1)
+                .map(({ likely }) => likely),
+              layoutId: layout,
+              bays: domains.drives.count + places,
+              copyMBps: 100,
+            },
+            catalogue,
+          )
+          if (!cheapest) continue
+          const applied = assess(
+            { ...plan, drives: applyPurchases(plan.drives, cheapest, offers) },
+            catalogue,
+          ).domains.room.room!
+          const where = `${base} ${layout} ${expandsParity}`
+          expect(
+            applied.planned.map(({ why }) => why),
+            where,
+          ).toEqual(applied.planned.map(() => null))
+          expect(applied.monthFull.likely ?? Infinity, where).toBeGreaterThan(months)
+        }
+  })
+  it('have as many places as going through them one by one finds', () => {
+    for (const base of ['wherry-4', 'towpath', 'clerk-15', 'crane-10']) {
+      const plan = planSchema.parse({
+        name: 'x',
+        machine: { base },
+        drives: { lots: [{ sizeTB: 8 }] },
+      })
+      const { domains } = assess(plan, catalogue)
+      const places = placesForMore(fitSlice(plan, domains), plannedDrives(plan.drives), catalogue)
+      const fails = (more: number) =>
+        assess(
+          planSchema.parse({
+            name: 'x',
+            machine: { base },
+            drives: {
+              lots: [
+                { sizeTB: 8 },
+                ...(more > 0 ? [{ count: more, sizeTB: 28, model: 'sluice-28' }] : []),
+              ],
+            },
+          }),
+          catalogue,
+        ).domains.fitting.judged.filter(
+          ({ id, state }) =>
+            state === 'fail' &&
+            ['bays', 'dataPorts', 'supplyStart', 'supplyRunning', 'supplyAmps'].includes(id),
+        ).length
+      let slow = 0
+      while (slow < 30 && fails(slow + 1) === fails(0)) slow++
+      expect(places, base).toBe(slow)
+    }
   })
   it('never make the room less than without them', () => {
     const plan = planSchema.parse(tideMillHouse)

@@ -81,6 +81,13 @@ describe('quantities', () => {
     expect(range({ low: 2, high: 4 }, 'TB')).toBe('2–4')
     expect(range({ low: 2.0001, high: 2.0002 }, 'TB')).toBe('2')
     expect(range({ low: 0.1, high: 0.2 }, 'share')).toBe('10 % to 20 %')
+    // Both ends in one manner.
+    expect(range({ low: 1 / 23_000, high: 0.0028 }, 'share')).toBe('1 in 23,000 to 1 in 360')
+    expect(span({ low: 1 / 23_000, high: 0.099 }, 'share')).toBe('1 in 23,000 to 1 in 10')
+    expect(span({ low: 1 / 23_000, high: 0.1 }, 'share')).toBe('0.0043 % to 10 %')
+    expect(span({ low: 0.00099, high: 0.0011 }, 'share')).toBe('1 in 1,000 to 1 in 910')
+    expect(span({ low: 0.001, high: 0.02 }, 'share')).toBe('0.1 % to 2 %')
+    expect(span({ low: 0, high: 0.02 }, 'share')).toBe('0 % to 2 %')
     expect(span({ low: 2, high: 4 }, 'TB')).toBe('2 to 4')
   })
   it('tell hours, and days once it lasts', () => {

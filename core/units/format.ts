@@ -35,6 +35,10 @@ const countedUnits =
 const shownDigits = 3
 /** Chances below it are not written out: no model of drives reaches so far. */
 const smallestShare = 1e-6
+/** Shares below this are written as one in so many. */
+const smallestPercent = 0.001
+/** Up to this the high end of a range is, where its low end is. */
+const rareShare = 0.1
 /** From here on hours are told in days. */
 const hoursUntilDays = 72
 const maxDigits = 12
@@ -118,12 +122,21 @@ function numberTexts(locale: string, currency: string): Pick<Format, 'number' | 
 function makeFormat(locale: string, currency: string): Format {
   const known = supported(locale)
   const { number, money } = numberTexts(known, currency)
-  function share(value: number): string {
-    if (value <= 0) return '0 %'
-    if (value >= 0.001) return `${number(value * 100, value >= 0.995 ? 3 : 2)} %`
-    return value < smallestShare
+  const percent = (value: number) => `${number(value * 100, value >= 0.995 ? 3 : 2)} %`
+  const oneIn = (value: number) =>
+    value < smallestShare
       ? `under 1 in ${number(1 / smallestShare)}`
       : `1 in ${number(rounded(1 / value), 9)}`
+  function share(value: number): string {
+    if (value <= 0) return '0 %'
+    return value >= smallestPercent ? percent(value) : oneIn(value)
+  }
+  /** Both ends in one manner: one in so many while the high end is rare, else per cent. */
+  function sharesBetween(low: number, high: number): string {
+    const isMixed = low > 0 && low < smallestPercent && high >= smallestPercent
+    const write = !isMixed ? share : high < rareShare ? oneIn : percent
+    const [a, b] = [write(low), write(high)]
+    return a === b ? a : `${a} to ${b}`
   }
   function bare(value: number, unit: string): string {
     if (unit === 'money') return money(value)
@@ -144,8 +157,9 @@ function makeFormat(locale: string, currency: string): Format {
   const both =
     (join: string) =>
     ({ low, high }: Pick<Estimate, 'low' | 'high'>, unit: string): string => {
+      if (unit === 'share') return sharesBetween(low, high)
       const [a, b] = [bare(low, unit), bare(high, unit)]
-      return a === b ? a : `${a}${unit === 'share' ? ' to ' : join}${b}`
+      return a === b ? a : `${a}${join}${b}`
     }
   function hours(value: number): string {
     if (value < 10) return `${number(value, 2)}\u00A0h`

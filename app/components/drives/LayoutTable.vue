@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
+import { cannotDo } from '~~/core/drives/cannotDo'
 import { compareLayouts, type LayoutComparison } from '~~/core/drives/compareLayouts'
 import { refusalText } from '~~/core/drives/refusalText'
 import { editPlan } from '~~/core/plan/editPlan'
@@ -43,6 +44,8 @@ function meanwhile({ layout, survives }: LayoutComparison): string {
       ? 'its files wait for the rebuild'
       : 'switch to the copy by hand'
 }
+const cannot = ({ layout }: LayoutComparison) =>
+  cannotDo(layout, store.plan?.drives.expandsParity ?? true).join('; ') || '–'
 function choose(id: string): void {
   store.edit('drives.layout', id)
 }
@@ -64,6 +67,8 @@ function choose(id: string): void {
             <th scope="col" class="number">Survives</th>
             <th scope="col" class="number">Rebuild</th>
             <th scope="col" class="number">Loss in {{ years }} years</th>
+            <th scope="col" class="number">Expected to be lost</th>
+            <th scope="col">Cannot</th>
             <th scope="col">Grows by</th>
             <th scope="col">One drive readable alone</th>
             <th scope="col">Tied to</th>
@@ -148,6 +153,10 @@ function choose(id: string): void {
                 {{ share(row.lossChanceAtHorizon) }}
               </WorkingLink>
             </td>
+            <td class="number">
+              {{ row.expectedLostShare === null ? '–' : share(row.expectedLostShare) }}
+            </td>
+            <td class="cannot">{{ cannot(row) }}</td>
             <td>{{ row.layout.growsBy }}</td>
             <td>{{ row.layout.readableAlone }}</td>
             <td>{{ row.layout.tiedTo }}</td>
@@ -157,9 +166,10 @@ function choose(id: string): void {
       </table>
     </div>
     <p class="soft small">
-      Loss counts failing drives only, at the likely failure rate. For separate disks it is the
-      chance that any drive fails; only its own files are lost. Changing the layout later mostly
-      means emptying the pool.
+      Loss counts failing drives only, at the likely failure rate: the chance that anything is lost,
+      and beside it the share of all that is kept that is expected to be lost. Of separate disks any
+      may fail, but only its own files are lost. Changing the layout later mostly means emptying the
+      pool.
     </p>
   </section>
 </template>
@@ -203,6 +213,9 @@ label small {
 }
 .usable {
   min-width: 84px;
+}
+.cannot {
+  min-width: 190px;
 }
 .track {
   display: block;

@@ -36,22 +36,27 @@ function planWith(path: string, value: unknown, from: Plan | null = store.plan):
   const result = from && editPlan(from, path, value)
   return result && result.ok ? result.plan : null
 }
+/** Where a loss takes a part, how much of it all is expected to go. */
+function labelOf(label: string, chance: number, expected: number | null): string {
+  const part = expected !== null && chance >= 0.01 && expected < 0.9 * chance
+  return part ? `${label}, ${share(expected)} of it all` : label
+}
 const ofDrives = computed((): Row[] =>
   store.plan && choices.value
     ? compareLayouts(
         { drives: store.plan.drives, choices: choices.value },
         catalogue,
         content.value,
-      ).flatMap(({ layout, roomTB, lossChanceAtHorizon }) =>
+      ).flatMap(({ layout, roomTB, lossChanceAtHorizon, expectedLostShare }) =>
         roomTB === null || lossChanceAtHorizon === null
           ? []
           : [
               {
                 id: layout.id,
-                label: layout.label,
+                label: labelOf(layout.label, lossChanceAtHorizon, expectedLostShare),
                 x: roomTB,
                 loss: lossChanceAtHorizon,
-                text: `room ${quantity(roomTB, 'TB')}`,
+                text: `room ${quantity(roomTB, 'TB')}, expected to lose ${share(expectedLostShare ?? 0)} of it all`,
                 plan: () => planWith('drives.layout', layout.id),
               },
             ],
@@ -225,11 +230,10 @@ onBeforeUnmount(() => preview(null))
           }}
         </template>
         {{
-          by === 'need'
-            ? 'The cheapest new drives of one common size, at the usual price of a TB.'
-            : ''
+          by === 'need' ? 'The cheapest new drives of one size that is sold, at usual prices.' : ''
         }}
-        For separate disks it is the chance that any drive fails; only its own files are lost.
+        Where a loss takes a part only, the share of all that is kept that is expected to go stands
+        beside the name.
       </p>
     </template>
   </ChartFrame>
