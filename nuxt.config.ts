@@ -14,16 +14,22 @@ const unused: Readonly<Record<string, string>> = {
     "export const GoToSymbol = Symbol('goto');" +
     'export const createGoTo = () => ({}), scrollTo = () => {}, useGoTo = () => scrollTo;',
 }
-/** Signs of pickers, players, trees, ratings, tables and keys, none of which is used here. */
-const unusedSigns =
-  /^ {2}(delimiter|edit|file|calendar|clock|color|eyeDropper|upload|search|first|last|play|pause|command|ctrl|space|shift|alt|enter|backspace|(sort|rating|treeview|tableGroup|arrow|fullscreen|volume)\w*): 'svg:.*\n/gm
+/** Signs and words of pickers, players, trees, ratings, tables and keys: nothing here uses them. */
+const unusedParts: Readonly<Record<string, RegExp>> = {
+  'iconsets/mdi-svg':
+    /^ {2}(delimiter|edit|file|calendar|clock|color|eyeDropper|upload|search|first|last|play|pause|command|ctrl|space|shift|alt|enter|backspace|(sort|rating|treeview|tableGroup|arrow|fullscreen|volume)\w*): 'svg:.*\n/gm,
+  'locale/en':
+    /^ {2}(confirmEdit|data\w*|dateRangeInput|\w+Picker|carousel|calendar|heatmap|file\w+|pagination|stepper|rating|splitBtn|infiniteScroll|rules|hotkey|media): \{\n[^]*?^ {2}\},?\n/gm,
+}
 const withoutUnused = {
   name: 'without-unused',
   enforce: 'pre' as const,
   load: (id: string) =>
     Object.entries(unused).find(([file]) => id.includes(`vuetify/lib/${file}`))?.[1] ?? null,
-  transform: (code: string, id: string) =>
-    id.includes('vuetify/lib/iconsets/mdi-svg') ? code.replace(unusedSigns, '') : null,
+  transform: (code: string, id: string) => {
+    const found = Object.entries(unusedParts).find(([file]) => id.includes(`vuetify/lib/${file}`))
+    return found ? code.replace(found[1], '') : null
+  },
 }
 
 export default defineNuxtConfig({

@@ -207,7 +207,7 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
     writesParity: layout.parity && layout.runsOn,
     rebuildHours: longestRebuildHours(arrangement),
     rebuildEnds: rebuildEnds(pool, slice.watchedHoursPerDay),
-    firstBuild: firstBuild(layout, arrangement, { contentTB: slice.contentTB.likely }),
+    firstBuild: firstBuild(layout, arrangement),
     shareAtLoss: shareAtLoss(arrangement, layout.loss),
     lossChancePerYear: lossBand(chance, 1, readErrorEndsRebuild ? 'ends' : 'costsFile'),
     lossChanceAtHorizon: atHorizon,

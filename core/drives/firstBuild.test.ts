@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { assess } from '../assess'
 import { catalogue } from '../catalogue/catalogue'
 import { planSchema, type PlanInput } from '../plan/planSchema'
-import { fillMBps, writesKept } from './firstBuild'
+import { writesKept } from './firstBuild'
 
 const built = (drives: PlanInput['drives'], otherTB = 10) =>
   assess(
@@ -46,15 +46,10 @@ describe('the first build of parity', () => {
       )!.buildHours,
     ).toBeCloseTo(8e6 / 150 / 3600, 9)
   })
-  it('comes after copying, or before it with slower writes', () => {
-    expect([fillMBps, writesKept]).toEqual([117.6875, { rotating: 0.7, dedicated: 0.4 }])
-    const copy = 10e6 / fillMBps / 3600
-    const dedicated = facts({ lots: [{ count: 4, sizeTB: 8 }], layout: 'dedicated-1' })!
-    expect(dedicated.copyFirstHours - dedicated.buildHours).toBeCloseTo(copy, 9)
-    expect(dedicated.buildFirstHours - dedicated.buildHours).toBeCloseTo(copy / 0.4, 9)
-    const rotating = facts({ lots: [{ count: 4, sizeTB: 8 }], layout: 'rotating-1' })!
-    expect(rotating.buildFirstHours - rotating.buildHours).toBeCloseTo(copy / 0.7, 9)
-    expect(facts({ lots: [{ count: 4, sizeTB: 8 }], layout: 'snapshot-1' })!.slowedTo).toBe(1)
+  it('leaves writes a share of their rate: each writes parity too', () => {
+    expect(writesKept).toEqual({ rotating: 0.7, dedicated: 0.4 })
+    const kept = (layout: string) => facts({ lots: [{ count: 4, sizeTB: 8 }], layout })!.writesKept
+    expect([kept('dedicated-1'), kept('rotating-1'), kept('snapshot-1')]).toEqual([0.4, 0.7, 1])
   })
   it('is nothing without parity', () => {
     expect(facts({ lots: [{ count: 2, sizeTB: 8 }], layout: 'mirror' })).toBeNull()

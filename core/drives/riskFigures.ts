@@ -14,7 +14,6 @@ import type { Format } from '../units/format'
 import { arrangedBy, rebuildRateInputs, traitInputs } from '../expressions/inputs/driveInputs'
 import type { PoolFacts } from './drivesFacts'
 import { failureRateBand, ageFactors, causeFactor } from './failureRate'
-import { fillMBps } from './firstBuild'
 import { batchFactor, groupRebuildHours, type PoolGroup } from './layoutRisk'
 import { readErrorShares } from './readError'
 import { rebuildShareOfOuter } from './rebuildHours'
@@ -136,13 +135,9 @@ function writing(pool: PoolFacts, { facts }: DrivesTale, usedShare: number): Hou
   )
 }
 
-/** The first build of parity, and both orders to fill the pool in. */
+/** The first build of parity. */
 function firstBuildFigure(pool: PoolFacts, tale: DrivesTale): Figure {
-  const {
-    facts,
-    format,
-    format: { number: n, hours },
-  } = tale
+  const { facts, format } = tale
   const { firstBuild } = pool
   const parts = {
     id: 'drives.firstBuildHours',
@@ -160,13 +155,9 @@ function firstBuildFigure(pool: PoolFacts, tale: DrivesTale): Figure {
     () => chosen(inputs, writing(pool, tale, 1)),
     {
       ...parts,
-      source: `Filled over a cable of 1 Gb/s, ${n(fillMBps, 3)} MB/s.`,
       note:
-        `Copy first and build after: ${hours(firstBuild.copyFirstHours)}, without protection ` +
-        `until the end. Build first: ${hours(firstBuild.buildFirstHours)}` +
-        (firstBuild.slowedTo < 1
-          ? `, because writes keep ${n(firstBuild.slowedTo * 100)} % of their rate.`
-          : '.'),
+        'Nothing is protected before it is done. Whether to copy first or to build first is told ' +
+        'with the first fill.',
     },
     format,
   )

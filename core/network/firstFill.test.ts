@@ -4,13 +4,14 @@ import { plainFormat } from '../units/format'
 import {
   cappedHours,
   copyHours,
+  fillOrders,
   firstFills,
   ripping,
   smallFilesFactor,
   usbMBps,
   type FillQuestion,
 } from './firstFill'
-import { fillFigures, fillSentence } from './tellFirstFill'
+import { fillFigures, fillSentence, orderFigures } from './tellFirstFill'
 
 const question: FillQuestion = {
   sizeTB: 12,
@@ -118,6 +119,50 @@ describe('the first fill', () => {
   })
   it('never comes where nothing gets through', () => {
     expect(fills({ downloadMbps: 0 })[2]).toMatchObject({ hours: null, verifyHours: null })
+  })
+})
+
+describe('the order of the first build and the fill', () => {
+  const build = { buildHours: 24, writesKept: 0.4 }
+  it('goes by the way that is soonest, whatever else there is', () => {
+    const hours = (rateMBps: number) => 24 + 12e6 / rateMBps / 3600
+    // From the old drive at 150 MB/s; with parity kept the pool takes 0.4 × 160 = 64.
+    const found = fillOrders(question, build)!
+    expect(found.way).toBe('plugged')
+    expect(found.copyFirst.likely).toBeCloseTo(hours(150), 9)
+    expect(found.buildFirst.likely).toBeCloseTo(hours(64), 9)
+    // Over a slow network parity holds nothing up.
+    const slow = fillOrders({ ...question, fromMBps: 11, homeMbps: 94, downloadMbps: 10 }, build)!
+    expect(slow.copyFirst.likely).toBeCloseTo(hours(11), 9)
+    expect(slow.buildFirst.likely).toBeCloseTo(hours(11), 9)
+    expect(fillOrders({ ...question, toMBps: 0 }, build)).toBeNull()
+  })
+  it('never is shorter when the parity is built first', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 500, noNaN: true }),
+        fc.double({ min: 1, max: 500, noNaN: true }),
+        fc.constantFrom(0.4, 0.7, 1),
+        (fromMBps, toMBps, kept) => {
+          const found = fillOrders(
+            { ...question, fromMBps, toMBps },
+            { buildHours: 10, writesKept: kept },
+          )!
+          expect(found.buildFirst.likely).toBeGreaterThanOrEqual(found.copyFirst.likely - 1e-9)
+          if (kept === 1) expect(found.buildFirst).toEqual(found.copyFirst)
+        },
+      ),
+    )
+  })
+  it('is told with what each order leaves open', () => {
+    const [copy, first] = orderFigures(fillOrders(question, build)!, build, plainFormat)
+    expect([copy!.id, first!.id]).toEqual(['network.fill.copyFirst', 'network.fill.buildFirst'])
+    expect(copy!.note).toBe('Nothing is protected until the end.')
+    expect(first!.note).toContain('the pool keeps 40 % of its rate')
+    expect(
+      orderFigures(fillOrders(question, build)!, { writesKept: 1 }, plainFormat)[1]!.note,
+    ).toBe('What is copied is protected from the first file on.')
+    expect(first!.formula).toContain('from a drive that is plugged in')
   })
 })
 

@@ -133,6 +133,46 @@ export function firstFills({
   ]
 }
 
+/** The two orders in which a new pool with parity is filled, by the way that is soonest. */
+export interface FillOrders {
+  readonly way: FillWay
+  /** copying, then computing the parity: nothing is protected until the end */
+  readonly copyFirst: Estimate
+  /** computing it, then copying: each write writes parity too, so the pool takes less */
+  readonly buildFirst: Estimate
+}
+
+/**
+ * Hours of both orders; null where nothing gets through.
+ * @param build hours of the first build, and the share of its rate that the pool writes at after it
+ */
+export function fillOrders(
+  question: FillQuestion,
+  { buildHours, writesKept }: { readonly buildHours: number; readonly writesKept: number },
+): FillOrders | null {
+  const soonest = (fills: readonly Fill[]) =>
+    fills.reduce<{ readonly way: FillWay; readonly hours: Estimate } | null>(
+      (best, { way, hours }) =>
+        hours && (!best || hours.likely < best.hours.likely) ? { way, hours } : best,
+      null,
+    )
+  const after = (hours: Estimate): Estimate => ({
+    low: buildHours + hours.low,
+    likely: buildHours + hours.likely,
+    high: buildHours + hours.high,
+  })
+  const whole = soonest(firstFills(question))
+  if (!whole) return null
+  const slower = firstFills({ ...question, toMBps: question.toMBps * writesKept }).find(
+    ({ way }) => way === whole.way,
+  )!
+  return {
+    way: whole.way,
+    copyFirst: after(whole.hours),
+    buildFirst: after(slower.hours!),
+  }
+}
+
 export interface Ripping {
   readonly discs: number
   readonly minutesEach: number

@@ -21,6 +21,7 @@ import {
   ripping,
   smallFilesFactor,
   type Fill,
+  type FillOrders,
   type FillQuestion,
   type FillWay,
   type Ripping,
@@ -144,6 +145,46 @@ export function fillFigures(
       },
       format,
     ),
+  ]
+}
+
+/** Both orders in which a pool with parity is filled, as figures. */
+export function orderFigures(
+  { way, copyFirst, buildFirst }: FillOrders,
+  { writesKept }: { readonly writesKept: number },
+  format: Format,
+): Figure[] {
+  const inputs: readonly Input[] = [
+    { figure: 'library.contentTB' },
+    { figure: 'drives.firstBuildHours' },
+    'network.smallFilesShare',
+    ...rateInputs[way],
+  ]
+  const figure = (hours: Estimate, parts: Pick<Figure, 'id' | 'label' | 'note'>) =>
+    declareFigure(
+      () =>
+        workedOut(hours, 'h', {
+          inputs,
+          says: `${soonest[way]}, and the first build of parity`,
+        }),
+      { ...parts, unit: 'h' },
+      format,
+    )
+  return [
+    figure(copyFirst, {
+      id: 'network.fill.copyFirst',
+      label: 'Copy first, build parity after',
+      note: 'Nothing is protected until the end.',
+    }),
+    figure(buildFirst, {
+      id: 'network.fill.buildFirst',
+      label: 'Build parity first, then copy',
+      note:
+        'What is copied is protected from the first file on.' +
+        (writesKept < 1
+          ? ` Each write writes parity too: the pool keeps ${format.share(writesKept)} of its rate.`
+          : ''),
+    }),
   ]
 }
 

@@ -3,6 +3,7 @@ import { layouts } from '~~/core/drives/layouts/layouts'
 import { layoutsPicture, rarestDrawn, shortName } from './layoutsPicture'
 
 const at = (id: string, x: number, loss: number) => ({ id, label: id.repeat(8), x, loss })
+const certain = (id: string, x: number) => at(id, x, 0.8)
 const size = { width: 700, height: 360, atLeast: 30 }
 
 it('draws safer layouts higher and roomier ones further right, what is needed in sight', () => {
@@ -58,6 +59,11 @@ it('moves the labels of neighbours apart, and keeps those at the edge within the
   expect(ys[1]! - ys[0]!).toBeGreaterThanOrEqual(14.9)
   expect(ys[2]! - ys[1]!).toBeGreaterThanOrEqual(14.9)
   expect(points.find(({ id }) => id === 'd')!.labelLeft).toBe(true)
+})
+it('keeps labels above the axis', () => {
+  const crowd = ['a', 'b', 'c', 'd', 'e'].map((id, at) => certain(id, 10 + at / 10))
+  for (const { labelY } of layoutsPicture(crowd, size).points)
+    expect(labelY).toBeLessThanOrEqual(size.height - 40)
 })
 it('has a short name for every layout, and no two alike', () => {
   const names = layouts.map(({ label }) => shortName(label))

@@ -92,13 +92,19 @@ export function layoutsPicture(
         ) ||
         leads.some(
           ({ px, from, to }) =>
-            labelY > from - lineHeight / 2 &&
-            labelY < to + lineHeight / 2 &&
+            labelY > Math.min(from, to) - lineHeight / 2 &&
+            labelY < Math.max(from, to) + lineHeight / 2 &&
             Math.abs(px - point.px) > 0.5 &&
             left < px + 10 &&
             right > px - 10,
         )
-      while (isTaken()) labelY += lineHeight / 3
+      // Down, and where the picture ends up from the mark instead.
+      const lowest = height - margin.bottom
+      while (isTaken() && labelY <= lowest) labelY += lineHeight / 3
+      if (labelY > lowest) {
+        labelY = Math.min(point.py, lowest)
+        while (isTaken() && labelY > margin.top) labelY -= lineHeight / 3
+      }
       labels.push({ left, right, y: labelY })
       leads.push({ px: point.px, from: point.py, to: labelY })
       return { ...point, labelY, labelLeft }

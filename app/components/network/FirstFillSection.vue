@@ -4,8 +4,8 @@ import { isFromDisc } from '~~/core/catalogue/qualities'
 import type { Figure } from '~~/core/figure'
 import { rebuildShareOfOuter } from '~~/core/drives/rebuildHours'
 import { catalogue } from '~~/core/catalogue/catalogue'
-import { firstFills } from '~~/core/network/firstFill'
-import { fillFigures, fillSentence } from '~~/core/network/tellFirstFill'
+import { fillOrders, firstFills } from '~~/core/network/firstFill'
+import { fillFigures, fillSentence, orderFigures } from '~~/core/network/tellFirstFill'
 import PlanField from '~/components/common/PlanField.vue'
 import WorkingLink from '~/components/common/WorkingLink.vue'
 import { useFormat } from '~/composables/useFormat'
@@ -45,17 +45,22 @@ const question = computed(() => {
 const fills = computed(() => (question.value ? firstFills(question.value) : []))
 const figures = computed(() => {
   const network = store.plan?.network
+  const build = store.assessment?.domains.drives.pool?.firstBuild
+  const orders = question.value && build && fillOrders(question.value, build)
   return question.value && network
-    ? fillFigures(fills.value, {
-        question: question.value,
-        ripping: {
-          discs: discs.value,
-          minutesEach: network.ripMinutes,
-          drives: network.ripDrives,
-          hoursPerDay: network.ripHoursPerDay,
-        },
-        format: format.value,
-      })
+    ? [
+        ...fillFigures(fills.value, {
+          question: question.value,
+          ripping: {
+            discs: discs.value,
+            minutesEach: network.ripMinutes,
+            drives: network.ripDrives,
+            hoursPerDay: network.ripHoursPerDay,
+          },
+          format: format.value,
+        }),
+        ...(orders ? orderFigures(orders, build, format.value) : []),
+      ]
     : []
 })
 const sentence = computed(() =>
