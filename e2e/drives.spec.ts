@@ -68,7 +68,7 @@ test(
     const point = (id: string) => page.locator(`[data-point="${id}"]`)
     await expect(point('dedicated-1')).toHaveAttribute(
       'aria-label',
-      /^Dedicated parity, one drive: room 10\sTB, loss 1\sin\s[\d,]+, chosen\. Apply$/,
+      /^Dedicated parity, one drive: room 10\sTB, expected to lose 1\sin\s[\d,]+ of it all, loss 1\sin\s[\d,]+, chosen\. Apply$/,
     )
     await point('mirror').focus()
     await expect(page.locator('.headroom-line [data-verdict=space] .possible')).toHaveText(

@@ -44,6 +44,8 @@ export function useDrill() {
     return {
       pool,
       leadHours: leadHours[plan.drives.replacement],
+      laterHours:
+        leadHours[plan.drives.replacement === 'shelf' ? 'order' : plan.drives.replacement],
       irreplaceableTB: value('library.irreplaceableTB'),
       hasCopy: assessment.domains.drives.pool?.hasOneCopyOnly === false,
       heldTB: Math.min(value('library.contentTB'), value('drives.roomTB')),

@@ -14,6 +14,7 @@ import {
 } from './layoutRisk'
 import { lossChance } from './lossChance'
 import { assess } from '../assess'
+import { groupsBySize } from './groupsBySize'
 import { layouts } from './layouts/layouts'
 import { poolOf, roomTB, snapshotsTB, type Pool } from './poolOf'
 import { rebuildHours, rebuildRateMBps } from './rebuildHours'
@@ -222,6 +223,56 @@ describe('what is expected to be lost, and what a layout cannot do', () => {
       'take one more drive',
     ])
     expect(of('dedicated-1')).toEqual([])
+  })
+})
+
+describe('groups by size', () => {
+  const bySize = (drives: PlanInput['drives'], id: string) => {
+    const plan = planWith(drives)
+    return compareLayouts({ ...plan, choices: poolChoices(plan.choices) }, catalogue, 10).find(
+      row => row.layout.id === id,
+    )!
+  }
+  const mixed = {
+    lots: [
+      { count: 8, sizeTB: 8 },
+      { count: 6, sizeTB: 12 },
+      { count: 6, sizeTB: 16 },
+    ],
+  }
+  it('use more of unlike drives than one group of the smallest size, and are applied as told', () => {
+    const { usableTB, inGroups } = bySize(mixed, 'rotating-1')
+    expect(usableTB).toBe(19 * 8)
+    expect([inGroups!.groups, inGroups!.usableTB]).toEqual([3, 7 * 8 + 5 * 12 + 5 * 16])
+    const applied = bySize({ lots: [...inGroups!.lots] }, 'rotating-1')
+    expect([applied.usableTB, applied.lossChanceAtHorizon]).toEqual([
+      inGroups!.usableTB,
+      inGroups!.lossChanceAtHorizon,
+    ])
+  })
+  it('are offered even where one group cannot be made, and not where they make no more', () => {
+    expect(bySize(mixed, 'dedicated-1').inGroups).toBeNull()
+    expect(bySize({ lots: [{ count: 6, sizeTB: 8 }] }, 'rotating-1').inGroups).toBeNull()
+  })
+  it('take too few of a size together with those beside it', () => {
+    const groups = (sizes: readonly number[], minimum: number) =>
+      groupsBySize(
+        sizes.map(sizeTB => ({ count: 1, sizeTB, group: 1 })),
+        minimum,
+      )?.map(({ sizeTB, group }) => [sizeTB, group])
+    expect(groups([16, 12, 12, 8, 8, 8], 3)).toEqual([
+      [16, 1],
+      [12, 1],
+      [12, 1],
+      [8, 2],
+      [8, 2],
+      [8, 2],
+    ])
+    // The last ones are too few: they join those above.
+    expect(groups([16, 16, 16, 8], 3)).toBeUndefined()
+    expect(groups([16, 16, 16, 12, 12, 12, 8], 3)!.map(([, group]) => group)).toEqual([
+      1, 1, 1, 2, 2, 2, 2,
+    ])
   })
 })
 

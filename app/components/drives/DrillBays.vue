@@ -25,15 +25,18 @@ watch(
 )
 
 /**
- * What can be seen of a drive from outside: an empty bay, a drive that is out, a new one. A failed
- * one looks like any other.
+ * What can be seen of a drive from outside: an empty bay, a drive that is out, a new one, a spare.
+ * A failed one looks like any other.
  */
 function lookOf(place: number): string {
   const at = props.state
   if (!at) return ''
   if (at.empty.includes(place)) return 'empty'
   if (at.pulledGood === place) return 'pulled'
-  return at.fresh.includes(place) ? 'new' : ''
+  const role = at.fresh.find(served => (at.standsIn[served] ?? served) === place)
+  if (role !== undefined)
+    return at.ownRebuilds.some(one => one.place === role) ? 'rebuilding' : 'new'
+  return at.spares.includes(place) ? 'spare' : ''
 }
 const nameOf = (place: number) =>
   `Bay ${place + 1}, ${number(props.drives[place]!.sizeTB, 3)} ` +

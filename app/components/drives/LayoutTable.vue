@@ -29,6 +29,9 @@ const rows = computed(() =>
 )
 const most = computed(() => Math.max(1e-9, store.assessment?.figures['drives.rawTB']?.value ?? 0))
 const chosen = computed(() => store.assessment?.domains.drives.layoutId)
+const hasTwo = computed(
+  () => (store.plan?.drives.lots ?? []).reduce((sum, { count }) => sum + count, 0) === 2,
+)
 const years = computed(() => store.plan?.choices.horizonYears ?? 5)
 function variant(row: LayoutComparison): Variant | null {
   if (!store.plan || row.layout.id === chosen.value) return null
@@ -44,6 +47,14 @@ function meanwhile({ layout, survives }: LayoutComparison): string {
       ? 'its files wait for the rebuild'
       : 'switch to the copy by hand'
 }
+function group({ layout, inGroups }: LayoutComparison): void {
+  const { plan } = store
+  if (plan && inGroups)
+    store.replace({
+      ...plan,
+      drives: { ...plan.drives, layout: layout.id, lots: [...inGroups.lots] },
+    })
+}
 const cannot = ({ layout }: LayoutComparison) =>
   cannotDo(layout, store.plan?.drives.expandsParity ?? true).join('; ') || '–'
 function choose(id: string): void {
@@ -56,6 +67,12 @@ function choose(id: string): void {
     <h2>The same drives under every layout</h2>
     <p v-if="store.assessment?.domains.drives.isAutomatic" class="small">
       No layout is chosen yet; it follows the number of drives and how many may fail.
+    </p>
+    <p v-if="hasTwo" data-two-drives>
+      With two drives a mirror and a nightly copy protect against different things. A mirror has no
+      gap: if a drive fails, nothing is missing; but what you delete by mistake is gone from both. A
+      nightly copy is up to a day behind; but until its next run you can take back from it what you
+      deleted.
     </p>
     <div class="scroll" tabindex="0" role="region" aria-label="Layouts compared">
       <table class="data-table">
@@ -100,6 +117,20 @@ function choose(id: string): void {
                   }}</small></span
                 >
               </label>
+              <p v-if="row.inGroups" class="small groups" data-by-size>
+                In {{ number(row.inGroups.groups) }} groups by size:
+                {{ number(row.inGroups.usableTB, 3) }} TB usable, loss
+                {{ share(row.inGroups.lossChanceAtHorizon) }}.
+                <VBtn
+                  size="small"
+                  variant="outlined"
+                  color="primary"
+                  :aria-label="`${row.layout.label} in groups by size`"
+                  @click.stop="group(row)"
+                >
+                  Group them so
+                </VBtn>
+              </p>
             </td>
             <td class="number usable">
               <template v-if="row.usableTB !== null">
@@ -216,6 +247,9 @@ label small {
 }
 .cannot {
   min-width: 190px;
+}
+.groups {
+  margin: 4px 0 0 24px;
 }
 .track {
   display: block;

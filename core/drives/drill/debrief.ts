@@ -1,7 +1,8 @@
 import { groupRebuildHours, sectorChance } from '../layoutRisk'
 import { afterFailures } from '../failedDrives'
 import type { Format } from '../../units/format'
-import { type DrillGround, type DrillState, missing } from './drillState'
+import { groupOf } from './drillClock'
+import { isWhole, type DrillGround, type DrillState } from './drillState'
 import { mistakeTexts } from './tellDrill'
 
 interface DebriefRow {
@@ -20,18 +21,37 @@ export interface Debrief {
   }[]
 }
 
-function verdictOf(state: DrillState, mistakes: number): string {
-  const data =
-    state.lostShare > 0
-      ? 'Data were lost.'
-      : state.filesLost > 0
-        ? 'One file was lost.'
-        : 'Nothing was lost.'
-  const whole = missing(state).size > 0 ? ' The pool is not whole again.' : ''
-  return (
-    `${data}${whole} ` +
-    `${mistakes === 0 ? 'Every step was right.' : mistakes === 1 ? 'One step was wrong.' : `${mistakes} steps were wrong.`}`
-  )
+/** What was lost, in words; null where nothing was. */
+function lostText(
+  { lostShare, filesLost }: DrillState,
+  { share }: Pick<Format, 'share'>,
+): string | null {
+  const files = filesLost === 0 ? null : filesLost === 1 ? 'one file' : `${filesLost} files`
+  const part = lostShare > 0 ? `${share(lostShare)} of the library` : null
+  return part && files ? `${part}, and ${files}` : (part ?? files)
+}
+
+/** From the state that was reached; praise only for a pool that is whole again and checked. */
+function verdictOf(
+  state: DrillState,
+  ground: DrillGround,
+  { mistakes, share }: { readonly mistakes: number; readonly share: Format['share'] },
+): string {
+  const lost = lostText(state, { share })
+  const isBack = state.isRestored ? ' What has a copy is back.' : ''
+  const data = lost ? `Lost: ${lost}.${isBack}` : 'Nothing was lost.'
+  const whole = !isWhole(ground, state)
+    ? ' The pool is not whole again.'
+    : state.isChecked
+      ? ''
+      : ' The pool has not been checked since.'
+  const steps =
+    mistakes > 0
+      ? ` ${mistakes === 1 ? 'One step was wrong.' : `${mistakes} steps were wrong.`}`
+      : whole
+        ? ''
+        : ' Every step was right.'
+  return `${data}${whole}${steps}`
 }
 
 /** What the drill came to beside what the plan promises. */
@@ -40,30 +60,30 @@ export function debrief(
   ground: DrillGround,
   { hours, share }: Pick<Format, 'hours' | 'share'>,
 ): Debrief {
-  const { pool, leadHours, pace } = ground
+  const { pool, pace } = ground
   const first = state.log[0]!.place!
+  const group = groupOf(ground, first)
+  const hasSpare = state.log.some(({ event }) => event === 'spareStarted')
+  const leadHours = hasSpare ? 0 : ground.leadHours
   const promised = afterFailures(pool, new Set([first]), leadHours)
-  const whole = state.log.findLast(entry => entry.event === 'rebuilt')?.atHours ?? null
+  const whole = state.log.findLast(({ event }) => ['rebuilt', 'joined', 'madeAnew'].includes(event))
   const failures = state.log.filter(entry => entry.event === 'failed').length - 1
-  const group = pool.arrangement.groups.find(({ members }) =>
-    members.some(member => pool.arrangement.memberPlaces[member] === first),
-  )
-  const sector = pool.arrangement.survives === 1 && group ? sectorChance(group) : null
+  const sector = pool.arrangement.survives === 1 ? sectorChance(group) : null
   const codes = state.log.flatMap(entry => (entry.mistake ? [entry.mistake] : []))
   const sectors = state.log.filter(
     entry => entry.event === 'sector' || entry.event === 'sectorEnds',
   ).length
+  const rebuild = groupRebuildHours(group)
   return {
-    verdict: verdictOf(state, codes.length),
+    verdict: verdictOf(state, ground, { mistakes: codes.length, share }),
     rows: [
       {
         label: 'Whole again after',
         promised:
           promised.wholeHours === null
             ? 'never by itself'
-            : `${hours(leadHours)} for the drive and ` +
-              `${hours(group ? groupRebuildHours(group) : 0)} of rebuild`,
-        happened: missing(state).size > 0 || whole === null ? 'not yet' : hours(whole),
+            : `${leadHours > 0 ? `${hours(leadHours)} for the drive and ` : ''}${hours(rebuild)} of rebuild`,
+        happened: !isWhole(ground, state) || !whole ? 'not yet' : hours(whole.atHours),
       },
       {
         label: 'Lost',
@@ -71,13 +91,20 @@ export function debrief(
           promised.lostShare === 0
             ? 'nothing by one failed drive'
             : `${share(promised.lostShare)} of the library by one failed drive`,
-        happened:
-          state.lostShare > 0
-            ? `${share(state.lostShare)} of the library`
-            : state.filesLost > 0
-              ? 'one file'
-              : 'nothing',
+        happened: lostText(state, { share }) ?? 'nothing',
       },
+      ...(pool.arrangement.survives === 0
+        ? []
+        : [
+            {
+              label: 'Without redundancy for',
+              promised:
+                promised.stillSurvives > 0
+                  ? 'no time by one failed drive'
+                  : hours(leadHours + rebuild),
+              happened: state.bareHours > 0 ? hours(state.bareHours) : 'no time',
+            },
+          ]),
       {
         label: 'More drives failed',
         promised:

@@ -1,16 +1,28 @@
 import { requireWithin } from '../../errors'
-import { groupRebuildHours, sectorChance } from '../layoutRisk'
-import { mistake, note, pass, randomFrom, withLosses } from './drillClock'
+import { groupRebuildHours } from '../layoutRisk'
 import {
+  failing,
+  groupOf,
+  mistake,
+  note,
+  pass,
+  placesOf,
+  randomFrom,
+  rebuiltOn,
+  shareOn,
+} from './drillClock'
+import {
+  drillAftermath,
   drillHours,
+  isStopped,
+  isWhole,
+  makeHours,
+  missingOf,
   type DrillAction,
   type DrillGround,
   type DrillState,
-  badDaySector,
-  drillAftermath,
-  isAllLost,
+  type MistakeCode,
 } from './drillState'
-import { anyLost } from '../lossChance'
 
 /**
  * Begins a drill: one drive of the pool fails.
@@ -19,8 +31,7 @@ import { anyLost } from '../lossChance'
  */
 export function beginDrill(ground: DrillGround, place: number | null): DrillState {
   const { memberPlaces, sparePlaces } = ground.pool.arrangement
-  const random = randomFrom(ground, 0)
-  const draw = random()
+  const draw = randomFrom(ground, 0)()
   const chosen =
     place ??
     memberPlaces[Math.min(memberPlaces.length - 1, Math.floor(draw * memberPlaces.length))]!
@@ -28,65 +39,73 @@ export function beginDrill(ground: DrillGround, place: number | null): DrillStat
     min: 0,
     max: memberPlaces.length - 1,
   })
-  const state: DrillState = {
-    clockHours: 0,
-    dead: [chosen],
-    empty: [],
-    fresh: [],
-    pulledGood: null,
-    hasRead: false,
-    hasCopied: false,
-    readyAtHours: null,
-    spares: sparePlaces.length,
-    lostShare: 0,
-    filesLost: 0,
-    isScrubbed: false,
-    isOver: false,
-    log: [{ atHours: 0, event: 'failed', place: chosen }],
-    draws: 1,
-  }
-  return withLosses(ground, state)
+  return failing(
+    ground,
+    {
+      clockHours: 0,
+      dead: [],
+      empty: [],
+      fresh: [],
+      pulledGood: null,
+      spares: sparePlaces,
+      standsIn: {},
+      ownRebuilds: [],
+      hasRead: false,
+      copiedAtLost: null,
+      coming: [],
+      ordered: 0,
+      lostPlaces: [],
+      lostShare: 0,
+      isGone: false,
+      filesLost: 0,
+      isRestored: false,
+      isChecked: false,
+      bareHours: 0,
+      isOver: false,
+      log: [],
+      draws: 1,
+    },
+    chosen,
+  )
 }
 
 const hoursFor = (sizeTB: number, rateMBps: number) => (sizeTB * 1e6) / rateMBps / 3600
 
+/** What keeps an action that reads the pool from being done; null where nothing does. */
+function unreadable(ground: DrillGround, state: DrillState): MistakeCode | null {
+  if (state.isGone) return 'POOL_LOST'
+  return isStopped(ground, state) ? 'POOL_STOPPED' : null
+}
+
 /**
- * One step of a drill: what it does, how long it takes, and what happens meanwhile. The drill after
- * its end stays as it is.
+ * One step of a drill: what it does, how long it takes, and what happens meanwhile. What lacks what
+ * it needs is not done, takes no time, and is written down with the reason. The drill after its end
+ * stays as it is.
  */
 export function drillStep(ground: DrillGround, state: DrillState, action: DrillAction): DrillState {
   if (state.isOver) return state
   switch (action.do) {
     case 'read':
       return note({ ...pass(ground, state, drillHours.read), hasRead: true }, { event: 'read' })
-    case 'copy': {
-      const hours = hoursFor(ground.irreplaceableTB, ground.copyMBps)
-      return note({ ...pass(ground, state, hours), hasCopied: true }, { event: 'copied', hours })
-    }
-    case 'order': {
-      const ordered = pass(ground, state, drillHours.order)
-      return note(
-        { ...ordered, readyAtHours: ordered.readyAtHours ?? ordered.clockHours + ground.leadHours },
-        { event: 'ordered', hours: ground.leadHours },
-      )
-    }
+    case 'copy':
+      return copy(ground, state)
+    case 'order':
+      return order(ground, state)
     case 'pull':
       return pull(ground, state, action.place)
     case 'putBack':
       return state.pulledGood === null
         ? state
         : note(
-            { ...pass(ground, state, drillHours.putBack), pulledGood: null },
+            { ...pass(ground, state, drillHours.putBack), pulledGood: null, isChecked: false },
             { event: 'putBack', place: state.pulledGood },
           )
     case 'insert':
       return insert(ground, state)
     case 'rebuild':
       return rebuild(ground, state)
-    case 'scrub': {
-      const hours = Math.max(...ground.pool.arrangement.groups.map(groupRebuildHours))
-      return note({ ...pass(ground, state, hours), isScrubbed: true }, { event: 'scrubbed', hours })
-    }
+    case 'scrub':
+      return scrub(ground, state)
     case 'restore':
       return restore(ground, state)
     case 'record':
@@ -94,10 +113,39 @@ export function drillStep(ground: DrillGround, state: DrillState, action: DrillA
   }
 }
 
+function copy(ground: DrillGround, before: DrillState): DrillState {
+  if (ground.irreplaceableTB === 0) return mistake(before, 'NOTHING_TO_COPY')
+  const reason = unreadable(ground, before)
+  if (reason) return mistake(before, reason)
+  const hours = hoursFor(ground.irreplaceableTB, ground.copyMBps)
+  const state = pass(ground, before, hours)
+  // What fails meanwhile takes what has not been copied with it.
+  if (unreadable(ground, state)) return note(state, { event: 'copyBroke', hours })
+  return note({ ...state, copiedAtLost: state.lostShare }, { event: 'copied', hours })
+}
+
+function order(ground: DrillGround, before: DrillState): DrillState {
+  const wanted = before.dead.length + before.empty.length - before.coming.length
+  if (wanted <= 0) return mistake(before, 'NOTHING_TO_ORDER')
+  const state = pass(ground, before, drillHours.order)
+  const hoursOf = (at: number) =>
+    state.ordered + at === 0 ? ground.leadHours : Math.max(ground.leadHours, ground.laterHours)
+  const coming = Array.from({ length: wanted }, (_, at) => state.clockHours + hoursOf(at))
+  return note(
+    {
+      ...state,
+      coming: [...state.coming, ...coming].sort((a, b) => a - b),
+      ordered: state.ordered + wanted,
+    },
+    { event: 'ordered', count: wanted, hours: hoursOf(0) },
+  )
+}
+
 function pull(ground: DrillGround, before: DrillState, place: number): DrillState {
+  if (before.empty.includes(place)) return mistake(before, 'NOTHING_TO_PULL')
+  if (before.pulledGood !== null && !before.dead.includes(place))
+    return mistake(before, 'NOTHING_TO_PULL')
   let state = pass(ground, before, drillHours.pull)
-  if (state.empty.includes(place) || state.fresh.includes(place) || state.pulledGood !== null)
-    return state
   if (!before.hasRead) state = mistake(state, 'PULLED_UNREAD')
   if (state.dead.includes(place))
     return note(
@@ -108,7 +156,7 @@ function pull(ground: DrillGround, before: DrillState, place: number): DrillStat
       },
       { event: 'pulled', place },
     )
-  return note(mistake({ ...state, pulledGood: place }, 'PULLED_GOOD'), {
+  return note(mistake({ ...state, pulledGood: place, isChecked: false }, 'PULLED_GOOD'), {
     event: 'pulledGood',
     place,
   })
@@ -117,73 +165,162 @@ function pull(ground: DrillGround, before: DrillState, place: number): DrillStat
 function insert(ground: DrillGround, before: DrillState): DrillState {
   const [place] = before.empty
   if (place === undefined) return mistake(before, 'NO_EMPTY_BAY')
+  const [ready] = before.coming
+  if (ready === undefined) return mistake(before, 'NOTHING_ORDERED')
   let state = before
-  if (state.spares > 0) state = { ...state, spares: state.spares - 1 }
-  else if (state.readyAtHours === null) return mistake(state, 'NOTHING_ORDERED')
-  else if (state.readyAtHours > state.clockHours) {
-    const hours = state.readyAtHours - state.clockHours
+  if (ready > state.clockHours) {
+    const hours = ready - state.clockHours
     state = note(pass(ground, state, hours), { event: 'waited', hours })
   }
   state = pass(ground, state, drillHours.insert)
-  return note(
-    {
-      ...state,
-      empty: state.empty.filter(other => other !== place),
-      fresh: [...state.fresh, place],
-    },
-    { event: 'inserted', place },
-  )
+  state = {
+    ...state,
+    coming: state.coming.slice(1),
+    empty: state.empty.filter(other => other !== place),
+  }
+  // A hot spare stands in for good: what is put in instead waits as the next one.
+  return isServed(ground, state, place)
+    ? note({ ...state, spares: [...state.spares, place] }, { event: 'newSpare', place })
+    : note(
+        { ...state, fresh: [...new Set([...state.fresh, servedBy(state, place)])] },
+        { event: 'inserted', place },
+      )
+}
+
+/** The place in the pool that a bay serves. */
+function servedBy({ standsIn }: DrillState, bay: number): number {
+  const served = Object.entries(standsIn).find(([, spare]) => spare === bay)
+  return served ? Number(served[0]) : bay
+}
+
+/** Whether what the bay served is served from elsewhere, or it served nothing. */
+function isServed({ pool }: DrillGround, state: DrillState, bay: number): boolean {
+  const served = servedBy(state, bay)
+  if (served !== bay) return false
+  return state.standsIn[bay] !== undefined || !pool.arrangement.memberPlaces.includes(bay)
 }
 
 function rebuild(ground: DrillGround, before: DrillState): DrillState {
-  const { pool, irreplaceableTB, hasCopy, pace, readErrorEndsRebuild } = ground
-  if (before.fresh.length === 0) return mistake(before, 'NOTHING_TO_REBUILD')
+  const { irreplaceableTB, hasCopy } = ground
+  const own = new Set(before.ownRebuilds.map(({ place }) => place))
+  const fresh = before.fresh.filter(place => !own.has(place))
+  if (fresh.length === 0) return mistake(before, 'NOTHING_TO_REBUILD')
+  if (before.isGone) return makeAnew(ground, before)
+  if (isStopped(ground, before)) return mistake(before, 'POOL_STOPPED')
   let state = before
-  const nothingLeft = drillAftermath(ground, state).stillSurvives === 0
-  if (nothingLeft && state.lostShare === 0 && irreplaceableTB > 0 && !hasCopy && !state.hasCopied)
-    state = mistake(state, 'NOT_COPIED')
-  const { groups, memberPlaces } = pool.arrangement
-  const own = groups
-    .map(group => ({
-      group,
-      fresh: group.members.filter(member => state.fresh.includes(memberPlaces[member]!)).length,
-    }))
-    .filter(({ fresh }) => fresh > 0)
-  const hours = Math.max(0, ...own.map(({ group, fresh }) => fresh * groupRebuildHours(group)))
-  const rebuilt = state.fresh
-  state = pass(ground, state, hours)
-  // What was lost stays lost, but the drives are in use again.
-  if (isAllLost(ground, state)) return note({ ...state, fresh: [] }, { event: 'rebuilt', hours })
-  if (nothingLeft) {
-    const chance = anyLost(own.map(({ group }) => sectorChance(group)))
-    const met =
-      randomFrom(ground, state.draws)() <
-      (pace === 'badDay' ? Math.max(badDaySector, chance) : chance)
-    state = { ...state, draws: state.draws + 1 }
-    if (met && readErrorEndsRebuild)
-      return note({ ...state, lostShare: 1 }, { event: 'sectorEnds', hours })
-    if (met) state = note({ ...state, filesLost: state.filesLost + 1 }, { event: 'sector' })
+  const overWith = (at: DrillState, place: number) => {
+    const gone = missingOf(ground, { ...at, pulledGood: null })
+    const group = groupOf(ground, place)
+    return placesOf(ground, group).filter(other => gone.has(other)).length > group.survives
   }
+  // Of two copies of every file the other one is there for all but what lay on both.
+  const joined =
+    ground.pool.layout.loss === 'shareOfFiles'
+      ? []
+      : fresh.filter(
+          place =>
+            before.lostPlaces.includes(place) ||
+            (overWith(before, place) && shareOn(ground, [place]) > 0),
+        )
+  if (joined.length > 0) {
+    state = pass(ground, state, makeHours)
+    // What lay on them is lost: they come into use empty.
+    state = note(
+      { ...state, fresh: state.fresh.filter(place => !joined.includes(place)) },
+      { event: 'joined', places: joined },
+    )
+  }
+  const rebuilt = fresh.filter(
+    place =>
+      !joined.includes(place) &&
+      isThere(state, place) &&
+      (ground.pool.layout.loss === 'shareOfFiles' || !overWith(state, place)),
+  )
+  if (rebuilt.length === 0) return joined.length > 0 ? state : mistake(state, 'NOTHING_TO_REBUILD')
+  const nothingLeft = drillAftermath(ground, state).stillSurvives === 0
+  if (nothingLeft && irreplaceableTB > 0 && !hasCopy && state.copiedAtLost === null)
+    state = mistake(state, 'NOT_COPIED')
+  const perGroup = new Map<object, number>()
+  for (const place of rebuilt) {
+    const group = groupOf(ground, place)
+    perGroup.set(group, (perGroup.get(group) ?? 0) + groupRebuildHours(group))
+  }
+  const hours = Math.max(...perGroup.values())
+  state = pass(ground, state, hours)
+  const still = rebuilt.filter(
+    place => !state.isGone && !state.lostPlaces.includes(place) && isThere(state, place),
+  )
+  if (still.length < rebuilt.length) state = note(state, { event: 'rebuildFailed', hours })
+  return still.length > 0 && !isStopped(ground, state) ? rebuiltOn(ground, state, still) : state
+}
+
+/** A place whose new drive has not failed meanwhile. */
+const isThere = ({ fresh }: DrillState, place: number) => fresh.includes(place)
+
+/** After everything was lost a new pool is made, once every drive is there. */
+function makeAnew(ground: DrillGround, before: DrillState): DrillState {
+  const { dead, empty, pulledGood } = before
+  if (dead.length + empty.length > 0 || pulledGood !== null) return mistake(before, 'POOL_LOST')
+  const state = pass(ground, before, makeHours)
+  if (state.dead.length > 0) return state
   return note(
-    { ...state, fresh: state.fresh.filter(place => !rebuilt.includes(place)) },
-    { event: 'rebuilt', hours },
+    { ...state, fresh: [], ownRebuilds: [], isGone: false, isChecked: false },
+    { event: 'madeAnew' },
   )
 }
 
+function scrub(ground: DrillGround, before: DrillState): DrillState {
+  const reason = unreadable(ground, before)
+  if (reason) return mistake(before, reason)
+  const wasWhole = isWhole(ground, before)
+  const hours = Math.max(...ground.pool.arrangement.groups.map(groupRebuildHours))
+  const state = pass(ground, wasWhole ? before : mistake(before, 'SCRUBBED_EARLY'), hours)
+  if (unreadable(ground, state)) return note(state, { event: 'scrubBroke', hours })
+  return note(
+    { ...state, isChecked: wasWhole && isWhole(ground, state) },
+    { event: 'scrubbed', hours },
+  )
+}
+
+/** Whether a copy holds what was lost: the plan's, or one that was made before. */
+export function copyHolds(
+  { hasCopy, irreplaceableTB }: DrillGround,
+  { copiedAtLost, lostShare, filesLost }: DrillState,
+): boolean {
+  if (irreplaceableTB === 0) return false
+  return hasCopy || (copiedAtLost !== null && (copiedAtLost < lostShare || filesLost > 0))
+}
+
 function restore(ground: DrillGround, before: DrillState): DrillState {
-  if (!ground.hasCopy && !before.hasCopied) return mistake(before, 'NO_COPY')
-  const sizeTB = ground.hasCopy
-    ? ground.heldTB * Math.max(before.lostShare, before.filesLost > 0 ? 1e-4 : 0)
-    : ground.irreplaceableTB
-  const hours = hoursFor(sizeTB, ground.copyMBps)
-  return note(pass(ground, before, hours), { event: 'restored', hours })
+  const { lostShare, filesLost } = before
+  if (lostShare === 0 && filesLost === 0) return mistake(before, 'NOTHING_LOST')
+  if (!copyHolds(ground, before)) return mistake(before, 'NO_COPY')
+  const reason = unreadable(ground, before)
+  if (reason) return mistake(before, reason)
+  if (!isWhole(ground, before)) return mistake(before, 'NOT_WHOLE')
+  const share = lostShare > 0 ? lostShare : 1e-4
+  const hours = hoursFor(ground.irreplaceableTB * share, ground.copyMBps)
+  const state = pass(ground, before, hours)
+  if (unreadable(ground, state)) return state
+  return note(
+    { ...state, isRestored: true, isChecked: false, lostPlaces: [] },
+    { event: 'restored', hours },
+  )
 }
 
 function record(ground: DrillGround, before: DrillState): DrillState {
-  const state = note(pass(ground, before, drillHours.record), { event: 'recorded' })
-  return state.isScrubbed
-    ? { ...state, isOver: true }
-    : { ...mistake(state, 'NOT_SCRUBBED'), isOver: true }
+  let state = note(pass(ground, before, drillHours.record), { event: 'recorded' })
+  if (!isWhole(ground, state)) state = mistake(state, 'NOT_WHOLE')
+  else if (!state.isChecked) state = mistake(state, 'NOT_SCRUBBED')
+  if (isLeftOut(ground, state)) state = mistake(state, 'NOT_RESTORED')
+  return { ...state, isOver: true }
+}
+
+/** Something was lost, a copy holds it, and it is not back. */
+function isLeftOut(ground: DrillGround, state: DrillState): boolean {
+  return (
+    (state.lostShare > 0 || state.filesLost > 0) && !state.isRestored && copyHolds(ground, state)
+  )
 }
 
 /** Ends a drill as it stands, before its last step. */

@@ -1,9 +1,9 @@
 import { seededRandom, spreadSeed } from '../../random'
 import type { Format } from '../../units/format'
 import {
-  isAllLost,
   drillAftermath,
-  missing,
+  isStopped,
+  missingOf,
   type DrillState,
   type DrillEntry,
   type MistakeCode,
@@ -47,23 +47,43 @@ export const mistakeTexts: Readonly<
       'Compare the serial number on the label with the report before pulling; put a wrong ' +
       'one back at once.',
   },
+  NOTHING_TO_PULL: {
+    wrong: 'There was nothing to pull there.',
+    right: 'Pull the drive that the report names, and put a good one back before the next.',
+  },
   NOT_COPIED: {
     wrong: 'The rebuild began without a copy of what is irreplaceable.',
     right:
       'While no redundancy is left, copy what is irreplaceable first: a rebuild reads ' +
       'every drive from end to end.',
   },
+  NOTHING_TO_COPY: {
+    wrong: 'There was nothing irreplaceable to copy.',
+    right: 'Order the new drive, and go on with the repair.',
+  },
+  SCRUBBED_EARLY: {
+    wrong: 'The pool was checked before it was whole.',
+    right: 'Repair first, then check: until then a check only strains the drives that are left.',
+  },
   NOT_SCRUBBED: {
-    wrong: 'Nothing was checked after the rebuild.',
+    wrong: 'Nothing was checked after the repair.',
     right: 'Run a scrub: it reads everything once and finds what the rebuild did not.',
   },
   NOT_RECORDED: {
-    wrong: 'The new drive was not written down.',
-    right: 'Label it with serial number and bay, and order the next spare.',
+    wrong: 'The drill ended before the new drive was written down.',
+    right: 'Repair, check, then label the new drive with serial number and bay.',
+  },
+  NOT_WHOLE: {
+    wrong: 'The pool was taken for whole, and is not.',
+    right: 'Put a new drive in for each that failed, rebuild, and look at the report again.',
   },
   NO_EMPTY_BAY: {
     wrong: 'There was no empty bay for the new drive.',
     right: 'Pull the failed drive first.',
+  },
+  NOTHING_TO_ORDER: {
+    wrong: 'No drive was missing that had not been ordered already.',
+    right: 'Order one for each drive that has failed, as soon as it has.',
   },
   NOTHING_ORDERED: {
     wrong: 'There was no drive to put in.',
@@ -71,10 +91,33 @@ export const mistakeTexts: Readonly<
   },
   NOTHING_TO_REBUILD: {
     wrong: 'There was nothing to rebuild onto.',
-    right: 'Put the new drive in first.',
+    right: 'Put the new drive in first; a hot spare is rebuilt by itself.',
   },
-  NO_COPY: { wrong: 'There was no copy to restore from.', right: 'Keep a copy away from home.' },
+  NOTHING_LOST: {
+    wrong: 'There was nothing to restore.',
+    right: 'Restore only what was lost: what is on the pool is newer than its copy.',
+  },
+  NO_COPY: {
+    wrong: 'There was no copy of what was lost.',
+    right: 'Keep a copy away from home.',
+  },
+  NOT_RESTORED: {
+    wrong: 'What has a copy was not restored.',
+    right: 'Once the pool is whole, read what was lost back from its copy.',
+  },
+  POOL_STOPPED: {
+    wrong: 'The pool had stopped, so nothing could be read from it.',
+    right: 'Put the good drive back first.',
+  },
+  POOL_LOST: {
+    wrong: 'The pool was lost, so there was nothing to read from it.',
+    right: 'Put new drives in for all that failed, make the pool anew, and restore from a copy.',
+  },
 }
+
+/** 'bays 1 and 3'. */
+const baysText = (places: readonly number[] = []) =>
+  `${places.length === 1 ? 'bay' : 'bays'} ${places.map(place => place + 1).join(' and ')}`
 
 /** An entry of the log as a sentence. */
 export function entryText(
@@ -93,10 +136,12 @@ export function entryText(
       return 'The report is read.'
     case 'copied':
       return `What is irreplaceable is copied to an external drive in ${took}.`
+    case 'copyBroke':
+      return 'While it was copied the pool was lost or stopped: the copy is worth nothing.'
     case 'ordered':
-      return ground.leadHours <= 12
-        ? `The drive from the shelf is there in ${took}.`
-        : `A new drive is ordered; it is there in ${took}.`
+      return `${entry.count === 1 ? `A new drive is on the way; it is there in ${took}.` : `${entry.count} new drives are on the way; the first is there in ${took}.`}`
+    case 'spareStarted':
+      return `The hot spare in ${drive} takes over by itself, and is rebuilt.`
     case 'pulled':
       return `The failed drive is out of ${drive}.`
     case 'pulledGood':
@@ -107,18 +152,32 @@ export function entryText(
       return `The new drive is there after ${took} of waiting.`
     case 'inserted':
       return `A new drive is in bay ${entry.place! + 1}.`
+    case 'newSpare':
+      return `A new drive is in bay ${entry.place! + 1}, and waits as the hot spare.`
     case 'rebuilt':
-      return `The rebuild is done after ${took}.`
+      return `The rebuild is done, for ${baysText(entry.places)}.`
+    case 'rebuildFailed':
+      return `The rebuild broke off after ${took}: more is missing than it can be made from.`
+    case 'joined':
+      return (
+        `${entry.places?.length === 1 ? 'The new drive' : 'New drives'} in ${baysText(entry.places)} ` +
+        `${entry.places?.length === 1 ? 'comes' : 'come'} into use empty: there is nothing to ` +
+        'rebuild from.'
+      )
+    case 'madeAnew':
+      return 'A new pool is made. It is empty.'
     case 'sector':
       return 'The rebuild met a sector that cannot be read: one file is lost.'
     case 'sectorEnds':
-      return 'The rebuild met a sector that cannot be read and ended: the pool is lost.'
+      return 'The rebuild met a sector that cannot be read, and ended.'
     case 'lost':
       return 'Data are lost.'
     case 'scrubbed':
-      return `Everything is read and checked in ${took}.`
+      return `Everything that is there is read and checked in ${took}.`
+    case 'scrubBroke':
+      return 'The check broke off: the pool was lost or stopped meanwhile.'
     case 'recorded':
-      return 'The new drive is labelled and written down, and a spare is ordered.'
+      return 'What was done is written down, and every new drive is labelled.'
     case 'restored':
       return `What has a copy is restored in ${took}.`
     case 'mistake':
@@ -147,20 +206,19 @@ export function standText(
   ground: DrillGround,
   { share }: Pick<Format, 'share'>,
 ): string {
-  if (isAllLost(ground, state))
-    return 'The pool is lost. What has a copy can be restored; nothing else can.'
-  const gone = missing(state).size
+  if (state.isGone) return 'The pool is lost. What has a copy can be restored; nothing else can.'
+  const gone = missingOf(ground, state).size
   const lost =
     state.lostShare > 0
-      ? ` ${share(state.lostShare)} of the library is lost.`
+      ? ` ${share(state.lostShare)} of the library was lost${state.isRestored ? '; what has a copy is back' : ''}.`
       : state.filesLost > 0
-        ? ' One file is lost.'
+        ? ` One file was lost${state.isRestored ? ' and is back' : ''}.`
         : ''
-  if (gone === 0) return `All drives work.${lost}`
-  const { waitingShare, stillSurvives, lostShare } = drillAftermath(ground, state)
-  if (state.pulledGood !== null && lostShare > state.lostShare)
+  if (isStopped(ground, state))
     return `The pool has stopped, because a good drive is out. Put it back.${lost}`
+  if (gone === 0) return `All drives work.${lost}`
   if (lost) return `${lost.trim()} The rest plays on.`
+  const { waitingShare, stillSurvives } = drillAftermath(ground, state)
   return (
     'Nothing is ' +
     `lost${waitingShare > 0 ? ', but not everything plays' : ' and everything plays on'}. ` +
