@@ -9,6 +9,27 @@ import { spaceState } from '../room/spaceState'
 import { plainFormat } from '../units/format'
 import { stateOfBuild, type VerdictState } from '../verdict'
 
+/** The state of space of a plan's drives alone: without purchases that are planned. */
+export function spaceOfDrives(
+  { choices: { horizonYears } }: Pick<Plan, 'choices'>,
+  { library, drives }: { readonly library: LibraryFacts; readonly drives: DrivesFacts },
+): VerdictState {
+  const slice = {
+    layoutId: drives.layoutId,
+    isAutomatic: drives.isAutomatic,
+    roomTB: drives.pool?.roomTB ?? null,
+    refusal: drives.refusal,
+    forecast: library.forecast,
+    contentTB: library.contentTB,
+    contentAtHorizonTB: library.contentAtHorizonTB,
+    nothingKept: library.empty,
+    horizonYears,
+    planned: null,
+  }
+  const { room } = roomFacts(slice)
+  return room ? spaceState(room, slice) : drives.refusal ? 'impossible' : 'unknown'
+}
+
 /**
  * The states of space and survival of a plan's drives alone, from their facts: without purchases
  * that are planned. @param catalogue with the plan's own entries
@@ -22,27 +43,13 @@ export function driveStates(
   },
   catalogue: Catalogue,
 ): Readonly<Record<'space' | 'survival', VerdictState>> {
-  const { drives, library } = facts
   const { verdicts } = drivesDomain.tell(
-    drives as never,
+    facts.drives as never,
     drivesDomain.read(plan, catalogue, facts as never) as never,
     plainFormat,
   )
-  const slice = {
-    layoutId: drives.layoutId,
-    isAutomatic: drives.isAutomatic,
-    roomTB: drives.pool?.roomTB ?? null,
-    refusal: drives.refusal,
-    forecast: library.forecast,
-    contentTB: library.contentTB,
-    contentAtHorizonTB: library.contentAtHorizonTB,
-    nothingKept: library.empty,
-    horizonYears: plan.choices.horizonYears,
-    planned: null,
-  }
-  const { room } = roomFacts(slice)
   return {
-    space: room ? spaceState(room, slice) : drives.refusal ? 'impossible' : 'unknown',
+    space: spaceOfDrives(plan, facts),
     survival: stateOfBuild(verdicts.find(({ id }) => id === 'survival')!),
   }
 }

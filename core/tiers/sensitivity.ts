@@ -6,6 +6,7 @@ import { effectiveCatalogue } from '../plan/effectiveCatalogue'
 import type { Plan } from '../plan/planSchema'
 import { spaceState } from '../room/spaceState'
 import { meetsNeed, stateOfBuild } from '../verdict'
+import { spaceOfDrives } from './driveStates'
 
 /** Something that nobody knows for sure, and that may change which way costs least. */
 export interface Assumption {
@@ -201,15 +202,19 @@ function meetsItsNeed(plan: Plan, catalogue: Catalogue): boolean {
     })
 }
 
-/** Whether a plan's room runs out before its horizon. */
+/** Whether the room runs out before the horizon; fit is asked only where drives are planned. */
 function isFull(plan: Plan, assessor: PlanAssessor, catalogue: Catalogue): boolean {
-  const { library, drives, room } = assessor.facts(plan, catalogue, ['library', 'drives', 'room'])
-  if (!room.room) return drives.refusal !== null
-  const state = spaceState(room.room, {
-    contentAtHorizonTB: library.contentAtHorizonTB,
-    nothingKept: library.empty,
-    horizonYears: plan.choices.horizonYears,
-  })
+  const facts = assessor.facts(plan, catalogue, ['library', 'drives'])
+  let state = spaceOfDrives(plan, facts)
+  if (plan.drives.purchases.length > 0) {
+    const { room } = assessor.facts(plan, catalogue, ['room']).room
+    if (room)
+      state = spaceState(room, {
+        contentAtHorizonTB: facts.library.contentAtHorizonTB,
+        nothingKept: facts.library.empty,
+        horizonYears: plan.choices.horizonYears,
+      })
+  }
   return state === 'short' || state === 'impossible'
 }
 

@@ -3,6 +3,7 @@ import { nextTick } from 'vue'
 import { expect, it } from 'vitest'
 import { openDemo } from '../../../tests/stubs/openPlan'
 import PerilsPicture from './PerilsPicture.vue'
+import RippingAgain from './RippingAgain.vue'
 
 it('puts in the smallest UPS that carries the machine by its heading, and takes it out again', async () => {
   const store = openDemo()
@@ -42,4 +43,19 @@ it('switches the other measures by their field', async () => {
   await picture.find('[data-measure=snapshots]').trigger('click')
   expect(store.plan!.drives.snapshotMonths).toBe(before > 0 ? 0 : 3)
   picture.unmount()
+})
+
+it('says how many days ripping again takes, and nothing without discs', async () => {
+  const store = openDemo()
+  const again = mount(RippingAgain)
+  expect(again.text().replace(/\s+/g, ' ')).toBe(
+    'What can be replaced is work all the same: 400 discs are ripped again in 58 days of 3 hours.',
+  )
+  store.edit('network.ripDiscs', 1)
+  store.edit('network.ripHoursPerDay', 1)
+  await nextTick()
+  expect(again.text().replace(/\s+/g, ' ')).toContain('1 disc is ripped again in 1 day of 1 hour.')
+  store.edit('network.ripDiscs', 0)
+  await nextTick()
+  expect(again.find('[data-ripping-again]').exists()).toBe(false)
 })

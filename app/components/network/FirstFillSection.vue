@@ -1,28 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { isFromDisc } from '~~/core/catalogue/qualities'
 import type { Figure } from '~~/core/figure'
 import { rebuildShareOfOuter } from '~~/core/drives/rebuildHours'
-import { catalogue } from '~~/core/catalogue/catalogue'
 import { fillOrders, firstFills } from '~~/core/network/firstFill'
 import { fillFigures, fillSentence, orderFigures } from '~~/core/network/tellFirstFill'
 import PlanField from '~/components/common/PlanField.vue'
 import WorkingLink from '~/components/common/WorkingLink.vue'
 import { useFormat } from '~/composables/useFormat'
+import { useRipping } from '~/composables/useRipping'
 import { usePlanStore } from '~/stores/planStore'
 
 /** How long it takes until everything is on the machine, by each way it can get there. */
 const store = usePlanStore()
 const { format, number, quantity } = useFormat()
-const onDisc = new Set(catalogue.qualities.filter(isFromDisc).map(({ id }) => id))
-const discs = computed(
-  () =>
-    store.plan?.network.ripDiscs ??
-    (store.plan?.library.holdings ?? []).reduce(
-      (sum, { quality, titles }) => (onDisc.has(quality) ? sum + titles : sum),
-      0,
-    ),
-)
+const ripping = useRipping()
 
 const question = computed(() => {
   const { plan, assessment } = store
@@ -44,19 +35,13 @@ const question = computed(() => {
 })
 const fills = computed(() => (question.value ? firstFills(question.value) : []))
 const figures = computed(() => {
-  const network = store.plan?.network
   const build = store.assessment?.domains.drives.pool?.firstBuild
   const orders = question.value && build && fillOrders(question.value, build)
-  return question.value && network
+  return question.value && ripping.value
     ? [
         ...fillFigures(fills.value, {
           question: question.value,
-          ripping: {
-            discs: discs.value,
-            minutesEach: network.ripMinutes,
-            drives: network.ripDrives,
-            hoursPerDay: network.ripHoursPerDay,
-          },
+          ripping: ripping.value,
           format: format.value,
         }),
         ...(orders ? orderFigures(orders, build, format.value) : []),
@@ -119,7 +104,7 @@ const text = ({ id, value }: Figure) =>
         <PlanField path="network.fillFromMBps" />
         <PlanField path="network.smallFilesShare" />
         <PlanField path="network.downloadCapGBPerDay" placeholder="none" />
-        <PlanField path="network.ripDiscs" :placeholder="number(discs)" />
+        <PlanField path="network.ripDiscs" :placeholder="number(ripping?.discs ?? 0)" />
         <PlanField path="network.ripMinutes" />
         <PlanField path="network.ripDrives" />
         <PlanField path="network.ripHoursPerDay" />

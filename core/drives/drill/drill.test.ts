@@ -13,6 +13,7 @@ import {
   badDaySector,
   badDayFailures,
   drillHours,
+  makeHours,
   type DrillState,
   type DrillAction,
   type DrillGround,
@@ -514,6 +515,11 @@ describe('what may happen meanwhile', () => {
       )
       expect(mistakes(made)).toEqual([])
       expect(events(made)).toContain('madeAnew')
+      const [inserted, anew] = ['inserted', 'madeAnew'].map(
+        event => made.log.findLast(entry => entry.event === event)!.atHours,
+      )
+      expect(makeHours).toBe(0.5)
+      expect(anew! - inserted!).toBeCloseTo(makeHours, 9)
       expect([made.lostShare, made.isRestored, made.isChecked]).toEqual([1, true, true])
       expect(debrief(made, ground, plainFormat).verdict).toBe(
         'Lost: 100 % of the library. What has a copy is back. Every step was right.',

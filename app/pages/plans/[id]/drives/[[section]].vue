@@ -12,6 +12,7 @@ import LayoutTable from '~/components/drives/LayoutTable.vue'
 import LayoutsChart from '~/components/drives/LayoutsChart.vue'
 import LotsEditor from '~/components/drives/LotsEditor.vue'
 import LossSimulation from '~/components/drives/LossSimulation.vue'
+import RippingAgain from '~/components/drives/RippingAgain.vue'
 import PerilsPicture from '~/components/drives/PerilsPicture.vue'
 import { useDriveMap } from '~/composables/useDriveMap'
 import { useFormat } from '~/composables/useFormat'
@@ -169,6 +170,7 @@ const picked = ref<number | null>(null)
             <FigureValue id="drives.dayOutChancePerYear" />
             <FigureValue id="library.irreplaceableTB" />
           </div>
+          <RippingAgain />
           <VerdictSentence id="survival" />
           <FindingsList view="drives" />
         </section>
