@@ -5,8 +5,7 @@ export default defineConfig({
   // Generous: shared machines are sometimes several times slower than they look.
   timeout: 150_000,
   expect: { timeout: 45_000 },
-  // One more than the cores that check: a test waits for the page most of its time.
-  workers: 3,
+  workers: 2,
   fullyParallel: true,
   retries: 0,
   forbidOnly: true,
