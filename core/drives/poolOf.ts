@@ -46,14 +46,19 @@ export function poolDrives(
   return {
     ...drives,
     ...around,
-    lots: drives.lots.map(({ count, sizeTB, role, model, group }) => ({
-      count,
-      sizeTB,
-      role,
-      model,
-      group,
-    })),
+    lots: unpricedLots(drives),
   }
+}
+
+/** Lots without what they cost: what space, places and risk follow from. */
+export function unpricedLots({ lots }: Pick<Drives, 'lots'>): PoolDrives['lots'] {
+  return lots.map(({ count, sizeTB, role, model, group }) => ({
+    count,
+    sizeTB,
+    role,
+    model,
+    group,
+  }))
 }
 
 /** The drives of a plan, one entry each. */

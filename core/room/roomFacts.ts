@@ -3,7 +3,7 @@ import { singles } from '../drives/bayOrder'
 import { driveClassOf, type CommonDrives, type DriveCatalogue } from '../drives/driveTraits'
 import type { LayoutRefusal } from '../drives/layouts/layout'
 import { layouts } from '../drives/layouts/layouts'
-import { roomTB as roomOf, traitsOf } from '../drives/poolOf'
+import { roomTB as roomOf, traitsOf, unpricedLots } from '../drives/poolOf'
 import { boughtModels } from '../drives/usualPrice'
 import type { Estimate } from '../figure'
 import type { Forecast } from '../library/forecast'
@@ -55,13 +55,7 @@ export type PlannedDrives = CommonDrives &
 /** Those of a plan. */
 export function plannedDrives(drives: Drives): PlannedDrives {
   return {
-    lots: drives.lots.map(({ count, sizeTB, role, model, group }) => ({
-      count,
-      sizeTB,
-      role,
-      model,
-      group,
-    })),
+    lots: unpricedLots(drives),
     driveClass: drives.driveClass,
     failuresPerYear: drives.failuresPerYear,
     outerMBps: drives.outerMBps,
