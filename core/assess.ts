@@ -3,6 +3,7 @@ import type { Catalogue } from './catalogue/catalogue'
 import { day } from './day/day'
 import { drives } from './drives/drives'
 import { fitting } from './machine/fitting'
+import { hanging } from './machine/hanging'
 import { household } from './household/household'
 import { library } from './library/library'
 import { machine } from './machine/machine'
@@ -33,6 +34,7 @@ export const domains = [
   playback,
   streams,
   day,
+  hanging,
   drives,
   network,
   machine,

@@ -2,6 +2,7 @@ import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { addedUp, lossInterval, type SimulatedLoss } from '~~/core/drives/simulateLoss'
 import { inBackground } from '~/services/background'
 import { usePlanStore } from '~/stores/planStore'
+import { usePoolChoices } from './usePoolChoices'
 
 /** Arrays simulated in all, and at a time: between two lots the run can be cancelled. */
 export const simulatedArrays = 4_000_000
@@ -13,6 +14,7 @@ const arraysAtATime = 100_000
  */
 export function useLossSimulation() {
   const store = usePlanStore()
+  const choices = usePoolChoices()
   const found = shallowRef<SimulatedLoss | null>(null)
   const running = ref(false)
   const failed = ref(false)
@@ -30,8 +32,8 @@ export function useLossSimulation() {
     const { plan } = store
     const layoutId = store.assessment?.domains.drives.layoutId
     const contentTB = store.assessment?.figures['library.contentAtHorizonTB']?.value ?? 0
-    const watchedHoursPerDay = store.assessment?.domains.household.watched.perDay ?? 0
-    if (!plan || !layoutId) return
+    if (!plan || !layoutId || !choices.value) return
+    const { watchedHoursPerDay, sharedLinks } = choices.value
     forget()
     const mine = run
     failed.value = false
@@ -43,6 +45,7 @@ export function useLossSimulation() {
             layoutId,
             contentTB,
             watchedHoursPerDay,
+            sharedLinks,
             count: arraysAtATime,
             seed: 1 + done,
           }),

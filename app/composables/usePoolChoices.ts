@@ -3,7 +3,7 @@ import type { PoolChoices } from '~~/core/drives/poolOf'
 import type { Choices } from '~~/core/plan/choices'
 import { usePlanStore } from '~/stores/planStore'
 
-/** The plan's choices with the hours that somebody watches, which may follow from the habits. */
+/** The plan's choices with what else a pool follows from: hours that somebody watches, links. */
 export function usePoolChoices() {
   const store = usePlanStore()
   return computed((): (Choices & PoolChoices) | null =>
@@ -11,6 +11,7 @@ export function usePoolChoices() {
       ? {
           ...store.plan.choices,
           watchedHoursPerDay: store.assessment?.domains.household.watched.perDay ?? 0,
+          sharedLinks: store.assessment?.domains.hanging.sharedLinks ?? [],
         }
       : null,
   )

@@ -6,12 +6,13 @@ import { lineKeepsUp } from './backup/backupPlan'
 import { drivesFacts } from './drivesFacts'
 import { hangsOnUsb } from './hangsOnUsb'
 import { poolDrives } from './poolOf'
+import type { SharedLink } from './sharedLinks'
 import { tellDrives } from './tellDrives'
 
 /** How many, how big, and with which redundancy: space, risk and rebuild. */
 export const drives = defineDomain({
   id: 'drives',
-  needs: ['household', 'library'],
+  needs: ['household', 'library', 'hanging'],
   read: (
     {
       drives,
@@ -21,7 +22,15 @@ export const drives = defineDomain({
       choices: { survivesAtLeast, readErrorEndsRebuild, horizonYears },
     },
     { driveClasses, driveModels, hardware, qualities, otherQualities },
-    { library, household }: { readonly library: LibraryFacts; readonly household: HouseholdFacts },
+    {
+      library,
+      household,
+      hanging,
+    }: {
+      readonly library: LibraryFacts
+      readonly household: HouseholdFacts
+      readonly hanging: { readonly sharedLinks: readonly SharedLink[] }
+    },
   ) => ({
     drives: poolDrives(drives, {
       ups: hasUps({ machine }, hardware),
@@ -32,6 +41,7 @@ export const drives = defineDomain({
     survivesAtLeast,
     readErrorEndsRebuild,
     watchedHoursPerDay: household.watched.perDay,
+    sharedLinks: hanging.sharedLinks,
     horizonYears,
     contentTB: library.contentTB,
     contentAtHorizonTB: library.contentAtHorizonTB,

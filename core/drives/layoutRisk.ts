@@ -3,6 +3,7 @@ import type { Layout, RiskGroup } from './layouts/layout'
 import { anyLost, lossChance, type FailureChain } from './lossChance'
 import { readErrorChance } from './readError'
 import { rebuildHours } from './rebuildHours'
+import type { NarrowestLink } from './sharedLinks'
 
 /** What a risk figure needs to know beside the layout. */
 export interface RiskConditions extends FailureConditions {
@@ -11,6 +12,8 @@ export interface RiskConditions extends FailureConditions {
   /** hours until a new drive is in the machine */
   readonly leadHours: number
   readonly rebuildMBps: number
+  /** the link that its drives share and that sets the rate; null where the drives themselves do */
+  readonly narrowedBy: NarrowestLink | null
   /** share of a drive that a rebuild copies where the system knows the files */
   readonly usedShare: number
   readonly shingledFactor: number

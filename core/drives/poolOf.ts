@@ -13,6 +13,7 @@ import { batchFactor, shingledFactor, type RiskConditions, type PoolGroup } from
 import { isRefusal, type Layout, type LayoutDrive, type LayoutRefusal } from './layouts/layout'
 import { layouts } from './layouts/layouts'
 import { rebuildRateMBps } from './rebuildHours'
+import { narrowestLink, type SharedLink } from './sharedLinks'
 
 export const leadHours = { shelf: 12, order: 48, abroad: 168 } as const
 
@@ -32,6 +33,8 @@ export type PoolDrives = Omit<Drives, 'lots'> & {
 export interface PoolChoices {
   /** hours of a day in which anybody watches */
   readonly watchedHoursPerDay: number
+  /** what the drives share on their way to the processor */
+  readonly sharedLinks: readonly SharedLink[]
 }
 
 /** A plan's drives without their prices, with what stands before them. */
@@ -141,8 +144,15 @@ export function poolOf({
     arrangement.sparesTB.some(spareTB =>
       members.every(member => each[arrangement.memberPlaces[member]!]!.sizeTB <= spareTB),
     )
-  const conditionsOf = (members: readonly number[]): RiskConditions => {
-    const pooled = pooledTraits(members.map(member => traits[arrangement.memberPlaces[member]!]!))
+  const conditionsOf = (members: readonly number[], atOnce: number): RiskConditions => {
+    const own = members.map(member => traits[arrangement.memberPlaces[member]!]!)
+    const pooled = pooledTraits(own)
+    const narrowest = narrowestLink(choices.sharedLinks, {
+      onPorts: own.filter(({ nvme, inOwnCase }) => !nvme && !inOwnCase).length,
+      nvme: own.filter(({ nvme }) => nvme).length,
+      atOnce,
+    })
+    const isNarrowed = narrowest !== null && narrowest.MBps < pooled.sustainedMBps
     return {
       failuresPerYear: pooled.failuresPerYear,
       causesFactor:
@@ -150,7 +160,11 @@ export function poolOf({
       ageYears: drives.ageYears,
       batchFactor: drives.oneBatch ? batchFactor : 1,
       leadHours: hasSpare(members) ? 0 : leadHours[drives.replacement],
-      rebuildMBps: rebuildRateMBps(pooled.sustainedMBps, choices.watchedHoursPerDay),
+      rebuildMBps: rebuildRateMBps(
+        isNarrowed ? narrowest.MBps : pooled.sustainedMBps,
+        choices.watchedHoursPerDay,
+      ),
+      narrowedBy: isNarrowed ? narrowest : null,
       usedShare:
         usesFiles && arrangement.usableTB > 0 && contentTB > 0
           ? Math.min(1, contentTB / arrangement.usableTB)
@@ -165,12 +179,18 @@ export function poolOf({
       ...arrangement,
       groups: arrangement.groups.map(group => ({
         ...group,
-        conditions: conditionsOf(group.members),
+        conditions: conditionsOf(group.members, atOnceIn(group)),
       })),
     },
-    conditions: conditionsOf(arrangement.memberPlaces.map((_, member) => member)),
+    conditions: conditionsOf(
+      arrangement.memberPlaces.map((_, member) => member),
+      Math.max(...arrangement.groups.map(atOnceIn)),
+    ),
   }
 }
+
+/** Drives of a group that a rebuild reads or writes at once: what it reads, and the new one. */
+const atOnceIn = ({ readsTB }: Pick<PoolGroup, 'readsTB'>) => readsTB.length + 1
 
 /** Whether so many spinning drives shake each other. */
 export function isShaken(

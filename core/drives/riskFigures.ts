@@ -14,7 +14,7 @@ import type { Format } from '../units/format'
 import { arrangedBy, rebuildRateInputs, traitInputs } from '../expressions/inputs/driveInputs'
 import type { PoolFacts } from './drivesFacts'
 import { failureRateBand, ageFactors, causeFactor } from './failureRate'
-import { batchFactor, groupRebuildHours, type PoolGroup } from './layoutRisk'
+import { batchFactor, groupRebuildHours, type PoolGroup, type RiskConditions } from './layoutRisk'
 import { readErrorShares } from './readError'
 import { rebuildShareOfOuter } from './rebuildHours'
 import type { DrivesTale } from './drivesTale'
@@ -218,12 +218,30 @@ function rebuildFigure(pool: PoolFacts, tale: DrivesTale): Figure {
         ? {
             note:
               `While nobody watches ${hours(rebuildEnds.unwatched)}, while somebody always does ` +
-              `${hours(rebuildEnds.watched)}.`,
+              `${hours(rebuildEnds.watched)}.${narrowedText(pool.conditions, format)}`,
           }
         : {}),
     },
     format,
   )
+}
+
+const linkWords = {
+  enclosure: 'the enclosure',
+  controller: 'the controller card',
+  place: 'the lanes of the M.2 place',
+} as const
+
+/** What holds a rebuild up where it is not the drives themselves. */
+function narrowedText(
+  { narrowedBy }: Pick<RiskConditions, 'narrowedBy'>,
+  { number: n, quantity }: Format,
+): string {
+  if (!narrowedBy) return ''
+  const { link, sharedBy } = narrowedBy
+  return sharedBy === 1
+    ? ` The rate is that of ${linkWords[link.what]}, ${n(link.MBps, 3)} MB/s.`
+    : ` ${quantity(sharedBy, 'drives')} share the ${n(link.MBps, 3)} MB/s of ${linkWords[link.what]}.`
 }
 
 function chainText({ arrangement, rebuildHours }: PoolFacts, { number: n }: Format): string {

@@ -120,6 +120,7 @@ describe('a simulated plan', () => {
       const simulated = simulatePlanLoss(plan, {
         catalogue,
         watchedHoursPerDay: 5,
+        sharedLinks: [],
         layoutId: 'rotating-1',
         contentTB: figures['library.contentAtHorizonTB']!.value!,
         count: 60_000,
@@ -139,6 +140,7 @@ describe('a simulated plan', () => {
         layoutId: 'mirror',
         contentTB: 0,
         watchedHoursPerDay: 5,
+        sharedLinks: [],
         count: 10,
         seed: 1,
       }),

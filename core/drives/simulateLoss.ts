@@ -135,9 +135,9 @@ export interface PlanSimulation extends PoolChoices {
  */
 export function simulatePlanLoss(
   { drives, choices }: Pick<Plan, 'drives' | 'choices'>,
-  { catalogue, layoutId, contentTB, count, seed, watchedHoursPerDay }: PlanSimulation,
+  { catalogue, layoutId, contentTB, count, seed, ...around }: PlanSimulation,
 ): SimulatedLoss | null {
-  const pool = poolOf({ drives, choices: { watchedHoursPerDay }, catalogue, contentTB, layoutId })
+  const pool = poolOf({ drives, choices: around, catalogue, contentTB, layoutId })
   if ('refused' in pool) return null
   const chains = pool.arrangement.groups.map(group =>
     groupChain(group, choices.readErrorEndsRebuild),

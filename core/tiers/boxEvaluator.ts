@@ -2,6 +2,8 @@ import { planAssessor } from '../assess'
 import type { DayHours } from '../machine/power/dayHours'
 import type { Catalogue } from '../catalogue/catalogue'
 import { judgeFit, stateOfFit } from '../machine/fit/fitFacts'
+import type { SharedLink } from '../drives/sharedLinks'
+import { sharedLinksOf, sharesLinks } from '../machine/hanging'
 import { formsOf } from '../machine/assembly/driveForms'
 import { driveBays } from '../machine/assembly/driveBays'
 import { fitContext } from '../machine/fit/assembleContext'
@@ -48,6 +50,16 @@ export function createBoxEvaluator(
   const boxes = createBoxRows(sources, usual)
   const pools = createPoolRows(sources)
   const fits = onceByKey<VerdictState>()
+  const links = onceByKey<readonly SharedLink[]>()
+  const hung = (box: BoxRow, pool: PoolRow) => {
+    const forms = formsOf(pool.drives)
+    if (!sharesLinks(box.machine.build, forms)) return pool
+    const { count, spinning, nvme } = forms
+    const shared = links.get(`${box.id} ${count} ${spinning} ${nvme}`, () =>
+      sharedLinksOf(box.machine.build, forms),
+    )
+    return pools.row(pool.set, shared)
+  }
   const contextOf = (box: BoxRow, pool: PoolRow) => fitContextOf(box, pool, hours)
   const fit = (box: BoxRow, pool: PoolRow) =>
     fits.get(`${box.id} ${pool.fitKey}`, () => {
@@ -56,7 +68,8 @@ export function createBoxEvaluator(
     })
   return {
     box: boxes.row,
-    pool: pools.row,
+    pool: set => pools.row(set),
+    hung,
     fit,
     wattCost: money.wattCost,
     keptShare: money.keptShare,
@@ -65,7 +78,8 @@ export function createBoxEvaluator(
       judgeFit(contextOf(box, pool), rules).flatMap(({ rule, judgement }) =>
         judgement.state === 'fail' ? [rule.id] : [],
       ),
-    evaluate: (box, pool) => evaluation(box, pool, { plan, money, hours, fit: fit(box, pool) }),
+    evaluate: (box, pool) =>
+      evaluation(box, hung(box, pool), { plan, money, hours, fit: fit(box, pool) }),
     hours,
     counts: () => ({ boxes: boxes.count(), pools: pools.count() }),
   }

@@ -67,6 +67,7 @@ export interface BoxRow {
 
 /** Drives under a layout as every build with them sees them. */
 export interface PoolRow {
+  readonly set: DriveSet
   readonly count: number
   readonly price: number
   readonly drives: DrivesFacts
@@ -87,6 +88,11 @@ export interface BoxEvaluator {
   /** what it converts with, without asking how much */
   readonly hardware: (box: Box, copyOnWrite: boolean) => MachineFacts['hardware']
   readonly pool: (pool: DriveSet) => PoolRow
+  /**
+   * the drives as they hang in a machine: links that they share there make a rebuild slower, so
+   * they survive no better than on their own
+   */
+  readonly hung: (box: BoxRow, pool: PoolRow) => PoolRow
   /**
    * whether machine and drives go together, by the same rules as an assessment; once for pools that
    * are alike

@@ -3,6 +3,7 @@ import type { DrivesFacts } from '../drives/drivesFacts'
 import type { HouseholdFacts } from '../household/householdFacts'
 import type { Catalogue } from '../catalogue/catalogue'
 import type { LibraryFacts } from '../library/libraryFacts'
+import type { HangingFacts } from '../machine/hanging'
 import type { Plan } from '../plan/planSchema'
 import { roomFacts } from '../room/roomFacts'
 import { spaceState } from '../room/spaceState'
@@ -39,6 +40,7 @@ export function driveStates(
   facts: {
     readonly household: HouseholdFacts
     readonly library: LibraryFacts
+    readonly hanging: HangingFacts
     readonly drives: DrivesFacts
   },
   catalogue: Catalogue,

@@ -48,6 +48,13 @@ describe('an evaluator of builds', () => {
       planSchema.parse({ ...tideMillHouse, system: { kind: 'stick' } }),
     ],
     [
+      'an enclosure and a card of one lane, which drives share',
+      planSchema.parse({
+        ...tideMillHouse,
+        machine: { ...tideMillHouse.machine, parts: [{ ref: 'trug-4' }, { ref: 'knot-5' }] },
+      }),
+    ],
+    [
       'an evening as answered, without a budget',
       planSchema.parse({
         ...tideMillHouse,

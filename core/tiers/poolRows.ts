@@ -1,5 +1,7 @@
 import { drivesToPay } from '../drives/drivePrices'
+import { drives as drivesDomain } from '../drives/drives'
 import type { DrivesFacts } from '../drives/drivesFacts'
+import type { SharedLink } from '../drives/sharedLinks'
 import { hasUps } from '../plan/hasUps'
 import { costOverYears } from '../ownership/cashFlow'
 import { yearsQuestion } from '../ownership/years/yearsQuestion'
@@ -10,7 +12,8 @@ import { driveStates } from './driveStates'
 import { onceByKey } from '../onceByKey'
 
 export interface PoolRows {
-  readonly row: (drives: DriveSet) => PoolRow
+  /** @param links what they share in a machine; none where they hang on its board */
+  readonly row: (drives: DriveSet, links?: readonly SharedLink[]) => PoolRow
   readonly count: () => number
 }
 
@@ -18,14 +21,22 @@ export interface PoolRows {
 export function createPoolRows({ plan, shipped, catalogue, assessor }: RowSources): PoolRows {
   const rows = onceByKey<PoolRow>()
   const fitKeys = onceByKey<number>()
-  function rowOf({ drives: own }: DriveSet): PoolRow {
+  function rowOf(set: DriveSet, sharedLinks: readonly SharedLink[]): PoolRow {
+    const { drives: own } = set
     // What is adopted plans no further purchases.
     const adopted: Plan = { ...plan, drives: { ...own, purchases: [] } }
-    const facts = assessor.facts(adopted, shipped, ['household', 'library', 'drives'])
-    const { drives } = facts
+    // How they hang is the machine's that they are put into, not the plan's.
+    const around = {
+      ...assessor.facts(adopted, shipped, ['household', 'library']),
+      hanging: { sharedLinks },
+    }
+    const drives = drivesDomain.facts(
+      drivesDomain.read(adopted, catalogue, around as never) as never,
+    )
     const price = drivesToPay(own, catalogue)
     const copyOnWrite = own.fileSystem === 'copyOnWrite'
     return {
+      set,
       count: drives.count,
       price,
       drives,
@@ -33,7 +44,7 @@ export function createPoolRows({ plan, shipped, catalogue, assessor }: RowSource
       fitKey: fitKeys.get(fitTraits(drives, copyOnWrite), fitKeys.size),
       roomTB: drives.pool?.roomTB ?? 0,
       lossChanceAtHorizon: drives.pool?.lossChanceAtHorizon.likely ?? 1,
-      ...driveStates(adopted, facts, catalogue),
+      ...driveStates(adopted, { ...around, drives }, catalogue),
       yearsCost: costOverYears(
         yearsQuestion({
           plan: adopted,
@@ -49,7 +60,13 @@ export function createPoolRows({ plan, shipped, catalogue, assessor }: RowSource
       ),
     }
   }
-  return { row: set => rows.get(set.key, () => rowOf(set)), count: rows.size }
+  return {
+    row: (set, links = []) =>
+      rows.get(links.length ? `${set.key} ${JSON.stringify(links)}` : set.key, () =>
+        rowOf(set, links),
+      ),
+    count: rows.size,
+  }
 }
 
 /** All of drives that rules of fit look at. */

@@ -22,4 +22,8 @@ export const traitInputs: readonly Input[] = [
 export const rebuildRateInputs: readonly Input[] = [
   ...traitInputs,
   { figure: 'household.watchedHours' },
+  // An enclosure or a controller card may carry less than the drives on it.
+  'machine.base',
+  'machine.parts',
+  'machine.bays',
 ]

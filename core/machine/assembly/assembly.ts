@@ -11,6 +11,7 @@ import type { Processor } from '../../catalogue/processors'
 import type { MachineBuild } from '../machineBuild'
 import { partsOfKind } from '../knownParts'
 import { driveBays, type DriveBays } from './driveBays'
+import type { DriveForms } from './driveForms'
 import { dataUsers, cardsAndDisks, systemDiskItem, type DriveLoad, type Item } from './items'
 import { placeItems, type PlaceState } from './placement'
 
@@ -32,7 +33,7 @@ export interface MemoryStick {
  * Without a board of which anything is known, its places are empty and most rules of fit cannot be
  * judged.
  */
-export interface Assembly {
+export interface Assembly<Load extends DriveForms = DriveLoad> {
   readonly build: MachineBuild
   readonly board: Board | null
   readonly housing: Case | null
@@ -46,7 +47,7 @@ export interface Assembly {
   readonly unplaced: readonly Unplaced[]
   /** the system disk that it came with gives its place to an SSD that is put in */
   readonly diskOut: boolean
-  readonly drives: DriveLoad
+  readonly drives: Load
   /** data ports: of the board that are alive, and of controllers in their slots */
   readonly boardPorts: number
   readonly controllerPorts: number
@@ -72,7 +73,7 @@ function sticksOf(build: MachineBuild): MemoryStick[] {
  * Pieces and their places. The system disk that a machine comes with sits in one of them; it comes
  * out where an SSD that is put in needs the place and can hold the system instead.
  */
-function placed(build: MachineBuild, drives: DriveLoad) {
+function placed(build: MachineBuild, drives: DriveForms) {
   const own = cardsAndDisks(build.parts, drives)
   const disk = systemDiskItem(build)
   if (!disk) return { items: own, diskOut: false, ...placeItems(build.board, own) }
@@ -86,7 +87,10 @@ function placed(build: MachineBuild, drives: DriveLoad) {
   return { items, diskOut: false, ...whole }
 }
 
-export function assembly(build: MachineBuild, drives: DriveLoad): Assembly {
+export function assembly<Load extends DriveForms>(
+  build: MachineBuild,
+  drives: Load,
+): Assembly<Load> {
   const { board, housing, supply, parts, base, processor } = build
   const { items, places, unplaced, diskOut } = placed(build, drives)
   const cooler = partsOfKind(parts, 'cooler').at(-1)?.entry ?? null
@@ -123,7 +127,7 @@ export function assembly(build: MachineBuild, drives: DriveLoad): Assembly {
 export function drivesOnPorts({
   drives,
   enclosedDrives,
-}: Pick<Assembly, 'drives' | 'enclosedDrives'>): number {
+}: Pick<Assembly<DriveForms>, 'drives' | 'enclosedDrives'>): number {
   return Math.max(0, drives.count - drives.nvme - enclosedDrives)
 }
 

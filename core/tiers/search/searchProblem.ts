@@ -102,6 +102,7 @@ function builtOf(
   const fails = (['streams', 'home', 'away'] as const).some(id => needs(id) && failsNeed(box[id]))
   if (fails || box.possible < possibleAtLeast) return null
   if (needs('fit') && failsNeed(evaluator.fit(box, row))) return null
+  if (lacksDrives(evaluator.hung(box, row))) return null
   const evaluation = evaluator.evaluate(box, row)
   if (cap !== null && evaluation.toPay > cap + costEpsilon) return null
   const { machine, network } = box.adopted
