@@ -33,7 +33,15 @@ export function layoutOf(
   drives: readonly LayoutDrive[],
   survives: number,
 ): string {
-  if (layout !== automaticLayout) return layout
+  return layout === automaticLayout ? usualLayout({ hotSpares }, drives, survives) : layout
+}
+
+/** The layout that drives usually get, for so many failed drives that must lose nothing. */
+export function usualLayout(
+  { hotSpares }: Pick<Drives, 'hotSpares'>,
+  drives: readonly LayoutDrive[],
+  survives: number,
+): string {
   const members = [...drives].sort((a, b) => b.sizeTB - a.sizeTB).slice(hotSpares)
   // Of several groups the one with the fewest drives decides: one layout is made of all of them.
   const groups = [...new Set(members.map(drive => drive.group ?? 1))].map(group =>

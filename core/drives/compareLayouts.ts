@@ -7,7 +7,8 @@ import { groupsBySize } from './groupsBySize'
 import { longestRebuildHours, poolLossChance } from './layoutRisk'
 import type { Layout, LayoutRefusal } from './layouts/layout'
 import { layouts } from './layouts/layouts'
-import { poolOf, roomTB, type PoolChoices } from './poolOf'
+import { poolOf, roomTB, traitsOf, type PoolChoices } from './poolOf'
+import { usablePrice, type PlacedCatalogue } from './usablePrice'
 
 /** One layout tried on the plan's drives. */
 export interface LayoutComparison {
@@ -18,6 +19,8 @@ export interface LayoutComparison {
   readonly roomTB: number | null
   readonly survives: number | null
   readonly rebuildHours: number | null
+  /** with the bay and the port of each drive, in the plan's currency */
+  readonly pricePerUsableTB: number | null
   /** over the horizon, through failing drives alone */
   readonly lossChanceAtHorizon: number | null
   /** of what is kept, the share that is expected to be lost by then */
@@ -70,9 +73,10 @@ function inGroups(
  */
 export function compareLayouts(
   { drives, choices }: ComparedDrives,
-  catalogue: DriveCatalogue,
+  catalogue: PlacedCatalogue,
   contentTB: number,
 ): LayoutComparison[] {
+  const inOwnCase = traitsOf(drives, catalogue).filter(traits => traits.inOwnCase).length
   return layouts.map(layout => {
     const grouped = inGroups(layout, { drives, choices }, { catalogue, contentTB })
     const pool = poolOf({ drives, choices, catalogue, contentTB, layoutId: layout.id })
@@ -84,6 +88,7 @@ export function compareLayouts(
         roomTB: null,
         survives: null,
         rebuildHours: null,
+        pricePerUsableTB: null,
         lossChanceAtHorizon: null,
         expectedLostShare: null,
         inGroups: grouped,
@@ -99,6 +104,9 @@ export function compareLayouts(
       usableTB: arrangement.usableTB,
       roomTB: roomTB(arrangement.usableTB, drives),
       survives: arrangement.survives,
+      pricePerUsableTB:
+        usablePrice(drives, { usableTB: arrangement.usableTB, inOwnCase }, catalogue)?.perTB ??
+        null,
       rebuildHours: longestRebuildHours(arrangement),
       lossChanceAtHorizon: poolLossChance(arrangement.groups, question),
       expectedLostShare: expectedLostShare(pool, question),

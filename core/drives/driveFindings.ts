@@ -24,18 +24,19 @@ export function poolFindings(pool: PoolFacts, tale: DrivesTale): Finding[] {
 /** Space that was bought and holds nothing. */
 function spaceFindings(
   { arrangement, roomier, wasteLess }: PoolFacts,
-  { facts, slice: { survivesAtLeast }, format: { number: n } }: DrivesTale,
+  { facts, format: { number: n } }: DrivesTale,
 ): Finding[] {
   const { usableTB, rawTB, mismatchTB, parts } = arrangement
+  const asked = facts.asked.count
   const { takesAtATime } = layouts.find(({ id }) => id === facts.layoutId)!
   const label = layoutLabel(facts.layoutId)
   const leftOut = parts.filter(part => part.dataTB + part.copyTB + part.parityTB === 0).length
   const surviving =
-    survivesAtLeast === 0
+    asked === 0
       ? 'as much as must be survived'
-      : survivesAtLeast === 1
+      : asked === 1
         ? 'a failed drive too'
-        : `${survivesAtLeast} failed drives too`
+        : `${asked} failed drives too`
   return [
     ...(roomier.length
       ? [

@@ -274,13 +274,16 @@ describe('survival', () => {
   it('is tight from a chance of one in twenty on', () => {
     expect(likelyLost).toBe(0.05)
     const many = (failuresPerYear: number) =>
-      assessed({
-        lots: [{ count: 8, sizeTB: 20 }],
-        layout: 'rotating-1',
-        failuresPerYear,
-        oneBatch: true,
-        outerMBps: 100,
-      })
+      assessed(
+        {
+          lots: [{ count: 8, sizeTB: 20 }],
+          layout: 'rotating-1',
+          failuresPerYear,
+          oneBatch: true,
+          outerMBps: 100,
+        },
+        { choices: { survivesAtLeast: 1 } },
+      )
     const chance = (result: ReturnType<typeof many>) =>
       result.domains.drives.pool!.lossChanceAtHorizon.likely
     expect([chance(many(0.04)) < 0.05, chance(many(0.08)) > 0.05]).toEqual([true, true])

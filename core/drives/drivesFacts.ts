@@ -33,6 +33,7 @@ import { shareAtLoss } from './shareAtLoss'
 import { spaceWaterfall, type WaterfallStep } from './waterfall'
 import { rememberedLossChance, lossBand, type LossChanceAt } from './lossBand'
 import { survivalOf, type Survival } from './survival'
+import { survivesAsked, type SurvivesAsked } from './survivesAsked'
 import { narrowerThan, wideFromChance, type Narrower } from './wideGroup'
 
 export interface DrivesSlice
@@ -97,6 +98,9 @@ export interface PoolFacts {
 
 /** Space, survival and rebuild of the plan's drives, and what they draw. */
 export interface DrivesFacts extends DriveLoads {
+  readonly asked: SurvivesAsked
+  /** a copy over the line can be kept */
+  readonly lineKeepsUp: boolean
   readonly layoutId: string
   /** nobody chose it: it follows the drives */
   readonly isAutomatic: boolean
@@ -154,14 +158,17 @@ export const unusedShare = 0.05
 export const minKeptShare = 0.5
 
 export function drivesFacts(slice: DrivesSlice): DrivesFacts {
-  const { drives, catalogue, survivesAtLeast } = slice
+  const { drives, catalogue } = slice
   const each = drivesOf(drives)
-  const layoutId = layoutOf(drives, each, survivesAtLeast)
   const contentTB = slice.contentAtHorizonTB.likely
+  const asked = survivesAsked({ ...slice, choices: slice, contentTB })
+  const layoutId = layoutOf(drives, each, asked.layoutFor)
   const pool = poolOf({ drives, choices: slice, catalogue, contentTB, layoutId })
   const traits = traitsOf(drives, catalogue)
   return {
     ...driveLoads(traits),
+    asked,
+    lineKeepsUp: slice.lineKeepsUp,
     layoutId,
     isAutomatic: drives.layout === automaticLayout,
     unknownClass: entryOf(catalogue.driveClasses, drives.driveClass) === null,
@@ -182,12 +189,12 @@ export function drivesFacts(slice: DrivesSlice): DrivesFacts {
     readW: readingW(traits, 'refused' in pool ? null : pool),
     usableNeededTB: usableNeededTB(contentTB, drives),
     heldTB: snapshotsTB(drives),
-    pool: 'refused' in pool ? null : poolFacts(pool, slice),
+    pool: 'refused' in pool ? null : poolFacts(pool, slice, asked.count),
     refusal: 'refused' in pool && each.length > 0 ? pool : null,
   }
 }
 
-function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
+function poolFacts(pool: Pool, slice: DrivesSlice, asked: number): PoolFacts {
   const chance = rememberedLossChance(pool)
   const { arrangement, conditions, layout } = pool
   const { drives, horizonYears, readErrorEndsRebuild } = slice
@@ -201,7 +208,7 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
     waterfall,
     roomTB,
     survives: arrangement.survives,
-    survival: survivalOf(arrangement.survives, atHorizon.likely, slice),
+    survival: survivalOf(arrangement.survives, atHorizon.likely, { ...slice, asked }),
     loss: layout.loss,
     parity: layout.parity,
     writesParity: layout.parity && layout.runsOn,
@@ -221,7 +228,7 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
               choices: slice,
               contentTB: slice.contentAtHorizonTB.likely,
               years: horizonYears,
-              survivesAtLeast: slice.survivesAtLeast,
+              survivesAtLeast: asked,
             },
             layout.id,
           )
@@ -232,7 +239,7 @@ function poolFacts(pool: Pool, slice: DrivesSlice): PoolFacts {
         ? otherLayouts(
             slice,
             ({ usableTB, rawTB, survives }) =>
-              survives >= slice.survivesAtLeast && usableTB >= minKeptShare * rawTB,
+              survives >= asked && usableTB >= minKeptShare * rawTB,
           )
         : [],
     wasteLess:

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { catalogue } from '../catalogue/catalogue'
 import { planSchema, type PlanInput } from '../plan/planSchema'
-import { qualityCosts } from './qualityCosts'
+import { poolChoices } from '../../tests/stubs/poolChoices'
+import { qualityCosts as costsIn } from './qualityCosts'
 
 const plan = (changes: Partial<PlanInput> = {}) =>
   planSchema.parse({
@@ -11,6 +12,19 @@ const plan = (changes: Partial<PlanInput> = {}) =>
     library: { holdings: [{ quality: 'hd1080-h264', titles: 1000, minutes: 110 }] },
     drives: { lots: [{ count: 2, sizeTB: 8, priceEach: 160 }], layout: 'separate' },
     ...changes,
+  })
+
+const marks = {
+  irreplaceableNowhere: true,
+  replaceableNowhere: true,
+  replaceableEverywhere: false,
+}
+const qualityCosts = (of: ReturnType<typeof plan>, index: number, entries: typeof catalogue) =>
+  costsIn(of, index, entries, {
+    choices: poolChoices(of.choices),
+    allMayBeLost: false,
+    copyMarks: marks,
+    lineKeepsUp: true,
   })
 
 describe('what a quality choice costs', () => {

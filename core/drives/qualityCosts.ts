@@ -2,6 +2,7 @@ import type { Catalogue } from '../catalogue/catalogue'
 import { holdingKind } from '../catalogue/holdingKinds'
 import { forecastLibrary } from '../library/forecast'
 import { holdingSizes } from '../library/holdingSizes'
+import { onceByKey } from '../onceByKey'
 import { maxDrives } from '../plan/constants'
 import type { Drives } from '../plan/drives'
 import type { Plan } from '../plan/planSchema'
@@ -13,7 +14,14 @@ import { priceOfLot } from './drivePrices'
 import { layouts } from './layouts/layouts'
 import { driveTraits } from './driveTraits'
 import { drivesOf, roomTB } from './poolOf'
+import { survivesAsked, type AskedQuestion } from './survivesAsked'
 import { averagePricePerKWh } from '../plan/energyPrice'
+
+/** What else decides how many failed drives must be survived. */
+export type AskedAround = Pick<
+  AskedQuestion,
+  'choices' | 'allMayBeLost' | 'copyMarks' | 'lineKeepsUp'
+>
 
 /** What keeping a holding in another quality comes to, against how it is kept now. */
 export interface QualityCost {
@@ -37,13 +45,17 @@ export interface QualityCost {
 /**
  * Room for content with so many drives of the plan's largest size in the place of what is there.
  */
-function roomOf(drives: Drives, count: number, survivesAtLeast: number): number {
-  if (count === 0) return 0
-  const each = drivesOf({ lots: [{ ...largestLot(drives), count, role: 'any' }] })
-  const layout = layouts.find(candidate => candidate.id === layoutOf(drives, each, survivesAtLeast))
+function roomOf(drives: Drives, count: number, survives: number): number {
+  const each = drivesOf(ofLargest(drives, count))
+  const layout = layouts.find(candidate => candidate.id === layoutOf(drives, each, survives))
   if (!layout) return 0
   const arranged = arrangeDrives(layout, each, drives.hotSpares)
   return isRefusal(arranged) ? 0 : roomTB(arranged.usableTB, drives)
+}
+
+/** A plan's drives, were they so many of its largest size. */
+function ofLargest(drives: Drives, count: number): Drives {
+  return { ...drives, lots: [{ ...largestLot(drives), count, role: 'any' }] }
 }
 
 function largestLot({ lots }: Drives): Drives['lots'][number] {
@@ -51,12 +63,31 @@ function largestLot({ lots }: Drives): Drives['lots'][number] {
 }
 
 /**
- * The smallest number of drives whose room holds the content; null when the most a plan can hold do
- * not.
+ * Asks for the smallest number of drives whose room holds a content: what must survive follows from
+ * them too. Null when the most a plan can hold do not.
  */
-function drivesFor(rooms: readonly number[], contentTB: number): number | null {
-  const count = rooms.findIndex(room => room >= contentTB)
-  return count < 0 ? null : count
+function drivesCounter(
+  { drives, choices }: Pick<Plan, 'drives' | 'choices'>,
+  catalogue: Catalogue,
+  around: AskedAround,
+): (contentTB: number) => number | null {
+  const rooms = onceByKey<number>()
+  const holds = (count: number, contentTB: number) => {
+    const { layoutFor } = survivesAsked({
+      ...around,
+      survivesAtLeast: choices.survivesAtLeast,
+      horizonYears: choices.horizonYears,
+      drives: ofLargest(drives, count),
+      catalogue,
+      contentTB,
+    })
+    return rooms.get(`${count} ${layoutFor}`, () => roomOf(drives, count, layoutFor)) >= contentTB
+  }
+  return contentTB => {
+    if (contentTB <= 0) return 0
+    for (let count = 1; count <= maxDrives; count++) if (holds(count, contentTB)) return count
+    return null
+  }
 }
 
 /**
@@ -70,6 +101,7 @@ export function qualityCosts(
   { library, drives, costs, choices }: Plan,
   holdingIndex: number,
   catalogue: Catalogue,
+  around: AskedAround,
 ): QualityCost[] {
   const holding = library.holdings[holdingIndex]
   if (!holding || holding.sizeGB !== null || drives.lots.length === 0) return []
@@ -96,14 +128,12 @@ export function qualityCosts(
       kWhPerWattYear *
       averagePricePerKWh(costs) *
       choices.horizonYears
-  const rooms = Array.from({ length: maxDrives + 1 }, (_, count) =>
-    roomOf(drives, count, choices.survivesAtLeast),
-  )
+  const drivesFor = drivesCounter({ drives, choices }, catalogue, around)
   const now = contentOf(holding.quality)
-  const drivesNow = drivesFor(rooms, now.horizon)
+  const drivesNow = drivesFor(now.horizon)
   return options.map(({ id, label }) => {
     const other = contentOf(id)
-    const needed = drivesFor(rooms, other.horizon)
+    const needed = drivesFor(other.horizon)
     const more = needed === null || drivesNow === null ? null : needed - drivesNow
     return {
       quality: id,

@@ -3,15 +3,14 @@ import { copiesState, type CopiesState, type CopyQuestion } from './copies'
 
 /** What the survival of a pool follows from, beside its drives. */
 export interface SurvivalQuestion extends CopyQuestion {
-  readonly survivesAtLeast: number
+  /** failed drives that must be survived */
+  readonly asked: number
   readonly allMayBeLost: boolean
   readonly irreplaceableTB: number
 }
 
 /** How the data survive: by the drives, and by the copies of what cannot be replaced. */
 export interface Survival {
-  /** failed drives that must be survived */
-  readonly asked: number
   readonly drives: VerdictState
   /** null where nothing is irreplaceable */
   readonly copies: CopiesState | null
@@ -26,10 +25,9 @@ export function survivalOf(
   lossChanceAtHorizon: number,
   question: SurvivalQuestion,
 ): Survival {
-  const asked = question.allMayBeLost ? 0 : question.survivesAtLeast
+  const { asked } = question
   const enough: VerdictState = survives > asked ? 'ample' : 'enough'
   return {
-    asked,
     drives:
       survives < asked
         ? 'short'

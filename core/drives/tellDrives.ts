@@ -8,23 +8,26 @@ import { headroomShare, worseState, type Verdict, type VerdictState } from '../v
 import type { CopiesState } from './copies'
 import type { DrivesFacts, DrivesSlice, PoolFacts } from './drivesFacts'
 import type { DrivesTale } from './drivesTale'
+import { wideGroupFrom } from '../plan/constants'
 import { failedDriveText } from './failedDrive'
 import { catalogueFindings, poolFindings } from './driveFindings'
+import { mustSurviveFigure } from './mustSurviveFigure'
 import { isFarBelowOtherPerils } from './perils'
 import { perilFigures, perilFindings } from './tellPerils'
 import { refusalText } from './refusalText'
 import { riskFigures } from './riskFigures'
+import type { SurvivesAsked } from './survivesAsked'
 import { missingFigures, neededFigure, rawFigure, spaceFigures } from './spaceFigures'
 
 /** The drives' facts in words. */
 export function tellDrives(facts: DrivesFacts, slice: DrivesSlice, format: Format): Telling {
   const tale = { facts, slice, format }
   const { pool } = facts
-  const raw = rawFigure(tale)
   return pool
     ? {
         figures: () => [
-          raw,
+          rawFigure(tale),
+          mustSurviveFigure(tale),
           ...spaceFigures(pool, tale),
           neededFigure(tale),
           ...riskFigures(pool, tale),
@@ -35,7 +38,8 @@ export function tellDrives(facts: DrivesFacts, slice: DrivesSlice, format: Forma
       }
     : {
         figures: () => [
-          raw,
+          rawFigure(tale),
+          mustSurviveFigure(tale),
           ...missingFigures(failedDriveSentence(facts, format), tale),
           neededFigure(tale),
         ],
@@ -69,18 +73,29 @@ const copyTexts: Readonly<
   twice: null,
 }
 
+/** Why so many must be survived, where nobody chose it and it is more than usual. */
+const askedBecause: Readonly<Record<SurvivesAsked['because'], string>> = {
+  chosen: '',
+  mayBeLost: '',
+  copyAway: '',
+  usual: '',
+  wideGroup: `, because a group has ${wideGroupFrom} or more drives`,
+  fileLoss: ', because a rebuild is likely to lose a file',
+}
+
 function survivalVerdict(pool: PoolFacts, { facts, slice, format }: DrivesTale): Verdict {
   const {
     survives,
     lossChanceAtHorizon: atHorizon,
-    survival: { asked, drives, copies },
+    survival: { drives, copies },
   } = pool
+  const asked = facts.asked.count
   const state = copies ? worseState(drives, copies.state) : drives
   const failed = failedDriveText({ ...pool, layoutId: facts.layoutId }, format)
   const must =
     survives < asked
-      ? `It must survive ${asked === 1 ? 'one failed drive' : `${asked} failed drives`}, and ` +
-        `survives ${survives === 0 ? 'none' : survives}. `
+      ? `It must survive ${asked === 1 ? 'one failed drive' : `${asked} failed drives`}` +
+        `${askedBecause[facts.asked.because]}, and survives ${survives === 0 ? 'none' : survives}. `
       : ''
   const ofDrives =
     `${must}If one drive fails, ${withinSentence(failed)} ` +
@@ -139,7 +154,7 @@ function withoutPool(tale: DrivesTale): Pick<Telling, 'verdicts' | 'findings'> {
         label: headrooms.survival.label,
         domain: 'drives',
         unit: 'failed drives',
-        asked: exactly(slice.survivesAtLeast),
+        asked: exactly(facts.asked.count),
         possible: null,
         share: null,
         state,

@@ -25,12 +25,14 @@ export interface Narrower {
   readonly groups: number | null
 }
 
-const fileLoss = ({ arrangement: { groups } }: Pool, years: number) =>
-  Math.max(
+/** The chance that a file is lost in a rebuild within so many years. */
+export function fileLossChance({ arrangement: { groups } }: Pool, years: number): number {
+  return Math.max(
     0,
     poolLossChance(groups, { years, readErrorEndsRebuild: true }) -
       poolLossChance(groups, { years, readErrorEndsRebuild: false }),
   )
+}
 
 /** Layouts and numbers of groups with which losing a file in a rebuild is less likely than told. */
 export function narrowerThan(
@@ -45,7 +47,7 @@ export function narrowerThan(
       contentTB,
       layoutId: id,
     })
-    return 'refused' in pool || fileLoss(pool, years) >= wideFromChance ? null : pool
+    return 'refused' in pool || fileLossChance(pool, years) >= wideFromChance ? null : pool
   }
   const found = layouts.flatMap(({ id }) => {
     const pool = id === layoutId ? null : ask(id)

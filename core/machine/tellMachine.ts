@@ -12,6 +12,7 @@ import {
   type Expression,
   type Input,
 } from '../expressions/expression'
+import { mustSurvive } from '../expressions/inputs/driveInputs'
 import type { DimensionsOf } from '../expressions/unitTypes'
 import type { Estimate, Figure } from '../figure'
 import { finding, type Finding } from '../finding'
@@ -198,11 +199,7 @@ function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format):
       format,
     ),
     declareFigure(
-      () =>
-        chosen(
-          ['drives.layout', 'drives.hotSpares', 'choices.survivesAtLeast'],
-          watchingExpression,
-        ),
+      () => chosen(['drives.layout', 'drives.hotSpares', mustSurvive], watchingExpression),
       {
         id: 'machine.watchingW',
         label: 'Watching, with drives',

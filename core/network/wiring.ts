@@ -12,6 +12,7 @@ import {
   workedOut,
   type Input,
 } from '../expressions/expression'
+import { mustSurvive } from '../expressions/inputs/driveInputs'
 import type { Plan } from '../plan/planSchema'
 import type { Format } from '../units/format'
 import { bindingTwo, chainOf, chainHours, type ChainLink, type ChainQuestion } from './chain'
@@ -87,7 +88,7 @@ export const processorInputs: readonly Input[] = [
   'drives.encrypted',
   'drives.layout',
   'drives.hotSpares',
-  'choices.survivesAtLeast',
+  mustSurvive,
   'machine.processor',
   'machine.score',
   'machine.cores',

@@ -1,7 +1,8 @@
 import { mapEstimate } from '../band'
 import type { DayHours } from '../machine/power/dayHours'
-import type { CommonDrives, DriveCatalogue } from '../drives/driveTraits'
+import type { CommonDrives } from '../drives/driveTraits'
 import { priceOfLot } from '../drives/drivePrices'
+import { usablePrice, type PlacedCatalogue, type UsablePrice } from '../drives/usablePrice'
 import type { Estimate } from '../figure'
 import type { PriceLine } from '../machine/machinePrices'
 import { averageW, type StateWatts } from '../machine/machinePower'
@@ -17,7 +18,11 @@ export interface OwnershipSlice {
   readonly pricePerKWh: number
   readonly horizonYears: number
   readonly drives: CommonDrives & Pick<Drives, 'lots'>
-  readonly catalogue: DriveCatalogue
+  readonly catalogue: PlacedCatalogue
+  /** 0 while there is no pool */
+  readonly usableTB: number
+  /** drives in cases of their own */
+  readonly inOwnCase: number
   readonly prices: readonly PriceLine[]
   readonly watts: StateWatts
   readonly hours: DayHours
@@ -33,6 +38,8 @@ export interface OwnershipFacts {
   /** lines that count at a usual price because none is entered */
   readonly usual: readonly PriceLine[]
   readonly left: number | null
+  /** null while nothing is usable */
+  readonly usable: UsablePrice | null
   readonly kWhPerYear: Estimate
   readonly electricityPerYear: Estimate
   readonly state: VerdictState
@@ -52,6 +59,8 @@ export function ownershipFacts({
   prices,
   watts,
   hours,
+  usableTB,
+  inOwnCase,
 }: OwnershipSlice): OwnershipFacts {
   const lots = drives.lots.map((lot, index): PriceLine & { readonly toPay: number } => {
     const { toPay, isUsual } = priceOfLot(lot, drives, catalogue)
@@ -74,6 +83,7 @@ export function ownershipFacts({
     toPay,
     unpriced,
     usual: [...prices, ...lots].filter(line => line.isUsual),
+    usable: usablePrice(drives, { usableTB, inOwnCase }, catalogue),
     left: budget === null ? null : wholeCents(budget - toPay),
     kWhPerYear: kWh,
     electricityPerYear: mapEstimate(kWh, value => value * pricePerKWh),

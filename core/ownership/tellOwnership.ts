@@ -1,6 +1,6 @@
 import { headrooms } from '../headrooms'
 import type { Telling } from '../domain'
-import { declareFigure } from '../expressions/declareFigure'
+import { absentFigure, declareFigure } from '../expressions/declareFigure'
 import {
   constant,
   field,
@@ -31,6 +31,7 @@ export function tellOwnership(
   return {
     figures: () => [
       purchaseFigure(facts, slice, format),
+      usablePriceFigure(facts, slice, format),
       ...electricityFigures(facts, slice, format),
     ],
     verdicts: [moneyVerdict(facts, slice, format)],
@@ -76,6 +77,46 @@ function purchaseFigure(
       label: 'To pay now',
       unit: 'money',
       ...(notes.length ? { note: notes.join(' ') } : {}),
+    },
+    format,
+  )
+}
+
+/** What a usable terabyte costs, as one chooses drives and layouts by it. */
+function usablePriceFigure(
+  { usable }: OwnershipFacts,
+  { usableTB }: OwnershipSlice,
+  format: Format,
+): Figure {
+  const parts = {
+    id: 'ownership.pricePerUsableTB',
+    label: 'A usable terabyte costs',
+    unit: 'money/TB',
+  } as const
+  const lots: readonly Input[] = ['drives.lots', 'drives.driveClass']
+  if (!usable)
+    return absentFigure('There are no drives that make a pool.', {
+      ...parts,
+      inputs: [...lots, { figure: 'drives.usableTB' }],
+      formula: '(drives + places) ÷ usable',
+    })
+  return declareFigure(
+    () =>
+      quotient(
+        sum(
+          workedOut(usable.drives, 'money', { before: 'drives', inputs: lots }),
+          product(
+            workedOut(usable.places, 'drives', { inputs: lots }),
+            constant(usable.placePrice, 'money/drive', { after: 'for a bay and a port' }),
+          ),
+        ),
+        figureOf('drives.usableTB', [usableTB, 'TB'], { after: 'usable' }),
+      ),
+    {
+      ...parts,
+      note:
+        'Every drive counts as if it were bought, with a bay and a port as the cheapest ' +
+        'enclosure sells them; one in a case of its own brings both.',
     },
     format,
   )

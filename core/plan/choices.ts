@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import { wideGroupFrom } from './constants'
 import { choice, optionalQuantity, quantity, section, timeOfDay, toggle } from './fields'
 
 export const choicesSchema = section(
@@ -73,14 +74,16 @@ export const choicesSchema = section(
       description: 'Most software maps at source size, which costs more; some scales down first.',
       options: { atSourceSize: 'At source size', afterScaling: 'After scaling down' },
     }),
-    survivesAtLeast: quantity({
+    survivesAtLeast: optionalQuantity({
       label: 'Must survive',
       unit: 'failed drives',
       min: 0,
       max: 3,
       whole: true,
-      fallback: 1,
-      description: 'How many drives may fail without loss of data.',
+      description:
+        'How many drives may fail without loss of data. If this is empty, one; two where a ' +
+        `group has ${wideGroupFrom} or more drives or a rebuild is likely to lose a file; none ` +
+        'where a recent copy away holds everything.',
     }),
     readErrorEndsRebuild: toggle({
       label: 'A read error ends the rebuild',

@@ -67,6 +67,8 @@ export const engineOfProcessor = 'byProcessor'
 export const maxDrives = 60
 /** Most groups that the drives of one pool can form. */
 export const maxGroups = 12
+/** From so many drives in a group on, two of them must be survived unless chosen otherwise. */
+export const wideGroupFrom = 6
 /** Most purchases of drives that a plan holds. */
 export const maxPurchases = 30
 /**

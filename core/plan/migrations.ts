@@ -1,4 +1,5 @@
 import type { DocumentMigration, RawDocument } from './migrations/documentMigration'
+import { toAskedByDrives } from './migrations/toAskedByDrives'
 import { toCheckedParts } from './migrations/toCheckedParts'
 import { toHabitsAndKinds } from './migrations/toHabitsAndKinds'
 import { toHoursByHabits } from './migrations/toHoursByHabits'
@@ -16,6 +17,7 @@ export const documentMigrations: readonly DocumentMigration[] = [
   toWholeCents,
   toUpsPart,
   toHoursByHabits,
+  toAskedByDrives,
 ]
 
 /**

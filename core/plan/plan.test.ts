@@ -140,9 +140,10 @@ describe('bad documents', () => {
   it('says where half a JSON ends', () =>
     expect(messageOf('{"name": "x", "dri')[0]?.[1]).toContain('not valid JSON'))
   it('names a newer version, and one that is none', () => {
-    expect(messageOf({ name: 'x', schemaVersion: 9 })[0]).toEqual([
+    const newer = currentSchemaVersion + 1
+    expect(messageOf({ name: 'x', schemaVersion: newer })[0]).toEqual([
       'schemaVersion',
-      expect.stringContaining('newer Numeron (version 9)'),
+      expect.stringContaining(`newer Numeron (version ${newer})`),
     ])
     expect(messageOf({ name: 'x', schemaVersion: 'two' })[0]?.[0]).toBe('schemaVersion')
   })
@@ -368,6 +369,20 @@ describe('document migrations', () => {
     expect(hoursOf({ convertingHoursPerDay: 7 })).toEqual([7, 5])
     expect(hoursOf({}, currentSchemaVersion)).toEqual([null, null])
     expect(hoursOf(3)).toBeNull()
+  })
+  it('keeps how many failed drives a plan of version 8 had to survive', () => {
+    const survivesOf = (choices?: unknown, schemaVersion = 8) => {
+      const read = readPlan({
+        schemaVersion,
+        name: 'x',
+        ...(choices === undefined ? {} : { choices }),
+      })
+      return read.ok ? read.plan.choices.survivesAtLeast : 'refused'
+    }
+    expect(survivesOf()).toBe(1)
+    expect(survivesOf({ survivesAtLeast: 2 })).toBe(2)
+    expect(survivesOf({}, currentSchemaVersion)).toBe(null)
+    expect(survivesOf(3)).toBe('refused')
   })
   it('keep the school of every head, and pass by what is no plan', () => {
     expect(

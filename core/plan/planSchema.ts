@@ -11,7 +11,7 @@ import { networkSchema } from './network'
 import { systemSchema } from './system'
 
 /** Version of the document this program writes; older ones are brought up by {@link readPlan}. */
-export const currentSchemaVersion = 8
+export const currentSchemaVersion = 9
 
 const nameError = 'Name must be 1 to 80 characters long.'
 

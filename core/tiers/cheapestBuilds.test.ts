@@ -190,7 +190,11 @@ describe('the cheapest builds for a need', () => {
     }
   })
   it('reach up to eight drives of 24 TB, and to processors of 400', () => {
-    const vast = planSchema.parse({ name: 'x', library: { otherTB: 125 } })
+    const vast = planSchema.parse({
+      name: 'x',
+      library: { otherTB: 125 },
+      choices: { survivesAtLeast: 1 },
+    })
     const [first] = cheapestBuilds(vast, catalogue, 1)
     expect(first).toMatchObject({
       lacks: [],

@@ -16,7 +16,7 @@ import type { Variant } from '~/stores/workingStore'
 /** Every layout on these drives; press one to take it. */
 const store = usePlanStore()
 const choices = usePoolChoices()
-const { number, share, hours, format } = useFormat()
+const { number, share, hours, money, format } = useFormat()
 const content = computed(() => store.assessment?.figures['library.contentAtHorizonTB']?.value ?? 0)
 const rows = computed(() =>
   store.plan && choices.value
@@ -81,6 +81,7 @@ function choose(id: string): void {
             <th scope="col">Layout</th>
             <th scope="col" class="number">Usable, TB</th>
             <th scope="col" class="number">Room, TB</th>
+            <th scope="col" class="number">A usable TB costs</th>
             <th scope="col" class="number">Survives</th>
             <th scope="col" class="number">Rebuild</th>
             <th scope="col" class="number">Loss in {{ years }} years</th>
@@ -160,6 +161,17 @@ function choose(id: string): void {
               </WorkingLink>
             </td>
             <td class="number">
+              <template v-if="row.pricePerUsableTB === null"> – </template>
+              <WorkingLink
+                v-else
+                figure="ownership.pricePerUsableTB"
+                :variant="variant(row)"
+                :name="`A usable TB, ${row.layout.label}`"
+              >
+                {{ money(row.pricePerUsableTB) }}
+              </WorkingLink>
+            </td>
+            <td class="number">
               {{ row.survives ?? '–' }}
             </td>
             <td class="number">
@@ -197,10 +209,11 @@ function choose(id: string): void {
       </table>
     </div>
     <p class="soft small">
-      Loss counts failing drives only, at the likely failure rate: the chance that anything is lost,
-      and beside it the share of all that is kept that is expected to be lost. Of separate disks any
-      may fail, but only its own files are lost. Changing the layout later mostly means emptying the
-      pool.
+      What a usable terabyte costs counts every drive as if it were bought, with the bay and the
+      port that it takes. Loss counts failing drives only, at the likely failure rate: the chance
+      that anything is lost, and beside it the share of all that is kept that is expected to be
+      lost. Of separate disks any may fail, but only its own files are lost. Changing the layout
+      later mostly means emptying the pool.
     </p>
   </section>
 </template>

@@ -7,6 +7,7 @@ import { tebibytes } from '~~/core/units/dataSize'
 import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'
 import { useHousehold } from '~/composables/useHousehold'
+import { usePoolChoices } from '~/composables/usePoolChoices'
 import { usePlanStore } from '~/stores/planStore'
 
 /**
@@ -25,7 +26,18 @@ const isVideo = computed(
     holdingKind(holding.value.kind).sized === 'video',
 )
 const path = (field: string) => `library.holdings.${props.index}.${field}`
-const costs = computed(() => (store.plan ? qualityCosts(store.plan, props.index, catalogue) : []))
+const choices = usePoolChoices()
+const costs = computed(() => {
+  const { plan, assessment } = store
+  if (!plan || !assessment || !choices.value) return []
+  const { library, drives } = assessment.domains
+  return qualityCosts(plan, props.index, catalogue, {
+    choices: choices.value,
+    allMayBeLost: library.allMayBeLost,
+    copyMarks: library.copyMarks,
+    lineKeepsUp: drives.lineKeepsUp,
+  })
+})
 const years = computed(() => store.plan?.choices.horizonYears ?? 5)
 
 const signed = (value: number, unit: string) =>

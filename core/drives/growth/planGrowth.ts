@@ -54,7 +54,7 @@ export function growthQuestion(
       ? layoutId
       : layoutFor(
           Array<{ sizeTB: number }>(usualDrives).fill({ sizeTB: 1 }),
-          choices.survivesAtLeast,
+          choices.survivesAtLeast ?? 1,
         )
   return {
     layout: layouts.find(layout => layout.id === id) ?? layouts[0]!,

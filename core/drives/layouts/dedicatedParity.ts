@@ -9,6 +9,7 @@ export function dedicatedParity(parityDrives: 1 | 2): Layout {
     description:
       'Separate disks of any size, with parity on drives of its own; each disk can be read alone.',
     minimumDrives: parityDrives + 1,
+    ...(parityDrives > 1 ? { single: 'dedicated-1' } : {}),
     survives: () => parityDrives,
     loss: 'failedDrivesOnly',
     runsOn: true,

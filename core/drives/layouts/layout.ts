@@ -122,6 +122,8 @@ export interface Layout {
   readonly description: string
   readonly minimumDrives: number
   readonly maximumDrives?: number
+  /** the same with single redundancy, by id, where it has more */
+  readonly single?: string
   /** failures that any set of drives is sure to survive, for n drives */
   readonly survives: (drives: number) => number
   readonly loss: LossKind

@@ -8,6 +8,7 @@ export function nightlyParity(parityDrives: 1 | 2): Layout {
     label: `Nightly parity, ${parityDrives === 1 ? 'one drive' : 'two drives'}`,
     description: 'Separate disks of any size; parity is computed every night.',
     minimumDrives: parityDrives + 1,
+    ...(parityDrives > 1 ? { single: 'snapshot-1' } : {}),
     survives: () => parityDrives,
     loss: 'failedDrivesOnly',
     runsOn: false,

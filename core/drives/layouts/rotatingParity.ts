@@ -16,6 +16,7 @@ export function rotatingParity(parityDrives: 1 | 2 | 3): Layout {
       `The space of ${parityDrives === 1 ? 'one drive' : `${parityDrives} drives`} holds ` +
       'parity, spread over all of them; the smallest drive counts for each.',
     minimumDrives: parityDrives + 2,
+    ...(parityDrives > 1 ? { single: 'rotating-1' } : {}),
     survives: () => parityDrives,
     loss: 'everything',
     runsOn: true,

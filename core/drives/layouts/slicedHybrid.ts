@@ -12,6 +12,7 @@ export function slicedHybrid(parityDrives: 1 | 2): Layout {
     label: `Sliced hybrid, ${parityDrives === 1 ? 'one drive' : 'two drives'}`,
     description: 'Mixed drives cut into equal slices, each slice with its own parity.',
     minimumDrives: parityDrives + 1,
+    ...(parityDrives > 1 ? { single: 'sliced-1' } : {}),
     survives: () => parityDrives,
     loss: 'everything',
     runsOn: true,

@@ -1,12 +1,15 @@
 import type { Input } from '../node'
 
+/** How many failed drives must lose nothing. */
+export const mustSurvive = { figure: 'drives.mustSurvive' } as const
+
 /** How the drives are arranged; while no layout is chosen it follows from what must survive. */
 export function arrangedBy({ isAutomatic }: { readonly isAutomatic: boolean }): readonly Input[] {
   return [
     'drives.lots',
     'drives.layout',
     'drives.hotSpares',
-    ...(isAutomatic ? (['choices.survivesAtLeast'] as const) : []),
+    ...(isAutomatic ? ([mustSurvive] as const) : []),
   ]
 }
 

@@ -1,7 +1,5 @@
 import { planAssessor } from '../../assess'
 import type { Catalogue } from '../../catalogue/catalogue'
-import { layoutOf } from '../../drives/automaticLayout'
-import { drivesOf } from '../../drives/poolOf'
 import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
 import type { Plan } from '../../plan/planSchema'
 import { createBoxEvaluator } from '../boxEvaluator'
@@ -34,14 +32,17 @@ export function searchBasis(plan: Plan, shipped: Catalogue, space?: SearchSpace)
   const offers = space?.pools ?? poolOffers(plan, catalogue, { roomTB: 0, survives: 0 })
   const usual = offers.find(({ count }) => count > 0)?.drives ?? plan.drives
   const evaluator = createBoxEvaluator(plan, shipped, usual)
-  const { library } = planAssessor(1).facts(plan, shipped, ['library'])
+  const { library, drives } = planAssessor(1).facts(plan, shipped, ['library', 'drives'])
   return {
     plan,
     frames: space?.frames ?? framesOf(plan, catalogue),
     offers,
     evaluator,
     pruning: createPruning(plan, catalogue, evaluator),
-    ownLayout: layoutOf(plan.drives, drivesOf(plan.drives), plan.choices.survivesAtLeast),
+    ownLayout: drives.layoutId,
+    // Nobody chose it: other drives may have to survive more, which their own row says.
+    survivesAtLeast:
+      drives.asked.because === 'chosen' ? drives.asked.count : Math.min(1, drives.asked.count),
     contentTB: Math.max(library.contentAtHorizonTB.likely, library.contentTB.likely),
     keepsNothing: library.empty,
   }

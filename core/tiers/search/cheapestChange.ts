@@ -1,6 +1,5 @@
+import { planAssessor } from '../../assess'
 import type { Catalogue } from '../../catalogue/catalogue'
-import { layoutOf } from '../../drives/automaticLayout'
-import { drivesOf } from '../../drives/poolOf'
 import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
 import type { Plan } from '../../plan/planSchema'
 import { createBuildSearch } from './buildSearch'
@@ -21,7 +20,7 @@ import {
  */
 export function changedPools(plan: Plan, catalogue: Catalogue, newLayout: boolean): PoolOffer[] {
   const offer = offerMaker(plan, catalogue)
-  const own = layoutOf(plan.drives, drivesOf(plan.drives), plan.choices.survivesAtLeast)
+  const own = planAssessor(1).facts(plan, catalogue, ['drives']).drives.layoutId
   const there = plan.drives.lots.reduce((sum, { count }) => sum + count, 0)
   const layouts = [
     { layout: own, fileSystem: plan.drives.fileSystem },

@@ -20,6 +20,8 @@ export interface SearchBasis {
   readonly pruning: Pruning
   /** layout that the plan has */
   readonly ownLayout: string
+  /** failed drives that any drives must survive */
+  readonly survivesAtLeast: number
   /** the library that the drives have to hold: the larger of today's and the horizon's */
   readonly contentTB: number
   /** nothing is kept, so drives are not needed for it */
@@ -30,12 +32,11 @@ export type BuildProblem = SearchProblem<State, FoundBuild> & { readonly least: 
 
 /** Drives that can answer a question at all. */
 function offersFor(
-  { plan, offers, contentTB, keepsNothing }: SearchBasis,
+  { plan, offers, contentTB, keepsNothing, survivesAtLeast }: SearchBasis,
   question: BuildQuestion,
 ): readonly PoolOffer[] {
   const { cap, without = [], roomAtLeastTB = 0, withoutDrives = false } = question
   if (withoutDrives) return [noDrives(plan)]
-  const { survivesAtLeast } = plan.choices
   const mustHold = !without.includes('space') && !keepsNothing
   const mustSurvive = !without.includes('survival') && !keepsNothing
   return offers.filter(

@@ -33,6 +33,7 @@ const store = usePlanStore()
 const byHabits = useHoursByHabits()
 const { format } = useFormat()
 const hours = (value: number) => format.value.hours(value)
+const required = computed(() => store.assessment?.domains.drives.asked.count ?? 1)
 const rebuilds = computed(() => store.assessment?.domains.drives.pool?.rebuildEnds ?? null)
 /** index of the drives that are edited */
 const picked = ref<number | null>(null)
@@ -76,7 +77,8 @@ const picked = ref<number | null>(null)
       <LayoutsChart />
       <LayoutTable />
       <section class="sheet narrow">
-        <PlanField path="choices.survivesAtLeast" />
+        <PlanField path="choices.survivesAtLeast" :placeholder="`${required} by the drives`" />
+        <FigureValue id="drives.mustSurvive" />
       </section>
     </template>
     <template #risk>
