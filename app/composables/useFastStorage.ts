@@ -3,6 +3,7 @@ import { catalogue } from '~~/core/catalogue/catalogue'
 import { driveTraits } from '~~/core/drives/driveTraits'
 import { rebuildShareOfOuter } from '~~/core/drives/rebuildHours'
 import { fastStorage } from '~~/core/drives/fast/fastStorage'
+import { viewingSpan } from '~~/core/household/viewingSpan'
 import { arrivalRuns } from '~~/core/drives/fast/arrivals'
 import { fastNotes, fastSentence } from '~~/core/drives/fast/tellFast'
 import { fastFigures } from '~~/core/drives/fast/fastFigures'
@@ -12,8 +13,6 @@ import { usePlanStore } from '~/stores/planStore'
 
 /** Payload of a good Wi-Fi link, where the plan knows none. */
 const usualWifiMbps = 200
-/** Viewing is taken to begin at this minute of the day. */
-const eveningFrom = 19 * 60
 
 /** What lies on which pool, and who brings data when. */
 export function useFastStorage() {
@@ -59,16 +58,16 @@ export function useFastStorage() {
   const figures = computed(() =>
     tale.value && fast.value ? fastFigures(fast.value, tale.value) : [],
   )
-  const watching = computed(() => {
-    const hours = store.assessment?.domains.household.watched.perDay ?? 0
-    return hours > 0 ? { from: eveningFrom, to: (eveningFrom + hours * 60) % 1440 } : null
-  })
+  const watching = computed(() =>
+    viewingSpan(store.assessment?.domains.household.watched.perDay ?? 0),
+  )
   const runs = computed(() =>
     tale.value
       ? arrivalRuns(tale.value.plan.drives.arrivals, {
           wiredMbps: store.assessment?.figures['network.homeLinkMbps']?.value ?? 0,
           wifiMbps: usualWifiMbps,
           downloadMbps: tale.value.plan.network.downloadMbps,
+          uploadMbps: tale.value.plan.network.uploadMbps,
           drivesMBps:
             rebuildShareOfOuter * (tale.value.pool?.outerMBps ?? tale.value.plan.drives.outerMBps),
           watching: watching.value,

@@ -116,7 +116,7 @@ export function useNetworkChain() {
           sizeTB: sizeTB.value,
           awayWith: uploadMbps =>
             awayStreams({
-              uploadMbps,
+              uploadMbps: Math.max(0, uploadMbps - (facts.value?.editingMbps ?? 0)),
               reserveShare: store.plan!.network.uploadReserveShare,
               rungMbps: store.plan!.network.awayRungMbps,
             }),
@@ -129,7 +129,7 @@ export function useNetworkChain() {
     const asked = store.assessment?.figures['household.watchingAwayAtOnce']?.value ?? 0
     return plan
       ? {
-          capacityMbps: plan.network.uploadMbps * (1 - plan.network.uploadReserveShare),
+          capacityMbps: facts.value?.awayCapacityMbps ?? 0,
           loadMbps: Math.min(asked, sessions) * plan.network.awayRungMbps * overheadFactor,
         }
       : null

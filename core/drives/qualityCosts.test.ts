@@ -20,7 +20,8 @@ const marks = {
   replaceableEverywhere: false,
 }
 const qualityCosts = (of: ReturnType<typeof plan>, index: number, entries: typeof catalogue) =>
-  costsIn(of, index, entries, {
+  costsIn(of, index, {
+    catalogue: entries,
     choices: poolChoices(of.choices),
     allMayBeLost: false,
     copyMarks: marks,

@@ -100,8 +100,7 @@ function drivesCounter(
 export function qualityCosts(
   { library, drives, costs, choices }: Plan,
   holdingIndex: number,
-  catalogue: Catalogue,
-  around: AskedAround,
+  { catalogue, ...around }: AskedAround & { readonly catalogue: Catalogue },
 ): QualityCost[] {
   const holding = library.holdings[holdingIndex]
   if (!holding || holding.sizeGB !== null || drives.lots.length === 0) return []

@@ -143,7 +143,7 @@ function chanceSentence(
 }
 
 function withoutPool(tale: DrivesTale): Pick<Telling, 'verdicts' | 'findings'> {
-  const { facts, slice, format } = tale
+  const { facts, format } = tale
   const none = facts.count === 0
   const why = failedDriveSentence(facts, format)
   const state: VerdictState = none ? 'unknown' : 'impossible'

@@ -14,6 +14,7 @@ import {
 } from '../expressions/expression'
 import type { DimensionsOf } from '../expressions/unitTypes'
 import { ethernetShare } from '../units/ethernet'
+import { leftOfUpload } from './leftOfUpload'
 import { overheadFactor } from './awayStreams'
 import { downloadShare, type DeviceLink, type OwnLink, type SharedLinks } from './links'
 
@@ -111,7 +112,7 @@ export function linkExpression(link: DeviceLink, shared: SharedLinks, at: LinkPl
   const upload = quotient(
     quotient(
       product(
-        field('network.uploadMbps', [shared.uploadMbps, 'Mb/s'], { before: 'upload' }),
+        leftOfUpload(shared.uploadMbps + shared.editingMbps, shared.editingMbps),
         rest(field('network.uploadReserveShare', [shared.reserveShare, 'share'])),
       ),
       constant(overheadFactor, 'factor'),

@@ -26,6 +26,7 @@ const shared: SharedLinks = {
   wifiSessions: 2,
   awaySessions: 2,
   uploadMbps: 40,
+  editingMbps: 0,
   reserveShare: 0.25,
   awayRungMbps: 4,
 }

@@ -44,7 +44,9 @@ export interface SharedLinks {
   readonly homeSessions: number
   readonly wifiSessions: number
   readonly awaySessions: number
+  /** what people away who edit leave of the upload, and what they take of it */
   readonly uploadMbps: number
+  readonly editingMbps: number
   readonly reserveShare: number
   readonly awayRungMbps: number
 }
@@ -83,7 +85,13 @@ export function sharedLinks(
     network,
     household,
     week,
-  }: { readonly network: Network; readonly household: Household; readonly week: WatchingWeek },
+    editingMbps,
+  }: {
+    readonly network: Network
+    readonly household: Household
+    readonly week: WatchingWeek
+    readonly editingMbps: number
+  },
   atOnce: { readonly home: number; readonly away: number },
 ): SharedLinks {
   const isWifi = (id: string) => {
@@ -106,7 +114,8 @@ export function sharedLinks(
     homeSessions: Math.max(1, atOnce.home),
     wifiSessions: Math.max(1, Math.min(onWifi, atOnce.home)),
     awaySessions: Math.max(1, atOnce.away),
-    uploadMbps: network.uploadMbps,
+    uploadMbps: network.uploadMbps - editingMbps,
+    editingMbps,
     reserveShare: network.uploadReserveShare,
     awayRungMbps: network.awayRungMbps,
   }

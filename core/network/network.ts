@@ -8,7 +8,7 @@ export const network = defineDomain({
   id: 'network',
   needs: ['household'],
   read: (
-    { network, household, library },
+    { network, household, library, drives: { arrivals } },
     { qualities },
     needed: { readonly household: HouseholdFacts },
   ) => ({
@@ -18,6 +18,8 @@ export const network = defineDomain({
     qualities,
     week: needed.household.week,
     atOnce: needed.household.atOnce,
+    arrivals,
+    watchedHoursPerDay: needed.household.watched.perDay,
   }),
   facts: networkFacts,
   tell: tellNetwork,

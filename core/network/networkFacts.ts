@@ -3,6 +3,7 @@ import type { Estimate } from '../figure'
 import type { AtOnce } from '../household/householdFacts'
 import type { WatchingWeek } from '../household/weekHabits'
 import type { Household } from '../plan/household'
+import type { Arrival } from '../plan/fastStorage'
 import type { Library } from '../plan/library'
 import type { Network } from '../plan/network'
 import { awayRates, ratedLoad, type RatedLoad } from './watchingLoad'
@@ -10,6 +11,7 @@ import { awayStreams, uploadNeededMbps } from './awayStreams'
 import { homePlace } from '../plan/constants'
 import { gbPerMbpsHour } from '../units/dataSize'
 import { daysPerMonth } from '../units/time'
+import { editingMbps } from './editingLoad'
 import { homeCapacity } from './chain'
 import { homePeak, type HomePeak } from './homePeak'
 import { titleRatesOf } from './titleRates'
@@ -23,11 +25,17 @@ export interface NetworkSlice {
   readonly qualities: readonly Quality[]
   readonly week: WatchingWeek
   readonly atOnce: AtOnce
+  readonly arrivals: readonly Arrival[]
+  readonly watchedHoursPerDay: number
 }
 
 /** The home network and the internet line, against who watches. */
 export interface NetworkFacts {
   readonly links: SharedLinks
+  /** upload that people away who edit take while the household watches, Mb/s */
+  readonly editingMbps: number
+  /** what of the upload that leaves, Mb/s */
+  readonly uploadMbps: number
   /** streams that the upload carries at the chosen rung */
   readonly awayStreams: number
   /** upload that the viewers away need at the chosen rung, Mb/s */
@@ -71,8 +79,12 @@ export function networkFacts({
   qualities,
   week,
   atOnce,
+  arrivals,
+  watchedHoursPerDay,
 }: NetworkSlice): NetworkFacts {
-  const { uploadMbps, uploadReserveShare: reserveShare, awayRungMbps: rungMbps } = network
+  const { uploadReserveShare: reserveShare, awayRungMbps: rungMbps } = network
+  const editing = Math.min(network.uploadMbps, editingMbps(arrivals, watchedHoursPerDay))
+  const uploadMbps = network.uploadMbps - editing
   const awayHours = awayHoursPerMonth(household)
   const rates = titleRatesOf(library, qualities)
   const peak = homePeak(library, qualities, atOnce.home)
@@ -82,9 +94,11 @@ export function networkFacts({
     awayCapacityMbps: uploadMbps * (1 - reserveShare),
     awayHoursPerMonth: awayHours,
     uploadGBPerMonth: awayHours * rungMbps * gbPerMbpsHour,
-    links: sharedLinks({ network, household, week }, atOnce),
+    editingMbps: editing,
+    uploadMbps,
+    links: sharedLinks({ network, household, week, editingMbps: editing }, atOnce),
     awayStreams: awayStreams({ uploadMbps, reserveShare, rungMbps }),
-    uploadNeededMbps: uploadNeededMbps({ streams: atOnce.away, reserveShare, rungMbps }),
+    uploadNeededMbps: editing + uploadNeededMbps({ streams: atOnce.away, reserveShare, rungMbps }),
     homePeak: peak,
     payload: homeCapacity(network),
     carries:

@@ -109,6 +109,7 @@ export function loadFigures(facts: NetworkFacts, format: Format): Figure[] {
     ...titleRates,
     'network.uploadMbps',
     'network.uploadReserveShare',
+    { figure: 'network.editingMbps' },
     'network.awayRungMbps',
   ]
   const away99 = {

@@ -84,6 +84,7 @@ export const arrivalSources = {
   recordings: 'Recordings',
   store: 'Pull from an online store',
   work: 'Work in progress',
+  edits: 'Somebody away who edits',
 } as const
 /** Over which way they come. */
 export const arrivalLinks = {
@@ -91,6 +92,20 @@ export const arrivalLinks = {
   wifi: 'Wi-Fi',
   internet: 'Internet line',
   here: 'On the machine itself',
+} as const
+
+/** Somebody away who edits, where nothing else is said: on workdays, a project every two months. */
+export const usualEditing = {
+  source: 'edits',
+  gbPerDay: 5,
+  fetchedGBPerDay: 5,
+  projectGB: 200,
+  projectMonths: 2,
+  daysPerWeek: 5,
+  from: 9 * 60,
+  hours: 8,
+  link: 'internet',
+  pauses: false,
 } as const
 
 const arrivalSchema = z.object({
@@ -112,6 +127,33 @@ const arrivalSchema = z.object({
     max: 100_000,
     fallback: 2,
     description: 'How much comes on a day on which much comes.',
+  }),
+  fetchedGBPerDay: quantity({
+    label: 'Fetched on such a day',
+    unit: 'GB',
+    min: 0,
+    max: 100_000,
+    fallback: 0,
+    description:
+      'What is read from the machine over the same way. Over the internet line it takes the ' +
+      'upload.',
+  }),
+  projectGB: quantity({
+    label: 'One project',
+    unit: 'GB',
+    min: 0,
+    max: 1_000_000,
+    fallback: 0,
+    description:
+      'What is worked on at a time. At its end it moves from work in progress to the data drives.',
+  }),
+  projectMonths: quantity({
+    label: 'A project takes',
+    unit: 'months',
+    min: 0.1,
+    max: 120,
+    fallback: 2,
+    description: 'Months from the start of a project to its move.',
   }),
   daysPerWeek: quantity({
     label: 'Days a week',

@@ -63,11 +63,12 @@ function stretches(
 const clock = (minutes: number) =>
   `${String(Math.floor(minutes / 60) % 24).padStart(2, '0')}:${String(Math.round(minutes) % 60).padStart(2, '0')}`
 const nameOf = ({ arrival }: ArrivalRun, index: number) => arrival.name || `Arrival ${index + 1}`
-const rateText = ({ neededMbps, possibleMbps, inTime }: ArrivalRun) =>
-  !Number.isFinite(neededMbps)
+const rateText = (run: ArrivalRun) =>
+  !Number.isFinite(run.neededMbps + run.neededOutMbps)
     ? 'has no hour in which nobody watches'
-    : `needs ${quantity(neededMbps, 'Mb/s')}, can have ` +
-      `${number(possibleMbps, 3)}${inTime ? '' : ': not done in time'}`
+    : `needs ${quantity(run.neededMbps, 'Mb/s')}, can have ${number(run.possibleMbps, 3)}` +
+      `${run.neededOutMbps > 0 ? `; to fetch, ${quantity(run.neededOutMbps, 'Mb/s')} of ${number(run.possibleOutMbps, 3)}` : ''}` +
+      `${run.inTime ? '' : ': not done in time'}`
 const rows = computed(() =>
   props.runs.map((run, index) => [
     nameOf(run, index),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Figure } from '~~/core/figure'
-import { arrivalSources } from '~~/core/plan/fastStorage'
+import { arrivalSources, usualEditing } from '~~/core/plan/fastStorage'
 import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import ToldFigures from '~/components/common/ToldFigures.vue'
@@ -33,12 +33,12 @@ const growthGB = computed(
   () => (store.assessment?.figures['library.growthTBPerMonth']?.value ?? 0) * 1000,
 )
 const maxArrivals = 30
-function add(): void {
-  store.edit('drives.arrivals', [
-    ...arrivals.value,
-    { source: 'phones', name: arrivals.value.length ? '' : arrivalSources.phones },
-  ])
+function addOne(arrival: object): void {
+  picked.value = arrivals.value.length
+  store.edit('drives.arrivals', [...arrivals.value, arrival])
 }
+const add = () =>
+  addOne({ source: 'phones', name: arrivals.value.length ? '' : arrivalSources.phones })
 </script>
 
 <template>
@@ -105,10 +105,15 @@ function add(): void {
           ><span class="soft number">{{ quantity(entry.gbPerDay, 'GB') }} a day</span></span
         >
       </template>
-      <template #default="{ index }">
+      <template #default="{ entry, index }">
         <PlanField :path="`drives.arrivals.${index}.name`" />
         <PlanField :path="`drives.arrivals.${index}.source`" />
         <PlanField :path="`drives.arrivals.${index}.gbPerDay`" />
+        <template v-if="entry.source === 'edits'">
+          <PlanField :path="`drives.arrivals.${index}.fetchedGBPerDay`" />
+          <PlanField :path="`drives.arrivals.${index}.projectGB`" />
+          <PlanField :path="`drives.arrivals.${index}.projectMonths`" />
+        </template>
         <PlanField :path="`drives.arrivals.${index}.daysPerWeek`" />
         <PlanField :path="`drives.arrivals.${index}.from`" />
         <PlanField :path="`drives.arrivals.${index}.hours`" />
@@ -117,6 +122,20 @@ function add(): void {
         <PlanField :path="`drives.arrivals.${index}.pauses`" />
       </template>
     </PickList>
+    <VBtn
+      v-if="arrivals.length < maxArrivals"
+      size="small"
+      variant="text"
+      color="primary"
+      class="no-print"
+      @click="addOne(usualEditing)"
+    >
+      Add somebody away who edits
+    </VBtn>
+    <p v-if="arrivals.some(({ source }) => source === 'edits')" class="soft small">
+      What is edited from away is fetched over the upload and comes back over the download; every
+      copy takes along what was written, and a project lies on work in progress until it is done.
+    </p>
     <p class="soft small">
       The library grows by {{ quantity(growthGB, 'GB') }} a month as entered under Library; arrivals
       say when and by which way it comes, and size the write cache.

@@ -31,7 +31,8 @@ const costs = computed(() => {
   const { plan, assessment } = store
   if (!plan || !assessment || !choices.value) return []
   const { library, drives } = assessment.domains
-  return qualityCosts(plan, props.index, catalogue, {
+  return qualityCosts(plan, props.index, {
+    catalogue,
     choices: choices.value,
     allMayBeLost: library.allMayBeLost,
     copyMarks: library.copyMarks,

@@ -22,7 +22,7 @@ const rungs = computed(() =>
     ...rung,
     streams: network.value
       ? awayStreams({
-          uploadMbps: network.value.uploadMbps,
+          uploadMbps: store.assessment?.domains.network.uploadMbps ?? network.value.uploadMbps,
           reserveShare: network.value.uploadReserveShare,
           rungMbps: rung.rungMbps,
         })

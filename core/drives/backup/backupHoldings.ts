@@ -15,6 +15,15 @@ export interface BackupHolding {
   readonly copies: 'asSet' | 'everywhere' | 'nowhere'
 }
 
+/** GB that people away who edit write on an average day: every copy has to take them along. */
+export function editedGBPerDay({ arrivals }: Pick<Drives, 'arrivals'>): number {
+  return arrivals.reduce(
+    (sum, { source, gbPerDay, daysPerWeek }) =>
+      source === 'edits' ? sum + (gbPerDay * daysPerWeek) / 7 : sum,
+    0,
+  )
+}
+
 /**
  * Sizes and changes of a plan's holdings as their copies see them; second copies of titles go with
  * their holding.
@@ -57,7 +66,7 @@ export function backupHoldings(
   const holdings = [...own, ...rest]
   const total = holdings.reduce((sum, { sizeTB }) => sum + sizeTB, 0)
   // What is overwritten in a month is not known by holding: it is shared out by size.
-  const overwritten = drives.changedGBPerMonth / 1000 / daysPerMonth
+  const overwritten = drives.changedGBPerMonth / 1000 / daysPerMonth + editedGBPerDay(drives) / 1000
   return holdings.map(holding => ({
     ...holding,
     changedTBPerDay:

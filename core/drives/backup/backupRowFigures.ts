@@ -15,11 +15,11 @@ function inputsOfRow({ holding: { index } }: HoldingCopy): {
   return index === null
     ? {
         own: ['library.otherTB'],
-        changes: ['library.otherGrowthGBPerMonth', 'drives.changedGBPerMonth'],
+        changes: ['library.otherGrowthGBPerMonth', 'drives.changedGBPerMonth', 'drives.arrivals'],
       }
     : {
         own: [{ figure: `library.holdings.${index}.contentTB` }],
-        changes: [`library.holdings.${index}`, 'drives.changedGBPerMonth'],
+        changes: [`library.holdings.${index}`, 'drives.changedGBPerMonth', 'drives.arrivals'],
       }
 }
 

@@ -164,7 +164,11 @@ function lineFigure(
     'drives.awayNightHours',
     'drives.awayFirstCarried',
   ]
-  const changing: readonly Input[] = ['library.holdings', 'drives.changedGBPerMonth']
+  const changing: readonly Input[] = [
+    'library.holdings',
+    'drives.changedGBPerMonth',
+    'drives.arrivals',
+  ]
   const night =
     `${n(perNightGB, 3)} GB get through in a night: ${n(drives.awayUploadShare * 100)} % of the ` +
     `upload for ${n(drives.awayNightHours)} h`

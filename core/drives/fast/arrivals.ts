@@ -9,6 +9,9 @@ export interface ArrivalRun {
   /** Mb/s that it needs to be done in its hours, and that it can have */
   readonly neededMbps: number
   readonly possibleMbps: number
+  /** the same of what is fetched; both 0 where nothing is */
+  readonly neededOutMbps: number
+  readonly possibleOutMbps: number
   readonly inTime: boolean
 }
 
@@ -16,6 +19,7 @@ interface ArrivalWays {
   readonly wiredMbps: number
   readonly wifiMbps: number
   readonly downloadMbps: number
+  readonly uploadMbps: number
   /** MB/s of the data drives */
   readonly drivesMBps: number
   /** minutes of the day in which the household usually watches */
@@ -45,31 +49,42 @@ export function overlapHours(
 
 /** When arrivals run and whether they get through: what waits for viewers has fewer hours. */
 export function arrivalRuns(arrivals: readonly Arrival[], ways: ArrivalWays): ArrivalRun[] {
+  const here = ways.drivesMBps * 8
   const link = {
     wired: ways.wiredMbps,
     wifi: ways.wifiMbps,
     internet: ways.downloadMbps,
-    here: ways.drivesMBps * 8,
+    here,
   }
+  const out = { ...link, internet: ways.uploadMbps }
   return arrivals.map(arrival => {
     const lost =
       arrival.pauses && ways.watching ? overlapHours(arrival.from, arrival.hours, ways.watching) : 0
     const hours = Math.max(0, arrival.hours - lost)
-    const neededMbps = hours > 0 ? (arrival.gbPerDay * 8000) / (hours * 3600) : Infinity
-    const possibleMbps = Math.min(
-      link[arrival.link],
-      ways.drivesMBps * 8,
-      arrival.limitMbps ?? Infinity,
+    const needed = (gb: number) =>
+      gb === 0 ? 0 : hours > 0 ? (gb * 8000) / (hours * 3600) : Infinity
+    const most = (mbps: number) => Math.min(mbps, here, arrival.limitMbps ?? Infinity)
+    const { gbPerDay, fetchedGBPerDay } = arrival
+    const neededMbps = needed(gbPerDay)
+    const possibleMbps = most(link[arrival.link])
+    const neededOutMbps = needed(fetchedGBPerDay)
+    const possibleOutMbps = fetchedGBPerDay > 0 ? most(out[arrival.link]) : 0
+    const minutesFor = (gb: number, mbps: number) =>
+      gb === 0 ? 0 : mbps > 0 ? (gb * 8000) / mbps / 60 : arrival.hours * 60
+    // An internet line carries both ways at once; so does a cable.
+    const runs = Math.max(
+      minutesFor(gbPerDay, possibleMbps),
+      minutesFor(fetchedGBPerDay, possibleOutMbps),
     )
-    const runs =
-      possibleMbps > 0 ? (arrival.gbPerDay * 8000) / possibleMbps / 60 : arrival.hours * 60
     return {
       arrival,
       from: arrival.from,
       minutes: Math.min(arrival.hours * 60, runs + lost * 60),
       neededMbps,
       possibleMbps,
-      inTime: neededMbps <= possibleMbps + 1e-9,
+      neededOutMbps,
+      possibleOutMbps,
+      inTime: neededMbps <= possibleMbps + 1e-9 && neededOutMbps <= possibleOutMbps + 1e-9,
     }
   })
 }

@@ -3,6 +3,7 @@ import type { ReadPool } from '../layouts/layout'
 import { layouts } from '../layouts/layouts'
 import { catalogue } from '../../catalogue/catalogue'
 import { tideMillHouse } from '../../catalogue/tideMillHouse'
+import { usualEditing } from '../../plan/fastStorage'
 import { planSchema, type PlanInput } from '../../plan/planSchema'
 import { plainFormat } from '../../units/format'
 import {
@@ -163,6 +164,17 @@ describe('fast storage', () => {
       ['Service 2', 'system.services.1.pool', 40],
     ])
   })
+  it('holds projects that are edited from away with work in progress', () => {
+    const arrivals = [usualEditing, { ...usualEditing, projectGB: 40 }]
+    const edited = fastOf({ drives: { workOn: 'ssd', workGB: 10, arrivals } })
+    expect(edited.placed.find(({ id }) => id === 'work')!.sizeGB).toBe(250)
+    // 5 GB on five days of seven, from each of two, once: into the cache or into their place.
+    const writes = (drives: object) =>
+      fastOf({ drives: { scratchOn: 'spinning', arrivals, ...drives } }).writtenGBPerDay
+    expect(writes({ workOn: 'ssd' })).toBeCloseTo(50 / 7, 9)
+    expect(writes({ workOn: 'ssd', cacheOn: 'ssd' })).toBeCloseTo(50 / 7, 9)
+    expect(writes({ workOn: 'spinning' })).toBe(0)
+  })
   it('wears by its data sheet, or 600 TB for each TB', () => {
     expect(usualWritesPerTB).toBe(600)
     const worn = fastOf({
@@ -185,6 +197,7 @@ describe('arrivals', () => {
     wiredMbps: 941,
     wifiMbps: 200,
     downloadMbps: 50,
+    uploadMbps: 20,
     drivesMBps: 150,
     watching: { from: 19 * 60, to: 24 * 60 },
   }
@@ -200,6 +213,23 @@ describe('arrivals', () => {
       run({ link: 'wired' }).possibleMbps,
       run({ link: 'here' }).possibleMbps,
     ]).toEqual([200, 941, 1200])
+  })
+  it('that are fetched too need the way out as well, at the same time', () => {
+    // 4.5 GB in an hour are 10 Mb/s.
+    const edits = { hours: 1, gbPerDay: 4.5, fetchedGBPerDay: 4.5 }
+    expect(run(edits)).toMatchObject({
+      neededMbps: 10,
+      neededOutMbps: 10,
+      possibleMbps: 50,
+      possibleOutMbps: 20,
+      inTime: true,
+      minutes: 30,
+    })
+    expect(run({ ...edits, fetchedGBPerDay: 9.1 })).toMatchObject({ inTime: false, minutes: 60 })
+    expect(run({ ...edits, limitMbps: 8 }).inTime).toBe(false)
+    expect(run({ ...edits, gbPerDay: 0 })).toMatchObject({ neededMbps: 0, inTime: true })
+    expect(run({ ...edits, link: 'wired' }).possibleOutMbps).toBe(941)
+    expect(run({})).toMatchObject({ neededOutMbps: 0, possibleOutMbps: 0 })
   })
   it('that pause have only the hours in which nobody watches', () => {
     expect(run({ from: 18 * 60, hours: 2, pauses: true }).neededMbps).toBeCloseTo(20, 9)

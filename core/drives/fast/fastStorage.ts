@@ -5,7 +5,7 @@ import type { PoolId } from '../../plan/fastStorage'
 import type { Plan } from '../../plan/planSchema'
 import { gbPerMbpsHour } from '../../units/dataSize'
 import { daysPerYear } from '../../units/time'
-import { backupHoldings } from '../backup/backupHoldings'
+import { backupHoldings, editedGBPerDay } from '../backup/backupHoldings'
 
 export const useIds = ['system', 'index', 'scratch', 'cache', 'work'] as const
 export type UseId = (typeof useIds)[number]
@@ -38,6 +38,8 @@ export interface FastStorage {
   readonly scratchGB: number
   readonly cacheGB: number
   readonly indexGB: number
+  /** work in progress, projects that are edited from away with it */
+  readonly workGB: number
   /** GB that come on a day on which everything comes */
   readonly biggestDayGB: number
   /** GB written to the SSD on a day */
@@ -74,7 +76,7 @@ export function wearGBPerDay(sentMbps: number, hoursPerDay: number): number {
 function placedOf(
   { drives, library, system }: Plan,
   holdings: ReturnType<typeof backupHoldings>,
-  sizes: Pick<FastStorage, 'indexGB' | 'scratchGB' | 'cacheGB'>,
+  sizes: Pick<FastStorage, 'indexGB' | 'scratchGB' | 'cacheGB' | 'workGB'>,
 ): Placed[] {
   const use = (
     id: UseId,
@@ -86,7 +88,7 @@ function placedOf(
     use('index', 'Library index with pictures', { pool: drives.indexOn, sizeGB: sizes.indexGB }),
     use('scratch', 'Conversion scratch', { pool: drives.scratchOn, sizeGB: sizes.scratchGB }),
     use('cache', 'Write cache', { pool: drives.cacheOn, sizeGB: sizes.cacheGB }),
-    use('work', 'Work in progress', { pool: drives.workOn, sizeGB: drives.workGB }),
+    use('work', 'Work in progress', { pool: drives.workOn, sizeGB: sizes.workGB }),
     ...system.services.flatMap(({ name, dataGB, pool }, index): Placed[] =>
       dataGB > 0
         ? [
@@ -137,7 +139,8 @@ export function fastStorage({
   const scratch = scratchGB(sentMbps, drives.scratchMinutes) * Math.max(1, Math.ceil(conversions))
   const cacheGB = biggestDayGB * drives.daysBetweenMoves * cacheSlack
   const indexGB = ((videoTB * extrasShare) / (1 + extrasShare)) * 1000
-  const placed = placedOf(plan, holdings, { indexGB, scratchGB: scratch, cacheGB })
+  const workGB = drives.workGB + drives.arrivals.reduce((sum, { projectGB }) => sum + projectGB, 0)
+  const placed = placedOf(plan, holdings, { indexGB, scratchGB: scratch, cacheGB, workGB })
   const ssdGB = placed.reduce(
     (sum, { pool, sizeGB }) =>
       sum + (pool === 'ssd' ? sizeGB : pool === 'front' ? sizeGB * frontShare : 0),
@@ -150,7 +153,7 @@ export function fastStorage({
   )
   const writtenGBPerDay =
     (isOnSsd(drives.scratchOn) ? wearGBPerDay(sentMbps, convertingHours) : 0) +
-    (isOnSsd(drives.cacheOn) ? dailyGB : 0)
+    (isOnSsd(drives.cacheOn) ? dailyGB : isOnSsd(drives.workOn) ? editedGBPerDay(drives) : 0)
   const ratedTB = drives.ssdWritesTB ?? drives.ssdTB * usualWritesPerTB
   return {
     placed,
@@ -158,6 +161,7 @@ export function fastStorage({
     scratchGB: scratch,
     cacheGB,
     indexGB,
+    workGB,
     biggestDayGB,
     writtenGBPerDay,
     ratedTB,

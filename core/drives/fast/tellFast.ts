@@ -33,7 +33,7 @@ export function fastNotes(
     pool,
     layoutId,
     linkMBps,
-    format: { number: n },
+    format: { number: n, quantity },
   }: Pick<FastTale, 'plan' | 'pool' | 'layoutId' | 'format'> & {
     /** of the home network */ readonly linkMBps: number
   },
@@ -48,6 +48,13 @@ export function fastNotes(
     )
     .map(({ label }) => label)
   return [
+    ...drives.arrivals
+      .filter(({ projectGB }) => projectGB > 0)
+      .map(
+        ({ name, projectGB, projectMonths }) =>
+          `Every ${quantity(projectMonths, 'months')} a project of ${quantity(projectGB, 'GB')}` +
+          `${name ? ` of ${name}` : ''} moves from work in progress to the data drives.`,
+      ),
     ...(drives.cacheOn !== 'spinning' && fast.cacheGB > 0
       ? [
           'What lies in the write cache has no second copy until it is moved, unless the ' +

@@ -12,6 +12,7 @@ export const whatConverts: readonly Input[] = [
   'library.holdings',
   'network.uploadMbps',
   'network.uploadReserveShare',
+  { figure: 'network.editingMbps' },
   'network.awayRungMbps',
   'network.meshWithoutWire',
   { figure: 'network.homeLinkMbps' },
