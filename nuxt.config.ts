@@ -2,15 +2,23 @@ import { theme } from './app/theme/theme'
 import { assessWorkerModule, assessWorkerName } from './scripts/bundleAssessWorker.mjs'
 
 /**
- * What Vuetify sets up for every application and nothing here uses, so that it does not come with
- * the first view: a calendar for controls that pick dates, and scrolling for groups that slide.
+ * What Vuetify and Nuxt set up for every application and nothing here uses, so that it does not
+ * come with the first view: a calendar for controls that pick dates, scrolling for groups that
+ * slide, and data that are fetched while a server draws the page.
  */
 const unused: Readonly<Record<string, string>> = {
-  'composables/date/date.js':
+  'nuxt/dist/app/composables/asyncData.js':
+    'const none = () => {}; none.__nuxt_factory = none;' +
+    'export { none as createUseAsyncData, none as useAsyncData, none as useLazyAsyncData,' +
+    ' none as useNuxtData, none as refreshNuxtData, none as clearNuxtData };',
+  'nuxt/dist/app/composables/fetch.js':
+    'const none = () => {}; none.__nuxt_factory = none;' +
+    'export { none as createUseFetch, none as useFetch, none as useLazyFetch };',
+  'vuetify/lib/composables/date/date.js':
     "export const DateOptionsSymbol = Symbol('dates'), DateAdapterSymbol = Symbol('dates');" +
     'export const createDate = () => ({ options: {}, instance: {} });' +
     'export const useDate = createDate, daysDiff = () => 0;',
-  'composables/goto.js':
+  'vuetify/lib/composables/goto.js':
     "export const GoToSymbol = Symbol('goto');" +
     'export const createGoTo = () => ({}), scrollTo = () => {}, useGoTo = () => scrollTo;',
 }
@@ -25,7 +33,7 @@ const withoutUnused = {
   name: 'without-unused',
   enforce: 'pre' as const,
   load: (id: string) =>
-    Object.entries(unused).find(([file]) => id.includes(`vuetify/lib/${file}`))?.[1] ?? null,
+    Object.entries(unused).find(([file]) => id.includes(file))?.[1] ?? null,
   transform: (code: string, id: string) => {
     const found = Object.entries(unusedParts).find(([file]) => id.includes(`vuetify/lib/${file}`))
     return found ? code.replace(found[1], '') : null
