@@ -200,10 +200,10 @@ function choose(id: string): void {
               {{ row.expectedLostShare === null ? '–' : share(row.expectedLostShare) }}
             </td>
             <td class="cannot">{{ cannot(row) }}</td>
-            <td>{{ row.layout.growsBy }}</td>
+            <td class="words">{{ row.layout.growsBy }}</td>
             <td>{{ row.layout.readableAlone }}</td>
-            <td>{{ row.layout.tiedTo }}</td>
-            <td>{{ meanwhile(row) }}</td>
+            <td class="words">{{ row.layout.tiedTo }}</td>
+            <td class="words">{{ meanwhile(row) }}</td>
           </tr>
         </tbody>
       </table>
@@ -258,8 +258,14 @@ label small {
 .usable {
   min-width: 84px;
 }
-.cannot {
+.cannot,
+.words {
   min-width: 190px;
+}
+@media (max-width: 599px) {
+  .name {
+    min-width: 190px;
+  }
 }
 .groups {
   margin: 4px 0 0 24px;
