@@ -1,5 +1,6 @@
 import { entryOf } from '../catalogue/catalogue'
 import type { Estimate } from '../figure'
+import { onceByKey } from '../onceByKey'
 import type { CopyMarks } from '../library/libraryFacts'
 import type { Choices } from '../plan/choices'
 import { automaticLayout, ownEntry } from '../plan/constants'
@@ -161,9 +162,13 @@ export function drivesFacts(slice: DrivesSlice): DrivesFacts {
   const { drives, catalogue } = slice
   const each = drivesOf(drives)
   const contentTB = slice.contentAtHorizonTB.likely
-  const asked = survivesAsked({ ...slice, choices: slice, contentTB })
+  // The layout that is judged is often the plan's own.
+  const pools = onceByKey<Pool | LayoutRefusal>()
+  const poolAt = (layoutId: string) =>
+    pools.get(layoutId, () => poolOf({ drives, choices: slice, catalogue, contentTB, layoutId }))
+  const asked = survivesAsked({ ...slice, choices: slice, contentTB }, poolAt)
   const layoutId = layoutOf(drives, each, asked.layoutFor)
-  const pool = poolOf({ drives, choices: slice, catalogue, contentTB, layoutId })
+  const pool = poolAt(layoutId)
   const traits = traitsOf(drives, catalogue)
   return {
     ...driveLoads(traits),

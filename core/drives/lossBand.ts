@@ -14,11 +14,20 @@ export type LossChanceAt = (
   question: LossQuestion,
 ) => number
 
+const remembered = new WeakMap<Pool, LossChanceAt>()
+
 /**
- * Several bands ask for the same chances: each is worked out once. Without read errors that end a
- * rebuild their rate has no part in it.
+ * Several bands, and what must survive, ask for the same chances of a pool: each is worked out
+ * once.
  */
-export function rememberedLossChance({ arrangement: { groups } }: Pool): LossChanceAt {
+export function rememberedLossChance(pool: Pool): LossChanceAt {
+  const known = remembered.get(pool) ?? lossChanceOf(pool)
+  remembered.set(pool, known)
+  return known
+}
+
+/** Without read errors that end a rebuild their rate has no part in it. */
+function lossChanceOf({ arrangement: { groups } }: Pool): LossChanceAt {
   const known = new Map<string, number>()
   return ({ rate, readErrors }, question) => {
     const { years, readErrorEndsRebuild } = question

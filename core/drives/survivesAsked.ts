@@ -29,26 +29,32 @@ export interface SurvivesAsked {
  * How many failed drives must be survived: as chosen; else one, or two where a group has many
  * drives or a file is likely to be lost in a rebuild, judged on the same drives with single
  * redundancy, so that the answer does not swing; none where a recent copy away holds everything.
+ * @param poolAt the drives under a layout, where somebody knows them already
  */
-export function survivesAsked(question: AskedQuestion): SurvivesAsked {
+export function survivesAsked(
+  question: AskedQuestion,
+  poolAt = (layoutId: string) => poolOf({ ...question, layoutId }),
+): SurvivesAsked {
   const { survivesAtLeast: chosen, allMayBeLost, drives } = question
   if (allMayBeLost) return { count: 0, layoutFor: chosen ?? 1, because: 'mayBeLost' }
   if (chosen !== null) return { count: chosen, layoutFor: chosen, because: 'chosen' }
   const { irreplaceable, replaceable } = copiesOf(question).awayCopy
   if (irreplaceable && replaceable && drives.awayEveryDays <= replacingCopyDays)
     return { count: 0, layoutFor: 1, because: 'copyAway' }
-  const because = whyTwo(question)
+  const because = whyTwo(poolAt(singleLayout(question)), question.horizonYears)
   const count = because === null ? 1 : 2
   return { count, layoutFor: count, because: because ?? 'usual' }
 }
 
 /** Why two drives must be survived; null where one is enough. */
-function whyTwo(question: AskedQuestion): 'wideGroup' | 'fileLoss' | null {
-  const pool = poolOf({ ...question, layoutId: singleLayout(question) })
+function whyTwo(
+  pool: ReturnType<typeof poolOf>,
+  horizonYears: number,
+): 'wideGroup' | 'fileLoss' | null {
   if ('refused' in pool) return null
   if (pool.arrangement.groups.some(({ members }) => members.length >= wideGroupFrom))
     return 'wideGroup'
-  return fileLossChance(pool, question.horizonYears) >= wideFromChance ? 'fileLoss' : null
+  return fileLossChance(pool, horizonYears) >= wideFromChance ? 'fileLoss' : null
 }
 
 /** The layout of the plan with single redundancy; that of one without any is the usual one. */

@@ -1,7 +1,7 @@
 import { singles } from './bayOrder'
 import type { DriveCatalogue } from './driveTraits'
-import { poolLossChance } from './layoutRisk'
 import { layouts } from './layouts/layouts'
+import { rememberedLossChance } from './lossBand'
 import { poolOf, type Pool, type PoolChoices, type PoolDrives } from './poolOf'
 
 /** From this chance of a file lost in a rebuild on, to the horizon, it is told. */
@@ -26,12 +26,11 @@ export interface Narrower {
 }
 
 /** The chance that a file is lost in a rebuild within so many years. */
-export function fileLossChance({ arrangement: { groups } }: Pool, years: number): number {
-  return Math.max(
-    0,
-    poolLossChance(groups, { years, readErrorEndsRebuild: true }) -
-      poolLossChance(groups, { years, readErrorEndsRebuild: false }),
-  )
+export function fileLossChance(pool: Pool, years: number): number {
+  const chance = rememberedLossChance(pool)
+  const loss = (readErrorEndsRebuild: boolean) =>
+    chance({ rate: 1, readErrors: 1 }, { years, readErrorEndsRebuild })
+  return Math.max(0, loss(true) - loss(false))
 }
 
 /** Layouts and numbers of groups with which losing a file in a rebuild is less likely than told. */

@@ -154,14 +154,3 @@ export function forecastLibrary(
     }),
   }
 }
-
-/**
- * The first month whose content exceeds the room; 0 when it does not fit today.
- * @param contentTB content at month 0, 1, 2 …
- * @returns null when it fits through all of them
- * @example 14 TB now, +0.35 TB a month, room 27.2 TB: 38
- */
-export function monthFull(contentTB: readonly number[], roomTB: number): number | null {
-  const month = contentTB.findIndex(content => content > roomTB)
-  return month < 0 ? null : month
-}
