@@ -94,7 +94,7 @@ describe('an assessor', () => {
           parts: plan.machine.parts.map(part => ({ ...part, condition: 'new' as const })),
         },
       })),
-    ).toEqual(['machine', 'fitting', 'ownership', 'years'])
+    ).toEqual(['hanging', 'machine', 'fitting', 'ownership', 'years'])
     expect(ranAfter(plan => ({ ...plan, drives: { ...plan.drives, oneBatch: true } }))).toEqual([
       'drives',
       'years',
@@ -163,6 +163,7 @@ describe('an assessor', () => {
     const assessor = planAssessor()
     expect(Object.keys(assessor.facts(demo, catalogue, ['machine'])).sort()).toEqual([
       'drives',
+      'hanging',
       'household',
       'library',
       'machine',

@@ -4,16 +4,15 @@ import { driveLoads } from '../drives/driveLoads'
 import type { CommonDrives, DriveCatalogue } from '../drives/driveTraits'
 import { traitsOf, unpricedLots, type PoolDrives } from '../drives/poolOf'
 import type { SharedLink } from '../drives/sharedLinks'
-import type { Machine } from '../plan/machine'
 import type { Plan } from '../plan/planSchema'
 import { assembly } from './assembly/assembly'
 import { formsOf, type DriveForms } from './assembly/driveForms'
 import { linksOfDrives } from './assembly/linksOfDrives'
 import type { PartLists } from './knownParts'
-import { machineBuild, type MachineBuild } from './machineBuild'
+import { machineBuild, type BuiltOf, type MachineBuild } from './machineBuild'
 
 interface HangingSlice extends PartLists, DriveCatalogue {
-  readonly machine: Machine
+  readonly machine: BuiltOf
   readonly drives: CommonDrives & Pick<PoolDrives, 'lots'>
 }
 
@@ -52,7 +51,16 @@ export const hanging = defineDomain({
       videoEngines,
     }: Catalogue,
   ): HangingSlice => ({
-    machine,
+    machine: {
+      base: machine.base,
+      parts: machine.parts,
+      processor: machine.processor,
+      engine: machine.engine,
+      cores: machine.cores,
+      memoryGB: machine.memoryGB,
+      bays: machine.bays,
+      passivelyCooled: machine.passivelyCooled,
+    },
     drives: {
       driveClass: drives.driveClass,
       failuresPerYear: drives.failuresPerYear,

@@ -48,6 +48,12 @@ export interface MachineBuild {
   readonly unknown: readonly { readonly path: string; readonly ref: string }[]
 }
 
+/** Of a plan's machine what it is built of. */
+export type BuiltOf = Pick<
+  Machine,
+  'base' | 'parts' | 'processor' | 'engine' | 'cores' | 'memoryGB' | 'bays' | 'passivelyCooled'
+>
+
 /** What stands in for what neither the plan nor the catalogue says. */
 export const usualMachine = { cores: 4, memoryGB: 8, bays: 4, idleW: 20, loadW: 60 } as const
 
@@ -103,7 +109,7 @@ function addedMemoryGB(
  * Looks up what a machine is built of. What the plan says itself goes before what the catalogue
  * says of a part.
  */
-export function machineBuild(machine: Machine, lists: PartLists): MachineBuild {
+export function machineBuild(machine: BuiltOf, lists: PartLists): MachineBuild {
   const base = entryOf(lists.machineBases, machine.base)
   const isFromParts = machine.base === fromParts
   const all = machine.parts.flatMap((part, index) => knownPart(part, index, lists) ?? [])

@@ -1,8 +1,8 @@
 import type { WatchingWeek } from '../household/weekHabits'
-import type { Demand, MixPart, SessionLoad } from '../streams/demand'
+import type { Demand, MixPart, SessionLoad, WeighedTask } from '../streams/demand'
 import type { PlayabilityMatrix } from './matrix'
 import { needsConversion, type Playability } from './playability'
-import { conversionText } from './conversionBook'
+import { conversionText, type ConversionClass } from './conversionBook'
 
 /** Id of the figure of one kind of conversion. */
 export function workFigureId(conversionKey: string): string {
@@ -39,9 +39,28 @@ function acceptable(play: Playability, lowestMbps: number): Playability['steps']
   return accepted.length ? accepted : play.steps
 }
 
+/** Conversions by their weight, each kind once. */
+class Weights {
+  private readonly byKey = new Map<string, WeighedTask>()
+
+  add({ key, task, work }: ConversionClass, share: number): void {
+    if (share > 0)
+      this.byKey.set(key, {
+        task,
+        work: work.likely,
+        share: (this.byKey.get(key)?.share ?? 0) + share,
+      })
+  }
+
+  list(): WeighedTask[] {
+    return [...this.byKey.values()]
+  }
+}
+
 /** What the matrix and the week together need of the machine. */
 export function playbackDemand(matrix: PlayabilityMatrix, week: WatchingWeek): Demand {
   const hours = new Map<string, { hours: number; part: Omit<MixPart, 'share'> }>()
+  const [largest, least] = [new Weights(), new Weights()]
   const loads = matrix.sessions.map((sessions, at) => {
     const { watcher, habit } = week.habits[at]!
     const hoursPerWeek = habit.onBusyDays ? 0 : week.habits[at]!.hoursPerWeek
@@ -63,6 +82,8 @@ export function playbackDemand(matrix: PlayabilityMatrix, week: WatchingWeek): D
         }
         known.hours += chance * hoursPerWeek
         hours.set(key, known)
+        largest.add(play.steps[0]!.conversion, chance * hoursPerWeek)
+        least.add(acceptable(play, lowest).at(-1)!.conversion, chance * hoursPerWeek)
       }
       // What line or device stop puts nothing on the machine, and is not its fault.
       if ((play.outcome === 'cannot' && !converts) || play.work === 0) continue
@@ -87,6 +108,13 @@ export function playbackDemand(matrix: PlayabilityMatrix, week: WatchingWeek): D
   return {
     week,
     loads,
+    largest: largest.list(),
+    least: least.list(),
+    hoursPerWeek: week.habits.reduce(
+      (sum, { habit, hoursPerWeek }) => (habit.onBusyDays ? sum : sum + hoursPerWeek),
+      0,
+    ),
+    convertingHoursPerWeek: total,
     convertingShares: matrix.sessions.map(sessions =>
       sessions.reduce((sum, { play, chance }) => (needsConversion(play) ? sum + chance : sum), 0),
     ),

@@ -46,6 +46,8 @@ export interface ConversionMachine {
   readonly cores: number
   /** engines that take conversions, all of them at once */
   readonly engines: readonly VideoEngine[]
+  /** built-in engines that are left out, because the memory does not feed one session of theirs */
+  readonly unfed: readonly VideoEngine[]
   /** share of conversions that end in software although an engine takes them, 0..1 */
   readonly fallbackShare: number
   /** memory that a built-in engine's sessions may take, MB */
@@ -91,19 +93,20 @@ export function conversionMachine(
   table: WorkTable,
 ): ConversionMachine {
   const { cores, engineMemoryMB: systemMemoryMB } = hardware
-  const engines = enginesInUse(hardware, choices).filter(
-    engine => engine.memoryGB !== null || systemMemoryMB >= minSessionMB,
-  )
+  const all = enginesInUse(hardware, choices)
+  const isFed = ({ memoryGB }: VideoEngine) => memoryGB !== null || systemMemoryMB >= minSessionMB
+  const engines = all.filter(isFed)
   return {
     table,
     cores,
     engines,
+    unfed: all.filter(engine => !isFed(engine)),
     systemMemoryMB,
     processor: leftFor(plannedCapacity(hardware, choices), hardware),
     fallbackShare:
-      engines.length === 0
+      all.length === 0
         ? 0
-        : (choices.fallbackShare ?? Math.max(...engines.map(engine => engine.usualFallback))),
+        : (choices.fallbackShare ?? Math.max(...all.map(engine => engine.usualFallback))),
   }
 }
 
@@ -196,6 +199,20 @@ export function softwareTakes(
   { processor, cores }: Pick<ConversionMachine, 'processor' | 'cores'>,
 ): boolean {
   return processor === null || work <= singleConversionCapacity(processor.likely, cores)
+}
+
+/**
+ * Of such conversions the share that the machine is too slow for: all where neither an engine nor
+ * software does one in real time; of those that an engine takes, what falls back to software that
+ * is too slow.
+ */
+export function tooSlowShare(
+  task: ConversionTask,
+  work: number,
+  machine: ConversionMachine,
+): number {
+  if (softwareTakes(work, machine)) return 0
+  return machine.engines.some(engine => engineTakes(task, engine)) ? machine.fallbackShare : 1
 }
 
 /** Whether the machine can do one such conversion at all, on an engine or in software. */

@@ -7,6 +7,7 @@ const needed = (
   school: 'headCount' | 'atOnce',
   viewers: number,
   [watchingHome, watchingAway, converted]: readonly [number, number, number],
+  keepsVideo = true,
 ) => {
   const { household, choices } = planSchema.parse({
     name: 'x',
@@ -18,7 +19,7 @@ const needed = (
     },
     choices: { school },
   })
-  return neededFromAnswers(household, { school: choices.school }).needed
+  return neededFromAnswers(household, { school: choices.school }, keepsVideo).needed
 }
 
 describe('conversions needed by the answers of a busy evening', () => {
@@ -33,5 +34,9 @@ describe('conversions needed by the answers of a busy evening', () => {
     expect(needed('headCount', 0, [2, 1, 1])).toBe(1)
     expect(needed('headCount', 3, [0, 0, 0])).toBe(0)
     expect(needed('headCount', 3, [0, 0, 1])).toBe(1)
+  })
+  it('are none where nothing is kept whose picture could need it', () => {
+    expect(needed('atOnce', 6, [2, 1, 1], false)).toBe(0)
+    expect(needed('headCount', 6, [2, 1, 1], false)).toBe(0)
   })
 })

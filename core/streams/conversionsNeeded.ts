@@ -61,11 +61,16 @@ export function neededFromHabits(
   return { needed: bySchool(counts, heads, school), heads, fromHabits: { counts, parts } }
 }
 
-/** Conversions needed at once, from the three answers of the busy evening. */
+/**
+ * Conversions needed at once, from the three answers of the busy evening.
+ * @param keepsVideo something is kept whose picture may need converting
+ */
 export function neededFromAnswers(
   { viewers, converted, watchingHome, watchingAway }: Household,
   { school }: Pick<Choices, 'school'>,
+  keepsVideo: boolean,
 ): ConversionsNeeded {
+  if (!keepsVideo) return { needed: 0, heads: 0, fromHabits: null }
   const answered = watchingHome + watchingAway
   const heads =
     answered > 0 && viewers.length > 0

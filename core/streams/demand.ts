@@ -41,10 +41,27 @@ export interface SessionLoad {
   readonly options: readonly ConversionOption[]
 }
 
+/** A kind of conversion with its weight in a mix; only the ratio of weights counts. */
+export interface WeighedTask {
+  readonly task: ConversionTask
+  /** reference streams in software */
+  readonly work: number
+  readonly share: number
+}
+
 /** Conversions as they follow from people, devices and titles. */
 export interface Demand {
   readonly week: WatchingWeek
   readonly mix: readonly MixPart[]
+  /**
+   * The same sessions at the largest picture that device, line and cap allow, and at the least that
+   * their viewers accept; whatever the machine can do.
+   */
+  readonly largest: readonly WeighedTask[]
+  readonly least: readonly WeighedTask[]
+  /** hours of an ordinary week that anybody watches, and those of them that convert */
+  readonly hoursPerWeek: number
+  readonly convertingHoursPerWeek: number
   /**
    * by habit: share of its sessions whose picture needs converting, whether or not this machine can
    */

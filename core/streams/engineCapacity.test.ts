@@ -53,6 +53,7 @@ const machineOf = (
   processor: { low: streams * 0.8, likely: streams, high: (streams * 4) / 3 },
   cores: 4,
   engines: engines.map(engineOf),
+  unfed: [],
   fallbackShare: 0,
   systemMemoryMB: 12_000,
   ...change,
@@ -133,12 +134,20 @@ describe('conversions of a mix', () => {
       binds: 'processor',
     })
   })
-  it('classes that cannot be converted are left out; nothing left is nothing', () => {
+  it('what is too slow stays in the mix with its work, and never makes it endless', () => {
+    const mean = 0.1 * classOf(hd).work + 0.9 * classOf(uhd).work
     expect(
       mixCapacity([classOf(hd, 1), classOf(uhd, 9)], machineOf([], 1.2), { processor: 1.2 })!
         .conversions,
-    ).toBeCloseTo(1.2 / classOf(hd).work, 9)
-    expect(mixCapacity([classOf(uhd)], machineOf([], 1.2), { processor: 1.2 })).toBeNull()
+    ).toBeCloseTo(1.2 / mean, 9)
+    expect(
+      mixCapacity([classOf(uhd)], machineOf([], 1.2), { processor: 1.2 })!.conversions,
+    ).toBeCloseTo(1.2 / classOf(uhd).work, 9)
+    // Where an engine takes it, nothing of it is the processor's.
+    expect(
+      mixCapacity([classOf(uhd)], machineOf(['builtInD'], 1.2), { processor: 1.2 })!.binds,
+    ).toBe('toneMap')
+    expect(mixCapacity([], machineOf([], 1.2))).toBeNull()
   })
   it("with a tenth falling back, a tenth of the work is the processor's", () => {
     const found = mixCapacity([classOf(hd)], machineOf(['builtInD'], 4, { fallbackShare: 0.1 }), {
@@ -164,6 +173,14 @@ describe('conversions of a mix', () => {
       mixCapacity([classOf(hd)], machineOf(['cardModern', 'builtInD'], 4), { processor: 1.2 })!
         .conversions,
     ).toBeCloseTo(1.2 / 0.06, 9)
+  })
+
+  it('three of one kind do three times what one does, and bind as it does', () => {
+    const mix = [classOf(hd, 2), classOf(uhd, 1)]
+    const of = (count: number) =>
+      mixCapacity(mix, machineOf(Array<string>(count).fill('cardEntry'), 400), { processor: 400 })!
+    expect(of(3).conversions).toBeCloseTo(3 * of(1).conversions, 9)
+    expect(of(3).binds).toBe(of(1).binds)
   })
 
   const anyTask = fc
@@ -227,7 +244,6 @@ describe('conversions of a mix', () => {
           let total = 0
           for (const { task, work, share } of mix) {
             const engine = machine.engines.find(candidate => engineTakes(task, candidate))
-            if (!engine && work > streams) continue
             total += share
             const needs = engine
               ? engineShares(
@@ -394,5 +410,128 @@ describe('engines of a plan', () => {
       mixCapacityBand([classOf(hd)], { ...machineOf([]), processor: exactly(4) }, exactly(1))!
         .conversions,
     ).toEqual(exactly(4 / classOf(hd).work))
+  })
+})
+
+/** The best of all sharings of two classes between two engines, in steps of a fiftieth. */
+function bySharing(mix: readonly MixClass[], machine: ConversionMachine, processor: number) {
+  const steps = 50
+  const taken = mix.map(({ task }) => machine.engines.filter(engine => engineTakes(task, engine)))
+  const needs = mix.map(({ task }) =>
+    machine.engines.map(engine =>
+      engineTakes(task, engine)
+        ? engineShares(task, engine, under(toneMapWorkOf(task, workTable), machine.systemMemoryMB))
+        : null,
+    ),
+  )
+  const total = mix.reduce((sum, { share }) => sum + share, 0)
+  let best = 0
+  const shares = (at: number) =>
+    taken[at]!.length === 2
+      ? Array.from({ length: steps + 1 }, (_, step) => [step / steps, 1 - step / steps])
+      : [machine.engines.map(engine => Number(taken[at]!.includes(engine)))]
+  for (const one of shares(0))
+    for (const other of mix.length > 1 ? shares(1) : [[0, 0]]) {
+      const used = new Map<string, number>()
+      let host = 0
+      mix.forEach(({ work, share }, at) => {
+        const parts = [one, other][at]!
+        const falls = taken[at]!.length === 0 ? 1 : machine.fallbackShare
+        host += (share / total) * falls * work
+        parts.forEach((part, engine) => {
+          if (part === 0) return
+          const { hostWork, ...each } = needs[at]![engine]!
+          const times = (share / total) * (1 - falls) * part
+          host += times * hostWork
+          for (const [unit, need] of Object.entries(each))
+            used.set(`${engine} ${unit}`, (used.get(`${engine} ${unit}`) ?? 0) + times * need)
+        })
+      })
+      best = Math.max(best, 1 / Math.max(host / processor, ...used.values()))
+    }
+  return best
+}
+
+describe('engines that are not alike', () => {
+  const any = fc.record({
+    kinds: fc.uniqueArray(fc.constantFrom(...videoEngines.map(({ id }) => id)), {
+      minLength: 2,
+      maxLength: 2,
+    }),
+    qualities: fc.array(fc.constantFrom(...qualities), { minLength: 1, maxLength: 2 }),
+    share: fc.integer({ min: 1, max: 9 }),
+    streams: fc.double({ min: 0.3, max: 20, noNaN: true }),
+    fallbackShare: fc.constantFrom(0, 0, 0.2),
+  })
+  const questionOf = ({
+    kinds,
+    qualities: sources,
+    share,
+    streams,
+    fallbackShare,
+  }: {
+    readonly kinds: string[]
+    readonly qualities: (typeof qualities)[number][]
+    readonly share: number
+    readonly streams: number
+    readonly fallbackShare: number
+  }) => ({
+    machine: machineOf(kinds, streams, { fallbackShare }),
+    mix: sources.map((quality, at) =>
+      classOf(
+        {
+          source: {
+            codec: quality.codec,
+            pictureSize: quality.pictureSize,
+            bitrateMbps: quality.bitrateMbps.likely,
+            highDynamicRange: quality.highDynamicRange,
+          },
+          outputSize: Math.min(1, quality.pictureSize),
+          toneMapping: 'atSourceSize',
+        },
+        at === 0 ? share : 3,
+      ),
+    ),
+  })
+  it('share a mix as well as any sharing of it does', () => {
+    fc.assert(
+      fc.property(any, drawn => {
+        const { mix, machine } = questionOf(drawn)
+        const { conversions } = mixCapacity(mix, machine, { processor: drawn.streams })!
+        const slow = bySharing(mix, machine, drawn.streams)
+        expect(conversions).toBeGreaterThan(slow - 1e-6)
+        // A fiftieth of a class is what the slow one may be off by.
+        expect(conversions).toBeLessThan(slow * 1.06 + 1e-6)
+      }),
+      { numRuns: 150 },
+    )
+  })
+  it('do no fewer than either alone, and with more processor no fewer', () => {
+    fc.assert(
+      fc.property(any, drawn => {
+        const { mix, machine } = questionOf({ ...drawn, fallbackShare: 0 })
+        const most = (engines: ConversionMachine['engines'], processor: number) =>
+          mixCapacity(mix, { ...machine, engines }, { processor })!.conversions
+        const both = most(machine.engines, drawn.streams)
+        for (const engine of machine.engines)
+          if (mix.every(({ task }) => engineTakes(task, engine)))
+            expect(both).toBeGreaterThan(most([engine], drawn.streams) - 1e-6)
+        expect(most(machine.engines, drawn.streams * 1.5)).toBeGreaterThan(both - 1e-6)
+      }),
+      { numRuns: 100 },
+    )
+  })
+  it('use what one of them does better: tone mapping here, plain titles there', () => {
+    // The card maps tones quicker, the built-in one has no session limit.
+    const mix = [classOf(hd, 3), classOf(uhd, 1)]
+    const machine = machineOf(['cardEntry', 'builtInF'], 40)
+    const { conversions, binds } = mixCapacity(mix, machine, { processor: 40 })!
+    const sameMixOnEach = machine.engines.reduce(
+      (sum, engine) =>
+        sum + mixCapacity(mix, { ...machine, engines: [engine] }, { processor: 40 })!.conversions,
+      0,
+    )
+    expect(conversions).toBeGreaterThan(sameMixOnEach + 0.5)
+    expect(units).toContain(binds)
   })
 })

@@ -1,3 +1,4 @@
+import { group } from 'd3-array'
 import { band } from '../band'
 import { engineRateBand, type VideoEngine } from '../catalogue/videoEngines'
 import { exactly, type Estimate } from '../figure'
@@ -7,38 +8,17 @@ import {
   likelyEnds,
   softwareTakes,
   toneMapWorkOf,
-  units,
   type ConversionMachine,
   type Ends,
   type EngineConditions,
   type Unit,
 } from './conversionMachine'
+import { engineUnits, onUnlike, type MixCapacity, type Route, type RoutedClass } from './routes'
+import type { WeighedTask } from './demand'
 import type { ConversionTask } from './softwareWork'
 
 /** A class of conversions in a mix. */
-export interface MixClass {
-  readonly task: ConversionTask
-  /** reference streams in software */
-  readonly work: number
-  /** share of the conversions, > 0; only their ratio counts */
-  readonly share: number
-}
-
-/**
- * What one conversion of a mix takes on average of each unit of one engine, and of the processor in
- * reference streams.
- */
-interface Mean {
-  readonly shares: Record<Exclude<Unit, 'processor'>, number>
-  readonly hostWork: number
-}
-
-/** How many conversions of a mix run at once, and what runs out first. */
-export interface MixCapacity {
-  /** not rounded down */
-  readonly conversions: number
-  readonly binds: Unit
-}
+export type MixClass = WeighedTask
 
 /** What an engine of this machine works under for one conversion. */
 export function conditionsOf(
@@ -49,73 +29,149 @@ export function conditionsOf(
   return { toneMapWork: toneMapWorkOf(task, table), ends, systemMemoryMB }
 }
 
-const engineUnits = units.filter((unit): unit is Exclude<Unit, 'processor'> => unit !== 'processor')
-
-/** Mean over the classes that can be converted at all; null when there are none. */
-function meanOn(
-  engine: VideoEngine | null,
-  mix: readonly MixClass[],
-  { machine, ends }: { readonly machine: ConversionMachine; readonly ends: Ends },
-): Mean | null {
-  const shares = { decode: 0, toneMap: 0, encode: 0, memory: 0, sessions: 0 }
-  let hostWork = 0
-  let total = 0
-  for (const { task, work, share } of mix) {
-    const takes = engine !== null && engineTakes(task, engine)
-    const inSoftware = softwareTakes(work, machine)
-    if (!takes && !inSoftware) continue
-    const onEngine = takes ? engineShares(task, engine, conditionsOf(task, machine, ends))! : null
-    const there = onEngine ? 1 - machine.fallbackShare : 0
-    // What falls back to software that is too slow for it is left out; it is short while it lasts.
-    const here = inSoftware ? 1 - there : 0
-    total += share * (there + here)
-    hostWork += share * (there * (onEngine?.hostWork ?? 0) + here * work)
-    for (const unit of engineUnits) shares[unit] += share * there * (onEngine?.[unit] ?? 0)
-  }
-  if (total === 0) return null
-  for (const unit of engineUnits) shares[unit] /= total
-  return { shares, hostWork: hostWork / total }
-}
-
 /**
- * Conversions at once of a mix: for one engine (or none) the minimum over its units of 1 ÷ Σ
- * share·need, in closed form;
- * several engines each take the same mix, the one that leaves least to the processor first, until
- * the processor is full.
+ * Conversions at once of a mix. With one engine, or none, the minimum over its units of 1 ÷ Σ
+ * share·need; several engines of one kind are one with so many times its units; unlike ones share
+ * the mix as best they can, each conversion on one of them: a linear programme. What no engine
+ * takes, and what falls back, is the processor's: with all its work even where one alone is too
+ * slow there, so that a faster processor never does fewer.
+ * Where memory is too little for a built-in engine, its sessions run in software instead, but never
+ * more than the engine would do: more memory does not make it fewer.
  * @param how reference streams usable in software, and where the uncertain quantities stand; as
  *   likely unless given
- * @returns null when nothing of the mix can be converted
+ * @returns null for a mix of nothing
  */
 export function mixCapacity(
   mix: readonly MixClass[],
   machine: ConversionMachine,
-  {
-    processor = machine.processor?.likely ?? Infinity,
-    ends = likelyEnds,
-  }: { readonly processor?: number; readonly ends?: Ends } = {},
+  how: HowUsed = {},
 ): MixCapacity | null {
-  const routes: readonly (VideoEngine | null)[] = machine.engines.length ? machine.engines : [null]
-  const means = routes
-    .flatMap(engine => meanOn(engine, mix, { machine, ends }) ?? [])
-    .sort((a, b) => a.hostWork - b.hostWork)
-  if (means.length === 0) return null
-  let left = processor
-  let conversions = 0
-  let binds: Unit = 'processor'
-  for (const { shares, hostWork } of means) {
-    let most = Infinity
-    let unit: Unit = 'processor'
-    for (const candidate of engineUnits) {
-      if (shares[candidate] > 0 && 1 / shares[candidate] < most)
-        [most, unit] = [1 / shares[candidate], candidate]
+  const counted = capacityOf(mix, machine, how)
+  if (!counted) return null
+  const { engines, unfed } = machine
+  const isCramped = counted.binds === 'memory' && engines.some(usesSystemMemory)
+  if (unfed.length === 0 && !isCramped) return counted
+  const inSoftware = capacityOf(
+    mix,
+    { ...machine, engines: engines.filter(engine => !usesSystemMemory(engine)) },
+    how,
+  )!
+  const fed = capacityOf(
+    mix,
+    { ...machine, engines: [...engines, ...unfed], systemMemoryMB: Infinity },
+    how,
+  )!
+  const instead = inSoftware.conversions <= fed.conversions ? inSoftware : fed
+  return unfed.length === 0 && counted.conversions >= instead.conversions ? counted : instead
+}
+
+const usesSystemMemory = ({ memoryGB }: VideoEngine) => memoryGB === null
+
+function capacityOf(
+  mix: readonly MixClass[],
+  machine: ConversionMachine,
+  how: HowUsed,
+): MixCapacity | null {
+  const parts = routedParts(mix, machine, how.ends)
+  if (!parts) return null
+  const { processor = machine.processor?.likely ?? Infinity } = how
+  const found = isOfOneKind(machine)
+    ? fullest(needsOf(parts, processor))
+    : onUnlike(parts, processor)
+  return Number.isFinite(found.conversions) ? found : { ...found, conversions: 0 }
+}
+
+interface HowUsed {
+  /** reference streams usable in software */
+  readonly processor?: number
+  readonly ends?: Ends
+}
+
+/** Whether the engines are alike, or one at most: a mix takes its units in one proportion then. */
+export function isOfOneKind({ engines }: Pick<ConversionMachine, 'engines'>): boolean {
+  return engines.every(engine => engine === engines[0])
+}
+
+/**
+ * Of each unit of engines of one kind, all of them together, and of the processor, the share that
+ * one conversion of a mix takes on average; empty for a mix of nothing.
+ */
+export function mixNeeds(
+  mix: readonly MixClass[],
+  machine: ConversionMachine,
+): ReadonlyMap<Unit, number> {
+  const parts = routedParts(mix, machine)
+  return parts ? needsOf(parts, machine.processor?.likely ?? Infinity) : new Map()
+}
+
+/** The classes of a mix with the engines that take them; null for a mix of nothing. */
+function routedParts(
+  mix: readonly MixClass[],
+  machine: ConversionMachine,
+  ends: Ends = likelyEnds,
+): RoutedClass[] | null {
+  const total = mix.reduce((sum, { share }) => sum + share, 0)
+  if (total === 0) return null
+  const engines = kindsOf(machine.engines)
+  return mix.map(({ task, work, share }): RoutedClass => {
+    const routes = engines.flatMap(({ engine, count }, at) =>
+      engineTakes(task, engine)
+        ? [routeOn(at, engineShares(task, engine, conditionsOf(task, machine, ends))!, count)]
+        : [],
+    )
+    return {
+      routes,
+      share: share / total,
+      inSoftware: routes.length > 0 ? machine.fallbackShare : 1,
+      work,
     }
-    const byProcessor = hostWork > 0 ? left / hostWork : Infinity
-    const here = Math.min(most, byProcessor)
-    conversions += here
-    left = Math.max(0, left - here * hostWork)
-    binds = byProcessor <= most ? 'processor' : unit
+  })
+}
+
+/** Engines of one kind together. */
+function kindsOf(
+  engines: readonly VideoEngine[],
+): { readonly engine: VideoEngine; readonly count: number }[] {
+  return [...group(engines, engine => engine).entries()].map(([engine, alike]) => ({
+    engine,
+    count: alike.length,
+  }))
+}
+
+function routeOn(
+  engine: number,
+  { hostWork, ...shares }: NonNullable<ReturnType<typeof engineShares>>,
+  count: number,
+): Route {
+  const each = engineUnits.flatMap(unit =>
+    shares[unit] ? [[unit, shares[unit] / count] as const] : [],
+  )
+  return { engine, hostWork, shares: each }
+}
+
+function needsOf(parts: readonly RoutedClass[], processor: number): ReadonlyMap<Unit, number> {
+  const needs = new Map<Unit, number>()
+  const add = (unit: Unit, need: number) => {
+    if (need > 0) needs.set(unit, (needs.get(unit) ?? 0) + need)
   }
-  return { conversions: Number.isFinite(conversions) ? conversions : 0, binds }
+  for (const { routes, share, inSoftware, work } of parts) {
+    const there = share * (1 - inSoftware)
+    for (const { shares, hostWork } of routes) {
+      for (const [unit, need] of shares) add(unit, there * need)
+      add('processor', (there * hostWork) / processor)
+    }
+    add('processor', (share * inSoftware * work) / processor)
+  }
+  return needs
+}
+
+/** The unit that runs out first. */
+function fullest(needs: ReadonlyMap<Unit, number>): MixCapacity {
+  return [...needs].reduce<MixCapacity>(
+    (least, [unit, need]) =>
+      1 / need < least.conversions ? { conversions: 1 / need, binds: unit } : least,
+    { conversions: Infinity, binds: 'processor' },
+  )
 }
 
 /**
@@ -129,16 +185,22 @@ export function machineShare(
 ): { readonly engine: number | null; readonly software: number } {
   const processor = machine.processor?.likely ?? 0
   const software = softwareTakes(work, machine) && processor > 0 ? work / processor : Infinity
-  const best = machine.engines
-    .filter(engine => engineTakes(task, engine))
-    .map(engine => {
-      const { hostWork, ...shares } = engineShares(task, engine, conditionsOf(task, machine))!
-      return Math.max(...Object.values(shares), processor > 0 ? hostWork / processor : Infinity)
-    })
-    .sort((a, b) => a - b)[0]
-  // Several engines share the load between them; the sum of shares counts them as one, so each
-  // takes its part.
-  return { engine: best === undefined ? null : best / machine.engines.length, software }
+  const engines = machine.engines.filter(engine => engineTakes(task, engine))
+  const unfed = machine.unfed.filter(engine => engineTakes(task, engine))
+  const alone = mixCapacity(
+    [{ task, work, share: 1 }],
+    { ...machine, engines, unfed, fallbackShare: 0 },
+    { processor },
+  )!
+  if (engines.length === 0)
+    return {
+      engine: null,
+      software:
+        unfed.length > 0 && alone.conversions > 0
+          ? Math.max(software, 1 / alone.conversions)
+          : software,
+    }
+  return { engine: alone.conversions > 0 ? 1 / alone.conversions : Infinity, software }
 }
 
 /**

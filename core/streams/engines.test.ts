@@ -77,7 +77,7 @@ describe('the order of engines', () => {
     expect(machine.engines.map(entry => entry.id)).toEqual(['cardModern', 'builtInC'])
     expect(mixCapacity(mix, machine)).toEqual(mixCapacity(mix, reversed))
     const cardAlone = mixCapacity(mix, { ...machine, engines: [engine('cardModern')] })!
-    expect(mixCapacity(mix, machine)!.conversions).toBeGreaterThanOrEqual(cardAlone.conversions)
+    expect(mixCapacity(mix, machine)!.conversions).toBeGreaterThan(cardAlone.conversions - 1e-9)
   })
 })
 

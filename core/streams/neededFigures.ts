@@ -35,12 +35,13 @@ interface Told {
 
 /** The figures of the conversions needed. */
 export function neededFigures(
-  { needed, demand }: StreamsFacts,
+  { needed, demand, keepsVideo }: StreamsFacts,
   slice: StreamsSlice,
   format: Format,
 ): Figure[] {
   const { fromHabits, heads } = needed
-  if (!fromHabits || !demand) return answeredFigures(needed, slice, format)
+  if (!fromHabits || !demand)
+    return keepsVideo ? answeredFigures(needed, slice, format) : nothingFigures(format)
   const told = { demand, fromHabits, format }
   const peaks = convertingFigures(told)
   return [
@@ -163,6 +164,52 @@ function askedFigure(
 
 type Conversions = Expression<DimensionsOf<'conversions'>>
 
+const levelsNeedHabits =
+  'This needs habits. None are entered, or the planning rule does not use them.'
+
+const absentLevels = () =>
+  (['95', '99'] as const).map(share =>
+    absentFigure(levelsNeedHabits, {
+      id: `streams.asked${share}`,
+      label: `Conversions, ${share} % level`,
+      unit: 'conversions',
+      inputs: ['household.habits', 'choices.school'],
+      formula: 'level of the number converting, by habits',
+    }),
+  )
+
+/** Where nothing is kept whose picture could need converting. */
+function nothingFigures(format: Format): Figure[] {
+  const nothing = workedOut(0, 'conversions', {
+    inputs: [
+      'library.holdings',
+      'library.otherTB',
+      'household.converted',
+      'household.viewers',
+      'household.habits',
+      'choices.school',
+    ],
+    says: 'Nothing is kept whose picture could need converting: 0',
+  })
+  return [
+    declareFigure(
+      () => nothing,
+      { id: 'streams.asked', label: 'Conversions needed', unit: 'conversions' },
+      format,
+    ),
+    declareFigure(
+      () => nothing,
+      {
+        id: 'streams.askedHeadCount',
+        label: 'Conversions if every viewer watches',
+        unit: 'conversions',
+      },
+      format,
+    ),
+    ...absentLevels(),
+  ]
+}
+
 function answeredFigures(
   { heads }: StreamsFacts['needed'],
   { household: { viewers, converted, watchingHome, watchingAway }, school }: StreamsSlice,
@@ -195,6 +242,8 @@ function answeredFigures(
     'household.watchingHome',
     'household.watchingAway',
     'household.habits',
+    'library.holdings',
+    'library.otherTB',
     'choices.school',
   ]
   // More than all viewers cannot convert, whatever was answered.
@@ -205,7 +254,6 @@ function answeredFigures(
   const isScaled = answered > 0 && viewers.length > 0
   const isCapped = isScaled && Math.ceil((viewers.length * converted) / answered) > heads
   const headsExpression = chosen(decides, !isScaled ? asAnswered : isCapped ? capped : everyOne)
-  const why = 'This needs habits. None are entered, or the planning rule does not use them.'
   const everyHead = school === 'headCount' && viewers.length > 0
   return [
     declareFigure(
@@ -222,14 +270,6 @@ function answeredFigures(
       },
       format,
     ),
-    ...(['95', '99'] as const).map(share =>
-      absentFigure(why, {
-        id: `streams.asked${share}`,
-        label: `Conversions, ${share} % level`,
-        unit: 'conversions',
-        inputs: ['household.habits', 'choices.school'],
-        formula: 'level of the number converting, by habits',
-      }),
-    ),
+    ...absentLevels(),
   ]
 }

@@ -1,17 +1,9 @@
 import { usableRateShare, hostWorkPerSession } from '../catalogue/videoEngines'
 import type { Format } from '../units/format'
-import { type MixClass, conditionsOf } from './engineCapacity'
-import {
-  type ConversionMachine,
-  type Unit,
-  machineTakes,
-  engineTakes,
-  engineShares,
-  units,
-  unitLabels,
-} from './conversionMachine'
+import { isOfOneKind, mixNeeds, type MixClass } from './engineCapacity'
+import { type ConversionMachine, units, unitLabels } from './conversionMachine'
 import { chosen, figureOf, roundedDown, quotient, workedOut } from '../expressions/expression'
-import { whatConverts, whichEngines } from '../expressions/inputs/conversionInputs'
+import { whichEngines } from '../expressions/inputs/conversionInputs'
 import type { Expression, Input } from '../expressions/node'
 import type { DimensionsOf } from '../expressions/unitTypes'
 import type { StreamsFacts } from './streamsFacts'
@@ -30,76 +22,34 @@ function engineRule({ number: n }: Format): string {
   )
 }
 
-/**
- * What one conversion of a mix takes of each unit, as a sentence with its numbers; only the first
- * engine is spelled out.
- */
-function needsText(
+/** How a mix is converted on engines, with the number that comes of it. */
+function onEnginesText(
   mix: readonly MixClass[],
   machine: ConversionMachine,
   { number: n }: Format,
 ): string {
-  const engine = machine.engines[0]
-  if (!engine) return ''
-  const sums: Partial<Record<Unit, number>> = {}
-  let total = 0
-  for (const { task, work, share } of mix) {
-    if (!machineTakes(task, work, machine)) continue
-    total += share
-    const onEngine = engineTakes(task, engine)
-      ? engineShares(task, engine, conditionsOf(task, machine))
-      : null
-    const there = onEngine ? 1 - machine.fallbackShare : 0
-    for (const unit of units) {
-      const need =
-        unit === 'processor'
-          ? (there * (onEngine?.hostWork ?? 0) + (1 - there) * work) /
-            (machine.processor?.likely ?? Infinity)
-          : there * (onEngine?.[unit] ?? 0)
-      if (need > 0) sums[unit] = (sums[unit] ?? 0) + need * share
-    }
-  }
-  if (total === 0) return ''
-  return units
-    .flatMap(unit =>
-      sums[unit]
-        ? [
-            `${unitLabels[unit].replace("the engine's ", '').replace('the ', '')} ` +
-              `${n((sums[unit] / total) * 100, 2)} %`,
-          ]
-        : [],
+  const { engines, processor } = machine
+  if (!isOfOneKind(machine))
+    return (
+      `each conversion on one of ${engines.map(({ label }) => label).join(' and ')}, shared ` +
+      'between them so that the most run at once, with ' +
+      `${n(processor?.likely ?? 0, 3)} reference streams for what is left to the processor`
     )
-    .join(', ')
+  const needs = mixNeeds(mix, machine)
+  const each = units.flatMap(unit =>
+    needs.has(unit)
+      ? [
+          `${unitLabels[unit].replace("the engine's ", '').replace('the ', '')} ` +
+            `${n(needs.get(unit)! * 100, 2)} %`,
+        ]
+      : [],
+  )
+  const which = engines.length > 1 ? ` of all ${engines.length} together` : ''
+  return `one takes ${each.join(', ')}${which}; the fullest is the limit`
 }
 
 function upper(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1)
-}
-
-/** Mean work of the conversions that the machine takes: those it is too slow for are left out. */
-function workTaken({
-  mix,
-  ownMix,
-  work,
-  converter,
-}: StreamsFacts): Expression<DimensionsOf<'reference streams/conversion'>> {
-  const taken = ownMix.filter(part => machineTakes(part.task, part.work, converter))
-  if (mix.length === 0 || taken.length === ownMix.length)
-    return figureOf('streams.workPerConversion', [work, 'reference streams/conversion'], {
-      bare: true,
-    })
-  const shares = taken.reduce((all, { share }) => all + share, 0)
-  const mean = taken.reduce((all, part) => all + part.share * part.work, 0) / shares
-  const spread = (end: number) => (work.likely > 0 ? (mean * end) / work.likely : mean)
-  return workedOut(
-    { low: spread(work.low), likely: mean, high: spread(work.high) },
-    'reference streams/conversion',
-    {
-      inputs: [{ figure: 'streams.workPerConversion' }, ...whatConverts],
-      bare: true,
-      after: 'of those that it is quick enough for',
-    },
-  )
 }
 
 /** Conversions at once of the household's mix, with the limit named. */
@@ -127,36 +77,27 @@ export function possibleFigure(facts: StreamsFacts, format: Format): Figure {
       inputs,
       formula: 'capacity ÷ work of one conversion, rounded down',
     })
-  if (!capacity)
-    return declareFigure(
-      () =>
-        workedOut(possible, 'conversions', {
-          inputs,
-          says: 'No kind of conversion in the mix can be done in real time, so it is 0.',
-        }),
-      { ...parts, note: 'Each of them is too slow for the processor, and no engine takes it.' },
-      format,
-    )
+  if (!capacity) return absentFigure(notKnown, { ...parts, inputs, formula: 'capacity ÷ work' })
   const { conversions, binds } = capacity
   const left =
     stuckShare > 0
-      ? ` ${n(stuckShare * 100, 2)} % of the mix is too slow for this machine and is left ` +
-        'out here; it counts as short.'
+      ? ` The machine is too slow for ${n(stuckShare * 100, 2)} % of the mix, which counts here ` +
+        'with the work that it would take, and as short.'
       : ''
-  const which =
-    engines.length > 1 ? ` of ${engines[0]!.label}; ${engines.length} engines share the mix` : ''
   const onEngines = workedOut(possible, 'conversions', {
     inputs,
     says:
-      `one takes ${needsText(ownMix, converter, format)}${which}; the fullest is the limit: ` +
-      `${n(conversions.likely, 3)}, rounded down: ${possible.likely}`,
+      `${onEnginesText(ownMix, converter, format)}: ${n(conversions.likely, 3)}, rounded down: ` +
+      `${possible.likely}`,
   })
   const inSoftware = chosen(
     inputs,
     roundedDown(
       quotient(
         figureOf('streams.softwareReference', [processor, 'reference streams'], { bare: true }),
-        workTaken(facts),
+        figureOf('streams.workPerConversion', [facts.work, 'reference streams/conversion'], {
+          bare: true,
+        }),
       ),
     ),
   )
@@ -211,8 +152,8 @@ export function pureFigure(
       return workedOut(whole, 'conversions', {
         inputs,
         says:
-          `one takes ${needsText([only], machine, format)}; the fullest is the limit: ` +
-          `${n(conversions, 3)}, rounded down: ${whole.likely}`,
+          `${onEnginesText([only], machine, format)}: ${n(conversions, 3)}, rounded down: ` +
+          `${whole.likely}`,
       })
     return chosen(
       inputs,

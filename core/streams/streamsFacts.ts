@@ -6,18 +6,19 @@ import type { Hardware } from '../machine/hardware'
 import type { Choices } from '../plan/choices'
 import type { Household } from '../plan/household'
 import type { Library } from '../plan/library'
+import { weeksPerMonth } from '../units/week'
 import { headroomState, worseState, type VerdictState } from '../verdict'
 import {
   conversionMachine,
-  machineTakes,
   sessionMemoryMB,
+  tooSlowShare,
   type ConversionChoices,
   type ConversionMachine,
   type Unit,
 } from './conversionMachine'
 import { neededFromAnswers, neededFromHabits, type ConversionsNeeded } from './conversionsNeeded'
 import type { Demand, MixPart } from './demand'
-import { mixCapacityBand, type MixClass } from './engineCapacity'
+import { mixCapacity, mixCapacityBand, type MixClass } from './engineCapacity'
 import { engineWarnings, type EngineWarning } from './engineWarnings'
 import { libraryMix, meanWork } from './libraryMix'
 import { plannedScore, type PlannedScore } from './plannedCapacity'
@@ -48,6 +49,8 @@ export interface StreamsSlice
 export interface StreamsFacts {
   readonly demand: Demand | null
   readonly needed: ConversionsNeeded
+  /** something is kept whose picture may need converting */
+  readonly keepsVideo: boolean
   /**
    * the mix, of habits or (while none are planned for) of the library; and whether a plain stream
    * stands in for it
@@ -74,6 +77,8 @@ export interface StreamsFacts {
    * known
    */
   readonly possible: Estimate | null
+  /** at the largest pictures that device, line and cap allow, whatever the machine makes of them */
+  readonly largest: Estimate | null
   readonly pure: readonly PureFacts[]
   /** null where habits are not planned for, or the processor is not known */
   readonly minutes: ShortMinutes | null
@@ -85,12 +90,43 @@ export interface StreamsFacts {
 
 /**
  * The state of the head room: a machine that most likely does not even one of what is needed is
- * impossible.
+ * impossible; one that keeps up only with smaller pictures, as far as they are accepted, is tight.
+ * @param largest conversions at once at the largest pictures that device, line and cap allow
+ * @param least the same at the least that viewers accept, likely
  */
-export function conversionState(needed: number, possible: Estimate | null): VerdictState {
-  return possible && needed > 0 && possible.likely < 1
-    ? 'impossible'
-    : headroomState(exactly(needed), possible)
+export function conversionState(
+  needed: number,
+  largest: Estimate | null,
+  least: number = largest?.likely ?? 0,
+): VerdictState {
+  if (!largest || needed === 0) return headroomState(exactly(needed), largest)
+  if (Math.max(largest.likely, least) < 1) return 'impossible'
+  const state = headroomState(exactly(needed), largest)
+  if (state !== 'short' && state !== 'impossible') return state
+  return needed <= least ? 'tight' : 'short'
+}
+
+/** From this share of watching hours on, what cannot be played makes a machine impossible. */
+export const mostUnplayable = 0.5
+
+/**
+ * The state of what a machine is too slow for: more of the conversions than is accepted is short,
+ * and more than half of all watching, or every conversion, impossible. Unknown where that says
+ * nothing.
+ * @param allowedShare of the conversions, what may fail by the limit on minutes short
+ */
+export function tooSlowState({
+  stuckShare,
+  unplayableShare,
+  allowedShare,
+}: {
+  readonly stuckShare: number
+  readonly unplayableShare: number
+  readonly allowedShare: number
+}): VerdictState {
+  if (stuckShare <= 1e-12) return 'unknown'
+  if (stuckShare >= 1 - 1e-9 || unplayableShare > mostUnplayable) return 'impossible'
+  return stuckShare > allowedShare + 1e-12 ? 'short' : 'unknown'
 }
 
 /** The state of minutes short against those accepted. */
@@ -125,6 +161,7 @@ export interface ConversionsAtOnce extends Pick<
   StreamsFacts,
   | 'demand'
   | 'needed'
+  | 'keepsVideo'
   | 'mix'
   | 'mixFrom'
   | 'work'
@@ -133,17 +170,47 @@ export interface ConversionsAtOnce extends Pick<
   | 'engineGB'
   | 'capacity'
   | 'possible'
+  | 'largest'
   | 'stuckShare'
 > {
-  /** of the head room alone; null while the processor is not known */
+  /**
+   * of the head room and of what the machine is too slow for; null while the processor is not known
+   */
   readonly headroom: VerdictState | null
+}
+
+/** Of all that is watched, the share that this machine cannot play. */
+function unplayableOf(
+  { demand, household }: Pick<StreamsSlice, 'demand' | 'household'>,
+  stuckShare: number,
+): number {
+  const { converted, watchingHome, watchingAway } = household
+  const converting = demand
+    ? demand.hoursPerWeek > 0
+      ? demand.convertingHoursPerWeek / demand.hoursPerWeek
+      : 0
+    : Math.min(1, converted / Math.max(1, watchingHome + watchingAway))
+  return converting * stuckShare
+}
+
+/** Of the conversions, the share that may fail: by the limit on minutes, where that is the rule. */
+function allowedOf({
+  demand,
+  school,
+  minutesShortTarget,
+}: Pick<StreamsSlice, 'demand' | 'school' | 'minutesShortTarget'>): number {
+  if (school !== 'minutesShort' || !demand || demand.convertingHoursPerWeek === 0) return 0
+  return minutesShortTarget / (demand.convertingHoursPerWeek * 60 * weeksPerMonth)
 }
 
 export function conversionsAtOnce(slice: StreamsSlice): ConversionsAtOnce {
   const { household, library, hardware, qualities, workTable, demand, toneMapping } = slice
-  const needed = demand ? neededFromHabits(demand, slice) : neededFromAnswers(household, slice)
   const habitsMix = demand?.mix.length ? demand.mix : null
   const mix = habitsMix ?? libraryMix(library, qualities, { table: workTable, toneMapping })
+  const keepsVideo = mix.length > 0 || library.otherTB > 0
+  const needed = demand
+    ? neededFromHabits(demand, slice)
+    : neededFromAnswers(household, slice, keepsVideo)
   const work = mix.length ? meanWork(mix) : exactly(1)
   const converter = conversionMachine(hardware, slice, workTable)
   const ownMix: readonly MixClass[] = mix.length
@@ -154,12 +221,42 @@ export function conversionsAtOnce(slice: StreamsSlice): ConversionsAtOnce {
     ? mapEstimate(capacity?.conversions ?? exactly(0), wholeStreams)
     : null
   const stuckShare = mix.reduce(
-    (sum, part) => (machineTakes(part.task, part.work.likely, converter) ? sum : sum + part.share),
+    (sum, part) => sum + part.share * tooSlowShare(part.task, part.work.likely, converter),
     0,
   )
+  const wholeOf = (others: readonly MixClass[]) =>
+    mapEstimate(
+      mixCapacityBand(others, converter, spreadOf(work))?.conversions ?? exactly(0),
+      wholeStreams,
+    )
+  // Most machines do every title at its largest picture: then that is the mix.
+  const stepsDown =
+    demand !== null &&
+    habitsMix !== null &&
+    (demand.largest.length !== mix.length ||
+      demand.largest.some(({ task }) => mix.every(part => part.task !== task)))
+  const largest = possible && stepsDown ? wholeOf(demand.largest) : possible
+  const headroomOf = (all: Estimate): VerdictState =>
+    worseState(
+      conversionState(
+        needed.needed,
+        all,
+        demand?.least.length && needed.needed > all.likely
+          ? wholeStreams(mixCapacity(demand.least, converter)?.conversions ?? 0)
+          : undefined,
+      ),
+      needed.needed > 0
+        ? tooSlowState({
+            stuckShare,
+            unplayableShare: unplayableOf(slice, stuckShare),
+            allowedShare: allowedOf(slice),
+          })
+        : 'unknown',
+    )
   return {
     demand,
     needed,
+    keepsVideo,
     engineGB: engineGB(ownMix, converter, needed.needed),
     stuckShare,
     mix,
@@ -169,7 +266,8 @@ export function conversionsAtOnce(slice: StreamsSlice): ConversionsAtOnce {
     capacity,
     possible,
     mixFrom: habitsMix ? 'habits' : mix.length ? 'library' : 'plainStream',
-    headroom: possible && conversionState(needed.needed, possible),
+    largest,
+    headroom: largest && headroomOf(largest),
   }
 }
 
@@ -191,17 +289,11 @@ export function minutesOf(
 
 /** The state of conversions: the worse of head room and minutes short. */
 export function streamsState(
-  { headroom, stuckShare, needed }: ConversionsAtOnce,
+  { headroom }: ConversionsAtOnce,
   minutes: ShortMinutes | null,
   { minutesShortTarget }: StreamsSlice,
 ): VerdictState {
-  // Minutes short count what the machine is too slow for; where habits are not planned for, only
-  // the mix can tell of it.
-  const byMinutes = minutes
-    ? minutesState(minutes.perMonth, minutesShortTarget)
-    : stuckShare > 0 && needed.needed > 0
-      ? 'tight'
-      : 'unknown'
+  const byMinutes = minutes ? minutesState(minutes.perMonth, minutesShortTarget) : 'unknown'
   return headroom ? worseState(headroom, byMinutes) : 'unknown'
 }
 

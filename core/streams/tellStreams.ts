@@ -233,7 +233,13 @@ function shortSentence(
     : `The machine falls behind for ${minutes}, more than the ${n(target)} that are accepted.`
 }
 
-function conversionSentence({ needed: { needed }, possible, converter }: StreamsFacts): string {
+function conversionSentence({
+  needed: { needed },
+  possible,
+  largest,
+  keepsVideo,
+  converter,
+}: StreamsFacts): string {
   const machine = converter.engines.length > 0 ? 'machine' : 'processor'
   if (!possible)
     return (
@@ -244,17 +250,23 @@ function conversionSentence({ needed: { needed }, possible, converter }: Streams
     possible.low === possible.high
       ? `${possible.likely}`
       : `${possible.low} to ${possible.high} (most likely ${possible.likely})`
+  if (!keepsVideo)
+    return `Nothing is kept whose picture could need converting; the ${machine} can convert ${range} at once.`
   if (needed === 0)
     return `Mostly nothing needs converting; the ${machine} can convert ${range} at once.`
   const need = `${needed} ${needed === 1 ? 'conversion is' : 'conversions are'} needed at once`
   if (possible.high === 0) return `${need}; this ${machine} cannot do even one.`
   if (possible.likely === 0) return `${need}; this ${machine} most likely cannot do even one.`
+  const smaller =
+    largest && largest.likely < needed && needed <= possible.likely
+      ? ', with smaller pictures than the devices could show'
+      : ''
   if (needed <= possible.low)
-    return `${need}; even at the low end the ${machine} can do ${possible.low}.`
+    return `${need}; even at the low end the ${machine} can do ${possible.low}${smaller}.`
   if (needed <= possible.likely)
     return (
-      `${need}; the ${machine} can most likely do ${possible.likely}, but at the low end ` +
-      `only ${possible.low}.`
+      `${need}; the ${machine} can most likely do ${possible.likely}${smaller}, but at the low ` +
+      `end only ${possible.low}.`
     )
   return (
     `${need}; the ${machine} can most likely do only ${possible.likely}, so the ` +

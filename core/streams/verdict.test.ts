@@ -291,20 +291,16 @@ describe('a verdict on conversions', () => {
     expect(streamsOf(manySlowCores).sentence).not.toContain('(')
     expect(streamsOf(atScore(200_000)).sentence).not.toContain('too slow')
   })
-  it(
-    'of the evening as answered is at best tight while some titles are too slow for the ' +
-      'machine',
-    () => {
-      const evening = (score: number) =>
-        atScore(score, {
-          choices: { school: 'atOnce' },
-          household: { watchingHome: 2, watchingAway: 0, converted: 1 },
-        })
-      expect(streamsOf(evening(7000)).state).toBe('tight')
-      expect(streamsOf(evening(7000)).sentence).toContain('too slow for')
-      expect(streamsOf(evening(60_000)).state).toBe('ample')
-    },
-  )
+  it('of the evening as answered is short while some titles are too slow for the machine', () => {
+    const evening = (score: number) =>
+      atScore(score, {
+        choices: { school: 'atOnce' },
+        household: { watchingHome: 2, watchingAway: 0, converted: 1 },
+      })
+    expect(streamsOf(evening(7000)).state).toBe('short')
+    expect(streamsOf(evening(7000)).sentence).toContain('too slow for')
+    expect(streamsOf(evening(60_000)).state).toBe('ample')
+  })
 })
 
 describe('the edges of the states', () => {
