@@ -307,8 +307,9 @@ describe('findings and verdicts', () => {
       watchingAway: 0,
       converted: 1,
     }
-    expect(figure(assessed({ ...base, household }), 'streams.asked').value).toBe(1)
-    const cautious = assessed({ ...base, household, choices: { school: 'headCount' } })
+    const library = { otherTB: 3 }
+    expect(figure(assessed({ ...base, library, household }), 'streams.asked').value).toBe(1)
+    const cautious = assessed({ ...base, library, household, choices: { school: 'headCount' } })
     expect(figure(cautious, 'streams.asked').value).toBe(3)
     expect(figure(cautious, 'household.watchingHomeAtOnce').value).toBe(6)
   })

@@ -18,6 +18,10 @@ test('the first line, end to end: edit, the verdict changes, reload, still there
   await numeron.pick(0)
   await numeron.enter('drives.lots.0.count', '5')
   await numeron.expectState('space', 'tight')
+  // Six drives in a group want two that may fail, unless less is chosen.
+  await numeron.expectState('survival', 'short')
+  await numeron.goTo('Drives', 'Layouts')
+  await numeron.enter('choices.survivesAtLeast', '1')
   await numeron.goTo('Brief')
   await expect(page.locator('[data-overall]')).toContainText(
     'This will not do, because what is irreplaceable has no copy outside the machine.',

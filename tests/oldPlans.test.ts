@@ -41,7 +41,8 @@ const engineMemory = [
   'streams.minutesShortPerMonth',
 ]
 const corrected: Readonly<Record<string, readonly (string | RegExp)[]>> = {
-  'v1-only-a-name.json': ['drives.usableNeededTB'],
+  // Where nothing is kept nothing needs converting.
+  'v1-only-a-name.json': ['drives.usableNeededTB', 'streams.asked', 'streams.askedHeadCount'],
   'v2-processor.json': engineMemory,
   'v2-way.json': engineMemory,
   'v2-cards.json': ['machine.idleW', 'ownership.purchase'],

@@ -1,5 +1,6 @@
 import type { Quality, VideoCodec } from '../catalogue/qualities'
 import type { ScannedFile } from '../formats/scannedFile'
+import { BitrateBins } from './bitrateQuarters'
 import { holdingSchema, type Holding } from '../plan/library'
 import { makeupKey, makeupOf, makeupText, type Makeup } from './scanMakeup'
 
@@ -13,6 +14,8 @@ export interface ScanGroup {
   readonly titles: number
   readonly minutes: number
   readonly bitrateMbps: number
+  /** null where all have one bitrate */
+  readonly bitrateQuarters: Holding['bitrateQuarters']
   readonly sizeBytes: number
 }
 
@@ -95,6 +98,7 @@ interface Total {
   seconds: number
   bits: number
   bytes: number
+  readonly bins: BitrateBins
 }
 
 /**
@@ -128,11 +132,13 @@ export class ScanGrouping {
       seconds: 0,
       bits: 0,
       bytes: 0,
+      bins: new BitrateBins(),
     }
     this.totals.set(key, total)
     total.titles++
     total.seconds += file.durationS
     total.bits += file.bitrateMbps * file.durationS
+    total.bins.add(file.bitrateMbps, file.durationS)
     total.bytes += file.sizeBytes ?? ((file.bitrateMbps * file.durationS) / 8) * 1e6
   }
 
@@ -146,6 +152,7 @@ export class ScanGrouping {
         titles: total.titles,
         minutes: total.seconds / total.titles / 60,
         bitrateMbps: total.bits / total.seconds,
+        bitrateQuarters: total.bins.quarters(),
         sizeBytes: total.bytes,
       }))
       .sort((a, b) => b.sizeBytes - a.sizeBytes)
@@ -205,6 +212,7 @@ function folded(totals: readonly Total[]): Total[] {
     host.titles += least.titles
     host.seconds += least.seconds
     host.bits += least.bits
+    host.bins.merge(least.bins)
     host.bytes += least.bytes
   }
   return kept
@@ -215,6 +223,7 @@ function folded(totals: readonly Total[]): Total[] {
  */
 export function holdingsOf(groups: readonly ScanGroup[]): Holding[] {
   const rounded = (value: number) => Number(value.toPrecision(4))
+  const rate = (mbps: number) => Math.min(1000, Math.max(0.01, rounded(mbps)))
   return groups.map(group =>
     holdingSchema.parse({
       ...group.makeup,
@@ -223,7 +232,8 @@ export function holdingsOf(groups: readonly ScanGroup[]): Holding[] {
       quality: group.quality.id,
       titles: group.titles,
       minutes: Math.min(1440, Math.max(0.1, rounded(group.minutes))),
-      bitrateMbps: Math.min(1000, Math.max(0.01, rounded(group.bitrateMbps))),
+      bitrateMbps: rate(group.bitrateMbps),
+      bitrateQuarters: group.bitrateQuarters?.map(rate) ?? null,
     }),
   )
 }

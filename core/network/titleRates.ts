@@ -1,4 +1,5 @@
 import type { Quality } from '../catalogue/qualities'
+import { titleBitrates } from '../library/titleBitrates'
 import type { Library } from '../plan/library'
 
 /** A rate at which titles play as they are, and the share of all titles that do. */
@@ -13,11 +14,11 @@ export const plainMbps = 8
 
 /** What a title at home may be played at, by the titles of the library; shares add up to 1. */
 export function titleRatesOf(library: Library, qualities: readonly Quality[]): TitleRate[] {
-  const known = library.holdings.flatMap(({ quality: id, titles, bitrateMbps }) => {
-    const quality = qualities.find(candidate => candidate.id === id)
-    return quality && titles > 0
-      ? [{ quality, titles, mbps: bitrateMbps ?? quality.bitrateMbps.likely }]
-      : []
+  const known = library.holdings.flatMap(holding => {
+    const quality = qualities.find(candidate => candidate.id === holding.quality)
+    if (!quality || holding.titles <= 0) return []
+    const rates = titleBitrates(holding, quality)
+    return rates.map(mbps => ({ quality, titles: holding.titles / rates.length, mbps }))
   })
   const all = known.reduce((sum, { titles }) => sum + titles, 0)
   return all > 0

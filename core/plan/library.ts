@@ -87,6 +87,18 @@ export const holdingSchema = z.object({
       'Average of picture and sound. If this is empty, the usual bitrate of the quality is ' +
       'used, with its range.',
   }),
+  bitrateQuarters: z
+    .array(z.number().min(0.01).max(1000))
+    .length(4)
+    .nullable()
+    .default(null)
+    .meta({
+      title: 'Bitrates by quarter',
+      unit: 'Mb/s',
+      description:
+        'Four means, each of a quarter of the minutes, the lowest first, as a scan of the files ' +
+        'told them. Titles are then looked at by quarter instead of by their mean.',
+    }),
   sizeGB: optionalQuantity({
     label: 'Size today',
     unit: 'GB',

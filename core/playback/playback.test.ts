@@ -27,6 +27,8 @@ import { levelNeeded, levels, playbackRules, reasonText } from './rules'
 import type { Session } from './session'
 import { matrixSummaries } from './summaries'
 import { titleTraits, type TitleTraits } from './titleTraits'
+import { groupCell } from './groupCells'
+import { rowGroups } from './rowGroups'
 
 const classOf = (id: string): Capabilities => deviceClasses.find(entry => entry.id === id)!
 const qualityOf = (id: string) => qualities.find(entry => entry.id === id)!
@@ -36,7 +38,9 @@ function title(id: string, changes: Partial<TitleTraits> = {}): TitleTraits {
   const bitrateMbps = changes.bitrateMbps ?? quality.bitrateMbps.likely
   return {
     key: id,
+    group: id,
     label: quality.label,
+    groupLabel: quality.label,
     quality,
     container: usual.container,
     sound: usual.sound,
@@ -551,23 +555,79 @@ describe('the matrix of the demo household', () => {
     const panel = own.columns.findIndex(column => column.className === 'Panel')
     expect(own.cells.every(row => row[panel]!.plain.outcome === 'cannot')).toBe(true)
   })
-  it('leaves out what is no video, and puts alike holdings in one row', () => {
+  it('leaves out what is no video, and puts holdings alike but for their bitrate in one group', () => {
     const { library } = planSchema.parse({
       name: 'x',
       library: {
         holdings: [
           { titles: 10, bitrateMbps: 6 },
           { titles: 30, bitrateMbps: 10 },
+          { titles: 2, bitrateMbps: 6 },
           { kind: 'music', quality: 'music-lossless', titles: 5 },
           { titles: 4, sound: 'dts' },
         ],
       },
     })
     const rows = titleTraits(library, qualities)
-    expect(rows.map(row => [row.holdings, row.bitrateMbps])).toEqual([
-      [[0, 1], 9],
-      [[3], 8],
+    expect(rows.map(row => [row.holdings, row.bitrateMbps, row.titles.film])).toEqual([
+      [[0, 2], 6, 12],
+      [[1], 10, 30],
+      [[4], 8, 4],
     ])
+    expect(rows.map(({ label }) => label.split(', ').at(-1))).toEqual(['6 Mb/s', '10 Mb/s', 'DTS'])
+    expect(rowGroups(rows).map(({ rows: own, highestMbps }) => [own, highestMbps])).toEqual([
+      [[0, 1], 10],
+      [[2], 8],
+    ])
+  })
+  it('look at a scanned holding by the quarters of its bitrates', () => {
+    const { library } = planSchema.parse({
+      name: 'x',
+      library: {
+        holdings: [{ titles: 8, bitrateMbps: 10, bitrateQuarters: [4, 6, 8, 22] }],
+      },
+    })
+    const rows = titleTraits(library, qualities)
+    expect(rows.map(row => [row.bitrateMbps, row.titles.film, row.holdings])).toEqual([
+      [4, 2, [0]],
+      [6, 2, [0]],
+      [8, 2, [0]],
+      [22, 2, [0]],
+    ])
+    expect(new Set(rows.map(({ key }) => key)).size).toBe(4)
+  })
+  it('are each judged by their own bitrate: half of them over a cap are converted', () => {
+    const of = (holdings: object[]) => {
+      const plan = planSchema.parse({
+        name: 'x',
+        library: { holdings },
+        household: {
+          viewers: [{ id: 'a' }],
+          devices: [{ id: 'tv', class: 'tv2020' }],
+          habits: [{ viewer: 'a', device: 'tv', capMbps: 12 }],
+        },
+      })
+      return assess(plan, catalogue).domains.playback
+    }
+    const two = of([
+      { titles: 100, bitrateMbps: 3 },
+      { titles: 100, bitrateMbps: 20 },
+    ])
+    expect(two.demand.convertingShares).toEqual([0.5])
+    // One holding whose scan found the same.
+    const one = of([{ titles: 200, bitrateMbps: 11.5, bitrateQuarters: [3, 3, 20, 20] }])
+    expect(one.demand.convertingShares).toEqual([0.5])
+    expect(one.demand.mix).toHaveLength(1)
+    // And by its mean alone nothing is over the cap.
+    expect(of([{ titles: 200, bitrateMbps: 11.5 }]).demand.convertingShares).toEqual([0])
+    const week = assess(planSchema.parse({ name: 'x' }), catalogue).domains.household.week
+    const group = rowGroups(two.matrix.rows)[0]!
+    const shown = groupCell(two.matrix, matrixSummaries(two.matrix, two.demand.week ?? week), {
+      rows: group.rows,
+      column: 0,
+    })
+    expect([shown.cell.plain.outcome, shown.worstShare]).toEqual(['picture', 0.5])
+    expect(shown.parts.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 12)
   })
 })
 

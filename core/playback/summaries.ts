@@ -1,6 +1,7 @@
 import type { WatchingWeek } from '../household/weekHabits'
 import type { OutcomeShares, PlayabilityMatrix } from './matrix'
 import type { Outcome } from './playability'
+import { rowGroups } from './rowGroups'
 
 /**
  * How much of an ordinary week goes to a row, a column or a cell of the matrix, and what comes of
@@ -13,7 +14,9 @@ export interface HoursSummary {
 }
 
 export interface MatrixSummaries {
+  /** by row, and by line of the picture: rows that differ in their bitrate only */
   readonly rows: readonly HoursSummary[]
+  readonly groups: readonly HoursSummary[]
   /** sound alone, which has no row, counts as played as it is */
   readonly columns: readonly HoursSummary[]
   /** hours of an ordinary week, by row, then by column */
@@ -54,7 +57,10 @@ export function matrixSummaries(
   { rows, columns, sessions }: PlayabilityMatrix,
   week: WatchingWeek,
 ): MatrixSummaries {
+  const groups = rowGroups(rows)
   const rowTallies = rows.map(() => new Tally())
+  const groupTallies = groups.map(() => new Tally())
+  const groupOf = rows.map((_, row) => groups.findIndex(own => own.rows.includes(row)))
   const columnTallies = columns.map(() => new Tally())
   const cellHours = rows.map(() => columns.map(() => 0))
   columns.forEach((column, columnAt) => {
@@ -64,6 +70,7 @@ export function matrixSummaries(
       let rest = 1
       for (const { row, play, chance } of sessions[at]!) {
         rowTallies[row]!.add(play.outcome, chance * hoursPerWeek)
+        groupTallies[groupOf[row]!]!.add(play.outcome, chance * hoursPerWeek)
         columnTallies[columnAt]!.add(play.outcome, chance * hoursPerWeek)
         cellHours[row]![columnAt]! += chance * hoursPerWeek
         rest -= chance
@@ -73,6 +80,7 @@ export function matrixSummaries(
   })
   return {
     rows: rowTallies.map(tally => tally.summary()),
+    groups: groupTallies.map(tally => tally.summary()),
     columns: columnTallies.map(tally => tally.summary()),
     cellHours,
   }

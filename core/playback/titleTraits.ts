@@ -1,6 +1,8 @@
+import { group } from 'd3-array'
 import { holdingKind, type WatchedKindId } from '../catalogue/holdingKinds'
 import type { Container, HdrKind, SoundCodec, SubtitleKind } from '../catalogue/media'
 import { peakMbps, type Quality } from '../catalogue/qualities'
+import { titleBitrates } from '../library/titleBitrates'
 import { makeupText } from '../library/scanMakeup'
 import type { Holding, Library } from '../plan/library'
 
@@ -9,9 +11,12 @@ import type { Holding, Library } from '../plan/library'
  * of the matrix.
  */
 export interface TitleTraits {
-  /** same for titles that are alike */
+  /** same for titles that are alike in all, and in all but their bitrate */
   readonly key: string
+  readonly group: string
   readonly label: string
+  /** without the bitrate, which the label names where a group has several */
+  readonly groupLabel: string
   readonly quality: Quality
   readonly container: Container
   readonly sound: SoundCodec
@@ -20,7 +25,7 @@ export interface TitleTraits {
   readonly hdr: HdrKind
   readonly framesPerSecond: number
   readonly interlaced: boolean
-  /** mean of picture and sound, over its titles */
+  /** mean of picture and sound */
   readonly bitrateMbps: number
   readonly peakMbps: number
   /** titles by kind */
@@ -40,8 +45,7 @@ export interface TitleTraits {
 export type TitleMakeup = Omit<TitleTraits, 'titles' | 'holdings' | 'notOfferedTo'>
 
 interface Row {
-  traits: Omit<TitleTraits, 'bitrateMbps' | 'peakMbps' | 'titles' | 'holdings'>
-  rate: number
+  traits: Omit<TitleTraits, 'key' | 'label' | 'peakMbps' | 'titles' | 'holdings'>
   count: number
   titles: Partial<Record<WatchedKindId, number>>
   holdings: number[]
@@ -93,7 +97,7 @@ export function titleTraits(
       smallCopies: holding.smallCopies,
       notOfferedTo: [...holding.notOfferedTo].sort(),
     }
-    const key = [
+    const group = [
       quality.id,
       traits.container,
       traits.sound,
@@ -106,30 +110,47 @@ export function titleTraits(
     ]
       .join('-')
       .replaceAll('.', '_')
-    const row = rows.get(key) ?? {
-      traits: { key, label: label(quality, holding), ...traits },
-      rate: 0,
-      count: 0,
-      titles: {},
-      holdings: [],
-    }
-    rows.set(key, row)
     const watched = holding.kind as WatchedKindId
-    row.rate += holding.titles * (holding.bitrateMbps ?? quality.bitrateMbps.likely)
-    row.count += holding.titles
-    row.titles[watched] = (row.titles[watched] ?? 0) + holding.titles
-    row.holdings.push(index)
-  })
-  return [...rows.values()]
-    .sort((a, b) => b.count - a.count)
-    .map(({ traits, rate, count, titles, holdings: own }) => {
-      const bitrateMbps = rate / count
-      return {
-        ...traits,
-        bitrateMbps,
-        peakMbps: peakMbps(traits.quality, bitrateMbps),
-        titles,
-        holdings: own,
+    const bitrates = titleBitrates(holding, quality)
+    const titles = holding.titles / bitrates.length
+    for (const bitrateMbps of bitrates) {
+      const id = `${group} ${bitrateMbps}`
+      const row = rows.get(id) ?? {
+        traits: { ...traits, group, groupLabel: label(quality, holding), bitrateMbps },
+        count: 0,
+        titles: {},
+        holdings: [],
       }
-    })
+      rows.set(id, row)
+      row.count += titles
+      row.titles[watched] = (row.titles[watched] ?? 0) + titles
+      if (row.holdings.at(-1) !== index) row.holdings.push(index)
+    }
+  })
+  return inGroups([...rows.values()])
+}
+
+/** Rows group by group, the group with most titles first, and in each by bitrate. */
+function inGroups(rows: readonly Row[]): TitleTraits[] {
+  const groups = [...group(rows, row => row.traits.group).values()]
+  const titlesOf = (own: readonly Row[]) => own.reduce((sum, { count }) => sum + count, 0)
+  return groups
+    .sort((a, b) => titlesOf(b) - titlesOf(a))
+    .flatMap(own =>
+      own
+        .toSorted((a, b) => a.traits.bitrateMbps - b.traits.bitrateMbps)
+        .map(({ traits, titles, holdings }): TitleTraits => {
+          const { group: id, groupLabel, bitrateMbps, quality } = traits
+          const rate = Number(bitrateMbps.toPrecision(3))
+          const isOne = own.length === 1
+          return {
+            ...traits,
+            key: isOne ? id : `${id}-at-${`${bitrateMbps}`.replace('.', '_')}`,
+            label: isOne ? groupLabel : `${groupLabel}, ${rate} Mb/s`,
+            peakMbps: peakMbps(quality, bitrateMbps),
+            titles,
+            holdings,
+          }
+        }),
+    )
 }

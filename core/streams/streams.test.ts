@@ -169,16 +169,36 @@ describe('the mix of a library', () => {
     },
   })
   const mix = libraryMix(library, qualities, { table: workTable, toneMapping: 'afterScaling' })
-  it('has a part for each quality, shares adding up to 1, bitrates meant over its titles', () => {
+  it('has a part for each quality, and for bitrates whose work differs; shares add up to 1', () => {
     expect(mix.map(part => [part.key, part.share])).toEqual([
-      ['hd1080-h264', 0.8],
+      ['hd1080-h264-at-8', 0.75],
       ['uhd-hdr-hevc', 0.2],
+      ['hd1080-h264-at-28', 0.05],
     ])
-    expect(mix[0]!.task.source.bitrateMbps).toBeCloseTo((75 * 8 + 5 * 28) / 80, 9)
+    expect(mix[2]!.work.likely).toBeGreaterThan(mix[0]!.work.likely)
+  })
+  it('has one part for bitrates that take the same work, at their mean', () => {
+    // Up to 12 Mb/s decoding costs the same.
+    const holdings = planSchema.parse({
+      name: 'x',
+      library: {
+        holdings: [
+          { quality: 'hd1080-h264', titles: 30, bitrateMbps: 4 },
+          { quality: 'hd1080-h264', titles: 10, bitrateMbps: 12 },
+        ],
+      },
+    }).library
+    const parts = libraryMix(holdings, qualities, {
+      table: workTable,
+      toneMapping: 'afterScaling',
+    })
+    expect(parts.map(({ key, share, task }) => [key, share, task.source.bitrateMbps])).toEqual([
+      ['hd1080-h264', 1, 6],
+    ])
   })
   it('has the mean work of its parts', () => {
     expect(meanWork(mix).likely).toBeCloseTo(
-      0.8 * mix[0]!.work.likely + 0.2 * mix[1]!.work.likely,
+      0.75 * mix[0]!.work.likely + 0.2 * mix[1]!.work.likely + 0.05 * mix[2]!.work.likely,
       12,
     )
   })

@@ -61,7 +61,12 @@ function isTrouble({ offered, plain, subtitled }: MatrixCell, subtitledShare: nu
  */
 function freedCells(before: PlayabilityMatrix, after: PlayabilityMatrix): string[] {
   return before.rows.flatMap((row, rowAt) => {
-    const newRow = after.rows.findIndex(candidate => candidate.holdings.includes(row.holdings[0]!))
+    const same = after.rows.flatMap((candidate, at) =>
+      candidate.holdings.includes(row.holdings[0]!) ? [{ at, ...candidate }] : [],
+    )
+    // The quarters of a scanned holding are found again by their bitrate, unless that is changed.
+    const newRow =
+      (same.find(({ bitrateMbps }) => bitrateMbps === row.bitrateMbps) ?? same.at(-1))?.at ?? -1
     return before.columns.flatMap((column, columnAt) => {
       const newColumn = after.columns.findIndex(candidate => candidate.key === column.key)
       const [was, is] = [before.cells[rowAt]![columnAt]!, after.cells[newRow]?.[newColumn]]

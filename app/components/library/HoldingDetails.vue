@@ -25,6 +25,14 @@ const isVideo = computed(
     holding.value.quality !== 'given' &&
     holdingKind(holding.value.kind).sized === 'video',
 )
+/** How the bitrates of its titles are known. */
+const quarters = computed(() => {
+  const { bitrateMbps, bitrateQuarters } = holding.value ?? {}
+  if (bitrateMbps === null || bitrateMbps === undefined) return ''
+  return bitrateQuarters
+    ? `By quarters of its minutes: ${bitrateQuarters.map(mbps => number(mbps, 3)).join(', ')} Mb/s.`
+    : 'One bitrate stands for all its titles. A scan of the files tells them by quarters.'
+})
 const path = (field: string) => `library.holdings.${props.index}.${field}`
 const choices = usePoolChoices()
 const costs = computed(() => {
@@ -97,6 +105,7 @@ function take(quality: string): void {
         <PlanField :path="path('channels')" placeholder="as usual" />
         <PlanField :path="path('subtitles')" />
         <PlanField :path="path('framesPerSecond')" placeholder="as usual" />
+        <p v-if="quarters" class="soft small" data-quarters>{{ quarters }}</p>
         <PlanField :path="path('interlaced')" />
         <PlanField :path="path('smallCopies')" />
         <PlanField :path="path('copies')" />

@@ -18,7 +18,9 @@ import { outcomeTexts } from './outcomeTexts'
  */
 const props = defineProps<{
   matrix: PlayabilityMatrix
+  /** the row that fares worst, and all that differ from it in their bitrate only */
   row: number
+  rows: readonly number[]
   column: number
   hours: number
   fix: ShownFix | null
@@ -53,6 +55,16 @@ function more(play: Playability): string {
         : ''
   return copy + output + work
 }
+/** The other bitrates of these titles, and what comes of them. */
+const others = computed(() =>
+  props.rows
+    .filter(at => at !== props.row)
+    .map(at => ({
+      at,
+      mbps: props.matrix.rows[at]!.bitrateMbps,
+      outcome: props.matrix.cells[at]![props.column]!.plain.outcome,
+    })),
+)
 const isOffered = computed(() => props.matrix.cells[props.row]?.[props.column]?.offered ?? true)
 const isTrouble = computed(
   () =>
@@ -94,6 +106,11 @@ const isTrouble = computed(
       </ul>
       <p v-else class="soft small">Container, picture, sound and rate are all taken as they are.</p>
     </div>
+    <ul v-if="others.length" class="small" data-other-bitrates>
+      <li v-for="other in others" :key="other.at">
+        Those at {{ number(other.mbps, 3) }} Mb/s: {{ outcomeTexts[other.outcome].long }}.
+      </li>
+    </ul>
     <FigureValue :id="linkFigureId(device.key)" label="What the link carries for each stream" />
     <template v-if="isTrouble">
       <h3>Cheapest fix here</h3>

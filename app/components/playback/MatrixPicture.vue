@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
-import type { MatrixCell, PlayabilityMatrix } from '~~/core/playback/matrix'
-import { outcomes, type Playability } from '~~/core/playback/playability'
+import { groupCell, type GroupCell } from '~~/core/playback/groupCells'
+import type { PlayabilityMatrix } from '~~/core/playback/matrix'
+import { outcomes } from '~~/core/playback/playability'
+import { rowGroups } from '~~/core/playback/rowGroups'
 import type { MatrixSummaries } from '~~/core/playback/summaries'
 import OutcomeStrip from './OutcomeStrip.vue'
 import { cellWord, outcomeTexts } from './outcomeTexts'
@@ -17,36 +19,42 @@ const props = defineProps<{
   row: number
   column: number
 }>()
-const { number } = useFormat()
+const { number, share } = useFormat()
 const emit = defineEmits<{ choose: [row: number, column: number] }>()
 const table = ref<HTMLElement | null>(null)
 
 const hours = computed(() =>
   props.summaries.columns.reduce((sum, column) => sum + column.hoursPerWeek, 0),
 )
-const maxHours = computed(() => Math.max(0.01, ...props.summaries.cellHours.flat()))
+const groups = computed(() => rowGroups(props.matrix.rows))
+const cells = computed(() =>
+  groups.value.map(({ rows }) =>
+    props.matrix.columns.map((_, column) =>
+      groupCell(props.matrix, props.summaries, { rows, column }),
+    ),
+  ),
+)
+const maxHours = computed(() =>
+  Math.max(0.01, ...cells.value.flat().map(({ hoursPerWeek }) => hoursPerWeek)),
+)
 /** Pairs that are watched more stand out; those nobody watches are pale. */
-const weight = (row: number, column: number) =>
-  hours.value === 0
-    ? 1
-    : 0.45 + 0.55 * Math.sqrt((props.summaries.cellHours[row]?.[column] ?? 0) / maxHours.value)
-const parts = (cell: MatrixCell): readonly { play: Playability; share: number }[] =>
-  cell.subtitled && props.matrix.subtitledShare > 0
-    ? [
-        { play: cell.plain, share: 1 - props.matrix.subtitledShare },
-        { play: cell.subtitled, share: props.matrix.subtitledShare },
-      ]
-    : [{ play: cell.plain, share: 1 }]
-const differs = (cell: MatrixCell) =>
-  parts(cell).some(part => part.play.outcome !== cell.plain.outcome)
+const weight = ({ hoursPerWeek }: GroupCell) =>
+  hours.value === 0 ? 1 : 0.45 + 0.55 * Math.sqrt(hoursPerWeek / maxHours.value)
+const differs = ({ cell }: GroupCell) =>
+  cell.subtitled !== null &&
+  props.matrix.subtitledShare > 0 &&
+  cell.subtitled.outcome !== cell.plain.outcome
+/** Of titles whose bitrates fare differently, how many fare as the worst do. */
+const part = ({ worstShare }: GroupCell) => (worstShare < 1 - 1e-9 ? share(worstShare) : '')
 const spoken = (row: number, column: number) => {
-  const cell = props.matrix.cells[row]![column]!
+  const shown = cells.value[row]![column]!
+  const { plain, subtitled, offered } = shown.cell
   const device = props.matrix.columns[column]!
-  const name = `${props.matrix.rows[row]!.label} on ${device.deviceName}, ${device.placeName}`
-  return !cell.offered
+  const name = `${groups.value[row]!.label} on ${device.deviceName}, ${device.placeName}`
+  return !offered
     ? `${name}: not offered`
     : `${name}: ` +
-        `${outcomeTexts[cell.plain.outcome].long}${cell.plain.output ? ` to ${cell.plain.output.lines}p` : ''}${differs(cell) ? `; with subtitles ${outcomeTexts[cell.subtitled!.outcome].long.toLowerCase()}` : ''}`
+        `${part(shown) ? `${part(shown)} of the titles: ` : ''}${outcomeTexts[plain.outcome].long}${plain.output ? ` to ${plain.output.lines}p` : ''}${differs(shown) ? `; with subtitles ${outcomeTexts[subtitled!.outcome].long.toLowerCase()}` : ''}`
 }
 
 async function key(event: KeyboardEvent): Promise<void> {
@@ -59,7 +67,7 @@ async function key(event: KeyboardEvent): Promise<void> {
   const ends = { Home: 0, End: props.matrix.columns.length - 1 }[event.key]
   if (!down && !right && ends === undefined) return
   event.preventDefault()
-  const row = Math.max(0, Math.min(props.matrix.rows.length - 1, props.row + down))
+  const row = Math.max(0, Math.min(groups.value.length - 1, props.row + down))
   const column =
     ends ?? Math.max(0, Math.min(props.matrix.columns.length - 1, props.column + right))
   emit('choose', row, column)
@@ -96,22 +104,22 @@ async function key(event: KeyboardEvent): Promise<void> {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="(title, rowAt) in matrix.rows" :key="title.key" role="row">
+        <tr v-for="(title, rowAt) in groups" :key="title.key" role="row">
           <th scope="row" :class="{ chosen: rowAt === row }">
             <span class="title">{{ title.label }}</span>
             <span class="hours"
-              ><OutcomeStrip :shares="summaries.rows[rowAt]!.shares" :height="6"
+              ><OutcomeStrip :shares="summaries.groups[rowAt]!.shares" :height="6"
             /></span>
           </th>
           <td
-            v-for="(cell, at) in matrix.cells[rowAt]"
+            v-for="(shown, at) in cells[rowAt]"
             :key="at"
             role="gridcell"
             :tabindex="rowAt === row && at === column ? 0 : -1"
             :aria-selected="rowAt === row && at === column"
             :aria-label="spoken(rowAt, at)"
             :data-cell="`${rowAt} ${at}`"
-            :data-outcome="cell.offered ? cell.plain.outcome : 'notOffered'"
+            :data-outcome="shown.cell.offered ? shown.cell.plain.outcome : 'notOffered'"
             :class="{ chosen: rowAt === row && at === column }"
             @click="emit('choose', rowAt, at)"
             @focus="emit('choose', rowAt, at)"
@@ -119,20 +127,21 @@ async function key(event: KeyboardEvent): Promise<void> {
           >
             <span
               class="cell"
-              :class="{ away: !cell.offered }"
-              :style="{ opacity: weight(rowAt, at) }"
+              :class="{ away: !shown.cell.offered }"
+              :style="{ opacity: weight(shown) }"
             >
               <i
-                v-for="(part, index) in cell.offered ? parts(cell) : []"
+                v-for="(of, index) in shown.cell.offered ? shown.parts : []"
                 :key="index"
-                :class="part.play.outcome"
-                :style="{ flexGrow: part.share }"
+                :class="of.play.outcome"
+                :style="{ flexGrow: of.share }"
               />
             </span>
             <span class="word"
-              >{{ cell.offered ? cellWord(cell.plain) : 'not offered'
-              }}<template v-if="cell.offered && differs(cell)">
-                · {{ cellWord(cell.subtitled!) }}</template
+              >{{ shown.cell.offered ? cellWord(shown.cell.plain) : 'not offered'
+              }}<template v-if="shown.cell.offered && part(shown)"> {{ part(shown) }}</template
+              ><template v-else-if="shown.cell.offered && differs(shown)">
+                · {{ cellWord(shown.cell.subtitled!) }}</template
               ></span
             >
           </td>
@@ -145,7 +154,8 @@ async function key(event: KeyboardEvent): Promise<void> {
       ><i :class="outcome" /> {{ outcomeTexts[outcome].long.split(':')[0] }}</span
     >
     <span class="soft"
-      >The narrow part on the right is with subtitles shown. Pale cells are seldom watched.</span
+      >The narrow part on the right is with subtitles shown. Where bitrates fare differently a cell
+      has a part for each, and says how many fare worst. Pale cells are seldom watched.</span
     >
   </p>
 </template>

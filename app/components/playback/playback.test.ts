@@ -52,7 +52,7 @@ describe('one pair', () => {
     const row = matrix.rows.findIndex(entry => entry.quality.id === 'hd1080-hevc')
     const column = matrix.columns.findIndex(entry => entry.deviceName === 'Cabin laptop')
     const reasons = mount(CellReasons, {
-      props: { matrix, row, column, hours: 3, fix: null, looking: false },
+      props: { matrix, row, rows: [row], column, hours: 3, fix: null, looking: false },
     })
     expect(reasons.findAll('[data-reason]').map(entry => entry.attributes('data-reason'))).toEqual([
       'CODEC',

@@ -145,7 +145,7 @@ describe('the search', () => {
     )
     await until(() => expect(search.find('[data-apply-change]').exists()).toBe(true))
     expect(search.text()).toMatch(
-      /The cheapest change that meets the need: €509 for parts and drives\. Put in .+\. Drives then: /,
+      /The cheapest change that meets the need: €585 for parts and drives\. Put in .+\. Drives then: /,
     )
     await search.find('[data-apply-change]').trigger('pointerenter')
     expect(store.tried).not.toBeNull()

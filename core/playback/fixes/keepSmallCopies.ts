@@ -1,12 +1,13 @@
 import type { Plan } from '../../plan/planSchema'
 import { smallCopyRates } from '../../catalogue/sentQualities'
+import { rowGroups } from '../rowGroups'
 import type { FixKind } from './playbackFix'
 
 /** A second, small copy beside each title of a row: space instead of work. */
 export const keepSmallCopies: FixKind = (_, matrix) =>
-  matrix.rows.flatMap(row => {
+  rowGroups(matrix.rows).flatMap(row => {
     const kinds = (Object.keys(smallCopyRates) as (keyof typeof smallCopyRates)[]).filter(
-      kind => row.smallCopies === 'none' && smallCopyRates[kind] < row.bitrateMbps,
+      kind => row.smallCopies === 'none' && smallCopyRates[kind] < row.highestMbps,
     )
     return kinds.map(kind => ({
       id: `copies-${row.key}-${kind}`,

@@ -1,5 +1,6 @@
 import { isOffered } from '../matrix'
 import { needsConversion } from '../playability'
+import { rowGroups } from '../rowGroups'
 import type { PlaybackFix, FixKind } from './playbackFix'
 
 /** More pairs of titles and device are not proposed: those with most hours are. */
@@ -11,31 +12,35 @@ const maxPairs = 40
  * is proposed where such a device has something else to offer.
  */
 export const notOffer: FixKind = (_, matrix) => {
+  const groups = rowGroups(matrix.rows)
   const pairs = matrix.columns.flatMap((column, at) => {
     const { deviceId } = column
     if (deviceId === null || column.habits.length === 0) return []
-    const hours = matrix.rows.map((_, row) =>
+    const hours = groups.map(({ rows }) =>
       column.habits.reduce(
         (sum, habit) =>
           sum +
           matrix.sessions[habit]!.reduce(
-            (own, { row: of, chance }) => (of === row ? own + chance : own),
+            (own, { row: of, chance }) => (rows.includes(of) ? own + chance : own),
             0,
           ),
         0,
       ),
     )
-    const offered = matrix.rows.filter(
+    const offered = groups.filter(
       (row, index) => isOffered(row, deviceId) && hours[index]! > 0,
     ).length
     if (offered < 2) return []
-    return matrix.rows.flatMap((row, index) => {
-      const cell = matrix.cells[index]![at]!
-      const inTrouble =
-        cell.offered &&
-        [cell.plain, ...(cell.subtitled ? [cell.subtitled] : [])].some(
-          play => needsConversion(play) || play.outcome === 'cannot',
+    return groups.flatMap((row, index) => {
+      const inTrouble = row.rows.some(rowAt => {
+        const { offered: isOfferedHere, plain, subtitled } = matrix.cells[rowAt]![at]!
+        return (
+          isOfferedHere &&
+          [plain, ...(subtitled ? [subtitled] : [])].some(
+            play => needsConversion(play) || play.outcome === 'cannot',
+          )
         )
+      })
       return inTrouble && hours[index]! > 0
         ? [{ row, deviceId, name: column.deviceName, hours: hours[index]! }]
         : []

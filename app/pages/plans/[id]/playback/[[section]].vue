@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { cellKey } from '~~/core/tiers/rankFixes'
+import { groupCell } from '~~/core/playback/groupCells'
+import { rowGroups } from '~~/core/playback/rowGroups'
 import { matrixSummaries } from '~~/core/playback/summaries'
 import FigureValue from '~/components/common/FigureValue.vue'
 import FindingsList from '~/components/common/FindingsList.vue'
@@ -33,15 +35,22 @@ const { result: fixes, working } = useBackground(
 const chosen = ref<{ readonly row: string; readonly column: string } | null>(null)
 function choose(row: number, column: number): void {
   if (matrix.value)
-    chosen.value = { row: matrix.value.rows[row]!.key, column: matrix.value.columns[column]!.key }
+    chosen.value = { row: groups.value[row]!.key, column: matrix.value.columns[column]!.key }
 }
+const groups = computed(() => rowGroups(matrix.value?.rows ?? []))
+const cellAt = (row: number, column: number) =>
+  matrix.value && summaries.value && groups.value[row]
+    ? groupCell(matrix.value, summaries.value, { rows: groups.value[row].rows, column })
+    : null
 const worst = computed(() => {
   let best = { row: 0, column: 0, hours: -1 }
-  matrix.value?.cells.forEach((cells, row) =>
-    cells.forEach((cell, column) => {
-      const trouble =
-        cell.offered && (cell.plain.outcome === 'picture' || cell.plain.outcome === 'cannot')
-      const hours = (summaries.value?.cellHours[row]?.[column] ?? 0) + (trouble ? 1000 : 0)
+  groups.value.forEach((_, row) =>
+    matrix.value!.columns.forEach((_, column) => {
+      const shown = cellAt(row, column)
+      if (!shown) return
+      const { plain, offered } = shown.cell
+      const trouble = offered && (plain.outcome === 'picture' || plain.outcome === 'cannot')
+      const hours = shown.hoursPerWeek + (trouble ? 1000 : 0)
       if (hours > best.hours) best = { row, column, hours }
     }),
   )
@@ -52,12 +61,13 @@ const worst = computed(() => {
  * watched most.
  */
 const pair = computed(() => {
-  const row = matrix.value?.rows.findIndex(({ key }) => key === chosen.value?.row) ?? -1
+  const row = groups.value.findIndex(({ key }) => key === chosen.value?.row)
   const column = matrix.value?.columns.findIndex(({ key }) => key === chosen.value?.column) ?? -1
   return row >= 0 && column >= 0 ? { row, column } : worst.value
 })
+const shown = computed(() => cellAt(pair.value.row, pair.value.column))
 const fix = computed(
-  () => fixes.value?.cells.get(cellKey(pair.value.row, pair.value.column)) ?? null,
+  () => fixes.value?.cells.get(cellKey(shown.value?.row ?? 0, pair.value.column)) ?? null,
 )
 const anyDevices = computed(() => (store.plan?.household.devices.length ?? 0) > 0)
 </script>
@@ -104,9 +114,10 @@ const anyDevices = computed(() => (store.plan?.household.devices.length ?? 0) > 
           </section>
           <CellReasons
             :matrix="matrix"
-            :row="pair.row"
+            :row="shown?.row ?? 0"
+            :rows="groups[pair.row]?.rows ?? []"
             :column="pair.column"
-            :hours="summaries.cellHours[pair.row]?.[pair.column] ?? 0"
+            :hours="shown?.hoursPerWeek ?? 0"
             :fix="fix"
             :looking="working"
           />
