@@ -1,5 +1,5 @@
 import type { Habit, Household } from '../plan/household'
-import { homePlace, weekdays, type Weekday } from '../plan/constants'
+import { homePlace, usualLowestMbps, weekdays, type Weekday } from '../plan/constants'
 import { minutesPerDay, slotsPerWeek, slotMinutes } from '../units/week'
 import { chanceActive } from './habitChance'
 
@@ -104,7 +104,7 @@ export function watchersOf(household: Household): { watchers: Watcher[]; habits:
             placeId: homePlace,
             isAway: false,
             listed: false,
-            lowestRungMbps: 0,
+            lowestRungMbps: usualLowestMbps,
           }) - 1
         : viewer
     return [

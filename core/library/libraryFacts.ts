@@ -76,7 +76,7 @@ export function libraryFacts({
       library.holdings.every(({ mayBeLost }) => mayBeLost),
     contentTB: forecast.months[0]!,
     growth: growthPerMonth(library, sizes),
-    empty: contentAtHorizonTB.high === 0,
+    empty: forecast.months.slice(0, horizonMonths + 1).every(({ high }) => high === 0),
     irreplaceableTB: sizes.reduce(
       (sum, size) =>
         irreplaceable.includes(size.index) ? sum + size.amount.likely * size.todayTB : sum,

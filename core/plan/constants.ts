@@ -42,6 +42,8 @@ export const ownEntry = 'own'
 export const fromParts = 'parts'
 /** The kind of system follows the machine. */
 export const automaticSystem = 'byMachine'
+/** The lowest quality that a viewer accepts, Mb/s, where nothing else is said; so do guests. */
+export const usualLowestMbps = 2.8
 /** Most computers that are at hand. */
 export const maxAtHand = 12
 /** Most tiers of a plan, and those of a plan that has none of its own. */

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { linkKinds } from '../catalogue/deviceClasses'
 import { capabilitySetSchema } from './capabilities'
-import { homePlace, viewerColours, weekdays } from './constants'
+import { homePlace, usualLowestMbps, viewerColours, weekdays } from './constants'
 import {
   choice,
   choices,
@@ -61,7 +61,7 @@ const viewerSchema = z.object({
     unit: 'Mb/s',
     min: 0,
     max: 22,
-    fallback: 2.8,
+    fallback: usualLowestMbps,
     description: 'A stream sent below this rate counts as short. 720p at 2.8 Mb/s is usual.',
   }),
   chooses: choice({

@@ -20,8 +20,8 @@ export interface SessionKind {
   readonly row: number
   readonly play: Playability
   /**
-   * chance, given that the habit goes on; all of a habit's add up to 1, sound alone counted as the
-   * rest
+   * chance, given that the habit goes on; all of a habit's add up to 1 with its sound alone, or to
+   * nothing where its device is offered nothing
    */
   readonly chance: number
 }
@@ -33,6 +33,8 @@ export interface PlayabilityMatrix {
   readonly cells: readonly (readonly MatrixCell[])[]
   /** by habit of the week */
   readonly sessions: readonly (readonly SessionKind[])[]
+  /** by habit of the week, the share of sound alone */
+  readonly soundAlone: readonly number[]
   /** share of sessions with subtitles shown, 0..1 */
   readonly subtitledShare: number
 }
@@ -50,15 +52,15 @@ export function isOffered(
 /**
  * Share of a habit's sessions that go to each row: by the kinds it watches, and within a kind by
  * titles.
- * What its device is not offered is left out, so that those hours go to what else the habit
- * watches. When it watches only
+ * What is not kept, and what its device is not offered, is left out, so that those hours go to what
+ * else the habit watches. When it watches only
  * what the library does not hold, every title that is offered is as likely.
- * @returns by row; what is missing from 1 is sound alone, which plays as it is
+ * @returns by row, and of sound alone, which plays as it is; nothing where nothing is offered
  */
 export function rowShares(
   { habit }: Pick<WeekHabit, 'habit'>,
-  all: readonly TitleTraits[],
-): number[] {
+  { rows: all, keepsMusic }: Pick<MatrixQuestion, 'rows' | 'keepsMusic'>,
+): { readonly rows: readonly number[]; readonly soundAlone: number } {
   const totals: Partial<Record<WatchedKindId, number>> = {}
   const rows = all.map(row => (isOffered(row, habit.device) ? row.titles : nothing))
   for (const titles of rows)
@@ -69,28 +71,37 @@ export function rowShares(
   let parts = 0
   for (const kind in habit.watches) {
     const part = habit.watches[kind as WatchedKindId]!
-    if (part <= 0 || (kind !== 'music' && !totals[kind as WatchedKindId])) continue
+    const isKept = kind === 'music' ? keepsMusic : Boolean(totals[kind as WatchedKindId])
+    if (part <= 0 || !isKept) continue
     kinds.push({ kind: kind as WatchedKindId, part })
     parts += part
   }
   if (parts === 0) {
     const titles = Object.values(totals).reduce((sum, count) => sum + count, 0)
-    return rows.map(row =>
-      titles > 0 ? Object.values(row).reduce((sum, count) => sum + count, 0) / titles : 0,
-    )
+    return {
+      rows: rows.map(row =>
+        titles > 0 ? Object.values(row).reduce((sum, count) => sum + count, 0) / titles : 0,
+      ),
+      soundAlone: 0,
+    }
   }
-  return rows.map(row => {
-    let sum = 0
-    for (const { kind, part } of kinds)
-      if (kind !== 'music') sum += ((part / parts) * (row[kind] ?? 0)) / totals[kind]!
-    return sum
-  })
+  return {
+    rows: rows.map(row => {
+      let sum = 0
+      for (const { kind, part } of kinds)
+        if (kind !== 'music') sum += ((part / parts) * (row[kind] ?? 0)) / totals[kind]!
+      return sum
+    }),
+    soundAlone: (kinds.find(({ kind }) => kind === 'music')?.part ?? 0) / parts,
+  }
 }
 
 const nothing: TitleTraits['titles'] = {}
 
 export interface MatrixQuestion {
   readonly rows: readonly TitleTraits[]
+  /** the library holds music */
+  readonly keepsMusic: boolean
   readonly columns: readonly MatrixColumn[]
   /** by row, then by column */
   readonly prospects: readonly (readonly CellProspect[])[]
@@ -100,7 +111,7 @@ export interface MatrixQuestion {
 
 /** The whole matrix, and what each habit's sessions come to. */
 export function playabilityMatrix(
-  { rows, columns, prospects, week, subtitledShare }: MatrixQuestion,
+  { rows, keepsMusic, columns, prospects, week, subtitledShare }: MatrixQuestion,
   server: ServerAbility,
 ): PlayabilityMatrix {
   const cells = rows.map((row, rowAt) =>
@@ -113,9 +124,10 @@ export function playabilityMatrix(
       }
     }),
   )
-  const sessions = week.habits.map((habit, at): SessionKind[] => {
+  const shares = week.habits.map(habit => rowShares(habit, { rows, keepsMusic }))
+  const sessions = shares.map((own, at): SessionKind[] => {
     const column = columns.findIndex(candidate => candidate.habits.includes(at))
-    return rowShares(habit, rows).flatMap((share, row): SessionKind[] => {
+    return own.rows.flatMap((share, row): SessionKind[] => {
       const cell = cells[row]![column]
       if (share === 0 || !cell) return []
       if (!cell.subtitled || subtitledShare === 0) return [{ row, play: cell.plain, chance: share }]
@@ -125,40 +137,44 @@ export function playabilityMatrix(
       ].filter(kind => kind.chance > 0)
     })
   })
-  return { rows, columns, cells, sessions, subtitledShare }
-}
-
-/**
- * Sums up sessions by outcome; what their chances leave of 1 is sound alone, and plays as it is.
- */
-export function outcomeShares(sessions: readonly SessionKind[]): OutcomeShares {
-  const shares = { playAsIs: 0, repack: 0, sound: 0, picture: 0, cannot: 0 }
-  let sum = 0
-  for (const { play, chance } of sessions) {
-    shares[play.outcome] += chance
-    sum += chance
+  return {
+    rows,
+    columns,
+    cells,
+    sessions,
+    soundAlone: shares.map(({ soundAlone }) => soundAlone),
+    subtitledShare,
   }
-  const rest = 1 - sum
-  // What is left by rounding alone is nothing.
-  if (rest > 1e-12) shares.playAsIs += rest
-  return shares
+}
+
+/** Hours of an ordinary week that something is watched in, and their shares by outcome. */
+export interface HourShares {
+  readonly hours: number
+  readonly shares: OutcomeShares
 }
 
 /**
- * Shares of an ordinary week's watching hours by outcome; null when nobody watches, or the library
- * holds nothing to watch.
+ * Shares of an ordinary week's watching hours by outcome; a habit whose device is offered nothing
+ * is not watched. Null when nothing is, or the library holds nothing to watch.
  */
-export function hourShares(matrix: PlayabilityMatrix, week: WatchingWeek): OutcomeShares | null {
-  const shares = { playAsIs: 0, repack: 0, sound: 0, picture: 0, cannot: 0 }
-  let hours = 0
+export function hourShares(matrix: PlayabilityMatrix, week: WatchingWeek): HourShares | null {
+  const sums = { playAsIs: 0, repack: 0, sound: 0, picture: 0, cannot: 0 }
   week.habits.forEach(({ habit, hoursPerWeek }, at) => {
     if (habit.onBusyDays) return
-    hours += hoursPerWeek
-    const own = outcomeShares(matrix.sessions[at]!)
-    for (const outcome of Object.keys(shares) as Outcome[])
-      shares[outcome] += own[outcome] * hoursPerWeek
+    sums.playAsIs += matrix.soundAlone[at]! * hoursPerWeek
+    for (const { play, chance } of matrix.sessions[at]!) sums[play.outcome] += chance * hoursPerWeek
   })
+  const hours = Object.values(sums).reduce((sum, own) => sum + own, 0)
   if (hours === 0 || matrix.rows.length === 0) return null
-  for (const outcome of Object.keys(shares) as Outcome[]) shares[outcome] /= hours
-  return shares
+  const shareOf = (outcome: Outcome) => sums[outcome] / hours
+  return {
+    hours,
+    shares: {
+      playAsIs: shareOf('playAsIs'),
+      repack: shareOf('repack'),
+      sound: shareOf('sound'),
+      picture: shareOf('picture'),
+      cannot: shareOf('cannot'),
+    },
+  }
 }

@@ -65,17 +65,17 @@ function reasonsOf(session: Session): Reason[] {
 }
 
 /**
- * The best rung of each picture size up to these lines that the limits carry; and the best of them
- * all whatever the limits.
+ * The best rung of each picture size up to these lines that the device takes and the limits carry;
+ * and the best of them all whatever the limits.
  */
 function rungsFor(
   lines: number,
-  allowedMbps: number,
+  { allowedMbps, deviceMbps }: { readonly allowedMbps: number; readonly deviceMbps: number },
 ): { readonly carried: Rung[]; readonly best: Rung | null } {
   const carried: Rung[] = []
   let best: Rung | null = null
   for (const rung of ladder) {
-    if (rung.lines > lines) continue
+    if (rung.lines > lines || rung.rungMbps > deviceMbps) continue
     best ??= rung
     // The ladder falls, so rungs of one size stand together, the best first.
     if (rung.rungMbps <= allowedMbps && carried.at(-1)?.lines !== rung.lines) carried.push(rung)
@@ -122,14 +122,16 @@ export function prospectOf(session: Session, book: ConversionBook): Prospect {
     title.quality.lines,
     device.video.find(can => can.codec === 'h264')?.lines ?? 0,
   )
-  const { carried, best } = rungsFor(shows, allowedMbps)
+  const { carried, best } = rungsFor(shows, { allowedMbps, deviceMbps: device.maxMbps })
   if (carried.length === 0 || best === null) {
     const stop: Omit<Reason, 'needs'> =
-      shows === 0 ? { code: 'NO_OUTPUT', values: {} } : { code: 'NO_RUNG', values: { allowedMbps } }
+      best === null
+        ? { code: 'NO_OUTPUT', values: {} }
+        : { code: 'NO_RUNG', values: { allowedMbps } }
     return settled({
       reasons: [...reasons, { ...stop, needs: 'picture' }],
       outcome: 'cannot',
-      stoppedBy: shows === 0 ? 'device' : 'line',
+      stoppedBy: best === null ? 'device' : 'line',
       work: 0,
     })
   }

@@ -16,10 +16,12 @@ import {
 import { peakMbps, qualities } from '../catalogue/qualities'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { planSchema, type Plan, type PlanInput } from '../plan/planSchema'
+import { watchersOf } from '../household/weekHabits'
+import { workTable } from '../catalogue/workTable'
 import { seededRandom } from '../random'
 import { cellKey, fixesOf } from '../tiers/rankFixes'
 import { plainFormat } from '../units/format'
-import { hourShares, isOffered, outcomeShares, rowShares } from './matrix'
+import { hourShares, isOffered, rowShares } from './matrix'
 import { outcomes, playability, prospectOf, type Playability } from './playability'
 import { ConversionBook } from './conversionBook'
 import { fixKinds } from './fixes/fixKinds'
@@ -426,6 +428,8 @@ describe('the matrix of the demo household', () => {
       expect(ship.capMbps).toBe(4)
     },
   )
+  const sharesOf = (habit: object, rows: TitleTraits[]) =>
+    rowShares({ habit } as never, { rows, keepsMusic: true }).rows
   it('spreads a habit over the kinds it watches, and within a kind over its titles', () => {
     const habit = { watches: { film: 3, series: 1, homeVideo: 0, music: 0 } }
     const rows = [
@@ -433,19 +437,22 @@ describe('the matrix of the demo household', () => {
       { titles: { film: 10, series: 5 } },
       { titles: { homeVideo: 9 } },
     ].map(row => ({ ...row, notOfferedTo: [] as string[] })) as unknown as TitleTraits[]
-    expect(rowShares({ habit } as never, rows)).toEqual([0.75 * 0.75, 0.75 * 0.25 + 0.25, 0])
-    expect(
-      rowShares(
-        { habit: { watches: { film: 0, series: 0, homeVideo: 0, music: 0 } } } as never,
-        rows,
-      ),
-    ).toEqual([30 / 54, 15 / 54, 9 / 54])
-    expect(
-      rowShares(
-        { habit: { watches: { film: 0, series: 1, homeVideo: 0, music: 3 } } } as never,
-        rows,
-      ),
-    ).toEqual([0, 0.25, 0])
+    expect(sharesOf(habit, rows)).toEqual([0.75 * 0.75, 0.75 * 0.25 + 0.25, 0])
+    expect(sharesOf({ watches: { film: 0, series: 0, homeVideo: 0, music: 0 } }, rows)).toEqual([
+      30 / 54,
+      15 / 54,
+      9 / 54,
+    ])
+    const sings = { watches: { film: 0, series: 1, homeVideo: 0, music: 3 } }
+    expect(rowShares({ habit: sings } as never, { rows, keepsMusic: true })).toEqual({
+      rows: [0, 0.25, 0],
+      soundAlone: 0.75,
+    })
+    // Without music its share falls to what is kept.
+    expect(rowShares({ habit: sings } as never, { rows, keepsMusic: false })).toEqual({
+      rows: [0, 1, 0],
+      soundAlone: 0,
+    })
   })
   it('gives the hours of titles that a device is not offered to what else the habit watches', () => {
     const habit = { device: 'stick', watches: { film: 3, series: 1, homeVideo: 0, music: 0 } }
@@ -455,27 +462,86 @@ describe('the matrix of the demo household', () => {
         { titles: { film: 10, series: 5 }, notOfferedTo: second },
         { titles: { homeVideo: 9 }, notOfferedTo: [] },
       ] as unknown as TitleTraits[]
-    expect(rowShares({ habit } as never, rows(['stick']))).toEqual([0, 1, 0])
-    expect(rowShares({ habit } as never, rows(['tablet']))).toEqual([
-      0.75 * 0.75,
-      0.75 * 0.25 + 0.25,
-      0,
-    ])
+    expect(sharesOf(habit, rows(['stick']))).toEqual([0, 1, 0])
+    expect(sharesOf(habit, rows(['tablet']))).toEqual([0.75 * 0.75, 0.75 * 0.25 + 0.25, 0])
     // Without any films or series left, whatever is offered is as likely.
-    expect(rowShares({ habit } as never, rows(['stick'], ['stick']))).toEqual([0, 0, 1])
+    expect(sharesOf(habit, rows(['stick'], ['stick']))).toEqual([0, 0, 1])
     expect([
       isOffered({ notOfferedTo: ['stick'] }, 'stick'),
       isOffered({ notOfferedTo: ['stick'] }, null),
     ]).toEqual([false, true])
   })
   it('shares of hours add up to 1', () => {
-    const shares = hourShares(matrix, week)!
+    const { shares } = hourShares(matrix, week)!
     expect(Object.values(shares).reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 12)
-    matrix.sessions.forEach(sessions =>
+    matrix.sessions.forEach((sessions, at) =>
       expect(
-        Object.values(outcomeShares(sessions)).reduce((sum, share) => sum + share, 0),
+        sessions.reduce((sum, { chance }) => sum + chance, matrix.soundAlone[at]!),
       ).toBeCloseTo(1, 12),
     )
+  })
+  it('is sent at no more than the device takes, and to none that takes nothing of it', () => {
+    const session = (maxMbps: number) =>
+      prospectOf(
+        {
+          title: title('uhd-hdr-hevc'),
+          device: {
+            ...classOf('tv2016'),
+            maxMbps,
+            video: classOf('tv2016').video.filter(({ codec }) => codec === 'h264'),
+          },
+          linkMbps: 1000,
+          capMbps: Infinity,
+          subtitled: false,
+        },
+        new ConversionBook(workTable, 'atSourceSize'),
+      )
+    const rates = (maxMbps: number) => session(maxMbps).steps.map(({ mbps }) => mbps)
+    expect(Math.max(...rates(100))).toBeGreaterThan(8)
+    expect(Math.max(...rates(8))).toBe(8)
+    expect(session(8).unlimitedMbps).toBe(8)
+    expect(session(0.1)).toMatchObject({ settled: { outcome: 'cannot', stoppedBy: 'device' } })
+  })
+  it('to guests counts as too low below what a viewer accepts who says nothing', () => {
+    const { watchers } = watchersOf(
+      planSchema.parse({
+        name: 'x',
+        household: {
+          viewers: [{ id: 'a' }],
+          habits: [{ viewer: '', onBusyDays: true }],
+        },
+      }).household,
+    )
+    expect(watchers.map(({ listed, lowestRungMbps }) => [listed, lowestRungMbps])).toEqual([
+      [true, 2.8],
+      [false, 2.8],
+    ])
+  })
+  it('of a habit to which nothing is offered count as not watched, and not as played', () => {
+    const of = (notOfferedTo: string[]) =>
+      factsOf(
+        planSchema.parse({
+          name: 'x',
+          library: { holdings: [{ quality: 'uhd-hdr-hevc', titles: 10, notOfferedTo }] },
+          household: {
+            viewers: [{ id: 'a' }, { id: 'b' }],
+            devices: [
+              { id: 'tv', class: 'tv2020' },
+              { id: 'old', class: 'tv2016' },
+            ],
+            habits: [
+              { viewer: 'a', device: 'tv', minutes: 60 },
+              { viewer: 'b', device: 'old', minutes: 180 },
+            ],
+          },
+        }),
+      ).playback
+    const [all, one, none] = [of([]), of(['old']), of(['tv', 'old'])]
+    expect(all!.sharedHours).toBeCloseTo(4 * one!.sharedHours, 9)
+    expect(one!.shares!.playAsIs).toBe(
+      of([]).matrix.cells[0]![0]!.plain.outcome === 'playAsIs' ? 1 : 0,
+    )
+    expect([none!.shares, none!.sharedHours, none!.demand.hoursPerWeek]).toEqual([null, 0, 0])
   })
   it('shares of hours are what playing 60 000 titles by chance comes to', () => {
     const random = seededRandom(20261125)
@@ -504,7 +570,7 @@ describe('the matrix of the demo household', () => {
       const shown = cell.subtitled && random() < 0.25 ? cell.subtitled : cell.plain
       if (shown.outcome === 'picture') converted++
     }
-    const share = hourShares(matrix, week)!.picture
+    const share = hourShares(matrix, week)!.shares.picture
     expect(Math.abs(converted / runs - share)).toBeLessThan(
       4 * Math.sqrt((share * (1 - share)) / runs),
     )
@@ -522,7 +588,7 @@ describe('the matrix of the demo household', () => {
       (sum, column) => sum + column.hoursPerWeek * (column.shares?.picture ?? 0),
       0,
     )
-    expect(picture / hours).toBeCloseTo(hourShares(matrix, week)!.picture, 9)
+    expect(picture / hours).toBeCloseTo(hourShares(matrix, week)!.shares.picture, 9)
     matrix.columns.forEach((column, at) =>
       expect(columns[at]!.hoursPerWeek).toBeCloseTo(column.hoursPerWeek, 9),
     )

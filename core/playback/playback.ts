@@ -32,6 +32,7 @@ export const playback = defineDomain({
       week: needed.household.week,
       hardware: needed.machine.hardware,
       rows: needed.titles.rows,
+      keepsMusic: needed.titles.keepsMusic,
       columns: needed.screens.columns,
       prospects: needed.prospects.cells,
     }

@@ -1,6 +1,6 @@
 import type { WatchingWeek } from '../household/weekHabits'
 import type { Demand, MixPart, SessionLoad, WeighedTask } from '../streams/demand'
-import type { PlayabilityMatrix } from './matrix'
+import { hourShares, type PlayabilityMatrix } from './matrix'
 import { needsConversion, type Playability } from './playability'
 import { conversionText, type ConversionClass } from './conversionBook'
 
@@ -110,10 +110,7 @@ export function playbackDemand(matrix: PlayabilityMatrix, week: WatchingWeek): D
     loads,
     largest: largest.list(),
     least: least.list(),
-    hoursPerWeek: week.habits.reduce(
-      (sum, { habit, hoursPerWeek }) => (habit.onBusyDays ? sum : sum + hoursPerWeek),
-      0,
-    ),
+    hoursPerWeek: hourShares(matrix, week)?.hours ?? 0,
     convertingHoursPerWeek: total,
     convertingShares: matrix.sessions.map(sessions =>
       sessions.reduce((sum, { play, chance }) => (needsConversion(play) ? sum + chance : sum), 0),

@@ -45,6 +45,8 @@ export interface PlaybackFacts {
    * to watch
    */
   readonly shares: OutcomeShares | null
+  /** those hours */
+  readonly sharedHours: number
   readonly stuck: readonly Stuck[]
   readonly belowAccepted: readonly BelowAccepted[]
   /** habits of the week whose devices are offered nothing that they watch */
@@ -74,11 +76,13 @@ export function playbackFacts(slice: PlaybackSlice): PlaybackFacts {
         : Infinity,
     },
   )
+  const shared = hourShares(matrix, week)
   return {
     matrix,
     demand: playbackDemand(matrix, week),
     classes: classesOf(matrix),
-    shares: hourShares(matrix, week),
+    shares: shared?.shares ?? null,
+    sharedHours: shared?.hours ?? 0,
     stuck: stuckOf(matrix),
     belowAccepted: belowAccepted(matrix, week),
     nothingOffered: matrix.sessions.flatMap((sessions, at) =>

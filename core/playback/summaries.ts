@@ -54,7 +54,7 @@ class Tally {
 
 /** Sums up the sessions of an ordinary week by row, by column and by cell. */
 export function matrixSummaries(
-  { rows, columns, sessions }: PlayabilityMatrix,
+  { rows, columns, sessions, soundAlone }: PlayabilityMatrix,
   week: WatchingWeek,
 ): MatrixSummaries {
   const groups = rowGroups(rows)
@@ -67,15 +67,13 @@ export function matrixSummaries(
     for (const at of column.habits) {
       const { habit, hoursPerWeek } = week.habits[at]!
       if (habit.onBusyDays) continue
-      let rest = 1
       for (const { row, play, chance } of sessions[at]!) {
         rowTallies[row]!.add(play.outcome, chance * hoursPerWeek)
         groupTallies[groupOf[row]!]!.add(play.outcome, chance * hoursPerWeek)
         columnTallies[columnAt]!.add(play.outcome, chance * hoursPerWeek)
         cellHours[row]![columnAt]! += chance * hoursPerWeek
-        rest -= chance
       }
-      columnTallies[columnAt]!.add('playAsIs', Math.max(0, rest) * hoursPerWeek)
+      columnTallies[columnAt]!.add('playAsIs', soundAlone[at]! * hoursPerWeek)
     }
   })
   return {

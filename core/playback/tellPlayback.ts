@@ -131,12 +131,11 @@ const shareTexts = [
 const habitsNamed = 40
 
 function shareFigures(
-  { shares }: PlaybackFacts,
+  { shares, sharedHours: hours }: PlaybackFacts,
   { week }: PlaybackSlice,
   format: Format,
 ): Figure[] {
   const habits = week.habits.filter(({ habit }) => !habit.onBusyDays)
-  const hours = habits.reduce((all, { hoursPerWeek }) => all + hoursPerWeek, 0)
   const inputs: readonly Input[] = [
     ...habits.slice(0, habitsNamed).map(({ index }) => ({ figure: habitConvertingId(index) })),
     // What the machine is too slow for cannot be played.

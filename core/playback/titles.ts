@@ -11,6 +11,7 @@ interface TitlesSlice {
 /** The library as kinds of titles. */
 export interface TitlesFacts {
   readonly rows: readonly TitleTraits[]
+  readonly keepsMusic: boolean
   /** the same by what they are made of alone: it stays the same when only their numbers change */
   readonly makeups: readonly TitleMakeup[]
 }
@@ -19,6 +20,9 @@ function titlesFacts({ holdings, qualities }: TitlesSlice): TitlesFacts {
   const rows = titleTraits({ holdings }, qualities)
   return {
     rows,
+    keepsMusic: holdings.some(
+      ({ kind, titles, sizeGB }) => kind === 'music' && (titles > 0 || (sizeGB ?? 0) > 0),
+    ),
     makeups: rows.map(
       ({ titles: _titles, holdings: _holdings, notOfferedTo: _notOfferedTo, ...makeup }) => makeup,
     ),

@@ -226,10 +226,41 @@ describe('planned drives', () => {
             of([1, 2, 5].map(month => ({ month, count: month, sizeTB, how }))),
           ]
           if (bare && planned)
-            expect(planned.roomAtHorizonTB, `${layout} ${how} ${sizeTB}`).toBeGreaterThanOrEqual(
-              bare.roomAtHorizonTB - 1e-9,
+            expect(planned.largest.roomTB, `${layout} ${how} ${sizeTB}`).toBeGreaterThanOrEqual(
+              bare.largest.roomTB - 1e-9,
             )
         }
     expect(without.domains.room.room!.roomByMonthTB).toBeNull()
+  })
+})
+
+describe('a library that is larger today than at the horizon', () => {
+  const shrinking = (otherTB: number) => {
+    const { verdicts } = assess(
+      planSchema.parse({
+        name: 'x',
+        // A tenth is deleted each month.
+        library: {
+          holdings:
+            otherTB > 0
+              ? [{ quality: 'given', sizeGB: otherTB * 1000, titles: 100, removedPerMonth: 10 }]
+              : [],
+        },
+        drives: { lots: [{ count: 1, sizeTB: 10 }], layout: 'separate' },
+      }),
+      catalogue,
+    )
+    return verdicts.find(({ id }) => id === 'space')!
+  }
+  it('is judged by every month: over its room today it is impossible, though empty later', () => {
+    // Room is 8.33 TB; in ten months everything is gone.
+    expect(shrinking(20)).toMatchObject({
+      state: 'impossible',
+      asked: { likely: 20 },
+      possible: { likely: room(10) },
+    })
+    expect(['enough', 'tight']).toContain(shrinking(8).state)
+    expect(shrinking(3).state).toBe('ample')
+    expect(shrinking(0).state).toBe('unknown')
   })
 })

@@ -5,12 +5,13 @@ import type { LayoutRefusal } from '../drives/layouts/layout'
 import { layouts } from '../drives/layouts/layouts'
 import { roomTB as roomOf, traitsOf, unpricedLots } from '../drives/poolOf'
 import { boughtModels } from '../drives/usualPrice'
-import type { Estimate } from '../figure'
+import { exactly, type Estimate } from '../figure'
 import type { Forecast } from '../library/forecast'
 import type { JudgedFacts } from '../machine/fit/fitFacts'
 import type { FitSlice } from '../machine/fit/fitSlice'
 import type { Drives } from '../plan/drives'
 import { monthsPerYear } from '../units/time'
+import { headroomState, worseState, type VerdictState } from '../verdict'
 import { failingWith, newlyFailing } from './plannedFit'
 import { plannedCourse, type PlannedLot, type PlannedStep } from './plannedCourse'
 
@@ -76,7 +77,6 @@ export interface RoomFacts {
   readonly roomTB: number
   /** by month with the purchases that are planned; null where none are */
   readonly roomByMonthTB: readonly number[] | null
-  readonly roomAtHorizonTB: number
   /**
    * first month whose content exceeds the room: likely, with fast and with slow growth; null within
    * fifteen years
@@ -86,6 +86,13 @@ export interface RoomFacts {
     readonly soonest: number | null
     readonly latest: number | null
   }
+  /** the month up to the horizon in which most is kept, the last of equals */
+  readonly largest: {
+    readonly contentTB: Estimate
+    readonly roomTB: number
+  }
+  /** the worst state of any month up to the horizon, by how much of the room is left */
+  readonly left: VerdictState
   /** the planned purchases, in their order, with how many of their drives count */
   readonly planned: readonly PlannedStep[]
 }
@@ -100,12 +107,21 @@ export function roomFacts(slice: RoomSlice): { readonly room: RoomFacts | null }
     const month = forecast.months.findIndex((content, at) => content[end] > roomAt(at))
     return month < 0 ? null : month
   }
+  const months = forecast.months
+    .slice(0, horizonYears * monthsPerYear + 1)
+    .map((contentTB, at) => ({ contentTB, roomTB: roomAt(at) }))
   return {
     room: {
       roomTB,
+      largest: months.reduce((most, month) =>
+        month.contentTB.likely >= most.contentTB.likely ? month : most,
+      ),
+      left: months.reduce<VerdictState>(
+        (worst, { contentTB, roomTB: room }) =>
+          worseState(worst, headroomState(contentTB, exactly(room))),
+        'ample',
+      ),
       roomByMonthTB: course?.roomTB ?? null,
-      roomAtHorizonTB:
-        course?.roomTB[horizonYears * monthsPerYear] ?? course?.roomTB.at(-1) ?? roomTB,
       monthFull: { likely: fullAt('likely'), soonest: fullAt('high'), latest: fullAt('low') },
       planned: course?.steps ?? [],
     },

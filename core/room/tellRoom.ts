@@ -71,13 +71,14 @@ function yearsText(months: number, { number: n }: Format): string {
 }
 
 function spaceVerdict(
-  { roomTB, roomByMonthTB, roomAtHorizonTB, monthFull, planned }: RoomFacts,
+  { roomTB, roomByMonthTB, monthFull, largest, left, planned }: RoomFacts,
   slice: RoomSlice,
   format: Format,
 ): Verdict {
   const { number: n } = format
-  const { horizonYears, contentAtHorizonTB: asked, contentTB } = slice
-  const possible = exactly(roomAtHorizonTB)
+  const { horizonYears, contentTB } = slice
+  const asked = largest.contentTB
+  const possible = exactly(largest.roomTB)
   const out = planned.reduce((sum, { purchase, counted }) => sum + purchase.count - counted, 0)
   const counted =
     planned.length === 0
@@ -87,6 +88,7 @@ function spaceVerdict(
         : ` This counts the purchases planned under Growing, without ${out === 1 ? '1 drive that has' : `${n(out)} drives that have`} no place in the machine or in its layout.`
   return {
     ...common(slice),
+    asked,
     possible,
     share: headroomShare(asked, possible),
     figures: ['library.contentAtHorizonTB', 'drives.roomTB', 'drives.monthFull'],
@@ -94,7 +96,7 @@ function spaceVerdict(
   }
 
   function said(): Pick<Verdict, 'state' | 'sentence'> {
-    const state = spaceState({ roomAtHorizonTB, monthFull }, slice)
+    const state = spaceState({ monthFull, left }, slice)
     const { likely, soonest } = monthFull
     const inMonth = (month: number) => `in month ${month} (${yearsText(month, format)})`
     switch (state) {

@@ -16,7 +16,7 @@ import {
 import { exactly, type Estimate, type Figure } from '../figure'
 import type { Format } from '../units/format'
 import { weeksPerMonth } from '../units/week'
-import { headroomShare, type Verdict } from '../verdict'
+import { headroomShare, worseState, type Verdict } from '../verdict'
 import { capacityFigure, notKnown } from './capacityFigures'
 import { pureFigure, possibleFigure } from './possibleFigures'
 import { whatConverts, whichEngines } from '../expressions/inputs/conversionInputs'
@@ -184,26 +184,29 @@ function shortFigure(
 function conversionsVerdict(facts: StreamsFacts, slice: StreamsSlice, format: Format): Verdict {
   const { possible, minutes, state, demand } = facts
   const { minutesShortTarget } = slice
-  const byMinutes = slice.school === 'minutesShort' && minutes !== null
-  const asked = byMinutes ? minutes.perMonth : exactly(facts.needed.needed)
-  const met = byMinutes ? exactly(minutesShortTarget) : possible
+  const byMinutes = minutes && minutesState(minutes.perMonth, minutesShortTarget)
+  // By the limit on minutes they are told, unless head room or what is too slow is worse.
+  const isTold =
+    slice.school === 'minutesShort' &&
+    byMinutes !== null &&
+    worseState(byMinutes, state) === byMinutes
+  const asked = isTold ? minutes!.perMonth : exactly(facts.needed.needed)
+  const met = isTold ? exactly(minutesShortTarget) : possible
   const short =
-    minutes && minutesState(minutes.perMonth, minutesShortTarget) === 'short'
-      ? ` ${shortSentence(minutes.perMonth, minutesShortTarget, format)}`
-      : ''
+    byMinutes === 'short' ? ` ${shortSentence(minutes!.perMonth, minutesShortTarget, format)}` : ''
   return {
     id: 'streams',
-    label: byMinutes ? 'Minutes short' : headrooms.streams.label,
+    label: isTold ? 'Minutes short' : headrooms.streams.label,
     domain: 'streams',
-    unit: byMinutes ? 'min/month' : 'conversions',
+    unit: isTold ? 'min/month' : 'conversions',
     asked,
     possible: met,
     share: headroomShare(asked, met),
     state,
-    sentence: byMinutes
-      ? shortSentence(minutes.perMonth, minutesShortTarget, format)
+    sentence: isTold
+      ? shortSentence(minutes!.perMonth, minutesShortTarget, format)
       : `${conversionSentence(facts)}${short}${stuckSentence(facts, format)}`,
-    figures: byMinutes
+    figures: isTold
       ? ['streams.minutesShortPerMonth', 'streams.possible']
       : ['streams.asked', 'streams.possible', ...(demand ? ['streams.minutesShortPerMonth'] : [])],
   }
@@ -214,7 +217,7 @@ function stuckSentence(
   { mixFrom, stuckShare, needed, possible }: StreamsFacts,
   { number: n }: Format,
 ): string {
-  return possible && possible.likely > 0 && stuckShare > 0 && needed.needed > 0
+  return possible && stuckShare > 0 && needed.needed > 0
     ? ` It is too slow for ${n(stuckShare * 100, 2)} % of the ` +
         `${mixFrom === 'habits' ? 'conversions' : 'titles'}.`
     : ''
@@ -226,11 +229,18 @@ function shortSentence(
   { number: n }: Format,
 ): string {
   const minutes =
-    `${n(likely, 2)} minutes a ` +
+    `${n(likely, 2)} ${n(likely, 2) === '1' ? 'minute' : 'minutes'} a ` +
     `month${n(low, 2) === n(high, 2) ? '' : ` (${n(low, 2)} to ${n(high, 2)})`}`
-  return likely <= target
-    ? `The machine falls behind for ${minutes}; ${n(target)} are accepted.`
-    : `The machine falls behind for ${minutes}, more than the ${n(target)} that are accepted.`
+  const accepted = `${n(target)} ${target === 1 ? 'is' : 'are'} accepted`
+  if (likely > target)
+    return (
+      `The machine falls behind for ${minutes}, more than the ${n(target)} that ` +
+      `${target === 1 ? 'is' : 'are'} accepted.`
+    )
+  return high > target
+    ? `The machine falls behind for ${minutes}; ${accepted}, and at the low end of what it can do ` +
+        'it is more.'
+    : `The machine falls behind for ${minutes}; ${accepted}.`
 }
 
 function conversionSentence({

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { assess } from '../assess'
 import { catalogue } from '../catalogue/catalogue'
+import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import { conversionState, mostUnplayable, tooSlowState } from './streamsFacts'
 
@@ -107,5 +108,38 @@ describe('the states of what is too slow and of smaller pictures', () => {
       conversionState(2, band(0), 0),
       conversionState(0, band(0), 0),
     ]).toEqual(['ample', 'enough', 'tight', 'short', 'tight', 'short', 'impossible', 'ample'])
+  })
+})
+
+describe('the sentence under a limit on minutes short', () => {
+  const demo = planSchema.parse(tideMillHouse)
+  const at = (score: number, minutesShortTarget = 15) => {
+    const { verdicts, domains } = assess(
+      {
+        ...demo,
+        machine: { ...demo.machine, score },
+        choices: { ...demo.choices, school: 'minutesShort', minutesShortTarget },
+      },
+      catalogue,
+    )
+    return { ...verdicts.find(({ id }) => id === 'streams')!, facts: domains.streams }
+  }
+  it('names what fails: the minutes, or how many can be converted', () => {
+    for (const score of [400, 900, 1500, 2500, 4000, 6000, 9000, 14_000, 30_000])
+      for (const target of [0, 1, 15, 2000, 40_000]) {
+        const { state, sentence, unit, facts } = at(score, target)
+        if (state !== 'short' && state !== 'impossible') continue
+        const minutes = facts.minutes!.perMonth.likely
+        if (unit === 'min/month') expect(minutes, sentence).toBeGreaterThan(target)
+        else expect(sentence).toMatch(/needed at once|too slow for/)
+        expect(sentence).not.toMatch(/\b0 minutes a month[^,]*accepted\.$/)
+      }
+  })
+  it('tells that the range decides where only its end is too much', () => {
+    const found = [2000, 2500, 3000, 4000, 5000, 6000, 8000, 10_000, 12_000]
+      .flatMap(score => [1, 15, 100, 1000].map(target => at(score, target)))
+      .filter(({ state, unit }) => state === 'tight' && unit === 'min/month')
+    expect(found.length).toBeGreaterThan(0)
+    for (const { sentence } of found) expect(sentence).toContain('at the low end of what it can do')
   })
 })

@@ -210,7 +210,6 @@ function isFull(plan: Plan, assessor: PlanAssessor, catalogue: Catalogue): boole
     const { room } = assessor.facts(plan, catalogue, ['room']).room
     if (room)
       state = spaceState(room, {
-        contentAtHorizonTB: facts.library.contentAtHorizonTB,
         nothingKept: facts.library.empty,
         horizonYears: plan.choices.horizonYears,
       })
