@@ -41,6 +41,7 @@ export function putDrive(
     model,
     condition,
     priceEach: null,
+    warrantyMonths: null,
   }
   return asLots(
     drives.toSpliced(bay, 0, {

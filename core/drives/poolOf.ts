@@ -155,8 +155,7 @@ export function poolOf({
     const isNarrowed = narrowest !== null && narrowest.MBps < pooled.sustainedMBps
     return {
       failuresPerYear: pooled.failuresPerYear,
-      causesFactor:
-        (drives.above45C ? causeFactor : 1) * (isShaken(drives, traits) ? causeFactor : 1),
+      causesFactor: causesOf(drives, traits),
       ageYears: drives.ageYears,
       batchFactor: drives.oneBatch ? batchFactor : 1,
       leadHours: hasSpare(members) ? 0 : leadHours[drives.replacement],
@@ -191,6 +190,14 @@ export function poolOf({
 
 /** Drives of a group that a rebuild reads or writes at once: what it reads, and the new one. */
 const atOnceIn = ({ readsTB }: Pick<PoolGroup, 'readsTB'>) => readsTB.length + 1
+
+/** What heat and vibration together multiply the failure rate of drives by. */
+export function causesOf(
+  drives: Pick<Drives, 'unmounted' | 'above45C'>,
+  traits: Parameters<typeof isShaken>[1],
+): number {
+  return (drives.above45C ? causeFactor : 1) * (isShaken(drives, traits) ? causeFactor : 1)
+}
 
 /** Whether so many spinning drives shake each other. */
 export function isShaken(

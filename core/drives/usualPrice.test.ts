@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { catalogue, entryOf } from '../catalogue/catalogue'
 import { planSchema } from '../plan/planSchema'
-import { stagedPrices } from '../ownership/years/yearsQuestion'
+import { stagedDrives } from '../ownership/failingDrives'
 import { driveTraits } from './driveTraits'
 import { driveOffers } from './growth/driveOffers'
 import { growthQuestion } from './growth/planGrowth'
@@ -72,7 +72,7 @@ describe('the usual price of a drive', () => {
   })
   it('is the same wherever a plan asks for it', () => {
     for (const { id } of catalogue.driveClasses) {
-      const { drives } = planSchema.parse({
+      const plan = planSchema.parse({
         name: 'x',
         drives: {
           driveClass: id,
@@ -82,6 +82,7 @@ describe('the usual price of a drive', () => {
           ],
         },
       })
+      const { drives } = plan
       const question = growthQuestion(
         { drives, choices: planSchema.parse({ name: 'x' }).choices },
         { contentTB: [1], layoutId: 'separate', bays: 4 },
@@ -91,7 +92,7 @@ describe('the usual price of a drive', () => {
         expect(price).toBe(driveTraits({ model: 'own', sizeTB }, drives, catalogue).usualPrice)
         expect(question.priceOf(sizeTB)).toBe(price)
       }
-      expect(stagedPrices(drives, catalogue).map(({ price }) => price)).toEqual(
+      expect(stagedDrives(plan, catalogue).map(({ price }) => price)).toEqual(
         [12, 9].map(size => question.priceOf(size)),
       )
     }

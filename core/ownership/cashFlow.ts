@@ -1,4 +1,6 @@
-import { kWhPerWattYear, monthsPerYear } from '../units/time'
+import { ageFactor } from '../drives/failureRate'
+import { priceIn } from '../drives/growth/purchases'
+import { hoursPerYear, kWhPerWattYear, monthsPerYear } from '../units/time'
 
 /** What money goes to, or comes from. */
 export const cashKinds = [
@@ -15,6 +17,7 @@ export const cashKinds = [
 ] as const
 export type CashKind = (typeof cashKinds)[number]
 
+const hoursPerMonth = hoursPerYear / monthsPerYear
 /** kWh that one watt uses in a month. */
 export const kWhPerWattMonth = kWhPerWattYear / monthsPerYear
 /** The battery of a UPS is exchanged every so many months. */
@@ -23,12 +26,16 @@ export const upsBatteryMonths = 48
 /** Drives that may fail and are then replaced. */
 export interface FailingDrives {
   readonly count: number
-  /** annual failure rate of one, 0..1 */
-  readonly failuresPerYear: number
+  /** failures of one an hour, heat and vibration counted */
+  readonly failuresPerHour: number
+  /** whole years in use when they come; null where every year counts alike */
+  readonly ageYears: number | null
   /** of one today */
   readonly price: number
   /** month they are bought */
   readonly fromMonth: number
+  /** months from then on in which one that fails costs nothing */
+  readonly warrantyMonths: number
 }
 
 /** What the years of a plan cost follows from; money in the plan's currency, not rounded. */
@@ -43,7 +50,6 @@ export interface CashQuestion {
   readonly electricityRisePerYear: number
   readonly drives: readonly FailingDrives[]
   readonly driveFallPerYear: number
-  readonly warrantyMonths: number
   readonly licenceOnce: number
   readonly licencePerYear: number
   /** media for copies now and each time they are used up, and what a store charges a month */
@@ -87,21 +93,30 @@ export function toCents(amount: number): number {
 /** Yearly changes count from months 13, 25 and so on. */
 const yearsOf = (month: number) => Math.max(0, Math.floor((month - 1) / monthsPerYear))
 
-/** Expected cost of replacing drives in a month; none before their warranty ends. */
+/**
+ * Expected cost of replacing drives in a month at their price then; none before their warranty
+ * ends. A lot's age runs on: what replaces its drives is not followed.
+ */
 function replacementsIn(
   month: number,
-  { drives, driveFallPerYear, warrantyMonths }: CashQuestion,
+  { drives, driveFallPerYear }: Pick<CashQuestion, 'drives' | 'driveFallPerYear'>,
 ): number {
-  return drives.reduce(
-    (sum, { count, failuresPerYear, price, fromMonth }) =>
-      month - fromMonth <= warrantyMonths
-        ? sum
-        : sum +
-          ((count * failuresPerYear) / monthsPerYear) *
-            price *
-            (1 - driveFallPerYear) ** yearsOf(month),
-    0,
-  )
+  return drives.reduce((sum, lot) => {
+    const own = month - lot.fromMonth
+    if (own <= lot.warrantyMonths) return sum
+    const age = lot.ageYears === null ? 1 : ageFactor(lot.ageYears + yearsOf(own))
+    const failures = lot.count * lot.failuresPerHour * age * hoursPerMonth
+    return sum + failures * priceIn(lot.price, month, driveFallPerYear)
+  }, 0)
+}
+
+/** Expected cost of replacing drives over all months, not rounded. */
+export function replacementsOf(
+  question: Pick<CashQuestion, 'months' | 'drives' | 'driveFallPerYear'>,
+): number {
+  let sum = 0
+  for (let month = 1; month <= question.months; month++) sum += replacementsIn(month, question)
+  return sum
 }
 
 /**

@@ -19,6 +19,7 @@ import {
 import { cloudCourse, usualCloudSteps } from './cloud'
 import { averagePricePerKWh } from '../plan/energyPrice'
 import { licenceCrossing, neverUsed } from './neverUsed'
+import { failingLots } from './failingDrives'
 import { planCarbon } from '../tiers/planCarbon'
 import { upsMinutes, upsRows } from '../machine/power/upsChoice'
 
@@ -31,7 +32,6 @@ const nothing: CashQuestion = {
   electricityRisePerYear: 0,
   drives: [],
   driveFallPerYear: 0,
-  warrantyMonths: 0,
   licenceOnce: 0,
   licencePerYear: 0,
   copiesOnce: 0,
@@ -61,14 +61,15 @@ const anyQuestion: fc.Arbitrary<CashQuestion> = fc.record({
   drives: fc.array(
     fc.record({
       count: fc.integer({ min: 1, max: 12 }),
-      failuresPerYear: fc.double({ min: 0, max: 0.2, noNaN: true }),
+      failuresPerHour: fc.double({ min: 0, max: 3e-5, noNaN: true }),
+      ageYears: fc.option(fc.nat(9)),
       price: fc.double({ min: 0, max: 400, noNaN: true }),
       fromMonth: fc.nat(100),
+      warrantyMonths: fc.nat(60),
     }),
     { maxLength: 3 },
   ),
   driveFallPerYear: fc.double({ min: -0.1, max: 0.15, noNaN: true }),
-  warrantyMonths: fc.nat(60),
   licenceOnce: fc.nat(200),
   licencePerYear: fc.nat(100),
   copiesOnce: fc.nat(300),
@@ -117,25 +118,62 @@ describe('the years in money', () => {
       )!.amount
     expect([at(12), at(13), at(24), at(25)]).toEqual([21.92, 24.11, 24.11, 26.52])
   })
-  it('replace drives after their warranty only, at the price of that year', () => {
-    const lines = (extra: Partial<CashQuestion>) =>
+  it('replace drives after their warranty only, at the price of that month, by their age', () => {
+    const lot = {
+      count: 4,
+      // 3 % a year: 0.25 % and a little a month, of four drives at 200.
+      failuresPerHour: -Math.log(0.97) / 8766,
+      ageYears: null,
+      price: 200,
+      fromMonth: 0,
+      warrantyMonths: 24,
+    }
+    const lines = (
+      change: Partial<Omit<typeof lot, 'ageYears'>> & { readonly ageYears?: number },
+      fall = 0,
+    ) =>
       cashFlow({
         ...nothing,
         months: 36,
-        drives: [{ count: 4, failuresPerYear: 0.03, price: 200, fromMonth: 0 }],
-        ...extra,
+        driveFallPerYear: fall,
+        drives: [{ ...lot, ...change }],
       }).lines
-    expect(lines({ warrantyMonths: 24 }).map(({ month }) => month)).toEqual(
+    expect(lines({}).map(({ month }) => month)).toEqual(
       Array.from({ length: 12 }, (_, index) => 25 + index),
     )
-    expect(lines({ warrantyMonths: 0 })[0]).toEqual({ month: 1, kind: 'replacements', amount: 2 })
-    expect(lines({ warrantyMonths: 24, driveFallPerYear: 0.1 })[0]!.amount).toBe(1.62)
-    expect(
-      lines({
-        warrantyMonths: 24,
-        drives: [{ count: 4, failuresPerYear: 0.03, price: 200, fromMonth: 6 }],
-      })[0]!.month,
-    ).toBe(31)
+    // 4 · 0.030459 ÷ 12 · 200 = 2.03.
+    expect(lines({ warrantyMonths: 0 })[0]).toEqual({
+      month: 1,
+      kind: 'replacements',
+      amount: 2.03,
+    })
+    // Prices fall month by month: 2.03 · 0.9^(25 ÷ 12) = 1.63, and 1.48 at the end.
+    const falling = lines({}, 0.1)
+    expect([falling[0]!.amount, falling.at(-1)!.amount]).toEqual([1.63, 1.48])
+    expect(lines({ fromMonth: 6 })[0]!.month).toBe(31)
+    // First year 1.3 times, the second to fourth once, the fifth 1.5 times.
+    const aged = (ageYears: number) => lines({ ageYears, warrantyMonths: 0 })
+    expect([0, 12, 35].map(at => aged(0)[at]!.amount)).toEqual([2.64, 2.03, 2.03])
+    expect([11, 12].map(at => aged(3)[at]!.amount)).toEqual([2.03, 3.05])
+    expect(aged(6)[0]!.amount).toBe(5.08)
+  })
+  it('know the warranty of a lot: entered, else by how it came into the house', () => {
+    const lots = [
+      { count: 1, sizeTB: 8, condition: 'new' as const },
+      { count: 1, sizeTB: 8, condition: 'refurbished' as const },
+      { count: 1, sizeTB: 8, condition: 'owned' as const },
+      { count: 1, sizeTB: 8, condition: 'owned' as const, warrantyMonths: 36 },
+    ]
+    const of = (drives: object, costs = {}) =>
+      failingLots(planSchema.parse({ name: 'x', drives: { lots, ...drives }, costs }), catalogue)
+    expect(of({}).map(({ warrantyMonths }) => warrantyMonths)).toEqual([24, 12, 0, 36])
+    expect(of({}, { warrantyMonths: 60 })[0]!.warrantyMonths).toBe(60)
+    // Heat and vibration count, as they do for the chance of loss.
+    const rate = (drives: object) => of(drives)[0]!.failuresPerHour
+    expect(rate({})).toBeCloseTo(-Math.log(1 - 0.015) / 8766, 12)
+    expect(rate({ above45C: true }) / rate({})).toBeCloseTo(1.5, 9)
+    const many = { unmounted: true, lots: [{ count: 6, sizeTB: 8 }], above45C: true }
+    expect(rate(many) / rate({})).toBeCloseTo(2.25, 9)
   })
   it(
     'pay by the year in advance, a battery every four years, and nothing but the month in ' +

@@ -65,6 +65,8 @@ export const maxOwnParts = 5000
 /** The built-in engine is the one that the processor has. */
 export const engineOfProcessor = 'byProcessor'
 
+/** Warranty of refurbished drives where none is entered. */
+export const refurbishedWarrantyMonths = 12
 /** Most drives one plan can hold, over all its lots. */
 export const maxDrives = 60
 /** Most groups that the drives of one pool can form. */

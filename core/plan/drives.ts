@@ -12,6 +12,7 @@ import {
   maxGroups,
   maxPurchases,
   ownEntry,
+  refurbishedWarrantyMonths,
   usualPerils,
 } from './constants'
 import {
@@ -87,6 +88,16 @@ const lotSchema = z.object({
     description:
       'What one of them costs. If this is empty, the price of the model is used, or the ' +
       'usual one of a terabyte of this kind of drive.',
+  }),
+  warrantyMonths: optionalQuantity({
+    label: 'Warranty',
+    unit: 'months',
+    min: 0,
+    max: 180,
+    whole: true,
+    description:
+      'How long one that fails is replaced for nothing. If this is empty: of new drives as ' +
+      `entered under Ownership, of refurbished ones ${refurbishedWarrantyMonths} months, of those that you own none.`,
   }),
   group: quantity({
     label: 'Group',

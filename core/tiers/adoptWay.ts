@@ -27,7 +27,9 @@ export function adoptWay(
     drives: {
       ...plan.drives,
       ...newDrives(plan.drives),
-      lots: [{ ...lot, model: ownEntry, group: 1, condition: 'new', role: 'any' }],
+      lots: [
+        { ...lot, model: ownEntry, group: 1, condition: 'new', role: 'any', warrantyMonths: null },
+      ],
       layout,
       fileSystem,
       driveClass: 'nas',

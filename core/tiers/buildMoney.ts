@@ -11,7 +11,6 @@ const nothing: CashQuestion = {
   electricityRisePerYear: 0,
   drives: [],
   driveFallPerYear: 0,
-  warrantyMonths: 0,
   licenceOnce: 0,
   licencePerYear: 0,
   copiesOnce: 0,

@@ -90,6 +90,7 @@ export function adoptPool(
                 group: 1,
                 condition: 'new' as const,
                 priceEach: null,
+                warrantyMonths: null,
                 role: 'any' as const,
               },
             ]

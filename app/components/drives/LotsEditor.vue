@@ -108,6 +108,7 @@ function usualPrice(lot: DriveLot): string {
         :path="`drives.lots.${index}.priceEach`"
         :placeholder="entry.condition === 'owned' ? 'nothing' : usualPrice(entry)"
       />
+      <PlanField :path="`drives.lots.${index}.warrantyMonths`" placeholder="by how it was bought" />
       <PlanField :path="`drives.lots.${index}.group`" />
       <PlanField v-if="hasRoles" :path="`drives.lots.${index}.role`" />
     </template>

@@ -87,6 +87,7 @@ function choose(value: string): void {
                 group: 1,
                 condition: 'owned',
                 priceEach: null,
+                warrantyMonths: null,
                 role: 'any',
               },
             ]

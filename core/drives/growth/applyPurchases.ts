@@ -26,6 +26,7 @@ export function applyPurchases(
       model,
       condition: 'new',
       priceEach: null,
+      warrantyMonths: null,
       group,
       role: 'any',
     }))

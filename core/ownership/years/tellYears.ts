@@ -56,6 +56,7 @@ const copies: readonly Input[] = [
   'drives.copyPricePerTB',
   'drives.storePricePerTBMonth',
   'drives.changedGBPerMonth',
+  'drives.arrivals',
   'library.holdings',
   'library.otherTB',
   'library.otherGrowthGBPerMonth',
@@ -78,6 +79,9 @@ const inputs: Readonly<Record<CashKind, readonly Input[]>> = {
     'drives.purchases',
     'drives.failuresPerYear',
     'drives.priceFallPerYear',
+    'drives.ageYears',
+    'drives.above45C',
+    'drives.unmounted',
     'costs.warrantyMonths',
   ],
   licences: [
@@ -126,9 +130,8 @@ function saysOf(
     }
     case 'replacements':
       return (
-        'each month the drives that fail on average, at their price then, in months ' +
-        `${question.warrantyMonths + 1} to ${question.months}, when the warranty is over: ` +
-        sumOfIt
+        'each month the drives that fail on average, at their price then, once the warranty of ' +
+        `each lot is over, to month ${question.months}: ${sumOfIt}`
       )
     case 'ownTime':
       return (

@@ -1,14 +1,12 @@
 import type { Qualities } from '../../library/holdingSizes'
 import { backupPlan, mediumYears } from '../../drives/backup/backupPlan'
-import { priceOfLot } from '../../drives/drivePrices'
-import { driveClassOf, driveTraits, type DriveCatalogue } from '../../drives/driveTraits'
+import type { DriveCatalogue } from '../../drives/driveTraits'
 import type { SystemKind } from '../../catalogue/systemKinds'
-import { usualPrice } from '../../drives/usualPrice'
 import { licenceOnce } from '../../machine/system/licence'
 import type { Plan } from '../../plan/planSchema'
 import { monthsPerYear } from '../../units/time'
-import { wholeCents } from '../../units/wholeCents'
-import type { CashQuestion, FailingDrives } from '../cashFlow'
+import type { CashQuestion } from '../cashFlow'
+import { failingLots, stagedDrives } from '../failingDrives'
 import { averagePricePerKWh } from '../../plan/energyPrice'
 
 /** What of a plan its years in money follow from. */
@@ -30,28 +28,6 @@ export interface YearsSlice {
 /** Between two machines in the house, MB/s; prices do not follow from it. */
 const anyLinkMBps = 110
 
-/**
- * What drives that are bought later cost when they are bought: today's price of their size, fallen
- * until then.
- */
-export function stagedPrices(
-  drives: Plan['drives'],
-  catalogue: DriveCatalogue,
-): (FailingDrives & { readonly month: number; readonly sum: number })[] {
-  const driveClass = driveClassOf(drives, catalogue)
-  return drives.purchases.map(({ month, count, sizeTB }) => {
-    const today = wholeCents(usualPrice(sizeTB, driveClass, catalogue.driveModels))
-    return {
-      month,
-      count,
-      fromMonth: month,
-      price: today,
-      failuresPerYear: drives.failuresPerYear ?? driveClass?.failuresPerYear ?? 0,
-      sum: count * today * (1 - drives.priceFallPerYear) ** (month / monthsPerYear),
-    }
-  })
-}
-
 /** The question that the years of a plan are; money not rounded. */
 export function yearsQuestion({
   plan,
@@ -68,7 +44,7 @@ export function yearsQuestion({
   const { places } = backupPlan({ plan, qualities: catalogue, linkMBps: anyLinkMBps })
   const copies = (of: (price: (typeof places)[number]['pricePerYear']) => number) =>
     places.reduce((sum, { pricePerYear }) => sum + of(pricePerYear), 0)
-  const staged = stagedPrices(drives, catalogue)
+  const staged = stagedDrives(plan, catalogue)
   return {
     months: horizonYears * monthsPerYear,
     purchase: machineToPay + drivesToPay + costs.extras,
@@ -76,17 +52,8 @@ export function yearsQuestion({
     averageW,
     pricePerKWh: averagePricePerKWh(costs),
     electricityRisePerYear: costs.electricityRisePerYear,
-    drives: [
-      ...drives.lots.map((lot): FailingDrives => ({
-        count: lot.count,
-        fromMonth: 0,
-        price: priceOfLot(lot, drives, catalogue).each,
-        failuresPerYear: driveTraits(lot, drives, catalogue).failuresPerYear,
-      })),
-      ...staged,
-    ],
+    drives: [...failingLots(plan, catalogue), ...staged],
     driveFallPerYear: drives.priceFallPerYear,
-    warrantyMonths: costs.warrantyMonths,
     licenceOnce: costs.licenceOnce + licenceOnce(system, pluggedIn),
     licencePerYear:
       costs.licencePerYear +

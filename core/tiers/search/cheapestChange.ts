@@ -64,6 +64,7 @@ export function changedPools(plan: Plan, catalogue: Catalogue, newLayout: boolea
                 group: 1,
                 condition: 'new',
                 priceEach: null,
+                warrantyMonths: null,
                 role: 'any',
               },
             ]),

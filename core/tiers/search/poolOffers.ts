@@ -5,7 +5,8 @@ import { layouts } from '../../drives/layouts/layouts'
 import { drivesOf, roomTB } from '../../drives/poolOf'
 import { priceOfLot } from '../../drives/drivePrices'
 import { driveTraits } from '../../drives/driveTraits'
-import { costOverYears } from '../../ownership/cashFlow'
+import { costOverYears, replacementsOf } from '../../ownership/cashFlow'
+import { failingLots } from '../../ownership/failingDrives'
 import { hasUps } from '../../plan/hasUps'
 import { yearsQuestion } from '../../ownership/years/yearsQuestion'
 import type { Plan } from '../../plan/planSchema'
@@ -72,10 +73,9 @@ function yearsOf(plan: Plan, catalogue: Catalogue) {
     })
   const none = question({ ...plan.drives, lots: [], purchases: [] }, 0)
   const fixed = costOverYears(none)
-  const one =
-    costOverYears({ ...none, drives: [{ count: 1, failuresPerYear: 1, price: 1, fromMonth: 0 }] }) -
-    fixed
-  return { fixed, replaced: one, keptShare: 1 - plan.costs.resaleShare }
+  const replaced = (drives: Plan['drives']) =>
+    replacementsOf({ ...none, drives: failingLots({ ...plan, drives }, catalogue) })
+  return { fixed, replaced, keptShare: 1 - plan.costs.resaleShare }
 }
 
 /**
@@ -91,17 +91,16 @@ export function offerMaker(
     const layout = layouts.find(({ id }) => id === choice.layout)
     const arrangement = layout && arrangeDrives(layout, drivesOf(drives), drives.hotSpares)
     if (!arrangement || isRefusal(arrangement)) return null
-    let [price, failing, idleW, activeW] = [0, 0, 0, 0]
+    let [price, idleW, activeW] = [0, 0, 0]
     let [count, turning, nvme] = [0, 0, 0]
     for (const lot of drives.lots) {
       const traits = driveTraits(lot, drives, catalogue)
-      const { each, toPay } = priceOfLot(lot, drives, catalogue)
+      const { toPay } = priceOfLot(lot, drives, catalogue)
       // What stands in a case of its own takes no bay.
       count += traits.inOwnCase ? 0 : lot.count
       turning += traits.spinning && !traits.inOwnCase ? lot.count : 0
       nvme += traits.nvme ? lot.count : 0
       price += toPay
-      failing += lot.count * traits.failuresPerYear * each
       idleW += lot.count * traits.idleW.likely
       activeW += lot.count * traits.activeW.likely
     }
@@ -114,7 +113,7 @@ export function offerMaker(
       turning,
       nvme,
       price,
-      yearsCost: fixed + price * keptShare + failing * replaced,
+      yearsCost: fixed + price * keptShare + replaced(drives),
       idleW,
       activeW,
       roomTB: roomTB(arrangement.usableTB, drives),

@@ -1,0 +1,71 @@
+import { priceOfLot } from '../drives/drivePrices'
+import type { DriveCatalogue } from '../drives/driveTraits'
+import { causesOf, traitsOf } from '../drives/poolOf'
+import { driveClassOf, driveTraits } from '../drives/driveTraits'
+import { failureRatePerHour } from '../drives/failureRate'
+import { priceIn } from '../drives/growth/purchases'
+import { usualPrice } from '../drives/usualPrice'
+import { refurbishedWarrantyMonths } from '../plan/constants'
+import type { DriveLot } from '../plan/drives'
+import type { Plan } from '../plan/planSchema'
+import { wholeCents } from '../units/wholeCents'
+import type { FailingDrives } from './cashFlow'
+
+/** Months in which a drive of a lot that fails is replaced for nothing. */
+export function warrantyOf(
+  { condition, warrantyMonths }: Pick<DriveLot, 'condition' | 'warrantyMonths'>,
+  { warrantyMonths: ofNew }: Pick<Plan['costs'], 'warrantyMonths'>,
+): number {
+  if (warrantyMonths !== null) return warrantyMonths
+  switch (condition) {
+    case 'new':
+      return ofNew
+    case 'refurbished':
+      return refurbishedWarrantyMonths
+    case 'owned':
+      return 0
+  }
+}
+
+/** The drives of a plan as they fail and are replaced, each lot by itself. */
+export function failingLots(
+  { drives, costs }: Pick<Plan, 'drives' | 'costs'>,
+  catalogue: DriveCatalogue,
+): FailingDrives[] {
+  const causes = causesOf(drives, traitsOf(drives, catalogue))
+  return drives.lots.map(lot => ({
+    count: lot.count,
+    fromMonth: 0,
+    price: priceOfLot(lot, drives, catalogue).each,
+    failuresPerHour:
+      failureRatePerHour(driveTraits(lot, drives, catalogue).failuresPerYear) * causes,
+    ageYears: drives.ageYears,
+    warrantyMonths: warrantyOf(lot, costs),
+  }))
+}
+
+/**
+ * Drives that are bought later: what they cost when they are bought, by the same path of prices,
+ * and how they fail from then on. They are new then.
+ */
+export function stagedDrives(
+  { drives, costs }: Pick<Plan, 'drives' | 'costs'>,
+  catalogue: DriveCatalogue,
+): (FailingDrives & { readonly month: number; readonly sum: number })[] {
+  const driveClass = driveClassOf(drives, catalogue)
+  const causes = causesOf(drives, traitsOf(drives, catalogue))
+  return drives.purchases.map(({ month, count, sizeTB }) => {
+    const today = wholeCents(usualPrice(sizeTB, driveClass, catalogue.driveModels))
+    return {
+      month,
+      count,
+      fromMonth: month,
+      price: today,
+      failuresPerHour:
+        failureRatePerHour(drives.failuresPerYear ?? driveClass?.failuresPerYear ?? 0) * causes,
+      ageYears: drives.ageYears === null ? null : 0,
+      warrantyMonths: costs.warrantyMonths,
+      sum: count * priceIn(today, month, drives.priceFallPerYear),
+    }
+  })
+}
