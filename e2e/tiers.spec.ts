@@ -135,7 +135,7 @@ test('ways are compared, kept as a plan, and what flips the answer is set by han
     'is the one to take: it meets the whole need',
   )
   await expect(page.locator('[data-compare=streams]')).toBeVisible()
-  await page.locator('[data-compare="years.total"]').getByRole('button').nth(1).click()
+  await page.locator('[data-compare="ownership.horizonTotal"]').getByRole('button').nth(1).click()
   await expect(page.getByRole('dialog', { name: /^Show working/ })).toContainText('electricity')
   await page.keyboard.press('Escape')
   await numeron.goTo('Ownership', 'What flips it')

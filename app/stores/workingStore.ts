@@ -1,3 +1,4 @@
+import { figureIdNow } from '~~/core/renamedFigures'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Figure } from '~~/core/figure'
@@ -47,7 +48,7 @@ export const useWorkingStore = defineStore('working', () => {
 
   function show(id: string, of: Variant | null = null): void {
     variant.value = of
-    trail.value = [id]
+    trail.value = [figureIdNow(id)]
   }
   function follow(id: string): void {
     const known = trail.value.indexOf(id)

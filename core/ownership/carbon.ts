@@ -1,5 +1,7 @@
 import { band } from '../band'
+import { gridKinds } from '../catalogue/gridKinds'
 import { exactly, type Estimate } from '../figure'
+import type { Plan } from '../plan/planSchema'
 import { kWhPerWattYear } from '../units/time'
 
 const between = (low: number, high: number): Estimate => ({ low, likely: (low + high) / 2, high })
@@ -18,6 +20,14 @@ export const manufactureKg = {
   used: exactly(0),
 } as const
 export type Manufactured = keyof typeof manufactureKg
+
+/** kg CO₂e that a kWh takes: entered, else that of the grid. */
+export function gridCarbon({
+  grid,
+  gridKgPerKWh,
+}: Pick<Plan['costs'], 'grid' | 'gridKgPerKWh'>): Estimate {
+  return gridKgPerKWh === null ? gridKinds[grid].kgPerKWh : exactly(gridKgPerKWh)
+}
 
 export interface CarbonQuestion {
   /** kg of what is made for it: machine and drives, one entry each */

@@ -235,8 +235,9 @@ describe('the years in money', () => {
   })
   it('of a plan are told with their working, and follow from every part of it', () => {
     const total = (input: Omit<PlanInput, 'name'>) =>
-      assess(planSchema.parse({ ...tideMillHouse, ...input }), catalogue).figures['years.total']!
-        .value!
+      assess(planSchema.parse({ ...tideMillHouse, ...input }), catalogue).figures[
+        'ownership.horizonTotal'
+      ]!.value!
     const base = total({})
     const demo = planSchema.parse(tideMillHouse)
     const with_ = (costs: object) => total({ costs: { ...tideMillHouse.costs, ...costs } }) - base
@@ -279,11 +280,11 @@ describe('the years in money', () => {
       }),
     ).toBeCloseTo(45, 6)
     const { figures } = assess(demo, catalogue)
-    expect(figures['years.total']!.inputs).toContain('years.electricity')
-    expect(figures['years.electricity']!.formula).toMatch(
+    expect(figures['ownership.horizonTotal']!.inputs).toContain('ownership.horizonElectricity')
+    expect(figures['ownership.horizonElectricity']!.formula).toMatch(
       /60 monthly payments for 60\.7.W on average \(0\.7305 kWh/,
     )
-    expect(figures['years.perMonth']!.value).toBeCloseTo(base / 60, 2)
+    expect(figures['ownership.costPerMonth']!.value).toBeCloseTo(base / 60, 2)
   })
 })
 
@@ -563,5 +564,37 @@ describe('what was paid for', () => {
       licenceCrossing(0, 9),
       licenceCrossing(10, 0),
     ]).toEqual([12, 11, 0, null])
+  })
+})
+
+describe('what is held beside the money', () => {
+  const of = (input: object) => assess(planSchema.parse({ ...tideMillHouse, ...input }), catalogue)
+  it('tells the month in which a cloud store has cost as much, or why there is none', () => {
+    const { figures, domains } = of({})
+    const own = domains.years.flow.cumulative
+    const content = domains.library.forecast.months
+    // Slowly: month by month the smallest step that holds the library.
+    let [sum, crosses] = [0, null as number | null]
+    for (let month = 1; month < own.length; month++) {
+      const step = [0.2, 2, 6, 12, 24, 60].findIndex(size => size >= content[month]!.likely)
+      if (step < 0) break
+      const rise = 1 + planSchema.parse(tideMillHouse).costs.cloudRisePerYear
+      sum += [3, 10, 30, 60, 120, 300][step]! * rise ** Math.floor((month - 1) / 12)
+      if (crosses === null && sum >= own[month]!) crosses = month
+    }
+    expect(figures['ownership.cloudCrossingMonths']!.value).toBe(crosses)
+    const free = of({ costs: { cloudSteps: [{ sizeTB: 1000, pricePerMonth: 0 }] } })
+    const never = free.figures['ownership.cloudCrossingMonths']!
+    expect([never.value, never.note]).toEqual([null, expect.stringContaining('costs less')])
+  })
+  it('tells carbon as Carbon does, and that a break-even compares two plans', () => {
+    const plan = planSchema.parse(tideMillHouse)
+    const { figures } = of({})
+    const { byYear } = planCarbon(plan, catalogue)
+    expect(figures['ownership.carbonAtHorizonKg']!.value).toBeCloseTo(
+      byYear[plan.choices.horizonYears]!.likely,
+      9,
+    )
+    expect(figures['ownership.breakEvenYears']).toMatchObject({ value: null })
   })
 })

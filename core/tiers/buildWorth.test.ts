@@ -71,7 +71,7 @@ describe('what a build is worth', () => {
       const look = lookAtBuild(demo)
       expect(look.figures.map(({ id }) => id)).toEqual([
         'ownership.purchase',
-        'years.total',
+        'ownership.horizonTotal',
         'streams.possible',
         'drives.roomTB',
         'drives.monthFull',

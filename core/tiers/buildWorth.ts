@@ -41,7 +41,7 @@ export interface Premium {
 /** Figures by which builds are looked at one by one. */
 const lookedAt = [
   'ownership.purchase',
-  'years.total',
+  'ownership.horizonTotal',
   'streams.possible',
   'drives.roomTB',
   'drives.monthFull',

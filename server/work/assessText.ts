@@ -1,5 +1,6 @@
 import { assess } from '~~/core/assess'
 import { catalogue } from '~~/core/catalogue/catalogue'
+import { withOldIds } from '~~/core/renamedFigures'
 import { acceptPlan } from '../http/acceptPlan'
 import { notJson, problemDocument } from '../http/problem'
 
@@ -27,7 +28,13 @@ export function assessText(text: string): TextAnswer {
     const { figures, verdicts, findings } = assess(plan, catalogue)
     return {
       status: 200,
-      body: JSON.stringify({ figures, verdicts, findings, keptAside, leftOut }),
+      body: JSON.stringify({
+        figures: withOldIds(figures),
+        verdicts,
+        findings,
+        keptAside,
+        leftOut,
+      }),
     }
   } catch (error) {
     const problem = problemDocument(error)

@@ -122,8 +122,8 @@ const facts: readonly (readonly [
   ['ownership.purchase', ({ ownership }) => ownership.toPay],
   ['ownership.kWhPerYear', ({ ownership }) => ownership.kWhPerYear],
   ['ownership.electricityPerYear', ({ ownership }) => ownership.electricityPerYear],
-  ['years.total', ({ years }) => years.flow.total],
-  ['years.perMonth', ({ years }) => years.flow.perMonth],
+  ['ownership.horizonTotal', ({ years }) => years.flow.total],
+  ['ownership.costPerMonth', ({ years }) => years.flow.perMonth],
 ]
 /** Facts that know no band, where the figure has one. */
 const likelyOnly = new Set([

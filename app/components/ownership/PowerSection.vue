@@ -102,7 +102,7 @@ function planWith({ unit }: { readonly unit: RatedUps }): Plan | null {
         <FigureValue id="machine.loadW" />
         <FigureValue id="ownership.kWhPerYear" />
         <FigureValue id="ownership.electricityPerYear" />
-        <FigureValue id="years.electricity" />
+        <FigureValue id="ownership.horizonElectricity" />
       </div>
       <div class="fields">
         <PlanField path="costs.pricePerKWh" />

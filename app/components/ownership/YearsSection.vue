@@ -158,9 +158,9 @@ const sentence = computed(() => {
     <section class="sheet side">
       <VerdictSentence id="money" />
       <div class="figures">
-        <FigureValue id="years.total" />
-        <FigureValue id="years.perMonth" />
-        <FigureValue id="years.netPresentValue" />
+        <FigureValue id="ownership.horizonTotal" />
+        <FigureValue id="ownership.costPerMonth" />
+        <FigureValue id="ownership.netPresentValue" />
         <FigureValue id="ownership.purchase" />
       </div>
       <h2>Paid for and never used</h2>

@@ -44,11 +44,11 @@ const columns = computed(() =>
 )
 const figureIds = [
   'ownership.purchase',
-  'years.total',
-  'years.perMonth',
-  'years.electricity',
-  'years.replacements',
-  'years.licences',
+  'ownership.horizonTotal',
+  'ownership.costPerMonth',
+  'ownership.horizonElectricity',
+  'ownership.horizonReplacements',
+  'ownership.horizonLicences',
   'ownership.kWhPerYear',
   'machine.idleW',
   'machine.loadW',
@@ -98,7 +98,7 @@ const failing = (verdicts: readonly Verdict[]) =>
   )
 const { besides } = useLacksCopy()
 const totalOf = ({ figures }: { readonly figures: Readonly<Record<string, Figure>> }) =>
-  figures['years.total']?.value ?? 0
+  figures['ownership.horizonTotal']?.value ?? 0
 const order = computed(() =>
   columns.value
     .map((column, at) => ({ ...column, at, fails: failing(column.verdicts) }))
@@ -118,7 +118,7 @@ const reasons = computed(() => {
     const more = totalOf(other) - totalOf(first)
     return {
       at: other.at,
-      figure: 'years.total',
+      figure: 'ownership.horizonTotal',
       text:
         more < 0.5
           ? `${other.label} costs the same over the years.`

@@ -12,7 +12,7 @@ import { usePlanStore } from '~/stores/planStore'
 const props = defineProps<{ build: WayBuild; of: 'toPay' | 'horizonCost' }>()
 const store = usePlanStore()
 const { money } = useFormat()
-const figureOf = { toPay: 'ownership.purchase', horizonCost: 'years.total' } as const
+const figureOf = { toPay: 'ownership.purchase', horizonCost: 'ownership.horizonTotal' } as const
 const names = { toPay: 'Price now', horizonCost: 'Over the years' } as const
 function variantOf(build: Pick<WayBuild, 'plan' | 'label'>) {
   return { plan: withBuild(store.plan!, build), label: `With ${build.label}` }

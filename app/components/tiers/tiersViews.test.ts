@@ -100,7 +100,7 @@ describe('the ways of building', () => {
       expect(compare.find('[data-verdict-sentence]').text()).toContain('is the one to take'),
     )
     expect(compare.find('[data-compare=streams]').exists()).toBe(true)
-    expect(compare.find('[data-compare="years.total"]').exists()).toBe(true)
+    expect(compare.find('[data-compare="ownership.horizonTotal"]').exists()).toBe(true)
     expect(compare.find('details summary').text()).toMatch(/\d+ rows are the same for all/)
     expect(compare.text()).toMatch(/falls short:/)
     compare.unmount()

@@ -1,5 +1,5 @@
 import { nothingToTell, type Telling } from '../../domain'
-import { declareFigure } from '../../expressions/declareFigure'
+import { absentFigure, declareFigure } from '../../expressions/declareFigure'
 import {
   chosen,
   quotient,
@@ -19,7 +19,7 @@ import {
   type CashQuestion,
 } from '../cashFlow'
 import { energyPrice } from '../../expressions/inputs/energyInputs'
-import type { YearsSlice } from './yearsQuestion'
+import type { YearsFacts, YearsSlice } from './yearsQuestion'
 
 /** What each kind of payment is called. */
 export const cashLabels: Readonly<Record<CashKind, string>> = {
@@ -143,18 +143,18 @@ function saysOf(
   }
 }
 
-/** The years in words. */
-export const tellYears = (
-  facts: { readonly flow: CashFlow; readonly question: CashQuestion },
-  slice: YearsSlice,
-  format: Format,
-): Telling => ({ ...nothingToTell(), figures: () => yearsFigures(facts, slice, format) })
+/** Id of the figure of one kind of payment to the horizon. */
+export function horizonFigure(kind: CashKind): `ownership.horizon${Capitalize<CashKind>}` {
+  return `ownership.horizon${(kind.charAt(0).toUpperCase() + kind.slice(1)) as Capitalize<CashKind>}`
+}
 
-function yearsFigures(
-  facts: { readonly flow: CashFlow; readonly question: CashQuestion },
-  { horizonYears }: YearsSlice,
-  format: Format,
-): Figure[] {
+/** The years in words. */
+export const tellYears = (facts: YearsFacts, slice: YearsSlice, format: Format): Telling => ({
+  ...nothingToTell(),
+  figures: () => yearsFigures(facts, slice, format),
+})
+
+function yearsFigures(facts: YearsFacts, { horizonYears }: YearsSlice, format: Format): Figure[] {
   const { flow, question } = facts
   const span = `${horizonYears} year${horizonYears === 1 ? '' : 's'}`
   const byKind = cashKinds.map(kind =>
@@ -164,7 +164,7 @@ function yearsFigures(
           inputs: [...inputs[kind], 'choices.horizonYears'],
           says: saysOf(kind, facts, format),
         }),
-      { id: `years.${kind}`, label: `${cashLabels[kind]}, ${span}`, unit: 'money' },
+      { id: horizonFigure(kind), label: `${cashLabels[kind]}, ${span}`, unit: 'money' },
       format,
     ),
   )
@@ -187,7 +187,7 @@ function yearsFigures(
         ),
       ),
     {
-      id: 'years.total',
+      id: 'ownership.horizonTotal',
       label: `Cost over ${span}`,
       unit: 'money',
       note: 'Every payment is rounded to the cent, and the total is their sum.',
@@ -208,21 +208,90 @@ function yearsFigures(
             }),
           ),
         ),
-      { id: 'years.perMonth', label: 'Cost a month', unit: 'money' },
+      { id: 'ownership.costPerMonth', label: 'Cost a month', unit: 'money' },
       format,
     ),
     declareFigure(
       () =>
         workedOut(flow.netPresentValue, 'money', {
-          inputs: [{ figure: 'years.total' }, 'costs.discountRate'],
+          inputs: [{ figure: 'ownership.horizonTotal' }, 'costs.discountRate'],
           says:
             'each payment, divided by 1 plus the rate of ' +
             `${format.number(question.discountRate)} once for every year until then: ` +
             format.money(flow.netPresentValue),
         }),
-      { id: 'years.netPresentValue', label: 'Present value', unit: 'money' },
+      { id: 'ownership.netPresentValue', label: 'Present value', unit: 'money' },
       format,
     ),
+    ...besideFigures(facts, { total, span }, format),
   ]
   return figures
+}
+
+/** What is held beside the money: another way, another machine, and carbon. */
+function besideFigures(
+  { carbonKg, cloudCrossesMonth }: YearsFacts,
+  { total, span }: { readonly total: Figure; readonly span: string },
+  format: Format,
+): Figure[] {
+  const cloud = {
+    id: 'ownership.cloudCrossingMonths',
+    label: 'A cloud store has cost as much in month',
+    unit: 'month',
+  } as const
+  const cloudInputs: readonly Input[] = [
+    { figure: total.id },
+    'costs.cloudSteps',
+    'costs.cloudEgressPerTB',
+    'costs.cloudRisePerYear',
+    { figure: 'library.contentTB' },
+    { figure: 'library.contentAtHorizonTB' },
+  ]
+  return [
+    cloudCrossesMonth === null
+      ? absentFigure(
+          `A store costs less than this plan through all of ${span}, or has no step for the library.`,
+          { ...cloud, inputs: cloudInputs, formula: 'first month with store ≥ own' },
+        )
+      : declareFigure(
+          () =>
+            workedOut(cloudCrossesMonth, 'month', {
+              inputs: cloudInputs,
+              says: `the first month in which a store has cost as much: ${cloudCrossesMonth}`,
+            }),
+          cloud,
+          format,
+        ),
+    declareFigure(
+      () =>
+        workedOut(carbonKg, 'kg', {
+          inputs: [
+            'costs.grid',
+            'costs.gridKgPerKWh',
+            'choices.horizonYears',
+            'machine.base',
+            'machine.condition',
+            'machine.parts',
+            'drives.lots',
+            'drives.driveClass',
+            { figure: 'ownership.kWhPerYear' },
+          ],
+          says: `what is made new, and the electricity of ${span}: ${format.number(carbonKg.likely, 3)} kg`,
+        }),
+      {
+        id: 'ownership.carbonAtHorizonKg',
+        label: `Carbon over ${span}`,
+        unit: 'kg',
+        note: 'What is owned or bought used was made for somebody else.',
+      },
+      format,
+    ),
+    absentFigure('It compares two plans: see Old or new under Ownership.', {
+      id: 'ownership.breakEvenYears',
+      label: 'Break-even against another machine',
+      unit: 'years',
+      inputs: [{ figure: 'ownership.purchase' }, { figure: 'ownership.kWhPerYear' }],
+      formula: 'extra price ÷ electricity saved a year',
+    }),
+  ]
 }

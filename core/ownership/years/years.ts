@@ -2,23 +2,21 @@ import { defineDomain } from '../../domain'
 import type { DayFacts } from '../../day/dayFacts'
 import { hasUps } from '../../plan/hasUps'
 import type { MachineFacts } from '../../machine/machineFacts'
-import { cashFlow, type CashFlow, type CashQuestion } from '../cashFlow'
+import { cashFlow } from '../cashFlow'
 import { averageW } from '../../machine/machinePower'
 import { pluggedIn } from '../../machine/system/licence'
+import type { LibraryFacts } from '../../library/libraryFacts'
+import { carbonAfter, gridCarbon } from '../carbon'
+import { cloudCourse, usualCloudSteps } from '../cloud'
+import { madeFor } from '../madeFor'
 import type { OwnershipFacts } from '../ownershipFacts'
 import { tellYears } from './tellYears'
-import { yearsQuestion, type YearsSlice } from './yearsQuestion'
-
-/** The years in money. */
-export interface YearsFacts {
-  readonly question: CashQuestion
-  readonly flow: CashFlow
-}
+import { yearsQuestion, type YearsFacts, type YearsSlice } from './yearsQuestion'
 
 /** What it costs over the years, payment by payment. */
 export const years = defineDomain({
   id: 'years',
-  needs: ['machine', 'day', 'ownership'],
+  needs: ['machine', 'day', 'ownership', 'library'],
   read: (
     { costs, library, drives, network, machine, system: wishes, choices: { horizonYears } },
     { driveClasses, driveModels, qualities, otherQualities, hardware },
@@ -26,10 +24,12 @@ export const years = defineDomain({
       machine: { build, system, watts },
       day,
       ownership,
+      library: kept,
     }: {
       readonly machine: MachineFacts
       readonly day: DayFacts
       readonly ownership: OwnershipFacts
+      readonly library: LibraryFacts
     },
   ): YearsSlice => ({
     plan: { costs, library, drives, network, system: wishes },
@@ -44,10 +44,28 @@ export const years = defineDomain({
     machineToPay: ownership.machineToPay,
     drivesToPay: ownership.drivesToPay,
     averageW: averageW(watts, day.hours),
+    made: madeFor({ machine, drives }, build, { driveClasses, driveModels }),
+    keptTB: kept.forecast.months,
   }),
   facts: (slice): YearsFacts => {
     const question = yearsQuestion(slice)
-    return { question, flow: cashFlow(question) }
+    const flow = cashFlow(question)
+    const { costs } = slice.plan
+    return {
+      question,
+      flow,
+      carbonKg: carbonAfter(
+        { made: slice.made, averageW: slice.averageW, kgPerKWh: gridCarbon(costs) },
+        slice.horizonYears,
+      ),
+      cloudCrossesMonth: cloudCourse({
+        steps: costs.cloudSteps.length > 0 ? costs.cloudSteps : usualCloudSteps,
+        contentTB: slice.keptTB.map(({ likely }) => likely),
+        egressPerTB: costs.cloudEgressPerTB,
+        risePerYear: costs.cloudRisePerYear,
+        own: flow.cumulative,
+      }).crossesMonth,
+    }
   },
   tell: tellYears,
 })

@@ -1,3 +1,4 @@
+import type { Estimate } from '../../figure'
 import type { Qualities } from '../../library/holdingSizes'
 import { backupPlan, mediumYears } from '../../drives/backup/backupPlan'
 import type { DriveCatalogue } from '../../drives/driveTraits'
@@ -5,7 +6,7 @@ import type { SystemKind } from '../../catalogue/systemKinds'
 import { licenceOnce } from '../../machine/system/licence'
 import type { Plan } from '../../plan/planSchema'
 import { monthsPerYear } from '../../units/time'
-import type { CashQuestion } from '../cashFlow'
+import type { CashFlow, CashQuestion } from '../cashFlow'
 import { failingLots, stagedDrives } from '../failingDrives'
 import { averagePricePerKWh } from '../../plan/energyPrice'
 
@@ -23,6 +24,20 @@ export interface YearsSlice {
   readonly machineToPay: number
   readonly drivesToPay: number
   readonly averageW: number
+  /** kg CO₂e of what is made for the plan */
+  readonly made: Readonly<Record<string, Estimate>>
+  /** the library, month by month from today on */
+  readonly keptTB: readonly Estimate[]
+}
+
+/** The years in money. */
+export interface YearsFacts {
+  readonly question: CashQuestion
+  readonly flow: CashFlow
+  /** kg CO₂e to the horizon: what was made, and the electricity since */
+  readonly carbonKg: Estimate
+  /** first month in which a cloud store has cost as much; null where it never does */
+  readonly cloudCrossesMonth: number | null
 }
 
 /** Between two machines in the house, MB/s; prices do not follow from it. */
@@ -39,7 +54,7 @@ export function yearsQuestion({
   machineToPay,
   drivesToPay,
   averageW,
-}: YearsSlice): CashQuestion {
+}: Omit<YearsSlice, 'made' | 'keptTB'>): CashQuestion {
   const { costs, drives } = plan
   const { places } = backupPlan({ plan, qualities: catalogue, linkMBps: anyLinkMBps })
   const copies = (of: (price: (typeof places)[number]['pricePerYear']) => number) =>

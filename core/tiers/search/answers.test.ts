@@ -125,7 +125,7 @@ describe('every way of building', () => {
     const stay = answer.rows.find(({ way }) => way === 'stay')!.closest!
     expect(stay.lacks).toEqual(['streams', 'space'])
     expect(stay.toPay).toBe(figures['ownership.purchase']!.value)
-    expect(stay.horizonCost).toBeCloseTo(figures['years.total']!.value!, 0)
+    expect(stay.horizonCost).toBeCloseTo(figures['ownership.horizonTotal']!.value!, 0)
   })
   it(
     'makes of two machines the sum of one that stores, one that converts and their link, ' +
