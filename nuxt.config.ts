@@ -1,3 +1,4 @@
+import * as icons from '@mdi/js'
 import { theme } from './app/theme/theme'
 import { assessWorkerModule, assessWorkerName } from './scripts/bundleAssessWorker.mjs'
 
@@ -32,12 +33,32 @@ const unusedParts: Readonly<Record<string, RegExp>> = {
 const withoutUnused = {
   name: 'without-unused',
   enforce: 'pre' as const,
-  load: (id: string) =>
-    Object.entries(unused).find(([file]) => id.includes(file))?.[1] ?? null,
+  load: (id: string) => Object.entries(unused).find(([file]) => id.includes(file))?.[1] ?? null,
   transform: (code: string, id: string) => {
     const found = Object.entries(unusedParts).find(([file]) => id.includes(`vuetify/lib/${file}`))
     return found ? code.replace(found[1], '') : null
   },
+}
+
+/**
+ * Each icon is a module of its own, so that a view brings those that it shows, and the first view
+ * not those of all others.
+ */
+const iconByIcon = {
+  name: 'icon-by-icon',
+  enforce: 'post' as const,
+  resolveId: (id: string) => (id.startsWith('icon:') ? `\0${id}` : null),
+  load: (id: string) =>
+    id.startsWith('\0icon:')
+      ? `export default ${JSON.stringify(icons[id.slice('\0icon:'.length) as keyof typeof icons])}`
+      : null,
+  transform: (code: string) =>
+    code.replace(/import\s*\{([^}]*)\}\s*from\s*["']@mdi\/js["'];?/g, (_, names: string) =>
+      names
+        .split(',')
+        .flatMap(name => (name.trim() ? [`import ${name.trim()} from 'icon:${name.trim()}';`] : []))
+        .join('\n'),
+    ),
 }
 
 export default defineNuxtConfig({
@@ -63,7 +84,7 @@ export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
   nitro: { virtual: { [assessWorkerName]: assessWorkerModule } },
   vite: {
-    plugins: [withoutUnused],
+    plugins: [withoutUnused, iconByIcon],
     worker: { format: 'es' },
     optimizeDeps: { include: ['zod', 'd3-array', 'd3-scale', 'd3-shape', '@mdi/js'] },
     build: { chunkSizeWarningLimit: 900 },

@@ -42,7 +42,12 @@ const engineMemory = [
 ]
 const corrected: Readonly<Record<string, readonly (string | RegExp)[]>> = {
   // Where nothing is kept nothing needs converting.
-  'v1-only-a-name.json': ['drives.usableNeededTB', 'streams.asked', 'streams.askedHeadCount'],
+  'v1-only-a-name.json': [
+    'drives.usableNeededTB',
+    'streams.asked',
+    'streams.askedHeadCount',
+    'streams.workPerConversion',
+  ],
   'v2-processor.json': engineMemory,
   'v2-way.json': engineMemory,
   'v2-cards.json': ['machine.idleW', 'ownership.purchase'],

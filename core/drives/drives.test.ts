@@ -127,6 +127,7 @@ describe('what one failed drive costs', () => {
     failedDriveText(
       {
         layoutId,
+        groups: 1,
         survives: layout(layoutId).survives(drives),
         loss: layout(layoutId).loss,
         rebuildHours,
@@ -339,4 +340,15 @@ describe('what a rebuild writes', () => {
     expect(share(id, 'journalled')).toBeCloseTo(plain, 12)
     expect(share(id, 'copyOnWrite')).toBeCloseTo(checked, 12)
   })
+})
+
+it('says that a second drive is dangerous where it is of the same group only', () => {
+  const text = (groups: number, survives = 1) =>
+    failedDriveText(
+      { layoutId: `rotating-${survives}`, groups, survives, loss: 'everything', rebuildHours: 10 },
+      plainFormat,
+    )
+  expect(text(1)).toContain('If a second drive fails before it ends')
+  expect(text(2)).toContain('If a second drive of its group fails before it ends')
+  expect(text(2, 2)).toContain('One more drive of its group may fail meanwhile.')
 })

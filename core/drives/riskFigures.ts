@@ -1,3 +1,4 @@
+import { counted } from '../units/counted'
 import { absentFigure, declareFigure } from '../expressions/declareFigure'
 import {
   chosen,
@@ -82,8 +83,8 @@ export function riskFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
     }),
     chance(pool.lossChanceAtHorizon, atHorizon, {
       id: 'drives.lossChanceAtHorizon',
-      label: `Chance of loss in ${years} years`,
-      says: `${text}: ${n(pool.lossChanceAtHorizon.likely, 3)} in ${years} years`,
+      label: `Chance of loss in ${counted(years, 'year')}`,
+      says: `${text}: ${n(pool.lossChanceAtHorizon.likely, 3)} in ${counted(years, 'year')}`,
       ...partly,
     }),
     chance(pool.fileLossChanceAtHorizon, [...atHorizon, 'drives.sheetReadErrorBits'], {
@@ -91,7 +92,7 @@ export function riskFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
       label: 'A file lost in a rebuild',
       says:
         'loss if a read error ended the rebuild, less the loss if not: ' +
-        `${n(pool.fileLossChanceAtHorizon.likely, 3)} in ${years} years`,
+        `${n(pool.fileLossChanceAtHorizon.likely, 3)} in ${counted(years, 'year')}`,
       note:
         'An unreadable sector found while no redundancy is left costs a file on modern file ' +
         'systems.',
@@ -175,7 +176,7 @@ function shareFigure(
       : loss === 'shareOfFiles'
         ? 'the files that lay on just the two failed drives'
         : groups.length === 1
-          ? `the files that lay on ${Math.min(groups[0]!.survives + 1, groups[0]!.members.length)} of ${groups[0]!.members.length} drives`
+          ? `the files that lay on ${Math.min(groups[0]!.survives + 1, groups[0]!.members.length)} of ${counted(groups[0]!.members.length, 'drive')}`
           : 'the files that lay on the failed drives of one group, on average over the groups'
   return declareFigure(
     () => workedOut(shareAtLoss, 'share', { inputs: arrangedBy(facts), says }),
@@ -265,7 +266,7 @@ function chainText({ arrangement, rebuildHours }: PoolFacts, { number: n }: Form
       ? ''
       : `, repaired in ${n(conditions.leadHours)} and ${n(rebuildHours, 3)} h`
   return (
-    `${groups}${group.sizesTB.length} drives, ${n(conditions.failuresPerYear * 100)} % a year ` +
+    `${groups}${counted(group.sizesTB.length, 'drive')}, ${n(conditions.failuresPerYear * 100)} % a year ` +
     `each${causes}${age}${batch}, survives ${group.survives}${repair}`
   )
 }

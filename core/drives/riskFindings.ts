@@ -1,3 +1,4 @@
+import { theYears } from '../units/counted'
 import { finding, type Finding } from '../finding'
 import { ageFactor, causeFactor, drivesUntilVibration } from './failureRate'
 import type { DrivesTale } from './drivesTale'
@@ -39,7 +40,7 @@ export function ageFindings({
       ? [
           finding('caution', 'DRIVES_OLD', {
             sentence:
-              `By the end of the ${horizonYears} years these drives fail ${n(oldest)} times ` +
+              `By the end of ${theYears(horizonYears)} these drives fail ${n(oldest)} times ` +
               'as often as in their middle years.',
             from: ['drives.ageYears', 'choices.horizonYears'],
             fixes: ['Replace the oldest before then, and keep a spare drive on the shelf.'],

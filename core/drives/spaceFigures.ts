@@ -1,3 +1,4 @@
+import { counted } from '../units/counted'
 import { absentFigure, declareFigure } from '../expressions/declareFigure'
 import {
   chosen,
@@ -77,7 +78,7 @@ export function neededFigure({ slice, format }: DrivesTale): Figure {
     () => quotient(sum(content, snapshots(slice.drives)), product(ceiling, kept)),
     {
       id: 'drives.usableNeededTB',
-      label: `Usable space needed in ${slice.horizonYears} years`,
+      label: `Usable space needed in ${counted(slice.horizonYears, 'year')}`,
       unit: 'TB',
     },
     format,
@@ -179,7 +180,7 @@ export function missingFigures(
     ['drives.firstBuildHours', 'First build of parity', 'h'],
     ['drives.shareAtLoss', 'Share of the library lost then', 'share'],
     ['drives.lossChancePerYear', 'Chance of loss in a year', 'share'],
-    ['drives.lossChanceAtHorizon', `Chance of loss in ${years} years`, 'share'],
+    ['drives.lossChanceAtHorizon', `Chance of loss in ${counted(years, 'year')}`, 'share'],
     ['drives.fileLossChanceAtHorizon', 'A file lost in a rebuild', 'share'],
     ['drives.irreplaceableLossChancePerYear', 'Irreplaceable data lost, a year', 'share'],
     ['drives.replaceableLossChancePerYear', 'Replaceable data lost, a year', 'share'],

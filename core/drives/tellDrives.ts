@@ -52,7 +52,8 @@ export function failedDriveSentence(
   { pool, layoutId, refusal }: DrivesFacts,
   format: Format,
 ): string {
-  if (pool) return failedDriveText({ ...pool, layoutId }, format)
+  if (pool)
+    return failedDriveText({ ...pool, groups: pool.arrangement.groups.length, layoutId }, format)
   return refusal ? refusalText(refusal, layoutId, format) : 'No drives are chosen yet.'
 }
 
@@ -91,7 +92,10 @@ function survivalVerdict(pool: PoolFacts, { facts, slice, format }: DrivesTale):
   } = pool
   const asked = facts.asked.count
   const state = copies ? worseState(drives, copies.state) : drives
-  const failed = failedDriveText({ ...pool, layoutId: facts.layoutId }, format)
+  const failed = failedDriveText(
+    { ...pool, groups: pool.arrangement.groups.length, layoutId: facts.layoutId },
+    format,
+  )
   const must =
     survives < asked
       ? `It must survive ${asked === 1 ? 'one failed drive' : `${asked} failed drives`}` +

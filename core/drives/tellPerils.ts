@@ -129,7 +129,7 @@ export function perilFindings(
     return irreplaceableTB > 0
       ? [
           finding('caution', 'IRREPLACEABLE', {
-            sentence: `${n(irreplaceableTB, 2)} TB are irreplaceable. ${takesAll}`,
+            sentence: `What is irreplaceable: ${n(irreplaceableTB, 2)} TB. ${takesAll}`,
             from: ['library.irreplaceableTB', 'library.holdings', 'drives.awayCopy'],
             fixes: ['Keep a copy of these away from home, and test once that it can be restored.'],
           }),

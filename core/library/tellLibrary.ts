@@ -1,3 +1,5 @@
+import { withinSentence } from '../withinSentence'
+import { counted } from '../units/counted'
 import { holdingKind, type HoldingKindId } from '../catalogue/holdingKinds'
 import type { Telling } from '../domain'
 import { declareFigure } from '../expressions/declareFigure'
@@ -128,8 +130,8 @@ function growthFigure(
       unit: 'TB/month',
       source: ladder,
       note:
-        `Slow growth is ${n(library.growthLowFactor)} times as much, fast growth ` +
-        `${n(library.growthHighFactor)} times.`,
+        `Slow growth is × ${n(library.growthLowFactor)}, fast growth × ` +
+        `${n(library.growthHighFactor)}.`,
       band: total,
     },
     format,
@@ -165,7 +167,7 @@ function horizonFigure(
       }),
     {
       id: 'library.contentAtHorizonTB',
-      label: `Library in ${horizonYears} years`,
+      label: `Library in ${counted(horizonYears, 'year')}`,
       unit: 'TB',
       source:
         'Month by month, each holding by itself, never below nothing; each usual size and the ' +
@@ -174,8 +176,8 @@ function horizonFigure(
       ...(driver
         ? {
             note:
-              `${kindLabel(driver.kind)} drive the growth: ${n(driver.addedTB, 3)} of ` +
-              `${n(contentAtHorizonTB.likely - contentTB.likely, 3)} TB.`,
+              `What adds most: ${withinSentence(kindLabel(driver.kind))}, ` +
+              `${n(driver.addedTB, 3)} TB.`,
           }
         : {}),
     },

@@ -34,7 +34,7 @@ export function tellMachine(facts: MachineFacts, slice: MachineSlice, format: Fo
   const used = workedOut(build.bays - freeBays, 'bays', {
     inputs: [...inputs, 'drives.lots', 'drives.driveClass'],
     bare: true,
-    after: freeBays < 0 ? 'that are wanted' : 'in use',
+    after: freeBays < 0 ? 'wanted for drives' : 'in use',
   })
   return {
     figures: () => [
@@ -292,7 +292,7 @@ function machineFindings(
               'day. Conversions are planned for those hours: ' +
               `${share(1 - hardware.usedShare)} of the processor is ` +
               `left${machine.usedEngineToo ? ', and no video engine' : ''}. ` +
-              `${cutOffPerMonth >= 0.05 ? `About ${n(cutOffPerMonth, 2)} restarts a month come while somebody watches.` : 'It hardly restarts while somebody watches.'}`,
+              `${cutOffPerMonth >= 0.05 ? `Restarts that come while somebody watches: about ${n(cutOffPerMonth, 2)} a month.` : 'It hardly restarts while somebody watches.'}`,
             from: [
               'machine.usedHoursPerDay',
               'machine.usedShare',

@@ -1,3 +1,4 @@
+import { counted } from '../units/counted'
 import { headrooms } from '../headrooms'
 import type { Telling } from '../domain'
 import { exactly } from '../figure'
@@ -126,7 +127,7 @@ function networkFindings(
       ? [
           finding('warning', 'AWAY_SHORT', {
             sentence:
-              `The upload carries ${n(awayStreams)} of ${atOnce.away} viewers away at ` +
+              `The upload carries ${n(awayStreams)} of ${counted(atOnce.away, 'viewer')} away at ` +
               `${n(network.awayRungMbps)} Mb/s.`,
             from: ['network.uploadMbps', 'network.awayRungMbps', 'network.awayStreams'],
             fixes: [

@@ -1,3 +1,4 @@
+import { counted } from '../units/counted'
 import { headrooms } from '../headrooms'
 import type { Telling } from '../domain'
 import { absentFigure, declareFigure } from '../expressions/declareFigure'
@@ -184,7 +185,8 @@ function electricityFigures(
       unit: 'kWh',
       note:
         'Hours idle, converting, watching, with drives asleep and off, each by its watts at the ' +
-        'wall.',
+        'wall. The low ends of all watts go together, and the high ends: drives and machine are ' +
+        'the same in every state.',
       // Drives turn in both states: the ends of both go together.
       band: 'together',
     },
@@ -212,7 +214,7 @@ function electricityFigures(
         ),
       {
         id: 'ownership.electricityAtHorizon',
-        label: `Electricity in ${horizonYears} years`,
+        label: `Electricity in ${counted(horizonYears, 'year')}`,
         unit: 'money',
         note: "At today's price, every year alike.",
       },

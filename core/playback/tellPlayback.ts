@@ -204,15 +204,14 @@ function stuckFindings({ matrix, stuck }: PlaybackFacts): Finding[] {
     const named = rows.slice(0, 3).map(row => matrix.rows[row]!.label)
     const titles =
       rows.length > 3 ? `${named.join(', ')} and ${rows.length - 3} more` : joinClauses(named)
-    const devices = columns
-      .slice(0, 3)
-      .map(at => matrix.columns[at]!.deviceName)
-      .join(', ')
+    // A device at two places, or under two caps, is one.
+    const names = [...new Set(columns.map(at => matrix.columns[at]!.deviceName))]
+    const devices = names.slice(0, 3).join(', ')
     const { text, from, fix } = why[stoppedBy]
     return finding('warning', 'CANNOT_PLAY', {
       sentence:
         `${titles} cannot be played on ` +
-        `${devices}${columns.length > 3 ? ` and ${columns.length - 3} more` : ''}: ${text}.`,
+        `${devices}${names.length > 3 ? ` and ${names.length - 3} more` : ''}: ${text}.`,
       from: [
         ...new Set(['playback.cannotShare', 'household.devices', 'library.holdings', ...from]),
       ],

@@ -1,3 +1,4 @@
+import { agreeing, counted as countedOf, theYears } from '../units/counted'
 import type { Telling } from '../domain'
 import { purchaseText } from '../drives/growth/purchaseText'
 import { layoutLabel, refusalText } from '../drives/refusalText'
@@ -67,7 +68,7 @@ const common = ({ contentAtHorizonTB }: RoomSlice) => ({
 })
 
 function yearsText(months: number, { number: n }: Format): string {
-  return months < 24 ? `${months} months` : `${n(months / monthsPerYear, 2)} years`
+  return months < 24 ? countedOf(months, 'month') : `${n(months / monthsPerYear, 2)} years`
 }
 
 function spaceVerdict(
@@ -116,18 +117,20 @@ function spaceVerdict(
         return {
           state,
           sentence:
-            `Full ${inMonth(likely!)}, before the ${horizonYears} years are over.` + counted,
+            `Full ${inMonth(likely!)}, before ${theYears(horizonYears)} ${agreeing(horizonYears, 'is', 'are')} over.` +
+            counted,
         }
       default:
         return {
           state,
           sentence:
             (soonest !== null && soonest <= horizonYears * monthsPerYear
-              ? `Lasts the ${horizonYears} years at the likely growth; with fast growth it is ` +
+              ? `Lasts ${theYears(horizonYears)} at the likely growth; with fast growth it is ` +
                 `full ${inMonth(soonest)}.`
               : likely === null
-                ? `Room for more than ${horizonYears} years, and not full within fifteen.`
-                : `Room for ${horizonYears} years and more: full ${inMonth(likely)}.`) + counted,
+                ? `Room for more than ${countedOf(horizonYears, 'year')}, and not full within fifteen.`
+                : `Room for ${countedOf(horizonYears, 'year')} and more: full ${inMonth(likely)}.`) +
+            counted,
         }
     }
   }

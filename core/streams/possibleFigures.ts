@@ -2,7 +2,14 @@ import { usableRateShare, hostWorkPerSession } from '../catalogue/videoEngines'
 import type { Format } from '../units/format'
 import { isOfOneKind, mixNeeds, type MixClass } from './engineCapacity'
 import { type ConversionMachine, units, unitLabels } from './conversionMachine'
-import { chosen, figureOf, roundedDown, quotient, workedOut } from '../expressions/expression'
+import {
+  chosen,
+  constant,
+  figureOf,
+  roundedDown,
+  quotient,
+  workedOut,
+} from '../expressions/expression'
 import { whichEngines } from '../expressions/inputs/conversionInputs'
 import type { Expression, Input } from '../expressions/node'
 import type { DimensionsOf } from '../expressions/unitTypes'
@@ -67,9 +74,11 @@ export function possibleFigure(facts: StreamsFacts, format: Format): Figure {
     id: 'streams.possible',
     label: 'Conversions possible',
     unit: 'conversions',
-    source: engines.length
-      ? engineRule(format)
-      : 'Capacity of the processor ÷ mean work of a conversion.',
+    source:
+      `${engines.length ? engineRule(format) : 'Capacity of the processor ÷ mean work of a conversion.'} ` +
+      'The range swings the processor, the work and, on engines, their rates, session limits and ' +
+      'host work to their ends one at a time, adds the swings by the root of the sum of squares ' +
+      'in logarithms, and is rounded down last.',
   } as const
   if (!processor || !possible)
     return absentFigure(notKnown, {
@@ -95,9 +104,11 @@ export function possibleFigure(facts: StreamsFacts, format: Format): Figure {
     roundedDown(
       quotient(
         figureOf('streams.softwareReference', [processor, 'reference streams'], { bare: true }),
-        figureOf('streams.workPerConversion', [facts.work, 'reference streams/conversion'], {
-          bare: true,
-        }),
+        facts.keepsVideo || facts.mix.length > 0
+          ? figureOf('streams.workPerConversion', [facts.work, 'reference streams/conversion'], {
+              bare: true,
+            })
+          : constant(1, 'reference streams/conversion', { after: 'of a plain 1080p stream' }),
       ),
     ),
   )

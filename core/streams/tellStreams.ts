@@ -66,7 +66,7 @@ const mixNotes = {
   library:
     'Every title counted as equally likely to be watched, converted to 1080p at most. 1 is ' +
     'one 1080p H.264 stream at 24 frames a second.',
-  plainStream: 'The library holds no video yet, so a plain 1080p stream is assumed.',
+  plainStream: 'No titles are listed, so a plain 1080p stream is assumed.',
 } as const
 /** Parts of the mix that a formula names. */
 const partsNamed = 4
@@ -84,7 +84,19 @@ const mixInputs: Readonly<Record<StreamsFacts['mixFrom'], readonly Input[]>> = {
   plainStream: ['library.holdings', 'choices.school'],
 }
 
-function workMeanFigure({ work, mix, mixFrom }: StreamsFacts, format: Format): Figure {
+function workMeanFigure({ work, mix, mixFrom, keepsVideo }: StreamsFacts, format: Format): Figure {
+  const parts = {
+    id: 'streams.workPerConversion',
+    label: 'Work of one conversion',
+    unit: 'reference streams',
+    source: measuredTable,
+  } as const
+  if (!keepsVideo && mix.length === 0)
+    return absentFigure('Nothing is kept whose picture could need converting.', {
+      ...parts,
+      inputs: [...mixInputs[mixFrom], 'library.otherTB'],
+      formula: 'share of each kind of conversion × its work',
+    })
   const one = constant(1, 'reference streams', { after: 'of plain 1080p H.264' })
   return declareFigure(
     () =>
@@ -104,10 +116,7 @@ function workMeanFigure({ work, mix, mixFrom }: StreamsFacts, format: Format): F
             ),
       ),
     {
-      id: 'streams.workPerConversion',
-      label: 'Work of one conversion',
-      unit: 'reference streams',
-      source: measuredTable,
+      ...parts,
       note: mixNotes[mixFrom],
       // The parts share most coefficients: their ends go together.
       band: mix.length === 0 ? work : 'together',
@@ -173,8 +182,8 @@ function shortFigure(
       source:
         'Exact convolution over the viewers in each of the 2016 five-minute slots, in steps ' +
         `of 1/${n(1 / shareStep)} of the machine, rounded up; a conversion's share is that ` +
-        'of the unit it fills most. The range uses the low and the high end of the ' +
-        'conversions possible.',
+        'of the unit it fills most. The range takes a machine that does as ' +
+        'many as the low and as the high end of the conversions possible.',
       band: perMonth,
     },
     format,

@@ -30,7 +30,7 @@ export interface Format {
 
 /** Units that count things, and so have a singular. */
 const countedUnits =
-  /^(viewers|conversions|bays|drives|failed drives|titles|cores|streams|reference streams|years|months|days|bits|ports|threads|channels|sets|copies)$/
+  /^(viewers|conversions|bays|drives|failed drives|titles|cores|streams|reference streams|years|months|days|bits|ports|threads|channels|sets|copies|controllers)$/
 /** Figures are shown to three digits: more would promise what an estimate cannot hold. */
 const shownDigits = 3
 /** Chances below it are not written out: no model of drives reaches so far. */

@@ -87,7 +87,7 @@ describe('a layout that is added by one file and one line', () => {
     expect(new Set(mapped.map(({ group }) => group)).size).toBe(2)
     expect(
       failedDriveText(
-        { layoutId: 'triples', survives: 2, loss: 'everything', rebuildHours: 10 },
+        { layoutId: 'triples', groups: 1, survives: 2, loss: 'everything', rebuildHours: 10 },
         plainFormat,
       ),
     ).toContain('One more drive may fail meanwhile')

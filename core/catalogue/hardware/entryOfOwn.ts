@@ -3,7 +3,8 @@ import type { Processor } from '../processors'
 import { dataPorts, m2, memoryPlaces, plainBoard, slot } from './boards'
 import { plainCase } from './cases'
 import type { BoardForm, HardwarePart, SharingRule, SupplyForm } from './hardwarePart'
-import { sharingOfText, type OwnPart, type OwnPartKind } from './ownPart'
+import type { OwnPart, OwnPartKind } from './ownPart'
+import { sharingOfText } from './sharingText'
 import { plainSupply } from './supplies'
 
 export type OwnEntry =

@@ -1,5 +1,6 @@
 import { entryOfOwn } from './entryOfOwn'
-import { ownPartKinds, ownPartProblems, sharingOfText, type OwnPart } from './ownPart'
+import { ownPartKinds, ownPartProblems, type OwnPart } from './ownPart'
+import { sharingOfText } from './sharingText'
 import { partSchemas } from './partSchemas'
 
 /**

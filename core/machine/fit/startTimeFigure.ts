@@ -35,7 +35,7 @@ export function startTimeFigure({ facts: { context }, format }: Told): Figure {
             ? [
                 product(
                   workedOut(controllers, 'controllers', { inputs: built }),
-                  constant(controllerStartMin, 'min/controllers'),
+                  constant(controllerStartMin, 'min/controller'),
                 ),
               ]
             : []),
