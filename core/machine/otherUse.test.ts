@@ -68,7 +68,7 @@ describe('a computer on which somebody also works or plays', () => {
     // 2 a week are 8.7 a month, a quarter of them in six hours of a day.
     expect(cutOffPerMonth(2, 6)).toBeCloseTo((2 * 365.25) / 7 / 12 / 4, 9)
     expect(finding({ usedHoursPerDay: 3, usedShare: 0.4, restartsPerWeek: 2 })!.sentence).toMatch(
-      /3 h a day.+60\s?% of the processor is left, and no video engine\. About 2\.2 restarts a month come while somebody watches\./,
+      /3 h a day.+60\s?% of the processor is left, and no video engine\. Restarts that come while somebody watches: about 2\.2 a month\./,
     )
     expect(
       finding({ usedHoursPerDay: 3, usedShare: 0.4, usedEngineToo: false, restartsPerWeek: 0 })!

@@ -7,6 +7,9 @@ interface FitCase {
   readonly plan: Omit<PlanInput, 'name'>
 }
 
+/** Something is kept that may need converting. */
+const keeps = { library: { otherTB: 1 } } as const
+
 /** A passing and a failing case of each rule; the failing one fails or warns. */
 export const fitCases: Readonly<
   Record<string, { readonly passing: FitCase; readonly failing: FitCase }>
@@ -312,10 +315,13 @@ export const fitCases: Readonly<
     },
   },
   engineThere: {
-    passing: { state: 'pass', plan: { machine: { base: 'towpath', parts: [{ ref: 'leat-17' }] } } },
+    passing: {
+      state: 'pass',
+      plan: { ...keeps, machine: { base: 'towpath', parts: [{ ref: 'leat-17' }] } },
+    },
     failing: {
       state: 'warning',
-      plan: { machine: { base: 'millrace', parts: [{ ref: 'leat-22n' }] } },
+      plan: { ...keeps, machine: { base: 'millrace', parts: [{ ref: 'leat-22n' }] } },
     },
   },
   fanPlaces: {
@@ -555,7 +561,7 @@ export const fitCases: Readonly<
     },
     failing: {
       state: 'warning',
-      plan: { household: { converted: 2 }, machine: { passivelyCooled: true } },
+      plan: { ...keeps, household: { converted: 2 }, machine: { passivelyCooled: true } },
     },
   },
   picturePlug: {
