@@ -1,11 +1,12 @@
-import { wrap, type Remote } from 'comlink'
+import type { Remote } from 'comlink'
 import type { CoreWork } from './coreWork'
 
 /** Work that must not wait for other work has a worker of its own. */
 export type Lane = 'assess' | 'compare'
 
 interface Background {
-  readonly remote: Remote<CoreWork>
+  /** the package that speaks with workers comes with the first of them */
+  readonly remote: Promise<Remote<CoreWork>>
   readonly broken: Promise<never>
 }
 /** The worker itself ended or was never there; what it was asked says nothing about the core. */
@@ -49,7 +50,10 @@ function backgroundOf(lane: Lane): Background | null {
   broken.catch(() => {
     /* whoever waits hears of it; nobody has to */
   })
-  const made = { remote: wrap<CoreWork>(worker), broken }
+  const made = {
+    remote: import('comlink').then(({ wrap }) => wrap<CoreWork>(worker)),
+    broken,
+  }
   lanes.set(lane, made)
   return made
 }
@@ -65,7 +69,7 @@ export async function inBackground<Result>(
   const background = hasBackground() ? backgroundOf(lane) : null
   if (background) {
     try {
-      return await Promise.race([run(background.remote), background.broken])
+      return await Promise.race([background.remote.then(run), background.broken])
     } catch (error) {
       if (!(error instanceof WorkerBrokeOff)) {
         console.error(`Work for ${lane} failed:`, error)

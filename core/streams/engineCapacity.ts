@@ -204,6 +204,24 @@ export function machineShare(
 }
 
 /**
+ * Classes that differ in what an engine does not look at, the bitrate above all, are one with their
+ * mean work: work counts in proportion only.
+ */
+function alikeForEngines(mix: readonly MixClass[]): MixClass[] {
+  const groups = group(mix, ({ task: { source, ...how } }) =>
+    JSON.stringify({ ...how, source: { ...source, bitrateMbps: 0 } }),
+  )
+  return [...groups.values()].map(alike => {
+    const share = alike.reduce((sum, one) => sum + one.share, 0)
+    return {
+      task: alike[0]!.task,
+      share,
+      work: alike.reduce((sum, one) => sum + one.share * one.work, 0) / share,
+    }
+  })
+}
+
+/**
  * The same with its band: engine rates, session limit, work left to the processor, capacity and
  * software work are swung
  * to their ends one at a time, and the swings added by the root of the sum of squares, in
@@ -211,11 +229,12 @@ export function machineShare(
  * @param workSpread of software work, as a factor around 1
  */
 export function mixCapacityBand(
-  mix: readonly MixClass[],
+  classes: readonly MixClass[],
   machine: ConversionMachine,
   workSpread: Estimate,
 ): { readonly conversions: Estimate; readonly binds: Unit } | null {
   if (!machine.processor) return null
+  const mix = alikeForEngines(classes)
   const likely = mixCapacity(mix, machine)
   if (!likely || likely.conversions <= 0)
     return likely ? { conversions: exactly(0), binds: likely.binds } : null

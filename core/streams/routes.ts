@@ -1,3 +1,4 @@
+import { group } from 'd3-array'
 import { solve, type Constraint } from 'yalps'
 import { units, type Unit } from './conversionMachine'
 
@@ -41,7 +42,9 @@ const nudge = 1.001
  * every unit of every engine within its limit, and the processor within its own.
  * @param processor reference streams; Infinity where it is no limit
  */
-export function onUnlike(parts: readonly RoutedClass[], processor: number): MixCapacity {
+export function onUnlike(classes: readonly RoutedClass[], processor: number): MixCapacity {
+  const parts = alikeTogether(classes)
+  if (parts.length === 1) return ofOneClass(parts[0]!, processor)
   const conversions = mostOf(parts, { processor, slack: () => 1 })
   // The limit is what more of would help most.
   const gains = units.map(unit => ({
@@ -53,6 +56,49 @@ export function onUnlike(parts: readonly RoutedClass[], processor: number): MixC
   }))
   const { unit } = gains.reduce((best, gain) => (gain.most > best.most ? gain : best))
   return { conversions, binds: unit }
+}
+
+/**
+ * A single class fills the engine first that leaves least to the processor, until that is full: no
+ * sharing does more.
+ */
+function ofOneClass({ routes, inSoftware, work }: RoutedClass, processor: number): MixCapacity {
+  let [left, conversions] = [processor, 0]
+  let binds: Unit = 'processor'
+  for (const { shares, hostWork } of [...routes].sort((a, b) => a.hostWork - b.hostWork)) {
+    // What falls back goes along in its proportion.
+    const each = hostWork + (inSoftware < 1 ? (inSoftware * work) / (1 - inSoftware) : 0)
+    const [unit, most] = shares.reduce<readonly [Unit, number]>(
+      (least, [own, share]) => (1 / share < least[1] ? [own, 1 / share] : least),
+      ['processor', Infinity],
+    )
+    const byProcessor = each > 0 ? left / each : Infinity
+    const here = Math.min(most, byProcessor)
+    conversions += here
+    left = Math.max(0, left - here * each)
+    binds = byProcessor <= most ? 'processor' : unit
+  }
+  return routes.length === 0 || inSoftware >= 1
+    ? { conversions: processor / work, binds: 'processor' }
+    : { conversions: conversions / (1 - inSoftware), binds }
+}
+
+/**
+ * Classes that take the same of every engine are one: a source's bitrate is nothing to an engine.
+ * Their work in software is told by its mean.
+ */
+function alikeTogether(classes: readonly RoutedClass[]): RoutedClass[] {
+  const groups = [
+    ...group(classes, ({ routes, inSoftware }) => JSON.stringify([routes, inSoftware])).values(),
+  ]
+  return groups.map(alike => {
+    const share = alike.reduce((sum, one) => sum + one.share, 0)
+    return {
+      ...alike[0]!,
+      share,
+      work: alike.reduce((sum, one) => sum + one.share * one.work, 0) / share,
+    }
+  })
 }
 
 function mostOf(
