@@ -62,6 +62,8 @@ function drawn(width: number) {
   drawnWidth = width
   return layoutFor(width)
 }
+/** Left of its line the label needs so much room, px. */
+const labelWidth = 90
 </script>
 
 <template>
@@ -174,9 +176,9 @@ function drawn(width: number) {
           <path :d="layout.brokenLine(layout.x(asked))" class="level" />
           <path :d="`M${layout.x(asked)} ${margin.top - 2}l-7 -9h14z`" class="tip" />
           <text
-            :x="layout.x(asked) + (asked > 0 ? -11 : 11)"
+            :x="layout.x(asked) + (layout.x(asked) > labelWidth ? -11 : 11)"
             y="12"
-            :text-anchor="asked > 0 ? 'end' : 'start'"
+            :text-anchor="layout.x(asked) > labelWidth ? 'end' : 'start'"
           >
             {{ asked }} needed
           </text>

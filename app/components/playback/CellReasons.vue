@@ -26,7 +26,7 @@ const props = defineProps<{
   fix: ShownFix | null
   looking: boolean
 }>()
-const { number, format } = useFormat()
+const { number, quantity, format } = useFormat()
 const title = computed(() => props.matrix.rows[props.row])
 const device = computed(() => props.matrix.columns[props.column])
 const plays = computed(() => {
@@ -51,7 +51,7 @@ function more(play: Playability): string {
     play.outcome === 'picture'
       ? ', work'
       : play.work > 0 && play.outcome !== 'cannot'
-        ? `, work ${number(play.work, 2)} reference streams`
+        ? `, work ${quantity(play.work, 'reference streams')}`
         : ''
   return copy + output + work
 }
@@ -96,7 +96,7 @@ const isTrouble = computed(
           :figure="workFigureId(play.conversion.key)"
           name="Work of this conversion"
         >
-          {{ number(play.work, 3) }} reference streams
+          {{ quantity(play.work, 'reference streams') }}
         </WorkingLink>
       </p>
       <ul v-if="play.reasons.length">

@@ -139,7 +139,7 @@ async function key(event: KeyboardEvent): Promise<void> {
             </span>
             <span class="word"
               >{{ shown.cell.offered ? cellWord(shown.cell.plain) : 'not offered'
-              }}<template v-if="shown.cell.offered && part(shown)"> {{ part(shown) }}</template
+              }}<template v-if="shown.cell.offered && part(shown)">, {{ part(shown) }}</template
               ><template v-else-if="shown.cell.offered && differs(shown)">
                 · {{ cellWord(shown.cell.subtitled!) }}</template
               ></span
