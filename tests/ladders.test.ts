@@ -21,7 +21,7 @@ const answered = planSchema.parse({
 const plans: readonly (readonly [string, Plan])[] = [
   ['the demo', planSchema.parse(tideMillHouse)],
   ['a new plan', answered],
-  ...Array.from({ length: Number(process.env.LADDERS ?? 4) }, (_, seed) => {
+  ...Array.from({ length: Number(process.env.LADDERS ?? 2) }, (_, seed) => {
     return [`drawn ${seed}`, drawPlan(7000 + seed)] as const
   }),
 ]

@@ -1,3 +1,4 @@
+import { counted } from '../units/counted'
 import type { Format } from '../units/format'
 import type { LayoutRefusal } from './layouts/layout'
 import { layouts } from './layouts/layouts'
@@ -26,12 +27,12 @@ function reasonText(
       return `There is no layout "${refusal.layout}".`
     case 'TOO_FEW_DRIVES':
       return (
-        `${layoutLabel(layoutId)} takes at least ${refusal.takes} drives; there ` +
+        `${layoutLabel(layoutId)} takes at least ${counted(refusal.takes, 'drive')}; there ` +
         `${refusal.have === 1 ? 'is' : 'are'} ${drivesText(refusal)}.`
       )
     case 'TOO_MANY_DRIVES':
       return (
-        `${layoutLabel(layoutId)} takes exactly ${refusal.takes} drives; there are ` +
+        `${layoutLabel(layoutId)} takes exactly ${counted(refusal.takes, 'drive')}; there are ` +
         `${drivesText(refusal)}.`
       )
     case 'PARITY_MARKED':

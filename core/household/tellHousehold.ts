@@ -1,3 +1,4 @@
+import { counted } from '../units/counted'
 import type { Telling } from '../domain'
 import { absentFigure, declareFigure } from '../expressions/declareFigure'
 import { field, sum, workedOut, type Input } from '../expressions/expression'
@@ -232,7 +233,7 @@ function answerFindings(
     ...(viewers.length > 0 && answered > viewers.length
       ? [
           finding('caution', 'WATCHING_OVER_VIEWERS', {
-            sentence: `${answered} watch at once, but the household lists ${viewers.length} viewers.`,
+            sentence: `${answered} watch at once, but the household lists ${counted(viewers.length, 'viewer')}.`,
             from: ['household.viewers', 'household.watchingHome', 'household.watchingAway'],
             fixes: ['Add the missing viewers, or lower how many watch at once.'],
           }),

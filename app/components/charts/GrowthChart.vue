@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '~~/core/units/counted'
 import { computed, ref } from 'vue'
 import { kindLabel } from '~~/core/library/tellLibrary'
 import { monthAfter, monthsBetween } from '~~/core/units/time'
@@ -204,7 +205,7 @@ const rows = computed(() =>
             aria-valuemin="1"
             aria-valuemax="15"
             :aria-valuenow="horizonYears"
-            :aria-valuetext="`${horizonYears} years`"
+            :aria-valuetext="counted(horizonYears, 'year')"
             v-bind="handle"
           >
             <rect

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '~~/core/units/counted'
 import { computed } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { cannotDo } from '~~/core/drives/cannotDo'
@@ -84,7 +85,7 @@ function choose(id: string): void {
             <th scope="col" class="number">A usable TB costs</th>
             <th scope="col" class="number">Survives</th>
             <th scope="col" class="number">Rebuild</th>
-            <th scope="col" class="number">Loss in {{ years }} years</th>
+            <th scope="col" class="number">Loss in {{ counted(years, 'year') }}</th>
             <th scope="col" class="number">Expected to be lost</th>
             <th scope="col">Cannot</th>
             <th scope="col">Grows by</th>

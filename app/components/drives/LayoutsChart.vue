@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '~~/core/units/counted'
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { compareLayouts } from '~~/core/drives/compareLayouts'
@@ -105,7 +106,7 @@ const rowOf = (id: string) => rows.value.find(row => row.id === id)
 const axisTitle = computed(() =>
   by.value === 'drives'
     ? 'Room with these drives, TB'
-    : `New drives for the library in ${years.value} years, price`,
+    : `New drives for the library in ${counted(years.value, 'year')}, price`,
 )
 /** A chance on the axis; very rare ones as a power of ten. */
 const powers: Readonly<Record<number, string>> = { 6: '⁶', 7: '⁷', 8: '⁸', 9: '⁹' }
@@ -131,8 +132,12 @@ onBeforeUnmount(() => preview(null))
 
 <template>
   <ChartFrame
-    :title="`Loss in ${years} years, by layout`"
-    :columns="['Layout', by === 'drives' ? 'Room' : 'Drives and price', `Loss in ${years} years`]"
+    :title="`Loss in ${counted(years, 'year')}, by layout`"
+    :columns="[
+      'Layout',
+      by === 'drives' ? 'Room' : 'Drives and price',
+      `Loss in ${counted(years, 'year')}`,
+    ]"
     :rows="table"
   >
     <template #default="{ width }">
@@ -174,7 +179,7 @@ onBeforeUnmount(() => preview(null))
             class="needed"
           />
           <text :x="drawn.x(content) - 5" y="22" text-anchor="end" class="needed-label">
-            library in {{ years }} years
+            library in {{ counted(years, 'year') }}
           </text>
         </g>
         <g
@@ -226,7 +231,7 @@ onBeforeUnmount(() => preview(null))
           {{
             by === 'drives'
               ? 'these drives do not make them; the table says why.'
-              : `no drives in ${bays} bays are enough.`
+              : `no drives in ${counted(bays, 'bay')} are enough.`
           }}
         </template>
         {{

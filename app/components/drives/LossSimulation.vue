@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '~~/core/units/counted'
 import { computed } from 'vue'
 import { scaleLinear } from 'd3-scale'
 import { simulatedArrays, useLossSimulation } from '~/composables/useLossSimulation'
@@ -61,7 +62,7 @@ const scale = computed(() => {
         <span class="mark" :style="{ left: `${scale(chain)}%` }" />
       </div>
       <p role="status">
-        {{ number(arrays * years) }} simulated years: a loss in {{ years }} years with
+        {{ number(arrays * years) }} simulated years: a loss in {{ counted(years, 'year') }} with
         {{ share(interval.likely) }}, 95 % interval {{ share(interval.low) }} to
         {{ share(interval.high) }}. Worked out: {{ share(chain) }},
         {{

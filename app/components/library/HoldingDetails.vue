@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '~~/core/units/counted'
 import { computed } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { holdingKind } from '~~/core/catalogue/holdingKinds'
@@ -117,13 +118,13 @@ function take(quality: string): void {
       <h3>In another quality</h3>
       <p class="soft small">
         Each row compares with the quality kept now, in drives of the plan's largest size, with
-        their price and electricity over {{ years }} years. Hover or focus to preview.
+        their price and electricity over {{ counted(years, 'year') }}. Hover or focus to preview.
       </p>
       <table class="data-table" @pointerleave="tryOn(null)">
         <thead>
           <tr>
             <th scope="col">Quality</th>
-            <th scope="col" class="number">In {{ years }} years</th>
+            <th scope="col" class="number">In {{ counted(years, 'year') }}</th>
             <th scope="col" class="number">Money</th>
             <th scope="col">
               <span class="visually-hidden">Apply</span>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '~~/core/units/counted'
 import { computed } from 'vue'
 import { mdiShieldAlertOutline } from '@mdi/js'
 import { catalogue } from '~~/core/catalogue/catalogue'
@@ -86,8 +87,8 @@ const path = (index: number, field: string) => `library.holdings.${index}.${fiel
   <section :id="fieldElementId('library.holdings')" class="sheet" tabindex="-1">
     <h2>Holdings</h2>
     <p class="soft small">
-      The bars show today's size and, lighter, the size in {{ years }} years. Pick a holding to
-      change it.
+      The bars show today's size and, lighter, the size in {{ counted(years, 'year') }}. Pick a
+      holding to change it.
     </p>
     <p v-if="!holdings.length" class="soft">
       Nothing is entered yet. Add a holding for each kind of title: its quality, how many there are,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '~~/core/units/counted'
 import { layouts } from '~~/core/drives/layouts/layouts'
 import { withinSentence } from '~~/core/withinSentence'
 import { computed, ref } from 'vue'
@@ -79,7 +80,9 @@ function stepsText({ licence: { steps } }: Pick<SystemKind, 'licence'>): string 
   return steps
     .map(({ upToDrives, once }) => {
       const price = once > 0 ? money(once) : 'free'
-      return upToDrives === null ? `any number ${price}` : `up to ${upToDrives} drives ${price}`
+      return upToDrives === null
+        ? `any number ${price}`
+        : `up to ${counted(upToDrives, 'drive')} ${price}`
     })
     .join(', ')
 }

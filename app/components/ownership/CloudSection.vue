@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '~~/core/units/counted'
 import { computed, ref } from 'vue'
 import { cloudCourse, usualCloudSteps } from '~~/core/ownership/cloud'
 import { maxCloudSteps } from '~~/core/plan/constants'
@@ -56,7 +57,7 @@ const sentence = computed(() => {
       `${money(own.value.at(-1) ?? 0)}.${until}`
     )
   return (
-    `After ${crossesMonth} months (${number(crossesMonth / 12, 2)} years) the store has cost ` +
+    `After ${counted(crossesMonth, 'month')} (${number(crossesMonth / 12, 2)} years) the store has cost ` +
     `as much as the machine.${until}`
   )
 })

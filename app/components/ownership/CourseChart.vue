@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '~~/core/units/counted'
 import { computed, ref } from 'vue'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
 import { chartBox, ticksOf } from '~/components/charts/chartBox'
@@ -116,7 +117,7 @@ function onKey(event: KeyboardEvent): void {
             }}</span
           >
         </li>
-        <li v-if="shownMonth !== null" class="soft">after {{ number(shownMonth) }} months</li>
+        <li v-if="shownMonth !== null" class="soft">after {{ counted(shownMonth, 'month') }}</li>
       </ul>
     </template>
     <template #below>

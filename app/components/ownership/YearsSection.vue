@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '~~/core/units/counted'
 import { computed, ref } from 'vue'
 import { cashKinds } from '~~/core/ownership/cashFlow'
 import { licenceCrossing, neverUsed, type PaidHeadroom } from '~~/core/ownership/neverUsed'
@@ -102,7 +103,7 @@ const sentence = computed(() => {
   if (!flow) return ''
   const running = flow.total - flow.byKind.purchase
   return (
-    `${money(flow.total)} over ${store.plan!.choices.horizonYears} years, ` +
+    `${money(flow.total)} over ${counted(store.plan!.choices.horizonYears, 'year')}, ` +
     `${money(flow.perMonth)} a month: ${money(flow.byKind.purchase)} to buy it and ` +
     `${money(running)} afterwards.`
   )

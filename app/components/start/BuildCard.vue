@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '~~/core/units/counted'
 import { computed } from 'vue'
 import type { VerdictState } from '~~/core/verdict'
 import StateMark from '~/components/common/StateMark.vue'
@@ -34,7 +35,7 @@ const ownedDrives = computed(() =>
 )
 const drivesText = computed(() =>
   props.lots.length > 2
-    ? `${props.drives} drives`
+    ? counted(props.drives, 'drive')
     : props.lots
         .map(({ count, sizeTB }) => `${count} × ${number(sizeTB, 3)}`)
         .join(' + ')

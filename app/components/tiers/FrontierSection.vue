@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '~~/core/units/counted'
 import { scaleLinear } from 'd3-scale'
 import { computed, ref } from 'vue'
 import { frontierAxes, type FrontierAxis } from '~~/core/tiers/search/frontier'
@@ -29,11 +30,11 @@ const text = computed(() => {
   return cancelled.value
     ? `Cancelled: ${points.value.length} ` +
         `${points.value.length === 1 ? 'point was' : 'points were'} found until then.`
-    : `${points.value.length} points, complete.`
+    : `${counted(points.value.length, 'point')}, complete.`
 })
 const valueText = (build: WayBuild) =>
   axis.value === 'possible'
-    ? `${number(build.possible)} conversions`
+    ? counted(build.possible, 'conversion')
     : axis.value === 'roomTB'
       ? quantity(build.roomTB, 'TB')
       : share(build.lossChanceAtHorizon)

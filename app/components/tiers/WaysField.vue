@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '~~/core/units/counted'
 import { computed, nextTick, ref } from 'vue'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
 import { ways as wayNames } from '~~/core/tiers/search/frame'
@@ -174,7 +175,7 @@ const first = computed(
         <MoneyAxes
           v-bind="{ scales: field(width), width, height, margin: fieldMargin }"
           :is-share="axis === 'lossChanceAtHorizon'"
-          :name="isNow ? 'Price now' : `Cost over ${years} years`"
+          :name="isNow ? 'Price now' : `Cost over ${counted(years, 'year')}`"
         />
         <SpendLine
           v-if="budget !== null && isNow"
@@ -228,7 +229,7 @@ const first = computed(
             :low="1"
             :high="15"
             whole
-            :text="`${years} years`"
+            :text="counted(years, 'year')"
             @set="value => store.edit('choices.horizonYears', value)"
           />
         </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { counted } from '~~/core/units/counted'
 import { onMounted, ref } from 'vue'
 import { mdiMagnify, mdiPlus, mdiUpload } from '@mdi/js'
 import { navigateTo } from '#imports'
@@ -228,7 +229,7 @@ function drop(event: DragEvent): void {
         <VBtn variant="outlined" size="small" :disabled="page === 0" @click="page--">
           Previous
         </VBtn>
-        <span>Page {{ page + 1 }} of {{ pages }}, {{ found.length }} plans</span>
+        <span>Page {{ page + 1 }} of {{ pages }}, {{ counted(found.length, 'plan') }}</span>
         <VBtn variant="outlined" size="small" :disabled="page >= pages - 1" @click="page++">
           Next
         </VBtn>

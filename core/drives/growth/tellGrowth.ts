@@ -1,3 +1,4 @@
+import { counted } from '../../units/counted'
 import { absentFigure, declareFigure } from '../../expressions/declareFigure'
 import { chosen, constant, quoted, sum, workedOut, type Input } from '../../expressions/expression'
 import type { Figure } from '../../figure'
@@ -141,7 +142,7 @@ export function growthSentence({
   const now =
     course.monthFull === null
       ? `${planned ? 'With the planned purchases the' : 'The'} room lasts the ` +
-        `${horizonYears} years.`
+        `${counted(horizonYears, 'year')}.`
       : `${planned ? 'Even with the planned purchases the' : 'The'} room is full ` +
         `${course.monthFull === 0 ? 'today' : `in month ${course.monthFull}`}.`
   if (!growth) return now

@@ -1,3 +1,4 @@
+import { counted } from '../../units/counted'
 import { soldText } from '../../catalogue/sold'
 import type { HardwarePart } from '../../catalogue/hardware/hardwarePart'
 import { videoCardShapes } from '../../catalogue/hardware/smallParts'
@@ -24,13 +25,13 @@ function hardwareText(part: HardwarePart): string {
         soldText(part.sold)
       )
     case 'case':
-      return `${part.bays35} bays${part.hotSwap ? ', front trays' : ''}, ${part.forms.join(', ')}`
+      return `${counted(part.bays35, 'bay')}${part.hotSwap ? ', front trays' : ''}, ${part.forms.join(', ')}`
     case 'supply':
       return `${part.form}, ${part.ratingW} W, ${part.efficiency}`
     case 'cooler':
       return `${part.heightMm} mm, ${part.carriesW} W`
     case 'controller':
-      return `${part.ports} ports, ×${part.lanes}`
+      return `${counted(part.ports, 'port')}, ×${part.lanes}`
     case 'networkCard':
       return `${part.mbps} Mb/s, ${part.medium}`
     case 'ssd':
@@ -40,7 +41,7 @@ function hardwareText(part: HardwarePart): string {
     case 'cable':
       return part.notes ?? `gives ${part.gives}`
     case 'enclosure':
-      return `${part.bays} bays, ${part.throughputMBps} MB/s`
+      return `${counted(part.bays, 'bay')}, ${part.throughputMBps} MB/s`
     case 'ups':
       return `${part.ratingVA} VA, ${part.ratingW} W`
     case 'optical':

@@ -112,8 +112,3 @@ export function fitRule<Values extends object>(rule: FitRule<Values>): FitRule {
 export function passIf(passes: boolean, otherwise: 'warning' | 'fail' = 'fail'): FitState {
   return passes ? 'pass' : otherwise
 }
-
-/** '1 drive', '3 drives'. */
-export function counted(count: number, what: string): string {
-  return `${count} ${what}${count === 1 ? '' : 's'}`
-}

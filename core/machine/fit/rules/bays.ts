@@ -1,4 +1,5 @@
-import { counted, fitRule, passIf } from '../fitRule'
+import { counted } from '../../../units/counted'
+import { fitRule, passIf } from '../fitRule'
 
 /** A bay for every drive, in the case or beside it; NVMe drives want a place of the board. */
 export const bays = fitRule<{ readonly drives: number; readonly bays: number }>({

@@ -1,4 +1,5 @@
-import { counted, fitRule } from '../fitRule'
+import { counted } from '../../../units/counted'
+import { fitRule } from '../fitRule'
 
 /** Cards are short and low enough for the case, and it has openings for them. */
 export const cardInCase = fitRule<{

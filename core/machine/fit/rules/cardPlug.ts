@@ -1,4 +1,5 @@
-import { counted, fitRule, passIf } from '../fitRule'
+import { counted } from '../../../units/counted'
+import { fitRule, passIf } from '../fitRule'
 
 /** Video cards that want a plug of their own get one. */
 export const cardPlug = fitRule<{ readonly needed: number; readonly there: number }>({

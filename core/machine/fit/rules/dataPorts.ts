@@ -1,5 +1,6 @@
+import { agreeing, counted } from '../../../units/counted'
 import { drivesOnPorts } from '../../assembly/assembly'
-import { counted, fitRule, passIf } from '../fitRule'
+import { fitRule, passIf } from '../fitRule'
 
 /**
  * Ports for every drive, system SSD and disc drive: those of the board that are alive, and of
@@ -42,7 +43,7 @@ export const dataPorts = fitRule<{
       `board${dead ? ` (${dead} more ${dead === 1 ? 'is' : 'are'} switched off by ${deadBy})` : ''}${controllers ? ` and ${controllers} on controller cards` : ''}`
     return state === 'pass'
       ? `${counted(needed, 'port')} of ${there}.`
-      : `${needed} drives and SSDs need a data port; there are ${there}.`
+      : `Drives and SSDs need ${counted(needed, 'data port')}; there ${agreeing(board, 'is', 'are')} ${there}.`
   },
   fixes: ({ places }) => [
     ...places.flatMap(({ place, holds }) =>

@@ -1,4 +1,5 @@
-import { counted, fitRule } from '../fitRule'
+import { counted } from '../../../units/counted'
+import { fitRule } from '../fitRule'
 
 /** A smaller drive goes into a larger bay by a frame. */
 export const driveFrames = fitRule<{ readonly missing: number }>({

@@ -1,4 +1,5 @@
-import { counted, fitRule } from '../fitRule'
+import { counted } from '../../../units/counted'
+import { fitRule } from '../fitRule'
 import { maxOnLead, plugsOf } from '../plugs'
 
 /** A lead carries four drives, splitters or not. */

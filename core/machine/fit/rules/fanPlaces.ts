@@ -1,4 +1,5 @@
-import { counted, fitRule, type PossibleFix } from '../fitRule'
+import { counted } from '../../../units/counted'
+import { fitRule, type PossibleFix } from '../fitRule'
 
 /** Every fan has a mount in the case and a header on the board. */
 export const fanPlaces = fitRule<{

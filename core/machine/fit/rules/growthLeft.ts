@@ -1,5 +1,6 @@
 import { drivesOnPorts } from '../../assembly/assembly'
-import { counted, fitRule } from '../fitRule'
+import { counted } from '../../../units/counted'
+import { fitRule } from '../fitRule'
 
 /** Something is left for the years: a bay with its port, and a slot. */
 export const growthLeft = fitRule<{

@@ -1,5 +1,6 @@
 import { sticksTaken } from '../../assembly/assembly'
-import { counted, fitRule, passIf } from '../fitRule'
+import { counted } from '../../../units/counted'
+import { fitRule, passIf } from '../fitRule'
 
 /** There is a slot for every stick, those that came with the machine counted. */
 export const memorySlots = fitRule<{ readonly sticks: number; readonly slots: number }>({

@@ -1,5 +1,6 @@
 import { partsOfKind } from '../../knownParts'
-import { counted, fitRule, passIf } from '../fitRule'
+import { counted } from '../../../units/counted'
+import { fitRule, passIf } from '../fitRule'
 
 /**
  * Drives in an enclosure by cable hang on a socket at a controller's bracket each: ports inside the

@@ -1,4 +1,5 @@
-import { counted, fitRule, passIf } from '../fitRule'
+import { counted } from '../../../units/counted'
+import { fitRule, passIf } from '../fitRule'
 import { plugsOf } from '../plugs'
 
 /** A plug of the supply for every drive; splitters count. */

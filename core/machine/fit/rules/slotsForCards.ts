@@ -1,4 +1,5 @@
-import { counted, fitRule } from '../fitRule'
+import { counted } from '../../../units/counted'
+import { fitRule } from '../fitRule'
 
 /** Every card has a slot that is long enough and alive. */
 export const slotsForCards = fitRule<{
