@@ -1,10 +1,7 @@
 import type { TitleTraits } from './titleTraits'
 
 /** Titles that are alike in all but their bitrate: one line of the picture. */
-export interface RowGroup extends Pick<
-  TitleTraits,
-  'quality' | 'subtitles' | 'smallCopies' | 'notOfferedTo'
-> {
+export interface RowGroup extends Pick<TitleTraits, 'smallCopies' | 'notOfferedTo'> {
   readonly key: string
   readonly label: string
   /** places of its rows in the matrix, the lowest bitrate first */
@@ -22,8 +19,6 @@ export function rowGroups(rows: readonly TitleTraits[]): RowGroup[] {
     groups.set(row.group, {
       key: row.group,
       label: row.groupLabel,
-      quality: row.quality,
-      subtitles: row.subtitles,
       smallCopies: row.smallCopies,
       notOfferedTo: row.notOfferedTo,
       rows: [...(known?.rows ?? []), at],
