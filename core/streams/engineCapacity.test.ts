@@ -293,6 +293,58 @@ describe('conversions of a mix', () => {
       { numRuns: 100 },
     )
   })
+
+  describe('memory that is shared with the machine', () => {
+    const spread = { low: 0.9, likely: 1, high: 1.2 }
+    const bandAt = (
+      mix: readonly MixClass[],
+      systemMemoryMB: number,
+      streams = 4,
+      engine = 'builtInD',
+    ) =>
+      mixCapacityBand(
+        mix,
+        systemMemoryMB < 300
+          ? { ...machineOf([], streams, { systemMemoryMB }), unfed: [engineOf(engine)] }
+          : machineOf([engine], streams, { systemMemoryMB }),
+        spread,
+      )!
+    it('caps each end of the band of an engine that has enough: by hand', () => {
+      const mix = [classOf(uhd)]
+      const each = sessionMemoryMB(uhd)
+      const enough = bandAt(mix, 1e9).conversions
+      const cap = (enough.low + enough.likely) / 2
+      const { conversions, binds } = bandAt(mix, cap * each)
+      expect(conversions.low).toBeCloseTo(enough.low, 9)
+      expect(conversions.likely).toBeCloseTo(cap, 9)
+      expect(conversions.high).toBeCloseTo(cap, 9)
+      expect(binds).toBe('memory')
+    })
+    it('is as likely what the machine does, and no end falls with more of it', () => {
+      fc.assert(
+        fc.property(
+          anyMix,
+          fc.constantFrom('builtInA', 'builtInD', 'builtInF'),
+          fc.double({ min: 0.5, max: 40, noNaN: true }),
+          (mix, engine, streams) => {
+            let before = { low: 0, likely: 0, high: 0 }
+            for (const memoryMB of [0, 299, 300, 700, 1000, 1500, 2000, 3000, 5000, 9000, 20_000]) {
+              const { conversions } = bandAt(mix, memoryMB, streams, engine)
+              const machine =
+                memoryMB < 300
+                  ? { ...machineOf([], streams), unfed: [engineOf(engine)] }
+                  : machineOf([engine], streams, { systemMemoryMB: memoryMB })
+              expect(conversions.likely).toBeCloseTo(mixCapacity(mix, machine)!.conversions, 9)
+              for (const end of ['low', 'likely', 'high'] as const)
+                expect(conversions[end]).toBeGreaterThanOrEqual(before[end] - 1e-9)
+              before = conversions
+            }
+          },
+        ),
+        { numRuns: 100 },
+      )
+    })
+  })
 })
 
 describe('engines of a plan', () => {

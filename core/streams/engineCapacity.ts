@@ -222,13 +222,39 @@ function alikeForEngines(mix: readonly MixClass[]): MixClass[] {
 }
 
 /**
- * The same with its band: engine rates, session limit, work left to the processor, capacity and
- * software work are swung
- * to their ends one at a time, and the swings added by the root of the sum of squares, in
- * logarithms. Not rounded down.
+ * The same with its band, not rounded down. Memory that is shared with the machine is known and no
+ * estimate: it caps each end of the band of an engine that has enough, so that more of it never
+ * lowers one.
  * @param workSpread of software work, as a factor around 1
  */
 export function mixCapacityBand(
+  mix: readonly MixClass[],
+  machine: ConversionMachine,
+  workSpread: Estimate,
+): { readonly conversions: Estimate; readonly binds: Unit } | null {
+  const all = [...machine.engines, ...machine.unfed]
+  if (all.length === 0 || !all.every(usesSystemMemory)) return swungBand(mix, machine, workSpread)
+  const likely = mixCapacity(mix, machine)
+  const enough = { ...machine, engines: all, unfed: [], systemMemoryMB: Infinity }
+  const fed = swungBand(mix, enough, workSpread)
+  if (!likely || !fed) return null
+  const memory = machine.unfed.length > 0 ? 0 : 1 / (mixNeeds(mix, machine).get('memory') ?? 0)
+  if (memory >= fed.conversions.high) return fed
+  const withoutEngine = { ...machine, engines: [], unfed: [] }
+  const software = swungBand(mix, withoutEngine, workSpread)!.conversions
+  const capped = (end: keyof Estimate) =>
+    Math.min(fed.conversions[end], Math.max(memory, software[end]))
+  return {
+    conversions: { low: capped('low'), likely: capped('likely'), high: capped('high') },
+    binds: likely.binds,
+  }
+}
+
+/**
+ * Engine rates, session limit, work left to the processor, capacity and software work are swung to
+ * their ends one at a time, and the swings added by the root of the sum of squares, in logarithms.
+ */
+function swungBand(
   classes: readonly MixClass[],
   machine: ConversionMachine,
   workSpread: Estimate,

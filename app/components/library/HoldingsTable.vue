@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { counted } from '~~/core/units/counted'
+import { agreeing, counted } from '~~/core/units/counted'
 import { computed } from 'vue'
 import { mdiShieldAlertOutline } from '@mdi/js'
 import { catalogue } from '~~/core/catalogue/catalogue'
@@ -68,9 +68,8 @@ function qualityLabel(holding: Holding): string {
 function amount(holding: Holding): string {
   if (sized(holding) === 'given')
     return holding.addedGBPerMonth ? `+${number(holding.addedGBPerMonth)} GB a month` : ''
-  const titles =
-    `${number(holding.titles)} ` +
-    `${sized(holding) === 'each' ? 'photos' : holding.kind === 'music' ? 'albums' : 'titles'}`
+  const one = sized(holding) === 'each' ? 'photo' : holding.kind === 'music' ? 'album' : 'title'
+  const titles = `${number(holding.titles)} ${agreeing(holding.titles, one, `${one}s`)}`
   return holding.addedPerMonth ? `${titles}, +${number(holding.addedPerMonth)} a month` : titles
 }
 function setKind(index: number): (kind: unknown) => string | null {

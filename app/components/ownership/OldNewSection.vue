@@ -5,6 +5,7 @@ import PlanField from '~/components/common/PlanField.vue'
 import { useBackground } from '~/composables/useBackground'
 import { useCompared } from '~/composables/useCompared'
 import { useFormat } from '~/composables/useFormat'
+import { counted } from '~~/core/units/counted'
 import { averagePricePerKWh } from '~~/core/plan/energyPrice'
 import { useHoursByHabits } from '~/composables/useHoursByHabits'
 import { usePlanStore } from '~/stores/planStore'
@@ -122,7 +123,7 @@ const horizon = computed(() => store.plan?.choices.horizonYears ?? 5)
       <p v-if="flows">
         {{
           withAll === null
-            ? `With drives, licences and everything else counted it does not catch up within ${horizon} years.`
+            ? `With drives, licences and everything else counted it does not catch up within ${counted(horizon, 'year')}.`
             : withAll === 0
               ? 'With everything counted it costs no more from the beginning.'
               : `With drives, licences and everything else counted it has caught up after ${years(withAll)}.`
