@@ -5,7 +5,7 @@ import { planSchema, type Plan } from './plan/planSchema'
 import { plainFormat } from './units/format'
 import { fixesOf } from './tiers/rankFixes'
 import { compareWays } from './tiers/compareWays'
-import { createEvaluator, type Axes } from './tiers/evaluator'
+import { createEvaluator, type Axes } from '../tests/stubs/axesEvaluator'
 
 const demo = planSchema.parse(tideMillHouse)
 const large = planSchema.parse({

@@ -2,7 +2,7 @@ import { computed, ref } from 'vue'
 import { usualTiers } from '~~/core/plan/constants'
 import type { Plan } from '~~/core/plan/planSchema'
 import type { Objective } from '~~/core/tiers/search/buildQuestion'
-import type { WayBuild } from '~~/core/tiers/search/wayBuild'
+import { yearsCost, type WayBuild } from '~~/core/tiers/search/wayBuild'
 import { planApi } from '~/services/planApi'
 import { usePlanStore } from '~/stores/planStore'
 import { useProposal } from './useProposal'
@@ -31,7 +31,7 @@ export function useWays() {
       .flatMap(({ best: build }) => (build ? [build] : []))
       .sort((a, b) => costOf(a) - costOf(b)),
   )
-  const costOf = (build: WayBuild) => (objective.value === 'now' ? build.toPay : build.horizonCost)
+  const costOf = (build: WayBuild) => (objective.value === 'now' ? build.toPay : yearsCost(build))
 
   const proposal = useProposal()
   const planOf = (build: WayBuild | null) =>

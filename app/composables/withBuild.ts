@@ -1,12 +1,18 @@
 import type { Plan } from '~~/core/plan/planSchema'
 import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 
-/** The plan with a build as its machine and drives; name, budget and need stay. */
+/**
+ * The plan with a build as its machine, system and drives, and with the copy away that comes with
+ * it; name, budget and need stay.
+ */
 export function withBuild(plan: Plan, { plan: found }: Pick<WayBuild, 'plan'>): Plan {
   return {
     ...plan,
     machine: found.machine,
     drives: found.drives,
+    system: found.system,
+    library: found.library,
+    costs: { ...plan.costs, extras: found.costs.extras },
     network: { ...plan.network, serverPortMbps: found.network.serverPortMbps },
   }
 }

@@ -7,7 +7,6 @@ import { readOwnPartsCsv } from '~~/core/machine/parts/ownPartsCsv'
 import { readPartsCsv } from '~~/core/machine/parts/partsCsv'
 import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import type { Plan } from '~~/core/plan/planSchema'
-import { cheapestBuilds } from '~~/core/tiers/cheapestBuilds'
 import { capacityCurve } from '~~/core/tiers/capacityCurve'
 import { appliancePremium, lookAtBuild, unitPrices } from '~~/core/tiers/buildWorth'
 import { compareProcessors } from '~~/core/tiers/compareProcessors'
@@ -15,9 +14,7 @@ import { compareWays } from '~~/core/tiers/compareWays'
 import { conversionFixes } from '~~/core/tiers/conversionFixes'
 import { fixesOf } from '~~/core/tiers/rankFixes'
 import { planFitFixes } from '~~/core/tiers/planFitFixes'
-import { createBuildSearch, finishSearch } from '~~/core/tiers/search/buildSearch'
-import { type WayId, ways } from '~~/core/tiers/search/frame'
-import { tryAtHand } from '~~/core/tiers/tryAtHand'
+import { handBuilds } from '~~/core/tiers/search/handBuilds'
 import { createPageAssessor } from './pageAssessor'
 
 /** All that the core is asked for by the pages, on the page or off it. */
@@ -27,7 +24,6 @@ export function createCoreWork() {
     assess,
     compareWays: (plan: Plan, locale: string) =>
       compareWays(plan, catalogue, formatFor(plan, locale)),
-    cheapestBuilds: (plan: Plan, most: number) => cheapestBuilds(plan, catalogue, most),
     playbackFixes: (plan: Plan) => fixesOf(plan, catalogue),
     processors: (plan: Plan) => compareProcessors(plan, catalogue),
     conversionFixes: (plan: Plan) => conversionFixes(plan, catalogue),
@@ -35,24 +31,7 @@ export function createCoreWork() {
       simulatePlanLoss(plan, { catalogue, ...question }),
     planGrowth: (plan: Plan, parts: PlanGrowthParts) => planGrowth(plan, parts, catalogue),
     fitFixes: (plan: Plan, rules: readonly string[]) => planFitFixes(plan, rules, catalogue),
-    tryAtHand: (plan: Plan) => {
-      // What is bought instead is what costs least over the years, as Tiers has it.
-      const bought = (Object.keys(ways) as WayId[]).filter(
-        way => way !== 'atHand' && way !== 'shared',
-      )
-      const { best } = finishSearch(
-        createBuildSearch({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue).search({
-          objective: 'horizon',
-          ways: bought,
-          cap: null,
-        }),
-      )
-      const cheapest = best && {
-        price: best.found.evaluation.toPay,
-        idleW: best.found.evaluation.idleW,
-      }
-      return { cheapest: cheapest?.price ?? null, computers: tryAtHand(plan, catalogue, cheapest) }
-    },
+    handBuilds: (plan: Plan) => handBuilds(plan, catalogue),
     readPartsCsv: (plan: Plan, text: string) =>
       readPartsCsv(text, effectiveCatalogue(plan, catalogue), plan.brief.currency),
     readOwnPartsCsv: (plan: Plan, text: string) =>

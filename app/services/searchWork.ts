@@ -4,13 +4,15 @@ import { flipBars, type Compared, type Flips } from '~~/core/tiers/sensitivity'
 import type { SearchResult } from '~~/core/tiers/search/branchAndBound'
 import { createBuildSearch } from '~~/core/tiers/search/buildSearch'
 import type { FoundBuild, Objective } from '~~/core/tiers/search/buildQuestion'
+import { conditionPrices, type ConditionPrices } from '~~/core/tiers/conditions/conditionPrices'
+import { bestBuilds, type BestBuilds } from '~~/core/tiers/search/bestBuilds'
 import { cheapestChange } from '~~/core/tiers/search/cheapestChange'
 import { clashOf, type Clash } from '~~/core/tiers/search/clash'
 import { frontier, type FrontierAxis, type FrontierProgress } from '~~/core/tiers/search/frontier'
 import { partNames } from '~~/core/tiers/search/names'
 import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import { upgradePath, type UpgradeStep } from '~~/core/tiers/search/upgradePath'
-import { wayBuild, type WayBuild } from '~~/core/tiers/search/wayBuild'
+import { wayBuild, withConditions, type WayBuild } from '~~/core/tiers/search/wayBuild'
 import { wayRows, type Tier, type WaysProgress } from '~~/core/tiers/search/wayRows'
 
 /** What can be searched for, with what each is asked and what it answers. */
@@ -35,6 +37,9 @@ export interface Searches {
     question: { readonly cap: number | null }
     progress: { readonly nodes: number; readonly build: WayBuild | null; readonly done: boolean }
   }
+  /** which one to buy, for the need and within the budget that is named here too */
+  best: { question: { readonly budget: number | null }; progress: BestBuilds }
+  prices: { question: { readonly objective: Objective }; progress: ConditionPrices }
   clash: { question: null; progress: Clash | null }
   upgrade: { question: null; progress: readonly UpgradeStep[] }
   flips: { question: readonly Compared[]; progress: Flips }
@@ -60,7 +65,7 @@ const changes = (plan: Plan, question: Searches['change']['question']) =>
       nodes,
       done,
       build: best && {
-        ...wayBuild(best.found),
+        ...(done ? withConditions(wayBuild(best.found), catalogue) : wayBuild(best.found)),
         parts: partNames(best.found.refs, effectiveCatalogue(plan, catalogue)),
         price: best.cost,
       },
@@ -95,6 +100,8 @@ const runs: Runs = {
   frontier: (plan, question) => frontier(plan, catalogue, question),
   change: changes,
   build: cheapest,
+  best: plan => bestBuilds(plan, catalogue),
+  prices: (plan, { objective }) => conditionPrices(plan, catalogue, objective),
   clash: plan => once(() => clashOf(plan, catalogue)),
   upgrade: plan => once(() => upgradePath(plan, catalogue)),
   flips: (_, compared) => once(() => flipBars(compared, catalogue)),

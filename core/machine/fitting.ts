@@ -1,3 +1,4 @@
+import { standsAlone } from '../drives/layouts/standsAlone'
 import { defineDomain } from '../domain'
 import type { DrivesFacts } from '../drives/drivesFacts'
 import type { Plan } from '../plan/planSchema'
@@ -84,7 +85,7 @@ export function fitSlice(
       asleepW: drives.asleepW.likely,
       rawTB: drives.rawTB,
     },
-    redundant: (drives.pool?.survives ?? 0) > 0,
+    redundant: drives.pool !== null && drives.count > 1 && !standsAlone(drives.layoutId),
     layoutId: drives.layoutId,
     conversionsNeeded: streams.needed.needed,
     engineGB: streams.engineGB,

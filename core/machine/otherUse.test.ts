@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { assess } from '../assess'
 import { catalogue } from '../catalogue/catalogue'
 import { planSchema, type PlanInput } from '../plan/planSchema'
-import { machineAtHand } from '../tiers/tryAtHand'
+import { machineAtHand } from '../tiers/machineAtHand'
 import { cutOffPerMonth } from './machineFacts'
 
 const told = (machine: PlanInput['machine'], rest: Partial<PlanInput> = {}) =>

@@ -10,9 +10,12 @@ export const briefSchema = section(
     }),
     place: choice({
       label: 'Where it stands',
-      fallback: 'cupboard',
-      description: 'The place decides how much noise, heat and size are acceptable.',
+      fallback: 'notSaid',
+      description:
+        'The place decides how much noise, heat and size are acceptable. Until it is said, ' +
+        'figures count with a cupboard, and nothing is judged by them.',
       options: {
+        notSaid: 'Not said yet',
         livingRoom: 'Living room',
         bedroom: 'Bedroom',
         study: 'Study',

@@ -573,7 +573,7 @@ describe('what the schema says of its fields', () => {
       kind: 'number',
     })
     expect(planField('machine.score')).toMatchObject({ nullable: true, fallback: null })
-    expect(planField('brief.place')?.options[0]).toEqual({
+    expect(planField('brief.place')?.options[1]).toEqual({
       value: 'livingRoom',
       label: 'Living room',
     })

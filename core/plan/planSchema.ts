@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { briefSchema } from './brief'
 import { calibrationSchema } from './calibration'
 import { choicesSchema } from './choices'
+import { conditionsSchema } from './conditions'
 import { costsSchema } from './costs'
 import { drivesSchema } from './drives'
 import { householdSchema } from './household'
@@ -35,6 +36,7 @@ export const planSchema = z.object({
   network: networkSchema.prefault({}),
   costs: costsSchema.prefault({}),
   choices: choicesSchema.prefault({}),
+  conditions: conditionsSchema.prefault({}),
   calibration: calibrationSchema.prefault({}),
   keptAside: z
     .record(z.string().max(500), z.json())

@@ -36,7 +36,7 @@ export function libraryMix(
       return parts.map((part): MixPart => {
         const isOne = parts.length === 1
         const { bitrateMbps } = part.task.source
-        const key = isOne ? quality.id : `${quality.id}-at-${`${bitrateMbps}`.replace('.', '_')}`
+        const key = isOne ? quality.id : `${quality.id}-at-${`${part.least}`.replace('.', '_')}`
         return {
           key,
           label: isOne
@@ -66,6 +66,8 @@ export function meanWork(mix: readonly MixPart[]): Estimate {
 
 interface Part {
   readonly titles: number
+  /** the lowest bitrate of its titles, Mb/s: no two parts share one, as their means may */
+  readonly least: number
   readonly task: ConversionTask
   readonly work: Estimate
 }
@@ -95,6 +97,7 @@ function byWork(
   return [...group(parts, part => workAt(part.bitrateMbps).likely).values()].map(alike => {
     const count = alike.reduce((sum, part) => sum + part.titles, 0)
     const mean = alike.reduce((sum, part) => sum + part.titles * part.bitrateMbps, 0) / count
-    return { titles: count, task: taskAt(mean), work: workAt(mean) }
+    const least = Math.min(...alike.map(part => part.bitrateMbps))
+    return { titles: count, least, task: taskAt(mean), work: workAt(mean) }
   })
 }

@@ -50,6 +50,7 @@ export function createBoxEvaluator(
   const boxes = createBoxRows(sources, usual)
   const pools = createPoolRows(sources)
   const fits = onceByKey<VerdictState>()
+  const warned = onceByKey<boolean>()
   const links = onceByKey<readonly SharedLink[]>()
   const hung = (box: BoxRow, pool: PoolRow) => {
     const forms = formsOf(pool.drives)
@@ -74,9 +75,16 @@ export function createBoxEvaluator(
     wattCost: money.wattCost,
     keptShare: money.keptShare,
     hardware: (box, copyOnWrite) => boxes.machine(box, copyOnWrite).hardware,
-    failing: (box, pool, rules) =>
-      judgeFit(contextOf(box, pool), rules).flatMap(({ rule, judgement }) =>
-        judgement.state === 'fail' ? [rule.id] : [],
+    failing: (box, pool, { rules, strict }) =>
+      judgeFit(contextOf(box, pool), rules).flatMap(({ rule, judgement: { state } }) =>
+        state === 'fail' || (state === 'warning' && strict?.has(rule.id)) ? [rule.id] : [],
+      ),
+    warns: (box, pool, rules) =>
+      rules.length > 0 &&
+      warned.get(`${box.id} ${pool.fitKey} ${rules.map(({ id }) => id).join(' ')}`, () =>
+        judgeFit(contextOf(box, pool), rules).some(
+          ({ judgement: { state } }) => state === 'fail' || state === 'warning',
+        ),
       ),
     evaluate: (box, pool) =>
       evaluation(box, hung(box, pool), { plan, money, hours, fit: fit(box, pool) }),

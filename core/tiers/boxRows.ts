@@ -50,9 +50,13 @@ export function createBoxRows(
   const usualFacts = usualDrives.map(
     drives => assessor.facts({ ...plan, drives }, shipped, ['drives']).drives,
   )
-  const adoptedWith = ({ machine, serverPortMbps }: Box, copyOnWrite: boolean): Plan => ({
+  const adoptedWith = (
+    { machine, serverPortMbps, system = plan.system.kind }: Box,
+    copyOnWrite: boolean,
+  ): Plan => ({
     ...plan,
     machine,
+    system: { ...plan.system, kind: system },
     drives: usualDrives[Number(copyOnWrite)]!,
     network: { ...plan.network, serverPortMbps },
   })

@@ -38,6 +38,8 @@ export interface Box {
   /** the same for the same machine */
   readonly key: string
   readonly machine: Machine
+  /** kind of system that runs on it; the plan's where it is left out */
+  readonly system?: string
   readonly serverPortMbps: Network['serverPortMbps']
 }
 /** Data drives under a layout, as a plan holds them. */
@@ -99,8 +101,14 @@ export interface BoxEvaluator {
    */
   readonly fit: (box: BoxRow, pool: PoolRow) => VerdictState
   readonly evaluate: (box: BoxRow, pool: PoolRow) => Evaluation
-  /** ids of the rules among these that fail */
-  readonly failing: (box: BoxRow, pool: PoolRow, rules: readonly FitRule[]) => string[]
+  /** ids of the rules among these that fail; of the strict ones those that warn as well */
+  readonly failing: (
+    box: BoxRow,
+    pool: PoolRow,
+    asked: { readonly rules: readonly FitRule[]; readonly strict?: ReadonlySet<string> },
+  ) => string[]
+  /** whether any of these rules warns or fails; once for pools that are alike */
+  readonly warns: (box: BoxRow, pool: PoolRow, rules: readonly FitRule[]) => boolean
   /** how a day is spent, whatever the machine */
   readonly hours: DayHours
   /** what one watt at the wall, on average, costs over the years */

@@ -22,7 +22,7 @@ export const triples: Layout = {
     sideBySide: 3,
     isPerDrive: false,
   }),
-  searched: { from: 6, fileSystem: 'copyOnWrite', atStart: false },
+  searched: { from: 6, fileSystem: 'copyOnWrite' },
   systems: ['storage'],
   takesInShort: 'three-way mirrors',
   readableAlone: 'no',

@@ -5,15 +5,18 @@ import { computed, ref } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { namesOf } from '~~/core/machine/fit/fitFixes'
 import { maxAtHand } from '~~/core/plan/constants'
-import type { TriedComputer } from '~~/core/tiers/tryAtHand'
+import type { HandBuild } from '~~/core/tiers/search/handBuilds'
+import { yearsCost, type WayBuild } from '~~/core/tiers/search/wayBuild'
 import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
+import { lackingText } from '~/components/tiers/lacksText'
 import { useBackground } from '~/composables/useBackground'
 import { useFormat } from '~/composables/useFormat'
 import { fieldElementId } from '~/composables/views'
+import { withBuild } from '~/composables/withBuild'
 import { usePlanStore } from '~/stores/planStore'
 
-/** Computers that are in the house already: each tried as the base of the machine. */
+/** Computers that are in the house already: the best build around each, by the one search. */
 const store = usePlanStore()
 const { money, quantity, share } = useFormat()
 const atHand = computed(() => store.plan?.machine.atHand ?? [])
@@ -21,13 +24,13 @@ const picked = ref<number | null>(null)
 const { result, working } = useBackground(
   'compare',
   () => (store.plan && atHand.value.length ? store.plan : null),
-  (core, plan) => core.tryAtHand(plan),
+  (core, plan) => core.handBuilds(plan),
 )
-const tried = computed(() => result.value?.computers ?? [])
-const ofIndex = (index: number) =>
-  tried.value.find(
-    entry => entry.index === index && entry.plan.machine.atHand.length === atHand.value.length,
-  ) ?? null
+const ofIndex = (index: number): HandBuild | null =>
+  result.value?.computers.length === atHand.value.length
+    ? (result.value.computers[index] ?? null)
+    : null
+const bestOf = (entry: HandBuild): WayBuild | null => entry.build ?? entry.closest
 const verdicts = {
   base: 'Base of the machine',
   secondMachine: 'Second machine, for copies',
@@ -39,20 +42,28 @@ const paths = {
   leave: 'M3 7h10v2H3z',
 } as const
 const words = (ids: readonly string[]) => ids.map(id => headroomWords(id)?.name ?? id).join(', ')
-function sentence(entry: TriedComputer): string {
-  const fixes = entry.fixes.length
-    ? `With ${namesOf(entry.fixes, catalogue).join(' and ')} for ${money(entry.fixesPrice)}`
+function sentence(entry: HandBuild): string {
+  const lacks = entry.lacks.length
+    ? `As it is, with the drives of the plan, it lacks: ${words(entry.lacks)}. `
     : ''
-  if (entry.lacks.length === 0) return 'It meets the need as it is.'
-  if (entry.stillLacks.length === 0)
-    return `It lacks: ${words(entry.lacks)}. ${fixes} it meets the need.`
-  return (
-    `It lacks: ${words(entry.lacks)}. ` +
-    `${fixes ? `${fixes} it still lacks: ${words(entry.stillLacks)}.` : 'No card, memory or enclosure mends that.'}`
-  )
+  const parts = entry.parts.length ? namesOf(entry.parts, catalogue).join(' and ') : ''
+  if (entry.build)
+    return `${lacks}With ${parts ? `${parts} and ` : ''}${entry.build.drives} it meets the need.`
+  return entry.closest
+    ? `${lacks}Nothing around it meets the need. Closest: ${entry.closest.drives}. ${lackingText(entry.closest)}`
+    : `${lacks}Nothing that can be put in mends that.`
 }
-function look(plan: TriedComputer['plan'] | null): void {
-  store.tried = plan
+const applied = (entry: HandBuild) => {
+  const build = bestOf(entry)
+  return store.plan && build ? withBuild(store.plan, build) : null
+}
+function look(entry: HandBuild | null): void {
+  store.tried = entry && applied(entry)
+}
+function apply(entry: HandBuild): void {
+  const plan = applied(entry)
+  look(null)
+  if (plan) store.replace(plan)
 }
 </script>
 
@@ -65,9 +76,9 @@ function look(plan: TriedComputer['plan'] | null): void {
             ? 'Which computers are in the house already? Each is tried as the base of the machine.'
             : working && !result
               ? 'Trying each as the base …'
-              : result?.cheapest
-                ? `The build that costs least over the years takes ${money(result.cheapest)} to buy, with drives; each of these is held against it.`
-                : 'No build of the catalogue meets the need, so each stands by itself.'
+              : result?.bought
+                ? `On what is bought, ${result.bought.label} costs least over the years: ${money(yearsCost(result.bought))}, ${money(result.bought.toPay)} of it now. The best build around each of these is held against it.`
+                : 'Nothing that is bought meets the need, so each stands by itself.'
         }}
       </p>
       <ul class="cards">
@@ -84,37 +95,39 @@ function look(plan: TriedComputer['plan'] | null): void {
             </p>
             <p>{{ sentence(ofIndex(index)!) }}</p>
             <dl>
-              <dt>Parts that mend it</dt>
-              <dd>
-                {{ ofIndex(index)!.fixesPrice ? money(ofIndex(index)!.fixesPrice) : 'nothing' }}
-              </dd>
+              <template v-if="bestOf(ofIndex(index)!)">
+                <dt>To pay now, with drives</dt>
+                <dd>{{ money(bestOf(ofIndex(index)!)!.toPay) }}</dd>
+                <dt>Over the years</dt>
+                <dd>{{ money(bestOf(ofIndex(index)!)!.horizonCost) }}</dd>
+              </template>
               <dt>Chance that it is dead, in money</dt>
-              <dd>{{ money(ofIndex(index)!.riskPrice) }}</dd>
+              <dd>{{ money(ofIndex(index)!.risk.dead) }}</dd>
               <dt>Not sold</dt>
-              <dd>{{ ofIndex(index)!.worth ? money(ofIndex(index)!.worth) : 'nothing' }}</dd>
-              <dt>Together</dt>
               <dd>
-                <strong>{{ money(ofIndex(index)!.sum) }}</strong>
+                {{ ofIndex(index)!.risk.worth ? money(ofIndex(index)!.risk.worth) : 'nothing' }}
               </dd>
-              <dt>Electricity a year, idle at {{ quantity(ofIndex(index)!.idleW, 'W') }}</dt>
-              <dd>{{ money(ofIndex(index)!.electricityPerYear) }}</dd>
+              <template v-if="bestOf(ofIndex(index)!)">
+                <dt>Together</dt>
+                <dd>
+                  <strong>{{ money(yearsCost(bestOf(ofIndex(index)!)!)) }}</strong>
+                </dd>
+                <dt>Idle</dt>
+                <dd>{{ quantity(bestOf(ofIndex(index)!)!.idleW, 'W') }}</dd>
+              </template>
             </dl>
             <VBtn
+              v-if="bestOf(ofIndex(index)!)"
               size="small"
               variant="outlined"
               color="primary"
               class="no-print"
               :aria-label="`Apply: build on ${ofIndex(index)!.name}`"
-              @pointerenter="look(ofIndex(index)!.plan)"
+              @pointerenter="look(ofIndex(index))"
               @pointerleave="look(null)"
-              @focus="look(ofIndex(index)!.plan)"
+              @focus="look(ofIndex(index))"
               @blur="look(null)"
-              @click="
-                () => {
-                  look(null)
-                  store.replace(ofIndex(index)!.plan)
-                }
-              "
+              @click="apply(ofIndex(index)!)"
             >
               Build on it
             </VBtn>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isInCupboard } from '~~/core/machine/place/standsIn'
 import { computed } from 'vue'
 import { maxDriveC, warmDriveC } from '~~/core/machine/place/heat'
 import { swapMinutes } from '~~/core/machine/place/reach'
@@ -22,7 +23,7 @@ const names = {
 } as const
 const noise = computed(() => assembly.value?.noise ?? null)
 const heat = computed(() => assembly.value?.heat ?? null)
-const inCupboard = computed(() => store.plan?.brief.place === 'cupboard')
+const inCupboard = computed(() => store.plan !== null && isInCupboard(store.plan.brief))
 const most = computed(() =>
   Math.max(50, ...(noise.value?.sources ?? []).map(({ db }) => db), noise.value?.sumDb ?? 0),
 )

@@ -10,12 +10,15 @@ import { useFormat } from '~/composables/useFormat'
  * beside what is needed.
  */
 const props = defineProps<{
+  heading: string
   name: string
   detail: string
   bays: number
   drives: number
   lots: readonly { readonly count: number; readonly sizeTB: number; readonly isOwned: boolean }[]
   toPay: number
+  overYears: number
+  years: number
   idleW: number
   conversions: { readonly needed: number; readonly possible: number }
   room: { readonly needed: number; readonly possible: number }
@@ -53,13 +56,13 @@ const rows = computed(() => [
     label: 'Conversions',
     of: props.conversions,
     text:
-      `${number(props.conversions.possible)} possible, ${number(props.conversions.needed)} ` +
-      'needed',
+      `${counted(props.conversions.possible, 'conversion')}, ` +
+      `${number(props.conversions.needed)} needed`,
   },
   {
     label: 'Room',
     of: props.room,
-    text: `${number(props.room.possible, 3)} of ${number(props.room.needed, 3)} TB`,
+    text: `${number(props.room.possible, 3)} TB, ${number(props.room.needed, 3)} needed`,
   },
 ])
 </script>
@@ -89,6 +92,7 @@ const rows = computed(() => [
         </text>
       </svg>
       <div class="title">
+        <p class="heading">{{ heading }}</p>
         <h3>{{ name }}</h3>
         <p class="soft small">
           {{ detail }}
@@ -98,7 +102,16 @@ const rows = computed(() => [
         </p>
         <p class="price">
           {{ money(toPay) }}
+          <span class="soft small"
+            >now, {{ money(overYears) }} over {{ counted(years, 'year') }}</span
+          >
         </p>
+      </div>
+      <div class="foot">
+        <p class="verdict">
+          <StateMark :state="state" /> <span v-if="lacks">{{ lacks }}</span>
+        </p>
+        <slot />
       </div>
     </header>
     <dl>
@@ -117,13 +130,9 @@ const rows = computed(() => [
       </div>
       <div>
         <dt class="soft">Idle</dt>
-        <dd>{{ number(idleW, 2) }} W</dd>
+        <dd>{{ number(idleW, 2) }} W idle</dd>
       </div>
     </dl>
-    <p class="verdict">
-      <StateMark :state="state" /> <span v-if="lacks">{{ lacks }}</span>
-    </p>
-    <slot />
   </article>
 </template>
 
@@ -164,6 +173,11 @@ header svg {
 header text {
   font-size: 10.5px;
 }
+.heading {
+  font-size: 0.8rem;
+  font-weight: 600;
+  color: rgb(var(--v-theme-primary));
+}
 .price {
   font-size: 1.25rem;
   font-weight: 650;
@@ -172,15 +186,19 @@ header text {
 dl {
   margin: 0;
   display: flex;
-  flex-direction: column;
-  gap: 3px;
+  flex-wrap: wrap;
+  gap: 3px 16px;
   font-size: 0.84rem;
 }
 dl div {
-  display: grid;
-  grid-template-columns: 88px 1fr;
-  gap: 6px;
-  align-items: center;
+  flex: 1;
+}
+dl dt {
+  position: absolute;
+  clip-path: inset(50%);
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
 }
 dd {
   margin: 0;
@@ -200,6 +218,19 @@ dd svg {
 }
 .need {
   fill: rgb(var(--v-theme-water-line));
+}
+.title {
+  flex: 1;
+  min-width: 0;
+}
+.foot {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  align-items: end;
+  justify-content: space-between;
+  text-align: right;
+  max-width: 34%;
 }
 .verdict {
   font-size: 0.86rem;

@@ -9,6 +9,7 @@ import StartQuestion from './StartQuestion.vue'
       <PlanField path="brief.budget" placeholder="no limit yet" />
       <PlanField path="brief.currency" />
       <PlanField path="costs.pricePerKWh" />
+      <PlanField path="brief.place" />
     </div>
   </StartQuestion>
 </template>

@@ -1,159 +1,186 @@
 <script setup lang="ts">
-import { headroomOrder } from '~~/core/headrooms'
-import { layouts } from '~~/core/drives/layouts/layouts'
-import { computed, onBeforeUnmount } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { navigateTo } from '#imports'
-import { catalogue, entryOf } from '~~/core/catalogue/catalogue'
 import { ownedLots } from '~~/core/tiers/builds'
-import { applyBuild, type BuildForNeed } from '~~/core/tiers/cheapestBuilds'
-import { worseState, type VerdictState } from '~~/core/verdict'
-import { joinClauses, verdictClause } from '~~/core/verdictClauses'
-import { useBackground } from '~/composables/useBackground'
+import { layoutLabel } from '~~/core/tiers/search/names'
+import { ways as wayNames } from '~~/core/tiers/search/frame'
+import { failedConditions, meetsAll, type WayBuild } from '~~/core/tiers/search/wayBuild'
+import type { Because } from '~~/core/tiers/search/bestBuilds'
+import { counted } from '~~/core/units/counted'
+import { withinSentence } from '~~/core/withinSentence'
+import type { VerdictState } from '~~/core/verdict'
+import ConditionChips from '~/components/tiers/ConditionChips.vue'
+import { lackingText, tightText } from '~/components/tiers/lacksText'
+import { useFormat } from '~/composables/useFormat'
+import { useSearch } from '~/composables/useSearch'
 import { viewAddress } from '~/composables/views'
+import { withBuild } from '~/composables/withBuild'
 import { usePlanStore } from '~/stores/planStore'
 import BuildCard from './BuildCard.vue'
 
-/**
- * What the answers come to, and the cheapest builds that meet it; a machine that is owned comes
- * first.
- */
+/** What to buy for these answers: best over the years, best now, best of another kind. */
 const store = usePlanStore()
-const shown = 3
-const { result, working } = useBackground(
-  'compare',
-  () => store.plan,
-  (work, plan) => work.cheapestBuilds(plan, shown),
-  250,
+const { money } = useFormat()
+const searchDelayMs = 250
+const search = useSearch(
+  'best',
+  () => ({ budget: store.plan?.brief.budget ?? null }),
+  searchDelayMs,
 )
-const builds = computed(() => result.value ?? [])
+const found = search.progress
+/** What is shown is for other answers until the search has taken them up. */
+const isPending = ref(false)
+let pending: ReturnType<typeof setTimeout> | undefined
+watch(
+  () => store.plan,
+  () => {
+    isPending.value = true
+    clearTimeout(pending)
+    pending = setTimeout(() => (isPending.value = false), 2 * searchDelayMs)
+  },
+)
+const isWorking = computed(() => isPending.value || search.running.value)
+const isEmpty = computed(() => store.assessment?.domains.library.empty ?? true)
+const horizon = computed(() => store.plan?.choices.horizonYears ?? 5)
 const figure = (id: string) => store.assessment?.figures[id]?.value ?? 0
 const needs = computed(() => ({
   conversions: figure('streams.asked'),
   room: figure('library.contentAtHorizonTB'),
 }))
+const reasons = computed<Readonly<Record<Because, string>>>(() => ({
+  years: `Costs least over ${counted(horizon.value, 'year')}`,
+  now: 'Costs least now',
+  otherKind: 'The best of another kind',
+}))
+const headings = (because: readonly Because[]) =>
+  because
+    .map((id, at) => (at === 0 ? reasons.value[id] : withinSentence(reasons.value[id])))
+    .join(' and ')
 
-/** What falls short, as clauses; the headrooms are those of the plan as it is, told as short. */
-function lacksText({ lacks }: BuildForNeed, state: VerdictState): string {
-  if (lacks.length)
-    return `${joinClauses(lacks.map(id => verdictClause(shortVerdict(id))))}.`.replace(
-      /^./,
-      first => first.toUpperCase(),
-    )
-  return (
-    'It meets every ' +
-    `need${state === 'tight' ? ', with little to spare' : ''}${isEmpty.value ? '; space cannot be judged until you say what is kept' : ''}.`
-  )
+function stateOf(build: WayBuild): VerdictState {
+  if (!meetsAll(build)) return 'short'
+  return build.conditions.some(({ state }) => state === 'tight') ? 'tight' : 'enough'
 }
-const shortVerdict = (id: string) => ({
-  ...store.assessment!.verdicts.find(verdict => verdict.id === id)!,
-  state: 'short' as const,
-  asked: null,
-  possible: null,
-})
-const isEmpty = computed(() => figure('library.contentAtHorizonTB') === 0)
-function stateOf({ evaluation, lacks }: BuildForNeed): VerdictState {
-  return lacks.length ? 'short' : headroomOrder.map(id => evaluation[id]).reduce(worseState)
-}
-const inShort = (id: string) => layouts.find(layout => layout.id === id)?.takesInShort ?? id
-const cardsOf = computed(() =>
-  (store.assessment ? builds.value : []).map(entry => {
-    const {
-      build: { base, converter, pool },
-      evaluation,
-    } = entry
-    const known = base === null ? undefined : entryOf(catalogue.machineBases, base)
-    const parts = [
-      converter.processor && entryOf(catalogue.processors, converter.processor)?.name,
-      converter.card && entryOf(catalogue.videoEngines, converter.card)?.label,
-    ].filter(Boolean)
-    const kind =
-      base === null ? 'Your own computer' : known?.kind === 'board' ? 'Self-built' : 'Prebuilt'
-    const lots = [
-      ...(pool.keepsOwned && store.plan
-        ? ownedLots(store.plan).map(lot => ({ ...lot, isOwned: true }))
-        : []),
-      ...(pool.count ? [{ count: pool.count, sizeTB: pool.sizeTB, isOwned: false }] : []),
-    ]
-    const drives = lots.reduce((sum, { count }) => sum + count, 0)
-    const state = stateOf(entry)
-    return {
-      key: base ?? 'owned',
-      entry,
-      state,
-      drives,
-      lots,
-      bays: evaluation.freeBays + drives,
-      lacks: lacksText(entry, state),
-      name: base === null ? store.plan?.machine.name || 'What you have' : (known?.label ?? base),
-      detail: `${kind}${parts.length ? `, ${parts.join(', ')}` : ''}, ` + inShort(pool.layout),
-    }
-  }),
+const cards = computed(() =>
+  isEmpty.value
+    ? []
+    : [
+        ...(found.value?.builds ?? []).map(({ because, build }) => ({
+          build,
+          heading: headings(because),
+        })),
+        ...(found.value?.closest ?? []).map(build => ({
+          build,
+          heading: failedConditions(build).length ? 'But for a condition' : 'For more money',
+        })),
+      ].map(({ build, heading }) => {
+        const owned = store.plan ? ownedLots(store.plan) : []
+        const lots = build.plan.drives.lots.map(lot => ({
+          count: lot.count,
+          sizeTB: lot.sizeTB,
+          isOwned: owned.includes(lot) || lot.condition === 'owned',
+        }))
+        const drives = lots.reduce((sum, { count }) => sum + count, 0)
+        return {
+          build,
+          heading,
+          lots,
+          drives,
+          key: `${build.way} ${build.label} ${build.drives}`,
+          state: stateOf(build),
+          bays: build.freeBays + drives,
+          detail: `${wayNames[build.way]}, ${layoutLabel(build.plan.drives.layout)}`,
+          note: lackingText(build) || tightText(build),
+        }
+      }),
 )
-async function apply({ build }: BuildForNeed): Promise<void> {
+const copyText = computed(() => {
+  const copy = found.value?.copy
+  return copy
+    ? `Every sum holds ${money(copy.price)} for a copy away of what cannot be replaced: ` +
+        `${copy.count > 1 ? `${copy.count} × ` : ''}${copy.model.label}.`
+    : ''
+})
+const heading = computed(() =>
+  isEmpty.value
+    ? 'What to buy'
+    : found.value && found.value.closest.length > 0
+      ? 'Nothing meets all of it. The closest:'
+      : 'What to buy',
+)
+const status = computed(() => {
+  if (isEmpty.value) return 'Say what is kept; the builds that hold it stand here.'
+  if (search.failed.value) return 'The search broke off. Change an answer, or reload the page.'
+  if (isWorking.value || !found.value) return 'Searching the catalogue …'
+  if (found.value.builds.length === 0 && found.value.closest.length === 0)
+    return 'No build in the catalogue comes close. Tiers says which parts of the need clash.'
+  return 'The same search as under Tiers, where all ways of building stand side by side.'
+})
+const applied = (build: WayBuild) => store.plan && withBuild(store.plan, build)
+async function apply(build: WayBuild): Promise<void> {
+  const plan = applied(build)
   store.tried = null
-  if (!store.plan) return
-  store.replace(applyBuild(store.plan, build, catalogue))
+  if (!plan) return
+  store.replace(plan)
   await navigateTo(viewAddress(store.id ?? '', 'brief'))
 }
-function preview(entry: BuildForNeed | null): void {
-  store.tried = entry && store.plan ? applyBuild(store.plan, entry.build, catalogue) : null
+function preview(build: WayBuild | null): void {
+  store.tried = build && applied(build)
 }
-onBeforeUnmount(() => preview(null))
+onBeforeUnmount(() => {
+  clearTimeout(pending)
+  preview(null)
+})
 </script>
 
 <template>
   <section class="ways" aria-label="Builds for your answers" data-results>
-    <h2>
-      {{
-        builds.length && builds.every(entry => entry.lacks.length)
-          ? 'No build in the catalogue meets all of it. The closest:'
-          : 'The cheapest builds that meet it'
-      }}
-    </h2>
+    <h2>{{ heading }}</h2>
     <p class="soft small" role="status">
-      {{
-        working || !result
-          ? 'Searching the catalogue …'
-          : builds.some(entry => entry.build.base === null)
-            ? 'What you have, completed as cheaply as it goes, and the best builds on other machines.'
-            : `The best build on each of ${builds.length} machines.`
-      }}
+      {{ status }}
+      <NuxtLink v-if="!isEmpty" :to="viewAddress(store.id ?? '', 'tiers')"> All ways </NuxtLink>
     </p>
-    <div class="cards" :aria-busy="working">
+    <ConditionChips v-if="!isEmpty" :build="cards[0]?.build ?? null" folded />
+    <div class="cards" :aria-busy="isWorking">
       <BuildCard
-        v-for="card in cardsOf"
+        v-for="card in cards"
         :key="card.key"
-        :name="card.name"
+        :heading="card.heading"
+        :name="card.build.label"
         :detail="card.detail"
         :bays="card.bays"
         :drives="card.drives"
         :lots="card.lots"
-        :to-pay="card.entry.evaluation.toPay"
-        :idle-w="card.entry.evaluation.idleW"
-        :conversions="{ needed: needs.conversions, possible: card.entry.evaluation.possible }"
-        :room="{ needed: needs.room, possible: card.entry.evaluation.roomTB }"
+        :to-pay="card.build.toPay"
+        :over-years="card.build.horizonCost"
+        :years="horizon"
+        :idle-w="card.build.idleW"
+        :conversions="{ needed: needs.conversions, possible: card.build.possible }"
+        :room="{ needed: needs.room, possible: card.build.roomTB }"
         :state="card.state"
-        :lacks="card.lacks"
-        :data-build="card.key"
-        @pointerenter="preview(card.entry)"
+        :lacks="card.note"
+        :data-build="card.build.label"
+        @pointerenter="preview(card.build)"
         @pointerleave="preview(null)"
-        @focusin="preview(card.entry)"
+        @focusin="preview(card.build)"
         @focusout="preview(null)"
       >
         <!-- What is still shown for other answers is read on, and not applied. -->
         <VBtn
+          v-if="card.build.way !== 'stay'"
           color="primary"
           variant="flat"
           size="small"
-          :disabled="working"
-          :aria-label="`Apply ${card.name}`"
-          @click="apply(card.entry)"
+          :disabled="isWorking"
+          :aria-label="`Apply ${card.build.label}`"
+          @click="apply(card.build)"
         >
           Apply
         </VBtn>
       </BuildCard>
     </div>
-    <p v-if="builds.some(entry => entry.build.pool.keepsOwned)" class="small">
+    <p v-if="copyText" class="small">{{ copyText }}</p>
+    <p v-if="cards.some(card => card.lots.some(({ isOwned }) => isOwned))" class="small">
       Putting drives under another layout erases them: copy what they hold to somewhere else first,
       and read it back.
     </p>
@@ -170,10 +197,12 @@ onBeforeUnmount(() => preview(null))
   flex-direction: column;
   gap: 8px;
 }
+.ways a {
+  color: rgb(var(--v-theme-primary));
+}
 .cards {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(250px, 1fr));
-  gap: 12px;
+  gap: 8px;
   align-items: stretch;
 }
 </style>

@@ -125,6 +125,7 @@ describe('what is there already', () => {
 describe('the builds for the answers', () => {
   it('are not applied while they are still those for other answers', async () => {
     const store = empty()
+    store.edit('library.otherTB', 6)
     const results = mount(StartResults)
     const shut = () =>
       results.findAll('[data-build] button').map(at => 'disabled' in at.attributes())
@@ -142,12 +143,15 @@ describe('a build as a card', () => {
   const card = (changes: object = {}) =>
     mount(BuildCard, {
       props: {
+        heading: 'Costs least now',
         name: 'Wherry 4',
         detail: 'Prebuilt',
         bays: 4,
         drives: 2,
         lots: [{ count: 2, sizeTB: 12, isOwned: false }],
         toPay: 1234,
+        overYears: 2345,
+        years: 5,
         idleW: 20,
         conversions: { needed: 1, possible: 4 },
         room: { needed: 8, possible: 10 },
@@ -161,8 +165,9 @@ describe('a build as a card', () => {
     expect(card().findAll('.drive')).toHaveLength(2)
     expect(card().findAll('.bay')).toHaveLength(2)
     expect(card().text()).toContain('€1,234')
-    expect(card().text()).toContain('4 possible, 1 needed')
-    expect(card().text()).toContain('10 of 8 TB')
+    expect(card().text()).toContain('€2,345 over 5 years')
+    expect(card().text()).toContain('4 conversions, 1 needed')
+    expect(card().text()).toContain('10 TB, 8 needed')
   })
   it('tells owned drives from new ones', () => {
     openDemo()

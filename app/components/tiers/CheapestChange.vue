@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { withinSentence } from '~~/core/withinSentence'
+import { lackingText } from './lacksText'
 import { useFormat } from '~/composables/useFormat'
 import { useProposal } from '~/composables/useProposal'
 import { useSearch } from '~/composables/useSearch'
@@ -31,11 +33,13 @@ const sentence = computed(() => {
     return running.value || !progress.value
       ? 'Parts and drives that could be added are gone through.'
       : null
-  if (isFree.value) return 'No part and no drive has to be bought.'
+  const left = lackingText({ ...build, lacks: [] })
+  const but = left ? ` But ${withinSentence(left)}` : ''
+  if (isFree.value) return `No part and no drive has to be bought.${but}`
   const parts = build.parts ? ` Put in ${build.parts}.` : ''
   return (
     `${running.value ? 'Cheapest change found so far' : 'The cheapest change that meets the need'}: ` +
-    `${money(build.price)} for parts and drives.${parts} Drives then: ${build.drives}.`
+    `${money(build.price)} for parts and drives.${parts} Drives then: ${build.drives}.${but}`
   )
 })
 </script>

@@ -7,6 +7,7 @@ import { useFormat } from '~/composables/useFormat'
 import { useLacksCopy } from '~/composables/useLacksCopy'
 import { useWays } from '~/composables/useWays'
 import { usePlanStore } from '~/stores/planStore'
+import ConditionChips from './ConditionChips.vue'
 import SearchState from './SearchState.vue'
 import WayInspector from './WayInspector.vue'
 import WaysField from './WaysField.vue'
@@ -65,6 +66,7 @@ const answer = computed(() => {
     `because it meets the whole need and ${now}.${rest}${besides.value}`
   )
 })
+const answered = computed(() => affordable.value[0] ?? null)
 function open(build: WayBuild): void {
   picked.value = keyOf(build)
 }
@@ -72,6 +74,7 @@ function open(build: WayBuild): void {
 
 <template>
   <section class="sheet">
+    <ConditionChips :build="answered" priced class="chips" />
     <p class="answer" data-answer>
       {{ answer }}
     </p>
@@ -115,6 +118,9 @@ function open(build: WayBuild): void {
 </template>
 
 <style scoped>
+.chips {
+  margin-bottom: 10px;
+}
 .answer {
   font-size: 1.12rem;
   margin-bottom: 12px;

@@ -34,6 +34,8 @@ function frontierOf(horizonYears: number) {
     freeBays: 1,
     drives: '2 × 16 TB, mirror',
     lacks: [],
+    risk: 0,
+    conditions: [],
     second: null,
   })
   const points = [point(4, 1400), point(9, 1900)]

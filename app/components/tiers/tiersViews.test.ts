@@ -1,5 +1,6 @@
 import { mount } from '@vue/test-utils'
 import { describe, expect, it, vi } from 'vitest'
+import { freely } from '../../../tests/stubs/freely'
 import { openDemo } from '../../../tests/stubs/openPlan'
 import { planApi } from '~/services/planApi'
 import CarbonSection from '../ownership/CarbonSection.vue'
@@ -39,7 +40,7 @@ const until = (check: () => void) => vi.waitFor(check, { timeout: 60_000, interv
 
 describe('the ways of building', () => {
   it('are searched, answered in a sentence, tried under the pointer, applied and undone', async () => {
-    const store = openDemo()
+    const store = openDemo(freely({}))
     const ways = mount(WaysSection, stubs)
     await until(() => expect(ways.find('[data-search=done]').exists()).toBe(true))
     expect(ways.find('[data-answer]').text()).toMatch(
@@ -136,7 +137,7 @@ describe('old or new, and carbon', () => {
 
 describe('the search', () => {
   it('show the cheapest change with its price, and that nothing clashes', async () => {
-    const store = openDemo()
+    const store = openDemo(freely({}))
     const search = mount(SearchSection, stubs)
     await until(() =>
       expect(search.find('[data-clash]').text()).toBe(

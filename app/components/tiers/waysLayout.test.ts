@@ -20,6 +20,8 @@ const build = (label: string, toPay: number, extra: Partial<WayBuild> = {}): Way
   freeBays: 1,
   drives: '2 × 8 TB',
   lacks: [],
+  risk: 0,
+  conditions: [],
   second: null,
   ...extra,
 })

@@ -46,6 +46,8 @@ export function missingCopy(
       awayBy: 'carried',
       awayEveryDays: Math.min(oldestCopyDays, drives.awayEveryDays),
       awaySets: 1,
+      copiesWithVersions: true,
+      awayKept: Math.max(1, drives.awayKept),
     },
   }
   const { places } = backupPlan({ plan: copied, qualities: catalogue, linkMBps: 1 })

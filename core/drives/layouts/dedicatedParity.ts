@@ -23,7 +23,7 @@ export function dedicatedParity(parityDrives: 1 | 2): Layout {
     leavesCopies: false,
     reads: readsPerDrive,
     isUsual: ({ survives, isMixed }) => survives === parityDrives && isMixed,
-    searched: { from: parityDrives + 2, fileSystem: 'journalled', atStart: false },
+    searched: { from: parityDrives + 2, fileSystem: 'journalled' },
     systems: ['stick'],
     takesInShort: `${parityInWords[parityDrives]} worth, apart`,
     becomes: {

@@ -112,8 +112,6 @@ export interface SearchedLayout {
   readonly from: number
   readonly to?: number
   readonly fileSystem: 'journalled' | 'copyOnWrite'
-  /** tried for the first answers of a new plan too */
-  readonly atStart: boolean
 }
 
 export interface Layout {
@@ -136,6 +134,8 @@ export interface Layout {
   readonly secondLoss?: string
   /** of a drive's space that a mixed set loses nothing: each drive counts with all of its size */
   readonly mixesSizes: boolean
+  /** its drives do not need each other: one that drops out takes only its own files */
+  readonly standsAlone?: true
   /** drives are told apart as data and parity */
   readonly tellsParityApart: boolean
   readonly growsBy: string

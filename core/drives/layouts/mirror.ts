@@ -20,7 +20,7 @@ export const mirror: Layout = {
   leavesCopies: true,
   reads: ({ members }) => ({ together: 1, sideBySide: members, isPerDrive: false }),
   isUsual: ({ drives, survives }) => drives <= survives + 1,
-  searched: { from: 2, to: 2, fileSystem: 'journalled', atStart: true },
+  searched: { from: 2, to: 2, fileSystem: 'journalled' },
   systems: ['desktop', 'maker', 'stick', 'storage'],
   takesInShort: 'a mirror',
   becomes: {

@@ -26,7 +26,7 @@ export const mirroredPairs: Layout = {
     isPerDrive: false,
   }),
   secondLoss: 'everything is lost if it is the other half of the pair.',
-  searched: { from: 4, fileSystem: 'copyOnWrite', atStart: false },
+  searched: { from: 4, fileSystem: 'copyOnWrite' },
   systems: ['desktop', 'maker', 'stick', 'storage'],
   takesInShort: 'mirrored pairs',
   readableAlone: 'no',

@@ -11,6 +11,7 @@ export const nightlyCopy: Layout = {
   survives: () => 1,
   loss: 'everything',
   runsOn: false,
+  standsAlone: true,
   growsBy: 'replacing both drives',
   grows: 'replaceAll',
   takesAtATime: 1,

@@ -38,7 +38,6 @@ export function rotatingParity(parityDrives: 1 | 2 | 3): Layout {
           searched: {
             from: parityDrives + 2,
             fileSystem: 'copyOnWrite',
-            atStart: true,
           } as const,
         }
       : {}),

@@ -10,6 +10,7 @@ export const separateDisks: Layout = {
   survives: () => 0,
   loss: 'failedDrivesOnly',
   runsOn: false,
+  standsAlone: true,
   growsBy: 'one drive',
   grows: 'added',
   takesAtATime: 1,
@@ -20,7 +21,7 @@ export const separateDisks: Layout = {
   leavesCopies: false,
   reads: readsPerDrive,
   isUsual: ({ drives, survives }) => survives === 0 || drives < 2,
-  searched: { from: 1, fileSystem: 'journalled', atStart: true },
+  searched: { from: 1, fileSystem: 'journalled' },
   systems: ['desktop', 'maker', 'stick'],
   takesInShort: 'drives by themselves',
   becomes: {

@@ -3,6 +3,7 @@ import type { MachineBuild } from '../machineBuild'
 import { averageW, caseFansW, fanW } from '../machinePower'
 import { memoryNeed } from '../memory/memoryNeed'
 import { cupboardRiseK, driveRiseK } from '../place/heat'
+import { isInCupboard } from '../place/standsIn'
 import { driveDb, fanDb, soundSum, noiseAtEar, noiseCeiling } from '../place/noise'
 import { startSurge, type StartQuestion } from '../power/startSurge'
 import type { FitContext, HeatFacts, NoiseFacts } from './fitContext'
@@ -46,7 +47,7 @@ function noiseOf(
     sumDb: soundSum(each),
     atEarDb: noiseAtEar(each, {
       distanceM: brief.earDistanceM,
-      inCupboard: brief.place === 'cupboard',
+      inCupboard: isInCupboard(brief),
     }),
     ceilingDb: noiseCeiling(brief),
   }
@@ -91,10 +92,9 @@ function airAtDrives(assembled: Assembly): keyof typeof driveRiseK {
 
 function heatOf({ brief, watts, hours }: FitSlice, assembled: Assembly): HeatFacts {
   const mean = averageW(watts, hours)
-  const riseK =
-    brief.place === 'cupboard'
-      ? cupboardRiseK(mean, { panelM2: brief.cupboardM2, vented: brief.cupboardVented })
-      : 0
+  const riseK = isInCupboard(brief)
+    ? cupboardRiseK(mean, { panelM2: brief.cupboardM2, vented: brief.cupboardVented })
+    : 0
   const atDrives = driveRiseK[airAtDrives(assembled)]
   return {
     averageW: mean,

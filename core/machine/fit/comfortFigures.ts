@@ -1,3 +1,4 @@
+import { isInCupboard } from '../place/standsIn'
 import { declareFigure } from '../../expressions/declareFigure'
 import { workedOut, sum, minus, constant, chosen, field } from '../../expressions/expression'
 import { traitInputs } from '../../expressions/inputs/driveInputs'
@@ -32,7 +33,7 @@ export function noiseFigure({ facts: { context }, slice: { brief }, format }: To
                 after: 'of the distance',
               }),
             ),
-            ...(brief.place === 'cupboard'
+            ...(isInCupboard(brief)
               ? [minus(constant(cupboardDb, 'dB(A)', { after: 'of the cupboard' }))]
               : []),
           )

@@ -430,7 +430,7 @@ describe('fit at its ends', () => {
     expect(ssd('pebble-23', ['flint-1000n', 'flint-500n'])).toBe('warning')
     expect(ssd('pebble-21', [], { lots: [{ count: 1, model: 'rill-2', sizeTB: 2 }] })).toBe('fail')
   })
-  it('warns of every kind of redundancy over USB, and of none of single drives', () => {
+  it('warns of drives over USB that need each other, and of none of single drives', () => {
     const onUsb = (layout: string, count = 4) =>
       judgeFit(
         contextOf({
@@ -443,7 +443,10 @@ describe('fit at its ends', () => {
       'warning',
       'warning',
     ])
-    expect(['separate', 'span'].map(layout => onUsb(layout))).toEqual(['pass', 'pass'])
+    expect(onUsb('separate')).toBe('pass')
+    expect(onUsb('nightly-copy', 2)).toBe('pass')
+    // Files spread over all of them: without one, none is whole.
+    expect(['span', 'stripe'].map(layout => onUsb(layout))).toEqual(['warning', 'warning'])
     // A layout that the drives do not make shares nothing.
     expect(onUsb('rotating-1', 1)).toBe('pass')
   })

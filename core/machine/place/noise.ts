@@ -22,7 +22,7 @@ const usualFanMm = 120
 /** A closed cupboard takes so much away. */
 export const cupboardDb = 5
 /** What may arrive at the ear, dB(A), by room. */
-export const noiseCeilings: Readonly<Record<Exclude<Brief['place'], 'cupboard'>, number>> = {
+export const noiseCeilings: Readonly<Record<Brief['opensTo'], number>> = {
   bedroom: 20,
   livingRoom: 28,
   study: 33,
@@ -73,5 +73,5 @@ export function noiseAtEar(
 
 /** The ceiling of the place: in a cupboard that of the room it opens to. */
 export function noiseCeiling({ place, opensTo }: Pick<Brief, 'place' | 'opensTo'>): number {
-  return noiseCeilings[place === 'cupboard' ? opensTo : place]
+  return noiseCeilings[place === 'cupboard' || place === 'notSaid' ? opensTo : place]
 }

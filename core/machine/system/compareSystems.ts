@@ -82,12 +82,25 @@ export function systemRefusals(
       conversionsNeeded > 0 &&
       (builtIn !== null || cards.length > 0),
   )
-  strike('containers', wishes.wantsContainers && !kind.containers)
-  strike('guests', wishes.wantsGuests && !kind.guests)
-  strike('snapshots', wishes.wantsSnapshots && !kind.snapshots)
-  strike('readable', wishes.wantsReadable && !kind.readableElsewhere)
-  strike('growsByOne', wishes.growsByOne && !kind.growsByOne)
+  for (const code of unmetWishes(kind, wishes)) strike(code, true)
   return found
+}
+
+/** What is wished of a system and a kind does not do. */
+function unmetWishes(kind: SystemKind, wishes: SystemPlan) {
+  const unmet = {
+    containers: wishes.wantsContainers && !kind.containers,
+    guests: wishes.wantsGuests && !kind.guests,
+    snapshots: wishes.wantsSnapshots && !kind.snapshots,
+    readable: wishes.wantsReadable && !kind.readableElsewhere,
+    growsByOne: wishes.growsByOne && !kind.growsByOne,
+  }
+  return (Object.keys(unmet) as (keyof typeof unmet)[]).filter(wish => unmet[wish])
+}
+
+/** Whether a kind of system does everything that is wished of one, whatever the machine. */
+export function meetsWishes(kind: SystemKind, wishes: SystemPlan): boolean {
+  return unmetWishes(kind, wishes).length === 0
 }
 
 /**

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { assess } from '../../assess'
 import { catalogue as shipped } from '../../catalogue/catalogue'
 import { tideMillHouse } from '../../catalogue/tideMillHouse'
+import { freely } from '../../../tests/stubs/freely'
 import { planSchema, type Plan } from '../../plan/planSchema'
 import { costOverYears } from '../../ownership/cashFlow'
 import { addedGBPerMonth, withAddedGBPerMonth } from '../../library/additions'
@@ -23,7 +24,7 @@ import { stateOfBuild } from '../../verdict'
 // search in a part of it.
 const catalogue = fewModels(shipped)
 
-const demo = planSchema.parse(tideMillHouse)
+const demo = planSchema.parse(freely(tideMillHouse))
 const fails = (plan: Plan) =>
   assess({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue)
     .verdicts.filter(verdict => ['short', 'impossible'].includes(stateOfBuild(verdict)))
@@ -201,7 +202,7 @@ describe('a few ways on a small catalogue', () => {
       ),
     }
     const plan = planSchema.parse({
-      ...tideMillHouse,
+      ...freely(tideMillHouse),
       machine: {},
       brief: {},
       costs: { ...tideMillHouse.costs, pricePerKWh: 0.6 },
@@ -250,7 +251,7 @@ describe('a few ways on a small catalogue', () => {
   }, 120_000)
   it('has a row for a computer on which somebody also works, with what is left of it', () => {
     const used = planSchema.parse({
-      ...tideMillHouse,
+      ...freely(tideMillHouse),
       machine: {
         base: 'clerk-17',
         condition: 'owned',
@@ -261,7 +262,7 @@ describe('a few ways on a small catalogue', () => {
       brief: {},
     })
     const free = planSchema.parse({
-      ...tideMillHouse,
+      ...freely(tideMillHouse),
       machine: { base: 'clerk-17', condition: 'owned' },
       brief: {},
     })
@@ -276,7 +277,7 @@ describe('a few ways on a small catalogue', () => {
     )
   }, 120_000)
   it('shows what comes closest with as little given up as goes', () => {
-    const rows = rowsOf(planSchema.parse({ ...tideMillHouse, brief: {}, machine: {} }), [])
+    const rows = rowsOf(planSchema.parse({ ...freely(tideMillHouse), brief: {}, machine: {} }), [])
     const router = rows.find(({ way }) => way === 'router')!
     expect(router.best).toBe(null)
     expect(router.closest!.lacks).toContain('streams')

@@ -4,8 +4,11 @@ import { fromParts } from '../../plan/constants'
 import { freshMachine } from '../../machine/freshMachine'
 import { systemOf } from '../../machine/machineFacts'
 import { supplyGoesIn } from '../../machine/power/supplyForms'
+import { assemblingSkill } from '../conditions/assemblingSkill'
+import { systemGroup } from './systemGroup'
 import { minCooling } from '../../machine/fit/rules/coolerHeat'
 import { isUps } from '../../plan/hasUps'
+import type { MachineBase } from '../../catalogue/machineBases'
 import type { Network } from '../../plan/network'
 import type { Plan } from '../../plan/planSchema'
 import type { Option, Chosen, Group, Frame } from './frame'
@@ -18,7 +21,9 @@ import {
   none,
   memoryOptions,
   cardOptions,
+  fanOptions,
   partOf,
+  takesFan,
 } from './frameOptions'
 
 export const hasSlots = ({ places }: Board) => places.some(({ kind }) => kind === 'slot')
@@ -58,16 +63,19 @@ export function cards(board: Board | null, book: Book): Group[] {
 
 /**
  * Of disks for the system the cheapest of each kind of place; sticks only for systems that boot
- * from nothing else.
+ * from nothing else. A machine that is there may go without.
  */
-export function bootGroup(book: Book): Group {
+export function bootGroup(
+  book: Book,
+  { base, isOwn }: { readonly base: MachineBase | null; readonly isOwn: boolean },
+): Group {
   const { catalogue, plan } = book
-  const system = catalogue.systemKinds.find(({ id }) => id === plan.system.kind)
-  const wantsStick = system?.bootsFrom.includes('ssd') === false
+  const usual = systemOf(plan.system.kind, { base }, catalogue.systemKinds)
   const best = new Map<string, Option>()
+  const isStick = ({ refs }: Option) =>
+    (entryOf(catalogue.hardware, refs[0]!) as SystemDisk).shape === 'stick'
   for (const option of hardwareOptions('ssd', book)) {
     const disk = entryOf(catalogue.hardware, option.refs[0]!) as SystemDisk
-    if ((disk.shape === 'stick') !== wantsStick) continue
     const kind = `${disk.shape} ${disk.link}`
     const known = best.get(kind)
     if (
@@ -77,7 +85,14 @@ export function bootGroup(book: Book): Group {
     )
       best.set(kind, option)
   }
-  return { id: 'boot', options: [...best.values()] }
+  return {
+    id: 'boot',
+    options: isOwn
+      ? orNone([...best.values()].map(option => ({ ...option, mends: 'systemApart' as const })))
+      : [...best.values()],
+    allowed: (option, { system = usual }) =>
+      option.refs.length === 0 || isStick(option) === (system?.bootsFrom.includes('ssd') === false),
+  }
 }
 
 /** What the plan pays for its UPS, which stays beside whatever is bought. */
@@ -98,19 +113,23 @@ export function boardFrame(board: Board, book: Book): Frame {
     board.processor === null
       ? null
       : (catalogue.processors.find(({ id }) => id === board.processor) ?? null)
+  const system = systemOf(plan.system.kind, { base: null }, catalogue.systemKinds)
   return {
     id: board.id,
     way: 'selfBuilt',
+    isOwn: false,
+    risk: 0,
+    sold: board.sold,
+    assembling: assemblingSkill.kit,
+    system,
     replaces: false,
     hasSupply: false,
     losses: null,
     bays: 0,
+    air: null,
     portMbps: portOf(board),
     price: priceOf(board.id, board.price) + upsPrice(plan, catalogue),
-    idleW:
-      board.idleW +
-      (own?.idleW ?? 0) +
-      (systemOf(plan.system.kind, { base: null }, catalogue.systemKinds)?.idleW ?? 0),
+    idleW: board.idleW + (own?.idleW ?? 0) + (system?.idleW ?? 0),
     loadW: board.loadW + (own?.maxW ?? 0),
     machine: freshMachine(
       plan.machine,
@@ -126,15 +145,24 @@ export function boardFrame(board: Board, book: Book): Frame {
         options: memoryOptions(board, { slots: board.memory.slots, registered: false }, book),
       },
       { id: 'card', options: hasSlots(board) ? orNone(cardOptions(book)) : [none] },
+      systemGroup(book, { base: null, arm: own?.runs === 'ARM' }),
       { id: 'pool', options: [] },
-      { id: 'supply', options: hardwareOptions('supply', book) },
       {
         id: 'case',
         options: hardwareOptions('case', book),
-        allowed: ({ housing }, { supply, count, turning }) =>
-          housing!.forms.includes(board.form) &&
+        allowed: ({ housing }, { turning }) =>
+          housing!.forms.includes(board.form) && housing!.bays35 >= turning,
+      },
+      {
+        id: 'fan',
+        options: orNone(fanOptions(book)),
+        allowed: (option, { housing }) => option.refs.length === 0 || takesFan(housing!),
+      },
+      {
+        id: 'supply',
+        options: hardwareOptions('supply', book),
+        allowed: ({ supply }, { housing, count }) =>
           supplyGoesIn(supply!.form, housing!.supplyForm) &&
-          housing!.bays35 >= turning &&
           (housing!.hotSwap >= 12 || plugsOf(supply!) >= count),
       },
       ...(board.socket === null
@@ -153,7 +181,7 @@ export function boardFrame(board: Board, book: Book): Frame {
               },
             },
           ]),
-      bootGroup(book),
+      bootGroup(book, { base: null, isOwn: false }),
       ...cards(board, book),
     ],
   }

@@ -54,17 +54,19 @@ export interface BoundParts {
   readonly tails: Tails
   readonly priceWeight: number
   readonly wattWeight: number
+  /** what it may cost that a computer at hand is dead */
+  readonly countsRisk: boolean
   readonly hours: Pick<DayHours, 'idle' | 'watching' | 'converting'>
   readonly minPoolCost: number
   readonly poolCost: (pool: NonNullable<State['pool']>) => number
 }
 
-/** The least that anything can cost which comes of a state. */
-export function boundOf(
+/** The fewest watts, at the wall and on average, of anything that comes of a state. */
+export function leastW(
   state: State,
-  { tails, priceWeight, wattWeight, hours, minPoolCost, poolCost }: BoundParts,
+  { tails, hours }: Pick<BoundParts, 'tails' | 'hours'>,
 ): number {
-  const { frame, step, pool, price } = state
+  const { frame, step, pool } = state
   const tail = tailAt(tails, state)
   const suppliesLater = frame!.groups.some(({ id }, at) => id === 'supply' && at >= step)
   const supplyIsOpen = !state.hasSupply || (suppliesLater && frame!.replaces)
@@ -74,10 +76,18 @@ export function boundOf(
   const loadW = Math.max(idleW, atWall(state.loadW + tail.loadW + (pool?.activeW ?? 0)))
   // Asleep and off it takes something too, and more while it is read from; to leave that out keeps
   // the bound below.
-  const averageW = (idleW * (hours.idle + hours.watching) + loadW * hours.converting) / 24
+  return (idleW * (hours.idle + hours.watching) + loadW * hours.converting) / 24
+}
+
+/** The least that anything can cost which comes of a state. */
+export function boundOf(state: State, parts: BoundParts): number {
+  const { tails, priceWeight, wattWeight, minPoolCost, poolCost } = parts
+  const { pool, price } = state
+  const tail = tailAt(tails, state)
   return (
     (price + tail.price) * priceWeight +
-    averageW * wattWeight +
+    (parts.countsRisk ? state.frame!.risk : 0) +
+    (wattWeight > 0 ? leastW(state, parts) * wattWeight : 0) +
     (pool ? poolCost(pool) : minPoolCost)
   )
 }

@@ -13,10 +13,14 @@ export interface BuildQuestion {
   readonly objective: Objective
   /** null: every way */
   readonly ways: readonly WayId[] | null
+  /** id of the only frame that is looked at */
+  readonly frame?: string
   /** most to pay now */
   readonly cap: number | null
   /** headrooms that need not be met */
   readonly without?: readonly NeedId[]
+  /** what a practitioner would not do without is not asked for */
+  readonly withoutConditions?: boolean
   /** at least, on top of the need */
   readonly possibleAtLeast?: number
   readonly roomAtLeastTB?: number
@@ -35,6 +39,8 @@ export interface SearchSpace {
 export interface FoundBuild {
   readonly way: WayId
   readonly frame: string
+  /** what it costs over the years that it may be dead, and that it is not sold */
+  readonly risk: number
   /** ids of the parts that go into the frame, sorted */
   readonly refs: readonly string[]
   readonly pool: PoolOffer

@@ -10,7 +10,14 @@ import { framesOf } from './frames'
 import type { Frame } from './frame'
 import { poolOffers } from './poolOffers'
 import { createPruning } from './pruning'
-import { searchProblem, type BuildProblem, type SearchBasis } from './searchProblem'
+import { fitRules } from '../../machine/fit/fitRules'
+import {
+  noConditions,
+  searchConditions,
+  type SearchConditions,
+} from '../conditions/searchConditions'
+import { withCopyAway, type WithCopyAway } from './withCopyAway'
+import { searchProblem, type Asked, type BuildProblem, type SearchBasis } from './searchProblem'
 
 type Steps = Generator<SearchResult<FoundBuild>, SearchResult<FoundBuild>>
 
@@ -20,6 +27,8 @@ export interface BuildSearch {
    * questions
    */
   readonly search: (question: BuildQuestion) => Steps
+  /** the plan as it is searched for, with the copy away that it lacked */
+  readonly asked: WithCopyAway
   readonly frames: readonly Frame[]
   readonly evaluator: BoxEvaluator
   /** the least that any build can cost for a question */
@@ -27,18 +36,37 @@ export interface BuildSearch {
 }
 
 /** A plan made ready for searching, with the space that is searched. */
-export function searchBasis(plan: Plan, shipped: Catalogue, space?: SearchSpace): SearchBasis {
+export function searchBasis(
+  { plan, copy, isUnmet }: WithCopyAway,
+  shipped: Catalogue,
+  space?: SearchSpace,
+): SearchBasis {
   const catalogue = effectiveCatalogue(plan, shipped)
   const offers = space?.pools ?? poolOffers(plan, catalogue, { roomTB: 0, survives: 0 })
   const usual = offers.find(({ count }) => count > 0)?.drives ?? plan.drives
   const evaluator = createBoxEvaluator(plan, shipped, usual)
+  const askedBy = (conditions: SearchConditions): Asked => ({
+    conditions,
+    pruning: createPruning(plan, catalogue, {
+      evaluator,
+      strictRules: conditions.strictRules,
+    }),
+    strict: fitRules.filter(({ id }) => conditions.strictRules.has(id)),
+  })
   const { library, drives } = planAssessor(1).facts(plan, shipped, ['library', 'drives'])
   return {
     plan,
     frames: space?.frames ?? framesOf(plan, catalogue),
     offers,
     evaluator,
-    pruning: createPruning(plan, catalogue, evaluator),
+    asked: {
+      asked: askedBy({
+        ...searchConditions(plan, catalogue),
+        ...(isUnmet ? { takesFrame: () => false } : {}),
+      }),
+      free: askedBy(noConditions),
+    },
+    copyPrice: copy?.price ?? 0,
     ownLayout: drives.layoutId,
     // Nobody chose it: other drives may have to survive more, which their own row says.
     survivesAtLeast:
@@ -54,8 +82,10 @@ export function createBuildSearch(
   shipped: Catalogue,
   space?: SearchSpace,
 ): BuildSearch {
-  const basis = searchBasis(plan, shipped, space)
+  const asked = withCopyAway(plan, shipped)
+  const basis = searchBasis(asked, shipped, space)
   return {
+    asked,
     search: question => stepsOf(searchProblem(basis, question)),
     frames: basis.frames,
     evaluator: basis.evaluator,

@@ -6,6 +6,7 @@ import { createBuildSearch } from './buildSearch'
 import type { FoundBuild } from './buildQuestion'
 import type { SearchResult } from './branchAndBound'
 import { ownFrame } from './frames'
+import { withCopyAway } from './withCopyAway'
 import {
   maxSearchedDrives,
   offerMaker,
@@ -76,7 +77,7 @@ export function changedPools(plan: Plan, catalogue: Catalogue, newLayout: boolea
 
 /**
  * The cheapest set of parts and drives that are added to a plan, or take the place of parts of it,
- * so that it meets its need. Nothing is
+ * so that it meets its need; where nothing meets its conditions too, without those. Nothing is
  * counted for what is taken out. Of equals the one that moves the fewest parts and drives, then one
  * under the same layout, then as builds do.
  */
@@ -87,8 +88,11 @@ export function* cheapestChange(
 ): Generator<SearchResult<FoundBuild>, SearchResult<FoundBuild>> {
   const catalogue = effectiveCatalogue(plan, shipped)
   const builds = createBuildSearch({ ...plan, brief: { ...plan.brief, budget: null } }, shipped, {
-    frames: [ownFrame(plan, catalogue)],
-    pools: changedPools(plan, catalogue, newLayout),
+    frames: [ownFrame(plan, catalogue, true)],
+    pools: changedPools(withCopyAway(plan, shipped).plan, catalogue, newLayout),
   })
-  return yield* builds.search({ objective: 'change', ways: null, cap: null })
+  const question = { objective: 'change', ways: null, cap: null } as const
+  const asked = yield* builds.search(question)
+  // A machine that is there may be too warm or too loud for its place, whatever is put into it.
+  return asked.best ? asked : yield* builds.search({ ...question, withoutConditions: true })
 }

@@ -1,14 +1,26 @@
 import { describe, expect, it } from 'vitest'
+import { noConditions } from '../conditions/searchConditions'
 import { drivesBranches, type DrivesBranchParts } from './drivesBranch'
 import type { PoolOffer } from './poolOffers'
 import { nothingChosen, type State } from './searchState'
 
 /** A machine of 100 with four bays; drives for 10, 20 and 30 more, cheapest first. */
 const offer = (cost: number, changes: Partial<PoolOffer> = {}) =>
-  ({ cost, count: 2, turning: 2, nvme: 0, choice: {}, ...changes }) as PoolOffer & { cost: number }
+  ({
+    cost,
+    count: 2,
+    turning: 2,
+    nvme: 0,
+    choice: {},
+    drives: { lots: [] },
+    ...changes,
+  }) as PoolOffer & { cost: number }
 const offers = [offer(10), offer(20, { turning: 5, count: 5 }), offer(25, { nvme: 1 }), offer(30)]
 const costOf = (pool: PoolOffer) => (pool as PoolOffer & { cost: number }).cost
-const state = { ...nothingChosen, frame: { bays: 4, groups: [{ id: 'x', options: [] }] } } as object
+const state = {
+  ...nothingChosen,
+  frame: { bays: 4, system: null, groups: [{ id: 'x', options: [] }] },
+} as object
 const parts = {
   pruning: {
     coreRow: () => ({ possible: 3 }),
@@ -16,6 +28,7 @@ const parts = {
     isInfeasible: () => false,
     convertsTooLittle: () => false,
   },
+  conditions: noConditions,
   needs: () => false,
   possibleAtLeast: 3,
   offers,
@@ -23,6 +36,7 @@ const parts = {
   minPoolCost: 10,
   boundOf: ({ pool }: State) => 100 + (pool ? costOf(pool) : 10),
   isOverCap: () => false,
+  isTooWarm: () => false,
   lacksDrives: () => false,
 } as unknown as DrivesBranchParts
 const found = (upTo: number, changes: object = {}) =>
@@ -52,6 +66,9 @@ describe('the drives that a machine is tried with', () => {
       110, 130,
     ])
     expect(found(Infinity, { possibleAtLeast: 4 })).toEqual([])
+    expect(found(Infinity, { isTooWarm: ({ pool }: State) => costOf(pool!) < 25 })).toEqual([
+      125, 130,
+    ])
     expect(found(Infinity, { isOverCap: ({ pool }: State) => costOf(pool!) > 20 })).toEqual([110])
   })
 })

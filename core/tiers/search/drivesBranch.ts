@@ -1,12 +1,17 @@
 import type { BoxRow, PoolRow } from '../buildRows'
+import { standsAlone } from '../../drives/layouts/standsAlone'
+import type { Option } from './frame'
 import { sorted, type Branch } from './branchAndBound'
 import type { NeedId } from '../../headrooms'
 import type { PoolOffer } from './poolOffers'
+import type { SearchConditions } from '../conditions/searchConditions'
 import type { Pruning } from './pruning'
+import { takesLayout } from './systemGroup'
 import type { State } from './searchState'
 
 export interface DrivesBranchParts {
   readonly pruning: Pruning
+  readonly conditions: SearchConditions
   readonly needs: (id: NeedId) => boolean
   /** conversions at once, at least */
   readonly possibleAtLeast: number
@@ -16,6 +21,7 @@ export interface DrivesBranchParts {
   readonly minPoolCost: number
   readonly boundOf: (state: State) => number
   readonly isOverCap: (state: State) => boolean
+  readonly isTooWarm: (state: State) => boolean
   readonly lacksDrives: (row: PoolRow) => boolean
 }
 
@@ -24,10 +30,13 @@ const hasCards = ({ machine: { build } }: BoxRow) =>
 const isCopyOnWrite = ({ choice }: PoolOffer) => choice.fileSystem === 'copyOnWrite'
 
 /** Bays that a frame can have at most. */
-function maxBays({ bays, groups }: NonNullable<State['frame']>): number {
+function maxBays(
+  { bays, groups }: NonNullable<State['frame']>,
+  takes: (option: Option) => boolean,
+): number {
   const added = groups.map(({ id, options }) =>
     id === 'case' || id === 'enclosure'
-      ? Math.max(...options.map(({ bays: more = 0 }) => more))
+      ? Math.max(0, ...options.filter(takes).map(({ bays: more = 0 }) => more))
       : 0,
   )
   return bays + Math.max(...added)
@@ -37,14 +46,23 @@ function maxBays({ bays, groups }: NonNullable<State['frame']>): number {
 function branchesWithin(
   state: State,
   upTo: number,
-  { offers, poolCost, minPoolCost, boundOf, isOverCap }: DrivesBranchParts,
+  { conditions, offers, poolCost, minPoolCost, boundOf, isOverCap, isTooWarm }: DrivesBranchParts,
 ): Branch<State>[] {
   const branches: Branch<State>[] = []
   const least = boundOf(state) - minPoolCost
-  const most = maxBays(state.frame!)
+  const bays = new Map<boolean, number>()
+  const mostFor = (offer: PoolOffer) => {
+    const alone = standsAlone(offer.choice.layout)
+    const known = bays.get(alone)
+    if (known !== undefined) return known
+    const most = maxBays(state.frame!, option => conditions.takesOption(option, offer))
+    bays.set(alone, most)
+    return most
+  }
+  const system = state.chosen.system ?? state.frame!.system
   for (const pool of offers) {
     if (least + poolCost(pool) > upTo) break
-    if (pool.turning > most) continue
+    if (pool.turning > mostFor(pool) || !takesLayout(system, pool)) continue
     const next: State = {
       ...state,
       step: state.step + 1,
@@ -52,7 +70,7 @@ function branchesWithin(
       chosen: { ...state.chosen, count: pool.count - pool.nvme, turning: pool.turning },
     }
     const bound = boundOf(next)
-    if (bound <= upTo && !isOverCap(next)) branches.push({ state: next, bound })
+    if (bound <= upTo && !isOverCap(next) && !isTooWarm(next)) branches.push({ state: next, bound })
   }
   return sorted(branches)
 }
@@ -86,7 +104,7 @@ export function* drivesBranches(
   upTo: number,
   parts: DrivesBranchParts,
 ): Generator<Branch<State>> {
-  const { pruning, needs, possibleAtLeast, lacksDrives } = parts
+  const { pruning, conditions, needs, possibleAtLeast, lacksDrives } = parts
   const { coreRow, poolRowOf, isInfeasible, convertsTooLittle } = pruning
   const branches = branchesWithin(state, upTo, parts)
   const { frame } = state
@@ -103,6 +121,7 @@ export function* drivesBranches(
       continue
     const row = coreRow(state, copyOnWrite)
     if (row.possible < possibleAtLeast) continue
+    if (needs('streams') && !conditions.takesCore(row, frame!)) continue
     if (looksAtHeat && isTooWarm(pool)) continue
     const drives = poolRowOf(pool)
     if (lacksDrives(drives)) continue

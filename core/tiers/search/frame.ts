@@ -1,4 +1,6 @@
 import type { Supply, Case } from '../../catalogue/hardware/hardwarePart'
+import type { Sold } from '../../catalogue/sold'
+import type { SystemKind } from '../../catalogue/systemKinds'
 import type { Processor } from '../../catalogue/processors'
 import type { Network } from '../../plan/network'
 import type { Machine } from '../../plan/machine'
@@ -33,7 +35,12 @@ export interface Option {
   readonly supply?: Supply
   readonly housing?: Case
   readonly bays?: number
+  /** an enclosure on a USB cable */
+  readonly onUsb?: boolean
   readonly portMbps?: number
+  readonly system?: SystemKind
+  /** of use only where this condition is asked for */
+  readonly mends?: 'coolDrives' | 'systemApart'
 }
 
 export interface Group {
@@ -41,10 +48,12 @@ export interface Group {
     | 'processor'
     | 'memory'
     | 'card'
+    | 'system'
     | 'pool'
     | 'supply'
     | 'case'
     | 'cooler'
+    | 'fan'
     | 'boot'
     | 'enclosure'
     | 'controller'
@@ -59,6 +68,9 @@ export interface Chosen {
   readonly processor?: Processor
   readonly supply?: Supply
   readonly housing?: Case
+  readonly system?: SystemKind
+  /** one more fan blows across the drives */
+  readonly hasFan?: true
   /** for 3.5" drives */
   readonly bays: number
   /** drives that need a data port and a plug, and of them those that need a 3.5" bay */
@@ -70,7 +82,16 @@ export interface Chosen {
 export interface Frame {
   readonly id: string
   readonly way: WayId
+  /** it is there */
+  readonly isOwn: boolean
+  readonly sold: Sold
+  /** skill that it takes to put it together, 1..5 */
+  readonly assembling: number
+  /** the system that runs on it where none is chosen */
+  readonly system: SystemKind | null
   readonly machine: Machine
+  /** what it costs that it may be dead, and that it is not sold; counted over the years */
+  readonly risk: number
   readonly price: number
   readonly idleW: number
   readonly loadW: number
@@ -78,6 +99,8 @@ export interface Frame {
   readonly losses: SupplyLosses | null
   readonly hasSupply: boolean
   readonly bays: number
+  /** what air does at drives in it; null where a case is chosen, or none is known */
+  readonly air: Case['airflow'] | null
   readonly portMbps: Network['serverPortMbps']
   readonly groups: readonly Group[]
   /** the machine with parts put in: in place of what there is one of, or beside it */

@@ -2,7 +2,7 @@ import type { Plan } from '../../plan/planSchema'
 import { entryOf, type Catalogue } from '../../catalogue/catalogue'
 import type { Option } from './frame'
 import type { Machine } from '../../plan/machine'
-import type { Board, HardwarePart, Supply } from '../../catalogue/hardware/hardwarePart'
+import type { Board, Case, Fan, HardwarePart, Supply } from '../../catalogue/hardware/hardwarePart'
 import { caseFansW } from '../../machine/machinePower'
 import { newPart } from '../../machine/partChanges'
 
@@ -38,7 +38,8 @@ export const sold = <
 >(
   part: Part,
 ) => part.comesWith === undefined && part.price >= 0
-type OptionKind = 'supply' | 'case' | 'cooler' | 'ssd' | 'enclosure' | 'controller' | 'networkCard'
+type OptionKind =
+  'supply' | 'case' | 'cooler' | 'fan' | 'ssd' | 'enclosure' | 'controller' | 'networkCard'
 export function hardwareOptions(kind: OptionKind, book: Book): Option[] {
   let known = book.known.get(kind)
   if (!known)
@@ -107,7 +108,7 @@ function makeOptions(kind: OptionKind, { catalogue, priceOf }: Book): Option[] {
       case 'networkCard':
         return part.medium === 'wifi' ? [] : [{ ...option, portMbps: part.mbps }]
       case 'enclosure':
-        return [{ ...option, bays: part.bays }]
+        return [{ ...option, bays: part.bays, onUsb: part.link === 'usb' }]
       default:
         return [option]
     }
@@ -177,4 +178,28 @@ export const plugsOf = ({ driveLeads }: Supply) => driveLeads.reduce((sum, plugs
 export function partOf(ref: string, { plan }: Pick<Book, 'plan'>): Machine['parts'][number] {
   const owned = plan.machine.parts.find(part => part.ref === ref && part.condition === 'owned')
   return owned ? { ...newPart(ref), condition: 'owned' } : newPart(ref)
+}
+
+/** Whether a case takes one more fan, and air at its drives is the better for it. */
+export const takesFan = ({ airflow, fans, fanMounts }: Case, added = 0) =>
+  airflow !== 'across' && fanMounts > fans.length + added
+
+/** Fans of which none is both dearer and louder than another. */
+export function fanOptions(book: Book): Option[] {
+  const fans = hardwareOptions('fan', book).map(option => ({
+    option,
+    rpm: (entryOf(book.catalogue.hardware, option.refs[0]!) as Fan).rpm,
+  }))
+  return fans
+    .filter(
+      one =>
+        !fans.some(
+          other =>
+            other !== one &&
+            other.option.price <= one.option.price &&
+            other.rpm <= one.rpm &&
+            (other.option.price < one.option.price || other.rpm < one.rpm),
+        ),
+    )
+    .map(({ option }) => ({ ...option, mends: 'coolDrives' }))
 }

@@ -42,18 +42,19 @@ describe('frames', () => {
     expect(new Set(frames.map(({ id }) => id)).size).toBe(frames.length)
     for (const { way } of frames) expect(Object.keys(ways)).toContain(way)
   })
-  it(
-    'choose the drives once, and the supply before the case, because its losses follow from ' +
-      'what it feeds',
-    () => {
-      for (const { groups } of frames) {
-        const ids = groups.map(({ id }) => id)
-        expect(ids.filter(id => id === 'pool')).toHaveLength(1)
-        if (ids.includes('case')) expect(ids.indexOf('supply')).toBeLessThan(ids.indexOf('case'))
-        expect(ids.indexOf('card')).toBeLessThan(ids.indexOf('pool'))
-      }
-    },
-  )
+  it('choose the drives once, then case and fans, which say how warm they get, then the supply', () => {
+    for (const { groups } of frames) {
+      const ids = groups.map(({ id }) => id)
+      expect(ids.filter(id => id === 'pool')).toHaveLength(1)
+      if (ids.includes('case'))
+        expect(ids.filter(id => id === 'case' || id === 'fan' || id === 'supply')).toEqual([
+          'case',
+          'fan',
+          'supply',
+        ])
+      expect(ids.indexOf('card')).toBeLessThan(ids.indexOf('pool'))
+    }
+  })
   it(
     'take only what goes into the board: processors of its socket, its memory, at most its ' +
       'slots',
@@ -100,12 +101,29 @@ describe('frames', () => {
     'boot from the cheapest disk of each kind of place, and from a stick only where the ' +
       'system wants one',
     () => {
-      expect(refs(frame('lych-15'), 'boot')).toEqual(['flint-120', 'flint-250m', 'flint-500n'])
+      // Which of them goes in is the chosen system's to say.
+      const allowed = (in_: typeof lych, system?: string) => {
+        const boot = in_.groups.find(({ id }) => id === 'boot')!
+        const kind = catalogue.systemKinds.find(({ id }) => id === system)
+        return boot.options
+          .filter(option =>
+            boot.allowed!(option, {
+              bays: 0,
+              count: 0,
+              turning: 0,
+              ...(kind ? { system: kind } : {}),
+            }),
+          )
+          .map(option => option.refs.join('+'))
+      }
+      const lych = frame('lych-15')
+      expect(allowed(lych)).toEqual(['flint-120', 'flint-250m', 'flint-500n'])
+      expect(allowed(lych, 'stick')).toEqual(['flint-stick'])
       const stick = framesOf(
         planSchema.parse({ name: 'x', system: { kind: 'stick' } }),
         catalogue,
       ).find(({ id }) => id === 'lych-15')!
-      expect(refs(stick, 'boot')).toEqual(['flint-stick'])
+      expect(allowed(stick)).toEqual(['flint-stick'])
       expect(options(frame('wherry-4'), 'boot')).toEqual([])
     },
   )

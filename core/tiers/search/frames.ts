@@ -1,4 +1,4 @@
-import type { Catalogue } from '../../catalogue/catalogue'
+import { entryOf, type Catalogue } from '../../catalogue/catalogue'
 import type { MachineBase } from '../../catalogue/machineBases'
 import { freshMachine } from '../../machine/freshMachine'
 import { machineBuild } from '../../machine/machineBuild'
@@ -10,19 +10,23 @@ import { newPart, putIn } from '../../machine/partChanges'
 import { fromParts } from '../../plan/constants'
 import type { Machine } from '../../plan/machine'
 import type { Plan } from '../../plan/planSchema'
-import { machineAtHand } from '../tryAtHand'
+import { assemblingSkill } from '../conditions/assemblingSkill'
+import { machineAtHand, riskAtHand } from '../machineAtHand'
+import { systemGroup } from './systemGroup'
 import { boardFrame, bootGroup, cards, enoughBays, hasSlots, portOf } from './boardFrame'
 import type { Frame, Group, WayId } from './frame'
 import {
   type Book,
   bookOf,
   cardOptions,
+  fanOptions,
   hardwareOptions,
   memoryOptions,
   none,
   orNone,
   processorOptions,
   sold,
+  takesFan,
 } from './frameOptions'
 
 const wayOfClass: Readonly<Record<MachineBase['class'], WayId>> = {
@@ -39,7 +43,13 @@ const wayOfClass: Readonly<Record<MachineBase['class'], WayId>> = {
 /** A machine that is there or is bought whole, with what is put into it or in place of it. */
 function machineFrame(
   machine: Machine,
-  parts: { readonly id: string; readonly way: WayId; readonly isOwn: boolean },
+  parts: {
+    readonly id: string
+    readonly way: WayId
+    readonly isOwn: boolean
+    readonly keepsSystem?: boolean
+    readonly risk?: number
+  },
   book: Book,
 ): Frame {
   const { plan, catalogue } = book
@@ -85,10 +95,19 @@ function machineFrame(
   const needsMemory =
     sticks === 0 && (base ? base.memoryGB === 0 : machine.memoryGB === null && build.memoryGB === 0)
   const canCard = (board === null || hasSlots(board)) && build.cards.length === 0
+  const fans = build.parts.reduce(
+    (sum, { kind, part }) => (kind === 'fan' ? sum + part.count : sum),
+    0,
+  )
   const groups: Group[] = [
     { id: 'processor', options: needsProcessor ? swaps : orNone(swaps) },
     { id: 'memory', options: needsMemory ? memory : orNone(memory) },
     { id: 'card', options: canCard ? orNone(cardOptions(book)) : [none] },
+    {
+      id: 'fan',
+      options: housing && takesFan(housing, fans) ? orNone(fanOptions(book)) : [none],
+    },
+    systemGroup(book, { base, arm: build.processor?.runs === 'ARM', isKept: parts.keepsSystem }),
     { id: 'pool', options: [] },
     ...(parts.isOwn && !fixed.has('supply')
       ? [
@@ -106,13 +125,18 @@ function machineFrame(
       : []),
     { id: 'enclosure', options: orNone(hardwareOptions('enclosure', book)), allowed: enoughBays },
     ...cards(board, book),
-    ...(base?.systemDisk || build.parts.some(({ kind }) => kind === 'ssd') || parts.isOwn
+    ...(base?.systemDisk || build.parts.some(({ kind }) => kind === 'ssd')
       ? []
-      : [bootGroup(book)]),
+      : [bootGroup(book, { base, isOwn: parts.isOwn })]),
   ]
   return {
     id: parts.id,
     way: parts.way,
+    isOwn: parts.isOwn,
+    risk: parts.risk ?? 0,
+    sold: base?.sold ?? 'new',
+    assembling: base ? assemblingSkill[base.class] : assemblingSkill.kit,
+    system: systemOf(plan.system.kind, build, catalogue.systemKinds),
     machine,
     price,
     idleW: power.idleDcW,
@@ -120,6 +144,7 @@ function machineFrame(
     losses: power.losses,
     hasSupply: true,
     bays: build.bays,
+    air: housing && (fans > 0 ? 'across' : housing.airflow),
     groups,
     replaces: true,
     portMbps:
@@ -140,15 +165,18 @@ export function hasMachine({
   )
 }
 
+/** Id of the frame that a computer at hand makes. */
+export const frameAtHand = (index: number) => `hand-${index}`
+
 /** A computer on which somebody works or plays is a way of its own. */
 const wayAtHand = ({ usedHoursPerDay }: Pick<Machine, 'usedHoursPerDay'>): WayId =>
   usedHoursPerDay > 0 ? 'shared' : 'atHand'
 
-/** The plan's own machine, with what may be put into it. */
-export function ownFrame(plan: Plan, catalogue: Catalogue): Frame {
+/** The plan's own machine, with what may be put into it; a change keeps the system that it has. */
+export function ownFrame(plan: Plan, catalogue: Catalogue, keepsSystem = false): Frame {
   return machineFrame(
     plan.machine,
-    { id: 'own', way: wayAtHand(plan.machine), isOwn: true },
+    { id: 'own', way: wayAtHand(plan.machine), isOwn: true, keepsSystem },
     bookOf(plan, catalogue),
   )
 }
@@ -174,13 +202,24 @@ export function framesOf(plan: Plan, catalogue: Catalogue): Frame[] {
   const atHand = plan.machine.atHand.map((computer, index) =>
     machineFrame(
       {
-        ...machineAtHand(computer),
+        ...machineAtHand({
+          ...computer,
+          name:
+            computer.name ||
+            entryOf(catalogue.machineBases, computer.ref)?.label ||
+            `Computer ${index + 1}`,
+        }),
         parts: freshMachine(plan.machine, { base: computer.ref, parts: [] }, catalogue).parts,
         ownParts: plan.machine.ownParts,
         atHand: plan.machine.atHand,
         diagnosisFee: plan.machine.diagnosisFee,
       },
-      { id: `hand-${index}`, way: wayAtHand(computer), isOwn: true },
+      {
+        id: frameAtHand(index),
+        way: wayAtHand(computer),
+        isOwn: true,
+        risk: riskAtHand(computer, { plan, catalogue }).sum,
+      },
       book,
     ),
   )

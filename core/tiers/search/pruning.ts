@@ -27,16 +27,31 @@ export interface Pruning {
   readonly isInfeasible: (row: BoxRow, drives: PoolRow, step: PruneStep) => boolean
 }
 
-/** What a search has worked out; kept between the questions of one plan. */
-export function createPruning(plan: Plan, catalogue: Catalogue, evaluator: BoxEvaluator): Pruning {
+/**
+ * What a search has worked out; kept between the questions of one plan.
+ * @param strictRules rules of fit of which a warning is too much
+ */
+export function createPruning(
+  plan: Plan,
+  catalogue: Catalogue,
+  {
+    evaluator,
+    strictRules,
+  }: { readonly evaluator: BoxEvaluator; readonly strictRules: ReadonlySet<string> },
+): Pruning {
   const cores = new Map<string, BoxRow>()
   const failed = new Map<string, { readonly score: number; readonly cores: number }[]>()
   const infeasible = new Map<string, boolean>()
   const rulesAt = new Map(pruneSteps.map(step => [step, rulesFinalAt(step, fitRules)]))
 
   /** A machine is only put together where its row is not known yet. */
-  const boxOf = (key: string, { frame, portMbps }: State, refs: readonly string[]): Box => ({
-    key,
+  const boxOf = (
+    key: string,
+    { frame, portMbps, chosen }: State,
+    refs: readonly string[],
+  ): Box => ({
+    key: `${key} ${chosen.system?.id ?? ''}`,
+    ...(chosen.system ? { system: chosen.system.id } : {}),
     serverPortMbps: portMbps as Plan['network']['serverPortMbps'],
     get machine() {
       return machineOf(frame!, refs, { plan, catalogue })
@@ -45,7 +60,7 @@ export function createPruning(plan: Plan, catalogue: Catalogue, evaluator: BoxEv
   const coreBox = (state: State): Box =>
     boxOf(`core ${state.frame!.id} ${state.refs.join(' ')}`, state, state.refs)
   function coreRow(state: State, copyOnWrite: boolean): BoxRow {
-    const key = `${state.frame!.id} ${state.refs.join(' ')} ${copyOnWrite}`
+    const key = `${state.frame!.id} ${state.refs.join(' ')} ${state.chosen.system?.id ?? ''} ${copyOnWrite}`
     const known = cores.get(key)
     if (known) return known
     const row = evaluator.box(coreBox(state), copyOnWrite)
@@ -80,7 +95,9 @@ export function createPruning(plan: Plan, catalogue: Catalogue, evaluator: BoxEv
       const key = `${row.id} ${ofMachineAlone ? '' : drives.fitKey} ${step}`
       const known = infeasible.get(key)
       if (known !== undefined) return known
-      const fails = evaluator.failing(row, drives, rulesAt.get(step)!).length > 0
+      const fails =
+        evaluator.failing(row, drives, { rules: rulesAt.get(step)!, strict: strictRules }).length >
+        0
       infeasible.set(key, fails)
       return fails
     },

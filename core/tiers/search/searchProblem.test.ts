@@ -2,16 +2,17 @@ import { describe, expect, it } from 'vitest'
 import { catalogue } from '../../catalogue/catalogue'
 import { tideMillHouse } from '../../catalogue/tideMillHouse'
 import { planSchema } from '../../plan/planSchema'
+import { freely } from '../../../tests/stubs/freely'
 import { searchBasis } from './buildSearch'
 import { searchProblem } from './searchProblem'
 import type { State } from './searchState'
 
 const plan = planSchema.parse({
-  ...tideMillHouse,
+  ...freely(tideMillHouse),
   // Prices count by what is kept of them, and electricity for little.
   costs: { ...tideMillHouse.costs, resaleShare: 0.4, pricePerKWh: 0.01 },
 })
-const basis = searchBasis(plan, catalogue)
+const basis = searchBasis({ plan, copy: null, isUnmet: false }, catalogue)
 
 describe.each(['now', 'horizon', 'change'] as const)('a question by %s', objective => {
   const problem = searchProblem(basis, { objective, ways: null, cap: null, without: ['streams'] })

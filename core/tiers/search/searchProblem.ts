@@ -1,6 +1,11 @@
+import type { FitRule } from '../../machine/fit/fitRule'
 import type { Plan } from '../../plan/planSchema'
+import type { SearchConditions } from '../conditions/searchConditions'
 import type { BoxEvaluator, Evaluation, PoolRow } from '../buildRows'
-import { boundOf, tailAt, tailsOf } from './bounds'
+import { maxDriveC, warmDriveC } from '../../machine/place/heat'
+import { isPlaceSaid } from '../../machine/place/standsIn'
+import { boundOf, leastW, tailAt, tailsOf } from './bounds'
+import { coolestC } from './coolest'
 import { costEpsilon, sorted, type Branch, type SearchProblem } from './branchAndBound'
 import type { NeedId } from '../../headrooms'
 import { failsNeed, type BuildQuestion, type FoundBuild } from './buildQuestion'
@@ -17,15 +22,26 @@ export interface SearchBasis {
   readonly frames: readonly Frame[]
   readonly offers: readonly PoolOffer[]
   readonly evaluator: BoxEvaluator
-  readonly pruning: Pruning
+  /** by whether conditions are asked for */
+  readonly asked: Readonly<Record<'asked' | 'free', Asked>>
   /** layout that the plan has */
   readonly ownLayout: string
   /** failed drives that any drives must survive */
   readonly survivesAtLeast: number
   /** the library that the drives have to hold: the larger of today's and the horizon's */
   readonly contentTB: number
+  /** of the copy away that comes with every build */
+  readonly copyPrice: number
   /** nothing is kept, so drives are not needed for it */
   readonly keepsNothing: boolean
+}
+
+/** Conditions, with what is pruned by them. */
+export interface Asked {
+  readonly conditions: SearchConditions
+  readonly pruning: Pruning
+  /** rules of fit that must not even warn */
+  readonly strict: readonly FitRule[]
 }
 
 export type BuildProblem = SearchProblem<State, FoundBuild> & { readonly least: () => number }
@@ -49,14 +65,24 @@ function offersFor(
 }
 
 /** What each drive costs a question, and what a whole build does. */
-function costsOf({ objective }: BuildQuestion, { keptShare, wattCost }: BoxEvaluator) {
+function costsOf(
+  { objective }: BuildQuestion,
+  { plan, copyPrice, evaluator: { keptShare, wattCost } }: SearchBasis,
+) {
   const overYears = objective === 'horizon'
+  // What is paid whatever is built belongs to the bound too: left out, it would keep every way open
+  // that is dearer by less.
+  const always = objective === 'now' ? plan.costs.extras : copyPrice
   return {
     priceWeight: overYears ? keptShare : 1,
     wattWeight: overYears ? wattCost : 0,
-    poolCost: ({ price, yearsCost }: PoolOffer) => (overYears ? yearsCost : price),
-    costOf: ({ toPay, horizonCost }: Evaluation, { price, pool }: State) =>
-      objective === 'now' ? toPay : overYears ? horizonCost : price + pool!.price,
+    poolCost: ({ price, yearsCost }: PoolOffer) => (overYears ? yearsCost : price + always),
+    costOf: ({ toPay, horizonCost }: Evaluation, { frame, price, pool }: State) =>
+      objective === 'now'
+        ? toPay
+        : overYears
+          ? horizonCost + frame!.risk
+          : price + pool!.price + copyPrice,
   }
 }
 
@@ -82,13 +108,19 @@ function lacksDrivesIn(question: BuildQuestion, needs: (id: NeedId) => boolean) 
 function builtOf(
   state: State,
   {
-    basis: { plan, evaluator, pruning },
+    basis: { plan, evaluator },
+    pruning,
+    strict,
+    spareBays,
     question: { cap, possibleAtLeast = 0 },
     needs,
     lacksDrives,
     costOf,
   }: {
     readonly basis: SearchBasis
+    readonly pruning: Pruning
+    readonly strict: readonly FitRule[]
+    readonly spareBays: number
     readonly question: BuildQuestion
     readonly needs: (id: NeedId) => boolean
     readonly lacksDrives: (row: PoolRow) => boolean
@@ -103,42 +135,67 @@ function builtOf(
   const fails = (['streams', 'home', 'away'] as const).some(id => needs(id) && failsNeed(box[id]))
   if (fails || box.possible < possibleAtLeast) return null
   if (needs('fit') && failsNeed(evaluator.fit(box, row))) return null
+  if (evaluator.warns(box, row, strict)) return null
   if (lacksDrives(evaluator.hung(box, row))) return null
   const evaluation = evaluator.evaluate(box, row)
   if (cap !== null && evaluation.toPay > cap + costEpsilon) return null
-  const { machine, network } = box.adopted
+  if (spareBays > 0 && evaluation.freeBays < spareBays) return null
+  const { machine, network, system } = box.adopted
   return {
     cost: costOf(evaluation, state),
     found: {
       way: frame!.way,
       frame: frame!.id,
+      risk: frame!.risk,
       refs: [...refs].sort(),
       pool,
       evaluation,
-      plan: { ...plan, drives: pool.drives, machine, network },
+      plan: { ...plan, drives: pool.drives, machine, network, system },
     },
   }
 }
 
 /** A question as a choice in steps: frames, their groups with the drives among them, the whole. */
 export function searchProblem(basis: SearchBasis, question: BuildQuestion): BuildProblem {
-  const { plan, evaluator, pruning, ownLayout } = basis
+  const { plan, evaluator, ownLayout } = basis
+  const { conditions, pruning, strict } = basis.asked[question.withoutConditions ? 'free' : 'asked']
   const { objective, cap, ways, without = [], possibleAtLeast = 0 } = question
   const needs = (id: NeedId) => !without.includes(id)
-  const { priceWeight, wattWeight, poolCost, costOf } = costsOf(question, evaluator)
-  const offers = [...offersFor(basis, question)].sort((a, b) => poolCost(a) - poolCost(b))
+  const { priceWeight, wattWeight, poolCost, costOf } = costsOf(question, basis)
+  const lacks = lacksDrivesIn(question, needs)
+  const lacksDrives = (row: PoolRow) =>
+    lacks(row) || (!question.withoutDrives && !conditions.takesDrives(row))
+  const sellable = offersFor(basis, question)
+    .filter(conditions.takesOffer)
+    .sort((a, b) => poolCost(a) - poolCost(b))
+  // What no machine makes up for is left out before any is looked at; the rest as it is met.
+  const first = sellable.findIndex(offer => !lacksDrives(pruning.poolRowOf(offer)))
+  const offers = first < 0 ? [] : sellable.slice(first)
   const minPoolCost = offers.length > 0 ? poolCost(offers[0]!) : Infinity
-  const frames = basis.frames.filter(({ way }) => ways === null || ways.includes(way))
+  const frames = basis.frames.filter(
+    frame =>
+      (ways === null || ways.includes(frame.way)) &&
+      (question.frame === undefined || frame.id === question.frame) &&
+      conditions.takesFrame(frame),
+  )
   const tails = tailsOf(frames)
   const bodyEnds = new Map(frames.map(frame => [frame, endOfBody(frame)]))
   const { hours } = evaluator
-  const bounds = { tails, priceWeight, wattWeight, hours, minPoolCost, poolCost }
+  const countsRisk = objective === 'horizon'
+  const bounds = { tails, priceWeight, wattWeight, countsRisk, hours, minPoolCost, poolCost }
   const bound = (state: State) => boundOf(state, bounds)
+  // Only drives that are chosen can be too warm; while the place is not said nothing is.
+  const warmest = conditions.strictRules.has('warmDrives') ? warmDriveC : maxDriveC
+  const isTooWarm = (state: State) =>
+    needs('fit') &&
+    isPlaceSaid(plan.brief) &&
+    (state.pool?.count ?? 0) > 0 &&
+    coolestC(state, plan.brief, other => leastW(other, bounds)) > warmest + costEpsilon
   const isOverCap = ({ price, pool }: State) =>
     cap !== null && price + (pool?.price ?? 0) + plan.costs.extras > cap + 0.005 + costEpsilon
-  const lacksDrives = lacksDrivesIn(question, needs)
   const drives = {
     pruning,
+    conditions,
     needs,
     possibleAtLeast,
     offers,
@@ -146,6 +203,7 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
     minPoolCost,
     boundOf: bound,
     isOverCap,
+    isTooWarm,
     lacksDrives,
   }
   const rootBranches = () =>
@@ -169,9 +227,12 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
       group.options.flatMap((option): Branch<State>[] => {
         if (minWith + option.price * priceWeight > upTo) return []
         if (group.allowed && !group.allowed(option, state.chosen)) return []
+        if (!conditions.takesOption(option, state.pool)) return []
         const next = withOption(state, option, plan.brief.mainsVolts)
         const least = bound(next)
-        return least > upTo || isOverCap(next) ? [] : [{ state: next, bound: least }]
+        return least > upTo || isOverCap(next) || isTooWarm(next)
+          ? []
+          : [{ state: next, bound: least }]
       }),
     )
   }
@@ -185,6 +246,13 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
       const group = frame.groups[step]
       if (!group) return null
       if (group.id === 'pool') return drivesBranches(state, upTo, drives)
+      // Case, fans and supply are chosen: the cooler does nothing for the air at the drives.
+      const isAiry = frame.groups[step - 1]?.id === 'supply' && !frame.replaces && needs('fit')
+      if (
+        isAiry &&
+        pruning.isInfeasible(pruning.rowOf(state), pruning.poolRowOf(state.pool!), 'heat')
+      )
+        return []
       const isWholeBody = step === bodyEnds.get(frame) && needs('fit')
       if (
         isWholeBody &&
@@ -193,7 +261,17 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
         return []
       return optionBranches(state, group, upTo)
     },
-    finish: state => builtOf(state, { basis, question, needs, lacksDrives, costOf }),
+    finish: state =>
+      builtOf(state, {
+        basis,
+        question,
+        pruning,
+        needs,
+        lacksDrives,
+        costOf,
+        strict,
+        spareBays: conditions.spareBays,
+      }),
     compare: objective === 'change' ? compareChanges(ownLayout) : compareFound,
   }
 }

@@ -54,7 +54,8 @@ export function stateOfFrame(frame: Frame): State {
 
 /** The state with one more option chosen. */
 export function withOption(state: State, option: Option, mainsVolts: 115 | 230): State {
-  const { refs, price, idleW, loadW, processor, supply, housing, bays = 0, portMbps } = option
+  const { refs, price, idleW, loadW, processor, supply, housing, system } = option
+  const { bays = 0, portMbps } = option
   const behind = supply && {
     hasSupply: true,
     losses: { ratingW: supply.ratingW, efficiency: supply.efficiency, mainsVolts },
@@ -74,6 +75,8 @@ export function withOption(state: State, option: Option, mainsVolts: 115 | 230):
       ...(processor ? { processor } : {}),
       ...(supply ? { supply } : {}),
       ...(housing ? { housing } : {}),
+      ...(system ? { system } : {}),
+      ...(option.mends === 'coolDrives' ? { hasFan: true } : {}),
     },
   }
 }

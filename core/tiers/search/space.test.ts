@@ -80,7 +80,7 @@ describe('the space that is searched', () => {
     const ids = Object.fromEntries(
       pruneSteps.map(step => [step, rulesFinalAt(step, fitRules).map(({ id }) => id)]),
     ) as Record<PruneStep, string[]>
-    expect(pruneSteps.map(step => ids[step].length)).toEqual([10, 14, 1, 2, 28])
+    expect(pruneSteps.map(step => ids[step].length)).toEqual([10, 14, 1, 2, 30])
     expect(ids.machine).toEqual(expect.arrayContaining(ids.core))
     expect(ids.body).toEqual(expect.arrayContaining([...ids.machine, ...ids.cards]))
     expect(ids.heat).toEqual(['warmDrives'])

@@ -2,7 +2,10 @@ import { planAssessor } from '../../assess'
 import type { Catalogue } from '../../catalogue/catalogue'
 import { needIds, type NeedId } from '../../headrooms'
 import { costOverYears } from '../../ownership/cashFlow'
+import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
 import type { Plan } from '../../plan/planSchema'
+import type { ConditionId } from '../conditions/conditionIds'
+import { judgeConditions, type JudgedCondition } from '../conditions/conditions'
 import { lacksOf, type FoundBuild } from './buildQuestion'
 import type { WayId } from './frame'
 import { layoutLabel } from './names'
@@ -22,6 +25,10 @@ export interface WayBuild {
   readonly freeBays: number
   readonly drives: string
   readonly lacks: readonly NeedId[]
+  /** what its cost over the years leaves out: that a computer at hand may be dead, or be sold */
+  readonly risk: number
+  /** what each condition is at it; empty where that was not asked */
+  readonly conditions: readonly JudgedCondition[]
   /** of two machines the one that converts, and what links them; null for one */
   readonly second: SecondMachine | null
 }
@@ -39,7 +46,7 @@ export interface SecondMachine {
 }
 
 /** A build as it is shown. */
-export function wayBuild({ way, pool, evaluation, plan, frame }: FoundBuild): WayBuild {
+export function wayBuild({ way, pool, evaluation, plan, frame, risk }: FoundBuild): WayBuild {
   const { toPay, horizonCost, possible, roomTB, lossChanceAtHorizon, idleW, freeBays } = evaluation
   const lots = plan.drives.lots.map(({ count, sizeTB }) => `${count} × ${sizeTB} TB`).join(' + ')
   return {
@@ -55,8 +62,42 @@ export function wayBuild({ way, pool, evaluation, plan, frame }: FoundBuild): Wa
     freeBays,
     drives: pool.count === 0 ? 'no drives' : `${lots}, ${layoutLabel(pool.choice.layout)}`,
     lacks: lacksOf(evaluation),
+    risk,
+    conditions: [],
     second: null,
   }
+}
+
+/** Over the years, with what it costs that it may be dead: what builds are compared by. */
+export const yearsCost = ({ horizonCost, risk }: Pick<WayBuild, 'horizonCost' | 'risk'>): number =>
+  horizonCost + risk
+
+/** Conditions that a build does not meet. */
+export const failedConditions = ({ conditions }: Pick<WayBuild, 'conditions'>): ConditionId[] =>
+  conditions.flatMap(({ id, state }) => (state === 'fails' ? [id] : []))
+
+/** Whether a build meets every part of the need, conditions included. */
+export const meetsAll = (build: Pick<WayBuild, 'lacks' | 'conditions'>): boolean =>
+  build.lacks.length === 0 && failedConditions(build).length === 0
+
+/** The build with what each condition is at it. */
+export function withConditions(build: WayBuild, shipped: Catalogue): WayBuild {
+  const { plan } = build
+  const catalogue = effectiveCatalogue(plan, shipped)
+  const facts = planAssessor(1).facts(plan, shipped, [
+    'drives',
+    'machine',
+    'fitting',
+    'streams',
+    'library',
+  ])
+  return { ...build, conditions: judgeConditions({ plan, catalogue, facts }) }
+}
+
+/** Whether enough of a plan is known to say that it meets its need. */
+export function isJudged(plan: Plan, catalogue: Catalogue): boolean {
+  const { verdicts } = planAssessor(1).assess(plan, catalogue)
+  return verdicts.every(({ id, state }) => id === 'money' || state !== 'unknown')
 }
 
 /** The plan as it stands, as one way among others. */
@@ -79,6 +120,8 @@ export function asItIs(plan: Plan, catalogue: Catalogue): WayBuild {
     freeBays: machine.freeBays,
     second: null,
     drives: plan.drives.lots.map(({ count, sizeTB }) => `${count} × ${sizeTB} TB`).join(' + '),
+    risk: 0,
+    conditions: [],
     lacks: needIds.filter(id => states.get(id) === 'short' || states.get(id) === 'impossible'),
   }
 }
@@ -102,6 +145,7 @@ export function twoMachines(
     horizonCost: stores.horizonCost + horizonCost + linkBetween,
     possible: converts.possible,
     idleW: stores.idleW + idleW,
+    risk: stores.risk + converts.risk,
     lacks: [],
     second: { label, plan, toPay, horizonCost, linkPrice: linkBetween },
   }

@@ -5,7 +5,16 @@ import type { SearchCounts } from './branchAndBound'
 import { createBuildSearch } from './buildSearch'
 import type { BuildQuestion, FoundBuild, Objective } from './buildQuestion'
 import { type WayId, ways } from './frame'
-import { asItIs, twoMachines, wayBuild, type WayBuild } from './wayBuild'
+import {
+  asItIs,
+  isJudged,
+  meetsAll,
+  twoMachines,
+  wayBuild,
+  withConditions,
+  yearsCost,
+  type WayBuild,
+} from './wayBuild'
 
 /** A budget by which builds are sorted. */
 export interface Tier {
@@ -69,7 +78,8 @@ export function* wayRows(
     ...sumOf([...counted, ...now]),
   })
   const asking: Asking = {
-    plan,
+    plan: builds.asked.plan,
+    catalogue,
     objective,
     tiers,
     *best(question) {
@@ -89,7 +99,7 @@ export function* wayRows(
     yield progress()
     rows.push(
       way === 'stay'
-        ? rowAsItIs(asItIs(plan, catalogue), tiers)
+        ? rowAsItIs(builds.asked.plan, asking)
         : way === 'twoMachines'
           ? yield* pairRow(asking)
           : yield* searchedRow(way, asking),
@@ -107,14 +117,16 @@ function sumOf(counts: readonly SearchCounts[]): SearchCounts {
 /** What rows are made with. */
 interface Asking extends WaysQuestion {
   readonly plan: Plan
+  readonly catalogue: Catalogue
   /** the best build of a question; reports on the way */
   readonly best: (
     question: Omit<BuildQuestion, 'objective'>,
   ) => Generator<WaysProgress, FoundBuild | null>
 }
 
-function rowAsItIs(build: WayBuild, tiers: readonly Tier[]): WayRow {
-  const meets = build.lacks.length === 0
+function rowAsItIs(plan: Plan, { tiers, catalogue }: Asking): WayRow {
+  const build = withConditions(asItIs(plan, catalogue), catalogue)
+  const meets = meetsAll(build) && isJudged(plan, catalogue)
   return {
     way: 'stay',
     best: meets ? build : null,
@@ -125,7 +137,7 @@ function rowAsItIs(build: WayBuild, tiers: readonly Tier[]): WayRow {
 
 function* searchedRow(way: WayId, asking: Asking): Generator<WaysProgress, WayRow> {
   const found = yield* asking.best({ ways: [way], cap: null })
-  const best = found && wayBuild(found)
+  const best = found && withConditions(wayBuild(found), asking.catalogue)
   const within: WayRow['tiers'][number][] = []
   for (const tier of asking.tiers) {
     const { cap } = tier
@@ -139,17 +151,20 @@ function* searchedRow(way: WayId, asking: Asking): Generator<WaysProgress, WayRo
 /** The cheapest build that gives up as little as possible. */
 function* closestOf(
   way: WayId,
-  { objective, best }: Asking,
+  { objective, best, catalogue }: Asking,
 ): Generator<WaysProgress, WayBuild | null> {
-  const costOf = (build: WayBuild) => (objective === 'now' ? build.toPay : build.horizonCost)
+  const costOf = (build: WayBuild) => (objective === 'now' ? build.toPay : yearsCost(build))
+  // What lacks no part of the need, and a condition at most, is closest.
+  const free = yield* best({ ways: [way], cap: null, withoutConditions: true })
+  if (free) return withConditions(wayBuild(free), catalogue)
   for (const together of givenUpTogether) {
     let closest: WayBuild | null = null
     for (const without of together) {
-      const near = yield* best({ ways: [way], cap: null, without })
+      const near = yield* best({ ways: [way], cap: null, without, withoutConditions: true })
       if (near && (closest === null || costOf(wayBuild(near)) < costOf(closest)))
         closest = wayBuild(near)
     }
-    if (closest) return closest
+    if (closest) return withConditions(closest, catalogue)
   }
   return null
 }
@@ -199,6 +214,6 @@ function* pairRow(asking: Asking): Generator<WaysProgress, WayRow> {
   const converting = yield* front(halves.converts, wayBuild(converts), asking)
   const pairs = storing
     .flatMap(one => converting.map(other => pair(one, other)))
-    .sort((a, b) => a.horizonCost - b.horizonCost)
+    .sort((a, b) => yearsCost(a) - yearsCost(b))
   return row(best, ({ cap }) => pairs.find(({ toPay }) => toPay <= cap) ?? null)
 }

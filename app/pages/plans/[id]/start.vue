@@ -27,15 +27,15 @@ const store = usePlanStore()
       <div class="questions">
         <WatchersQuestion />
         <KeptQuestion />
-      </div>
-      <div class="questions">
         <GrowthQuestion />
         <MoneyQuestion />
         <ThereQuestion />
+      </div>
+      <div class="questions answers">
         <StartNeed />
+        <StartResults />
       </div>
     </div>
-    <StartResults />
   </div>
 </template>
 
@@ -65,5 +65,13 @@ header a {
   flex-direction: column;
   gap: 10px;
   min-width: 0;
+}
+/* What to buy stays in sight while the answers are given. */
+@media (min-width: 1000px) {
+  .answers {
+    position: sticky;
+    top: 8px;
+    align-self: start;
+  }
 }
 </style>

@@ -1,13 +1,14 @@
 import { fitRule } from '../fitRule'
 
 /**
- * Drives that stand in for each other (by parity, as mirrors, pairs or copies) and hang on USB are
- * lost together for a moment when the cable drops out.
+ * Drives that need each other (for parity, as mirrors, pairs or second copies, or because files
+ * spread over all of them) and hang on USB: when the cable drops out, some are missing.
  */
 export const usbParity = fitRule<{ readonly redundant: boolean }>({
   id: 'usbParity',
-  label: 'Redundancy over USB',
+  label: 'Layout over USB',
   group: 'running',
+  prunes: 'body',
   otherwise:
     'Keep single drives on USB, and a copy of them; put redundancy into a machine with bays.',
   judge: ({ build: { parts }, redundant, enclosedDrives, drives: { inOwnCase } }) =>
@@ -18,7 +19,7 @@ export const usbParity = fitRule<{ readonly redundant: boolean }>({
       : null,
   say: ({ redundant }) =>
     redundant
-      ? 'Drives that stand in for each other hang on USB: when a cable or an enclosure drops out ' +
+      ? 'Drives that need each other hang on USB: when a cable or an enclosure drops out ' +
         'for a second, drives are missing and a rebuild begins.'
       : 'Single drives on USB; none depends on another.',
   fixes: () => [

@@ -1,4 +1,5 @@
 import { maxDriveC, warmDriveC } from '../../place/heat'
+import { isPlaceSaid } from '../../place/standsIn'
 import { fitRule } from '../fitRule'
 
 /** Drives stay below 45 °C on the warmest day. */
@@ -10,17 +11,24 @@ export const warmDrives = fitRule<{ readonly warmestC: number; readonly riseK: n
   prunes: 'heat',
   otherwise:
     'Stand it in a cooler place or open the cupboard, and leave empty bays between drives.',
-  judge: ({ drives, heat, housing }) =>
+  judge: ({ brief, drives, heat, housing }) =>
     drives.count + drives.inOwnCase > 0 && housing
       ? {
-          state:
-            heat.warmestC > maxDriveC ? 'fail' : heat.warmestC > warmDriveC ? 'warning' : 'pass',
+          state: !isPlaceSaid(brief)
+            ? 'notKnown'
+            : heat.warmestC > maxDriveC
+              ? 'fail'
+              : heat.warmestC > warmDriveC
+                ? 'warning'
+                : 'pass',
           values: { warmestC: heat.warmestC, riseK: heat.riseK },
         }
       : null,
   say: ({ warmestC, riseK }, { quantity }, state) =>
-    'On the warmest day the drives reach about ' +
-    `${quantity(warmestC, '°C')}${riseK >= 1 ? `, of which the closed cupboard adds ${quantity(riseK, '°C')}` : ''}${state === 'pass' ? '.' : state === 'warning' ? `. Over ${quantity(warmDriveC, '°C')} they fail more often: count that under Risk.` : `. No drive is made for more than ${quantity(maxDriveC, '°C')}.`}`,
+    state === 'notKnown'
+      ? 'Say where it stands, under Brief; then the warmth of the drives is judged.'
+      : 'On the warmest day the drives reach about ' +
+        `${quantity(warmestC, '°C')}${riseK >= 1 ? `, of which the closed cupboard adds ${quantity(riseK, '°C')}` : ''}${state === 'pass' ? '.' : state === 'warning' ? `. Over ${quantity(warmDriveC, '°C')} they fail more often: count that under Risk.` : `. No drive is made for more than ${quantity(maxDriveC, '°C')}.`}`,
   fixes: () => [
     { how: 'add', kind: 'fan' },
     { how: 'replace', kind: 'case' },

@@ -1,8 +1,59 @@
-import { entryOf, type Catalogue } from '../catalogue/catalogue'
-import type { Plan } from '../plan/planSchema'
-import { createBoxEvaluator } from './boxEvaluator'
-import type { Evaluation } from './buildRows'
-import { adoptBuild, adoptPool, type ConverterChoice, type PoolChoice } from './builds'
+import { entryOf, type Catalogue } from '../../core/catalogue/catalogue'
+import { freshMachine } from '../../core/machine/freshMachine'
+import { newPart } from '../../core/machine/partChanges'
+import type { Plan } from '../../core/plan/planSchema'
+import { createBoxEvaluator } from '../../core/tiers/boxEvaluator'
+import type { Evaluation } from '../../core/tiers/buildRows'
+import { adoptPool, type PoolChoice } from '../../core/tiers/builds'
+
+/** What is put into a base so that it converts: ids of parts. */
+export interface ConverterChoice {
+  /** null where the base keeps the processor it comes with */
+  readonly processor: string | null
+  readonly card: string | null
+  readonly memory: string | null
+}
+
+/** One build of a search: an entry of each axis. */
+export interface Build {
+  /** id of a base; null where the plan's machine stays */
+  readonly base: string | null
+  readonly converter: ConverterChoice
+  readonly pool: PoolChoice
+}
+
+/** The parts of a converter, in the order they are put in. */
+export function partsOf({ processor, card, memory }: ConverterChoice): string[] {
+  return [processor, card, memory].filter((ref): ref is string => ref !== null)
+}
+
+function machineOf(
+  { machine }: Plan,
+  { base, parts }: { readonly base: string | null; readonly parts: Plan['machine']['parts'] },
+  catalogue: Pick<Catalogue, 'hardware'>,
+): Plan['machine'] {
+  return base === null
+    ? { ...machine, parts: [...machine.parts, ...parts] }
+    : freshMachine(machine, { base, parts }, catalogue)
+}
+
+/** The plan with a build as its machine and drives; the need stays as it is. */
+export function adoptBuild(
+  plan: Plan,
+  { base, converter, pool }: Build,
+  { machineBases, hardware }: Pick<Catalogue, 'machineBases' | 'hardware'>,
+): Plan {
+  return {
+    ...adoptPool(plan, pool),
+    machine: machineOf(plan, { base, parts: partsOf(converter).map(newPart) }, { hardware }),
+    network: {
+      ...plan.network,
+      serverPortMbps:
+        (base === null ? undefined : entryOf(machineBases, base)?.portMbps) ??
+        plan.network.serverPortMbps,
+    },
+  }
+}
 
 /** The axes of a search; a build is one entry of each. */
 export interface Axes {

@@ -6,8 +6,13 @@ import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { planSchema } from '../plan/planSchema'
 import { costOverYears } from '../ownership/cashFlow'
 import { headroomOrder } from '../headrooms'
-import { adoptBuild, type ConverterChoice, type PoolChoice } from './builds'
-import { createEvaluator, type Axes } from './evaluator'
+import {
+  adoptBuild,
+  createEvaluator,
+  type Axes,
+  type ConverterChoice,
+} from '../../tests/stubs/axesEvaluator'
+import type { PoolChoice } from './builds'
 import { stateOfBuild } from '../verdict'
 
 const axes: Axes = {

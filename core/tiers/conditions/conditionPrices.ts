@@ -1,0 +1,72 @@
+import type { Catalogue } from '../../catalogue/catalogue'
+import type { Plan } from '../../plan/planSchema'
+import { createBuildSearch, finishSearch } from '../search/buildSearch'
+import type { Objective } from '../search/buildQuestion'
+import { conditions } from './conditions'
+import type { ConditionId } from './conditionIds'
+
+/** What a condition costs; null where nothing meets the need with it, or nothing without it. */
+export interface ConditionPrice {
+  readonly id: ConditionId
+  readonly price: number | null
+  /** the need is met only once it is switched off */
+  readonly blocks: boolean
+}
+
+export interface ConditionPrices {
+  readonly prices: readonly ConditionPrice[]
+  /** what all that are switched on cost together; null where it cannot be said */
+  readonly together: number | null
+  readonly done: number
+  readonly of: number
+}
+
+/**
+ * The price of each condition that is on: the cost of the best build with it less that of the best
+ * without it, one search for each. Prices do not add: two may bind each other, so what all of them
+ * cost together is asked as well.
+ */
+export function* conditionPrices(
+  plan: Plan,
+  catalogue: Catalogue,
+  objective: Objective,
+): Generator<ConditionPrices, ConditionPrices> {
+  const costOf = (asked: Plan): number | null =>
+    finishSearch(
+      createBuildSearch({ ...asked, brief: { ...asked.brief, budget: null } }, catalogue).search({
+        objective,
+        ways: null,
+        cap: asked.brief.budget,
+      }),
+    ).best?.cost ?? null
+  const on = conditions.filter(({ isOn, switched }) => switched && isOn(plan, catalogue))
+  const prices: ConditionPrice[] = []
+  let together: number | null = null
+  const told = (): ConditionPrices => ({
+    prices: [...prices],
+    together,
+    done: prices.length,
+    of: on.length,
+  })
+  const whole = costOf(plan)
+  yield told()
+  for (const { id, switched } of on) {
+    const off = switched!(plan, false)
+    // Nothing but a copy keeps within the limit on loss: without the one it is asked without both.
+    const alone = costOf(off)
+    const without =
+      alone === null && id === 'copyAway'
+        ? costOf({ ...off, conditions: { ...off.conditions, limitsLoss: false } })
+        : alone
+    prices.push({
+      id,
+      // With less asked for the best costs no more: what is below nothing is rounding.
+      price: whole === null || without === null ? null : Math.max(0, whole - without),
+      blocks: whole === null && without !== null,
+    })
+    yield told()
+  }
+  const none = costOf(on.reduce((free, { switched }) => switched!(free, false), plan))
+  together = whole === null || none === null ? null : Math.max(0, whole - none)
+  return told()
+}

@@ -1,0 +1,58 @@
+import type { MachineBase } from '../../catalogue/machineBases'
+import type { SystemKind } from '../../catalogue/systemKinds'
+import { meetsWishes } from '../../machine/system/compareSystems'
+import { systemOf } from '../../machine/machineFacts'
+import { automaticSystem } from '../../plan/constants'
+import type { Group, Option } from './frame'
+import { none, type Book } from './frameOptions'
+import type { PoolOffer } from './poolOffers'
+
+/**
+ * Kinds of system that run on a machine and do what is wished of them. A system that was chosen
+ * stays, and so does the one that comes with an appliance.
+ */
+export function systemGroup(
+  { plan, catalogue: { systemKinds } }: Pick<Book, 'plan' | 'catalogue'>,
+  {
+    base,
+    arm,
+    isKept = false,
+  }: {
+    readonly base: MachineBase | null
+    readonly arm: boolean
+    readonly isKept?: boolean | undefined
+  },
+): Group {
+  const { system } = plan
+  if (isKept || system.kind !== automaticSystem || base?.class === 'appliance')
+    return { id: 'system', options: [none] }
+  // What follows the machine takes watts as well: they stand in the frame already.
+  const usual = systemOf(system.kind, { base }, systemKinds)?.idleW ?? 0
+  return {
+    id: 'system',
+    options: systemKinds.flatMap((kind): Option[] =>
+      kind.onlyOn !== null || (arm && !kind.onArm) || !meetsWishes(kind, system)
+        ? []
+        : [
+            {
+              ...none,
+              idleW: kind.idleW - usual,
+              loadW: kind.idleW - usual,
+              system: kind,
+            },
+          ],
+    ),
+  }
+}
+
+/** Whether a kind of system makes the layout of drives, of their sizes. */
+export function takesLayout(kind: SystemKind | null, { drives }: PoolOffer): boolean {
+  if (!kind) return true
+  const { lots, layout } = drives
+  const count = lots.reduce((sum, lot) => sum + lot.count, 0)
+  const isMixed = new Set(lots.map(({ sizeTB }) => sizeTB)).size > 1
+  return (
+    (count <= 1 || kind.layouts.length === 0 || kind.layouts.includes(layout)) &&
+    (!isMixed || kind.mixedSizes)
+  )
+}
