@@ -57,7 +57,7 @@ test('a new plan leads from five questions to an applied build', async ({ numero
   await page.getByRole('button', { name: 'New plan' }).click()
   await expect(page.getByRole('heading', { name: 'What do you need?' })).toBeVisible()
   const results = page.locator('[data-results]')
-  await expect(results.locator('[data-build]').first()).toBeVisible({ timeout: 30_000 })
+  await expect(results.getByRole('status')).toContainText('Say what is kept')
   await expect(page.getByText('Until you add viewers, a busy evening is assumed')).toBeVisible()
   for (let viewer = 0; viewer < 3; viewer++)
     await page.getByRole('button', { name: 'Add a viewer at home' }).click()
@@ -72,14 +72,15 @@ test('a new plan leads from five questions to an applied build', async ({ numero
   await page.getByRole('button', { name: /^Steadily/ }).click()
   await expect(page.locator('[data-need]')).toContainText(/Library in 5 years[\d.]+.TB/)
   await numeron.enter('brief.budget', '1500')
-  await expect(results.getByRole('heading')).toContainText(['The cheapest builds that meet it', ''])
+  await expect(results.getByRole('heading', { name: 'What to buy' })).toBeVisible()
   const first = results.locator('[data-build]').first()
-  await expect(first).toContainText('It meets every need', { timeout: 30_000 })
+  await expect(first).toContainText('Costs least over 5 years', { timeout: 30_000 })
+  await expect(first.getByRole('button', { name: /^Apply / })).toBeEnabled({ timeout: 45_000 })
   await numeron.checkAccessible('start')
   numeron.expectNoViolations()
   await first.getByRole('button', { name: /^Apply / }).click()
   await expect(page.locator('[data-overall]')).toContainText(/^This will (just )?do/)
-  await numeron.expectState('streams', 'ample')
+  await numeron.expectState('streams', /ample|enough|tight/)
   await numeron.expectSaved()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.locator('[data-overall]')).not.toContainText(/^This will (just )?do/)
@@ -92,20 +93,16 @@ test('answers that are left out, or make no sense, still get an answer with what
   await numeron.openPlans()
   await page.getByRole('button', { name: 'New plan' }).click()
   const results = page.locator('[data-results]')
-  await expect(results.locator('[data-build]').first()).toContainText(
-    'space cannot be judged until you say what is kept',
-    { timeout: 30_000 },
-  )
+  await expect(results.getByRole('status')).toContainText('Say what is kept')
+  await page.locator('[data-kept=film]').getByRole('button', { name: '50', exact: true }).click()
   await numeron.enter('brief.budget', '1')
-  await expect(results.locator('[data-build]').first()).toContainText(
-    'It costs more than the budget',
-    { timeout: 30_000 },
-  )
+  await expect(results.getByRole('heading', { name: /^Nothing meets all of it/ })).toBeVisible({
+    timeout: 45_000,
+  })
+  await expect(results.locator('[data-build]').first()).toContainText('For more money')
   await page.getByLabel('Films, how many').fill('none')
   await expect(page.getByLabel('Films, how many')).toHaveValue('none')
   await page.getByRole('button', { name: 'An old computer' }).click()
-  await expect(results.getByRole('heading', { name: 'What you have' })).toBeVisible()
-  await expect(results.locator('[data-build=owned]')).toContainText('Your own computer')
   await page.getByRole('button', { name: 'Both' }).click()
   await expect(page.getByLabel('Drives owned')).toHaveValue('2')
 })

@@ -206,6 +206,7 @@ const places: readonly (readonly [RegExp, FieldPlace])[] = [
   [/^household\.(watchingHome|watchingAway|converted)/, { view: 'household', section: 'evening' }],
   [/^(household|choices\.school|choices\.minutesShortTarget)/, { view: 'household' }],
   [/^library\.events/, { view: 'library', section: 'events' }],
+  [/^conditions/, { view: 'tiers' }],
   [/^choices\.horizonYears/, { view: 'library' }],
   [/^(library|choices\.ruleOfThumbFactor)/, { view: 'library', section: 'holdings' }],
   [/^(calibration|machine\.measured)/, { view: 'streams', section: 'measure' }],

@@ -17,7 +17,7 @@ export const conditionsSchema = section(
       description: 'What cannot be replaced is lost with no more than the chance that is accepted.',
     }),
     lossPerYearAtMost: quantity({
-      label: 'Chance of loss accepted',
+      label: 'Accepted a year',
       unit: 'share',
       min: 0.0001,
       max: 1,

@@ -74,7 +74,13 @@ function open(build: WayBuild): void {
 
 <template>
   <section class="sheet">
-    <ConditionChips :build="answered" priced class="chips" />
+    <!-- Prices are asked for once the ways are found: both at once would hold each other up. -->
+    <ConditionChips
+      :key="ways.running.value ? 'searching' : 'found'"
+      :build="answered"
+      :priced="!ways.running.value"
+      class="chips"
+    />
     <p class="answer" data-answer>
       {{ answer }}
     </p>

@@ -1,5 +1,4 @@
 import { entryOf, type Catalogue } from '../../catalogue/catalogue'
-import { standsAlone } from '../../drives/layouts/standsAlone'
 import { driveDb, noiseAtEar, noiseCeiling } from '../../machine/place/noise'
 import { isInCupboard, isPlaceSaid } from '../../machine/place/standsIn'
 import type { DrivesFacts } from '../../drives/drivesFacts'
@@ -74,11 +73,7 @@ export function searchConditions(plan: Plan, catalogue: Catalogue): SearchCondit
       isOwn || ((set.refurbishedMachines || sold === 'new') && (!asksSkill || assembling <= skill)),
     takesOption: ({ processor, system, mends, onUsb }, pool) =>
       // An empty one may be wanted for its spare bays.
-      (!set.noUsbLayouts ||
-        !onUsb ||
-        pool === null ||
-        set.spareBays > 0 ||
-        standsAlone(pool.choice.layout)) &&
+      (!set.noUsbLayouts || !onUsb || pool === null || set.spareBays > 0 || pool.standsAlone) &&
       (mends === undefined || mended[mends]) &&
       (set.refurbishedMachines ||
         !processor ||

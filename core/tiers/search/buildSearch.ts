@@ -7,7 +7,7 @@ import type { BoxEvaluator } from '../buildRows'
 import { branchAndBound, type SearchResult } from './branchAndBound'
 import type { BuildQuestion, FoundBuild, SearchSpace } from './buildQuestion'
 import { framesOf } from './frames'
-import type { Frame } from './frame'
+import type { Frame, WayId } from './frame'
 import { poolOffers } from './poolOffers'
 import { createPruning } from './pruning'
 import { fitRules } from '../../machine/fit/fitRules'
@@ -30,6 +30,8 @@ export interface BuildSearch {
   /** the plan as it is searched for, with the copy away that it lacked */
   readonly asked: WithCopyAway
   readonly frames: readonly Frame[]
+  /** whether conditions rule out every machine of a way */
+  readonly refuses: (way: WayId) => boolean
   readonly evaluator: BoxEvaluator
   /** the least that any build can cost for a question */
   readonly minCost: (question: BuildQuestion) => number
@@ -88,6 +90,10 @@ export function createBuildSearch(
     asked,
     search: question => stepsOf(searchProblem(basis, question)),
     frames: basis.frames,
+    refuses: way =>
+      basis.frames.every(
+        frame => frame.way !== way || !basis.asked.asked.conditions.takesFrame(frame),
+      ),
     evaluator: basis.evaluator,
     minCost: question => searchProblem(basis, question).least(),
   }

@@ -1,5 +1,4 @@
 import type { BoxRow, PoolRow } from '../buildRows'
-import { standsAlone } from '../../drives/layouts/standsAlone'
 import type { Option } from './frame'
 import { sorted, type Branch } from './branchAndBound'
 import type { NeedId } from '../../headrooms'
@@ -50,16 +49,17 @@ function branchesWithin(
 ): Branch<State>[] {
   const branches: Branch<State>[] = []
   const least = boundOf(state) - minPoolCost
-  const bays = new Map<boolean, number>()
-  const mostFor = (offer: PoolOffer) => {
-    const alone = standsAlone(offer.choice.layout)
-    const known = bays.get(alone)
-    if (known !== undefined) return known
-    const most = maxBays(state.frame!, option => conditions.takesOption(option, offer))
-    bays.set(alone, most)
-    return most
-  }
   const system = state.chosen.system ?? state.frame!.system
+  // Whether drives stand alone is all that conditions look at when bays are counted.
+  const most = new Map<boolean, number>()
+  const mostFor = (offer: PoolOffer) => {
+    let known = most.get(offer.standsAlone)
+    if (known === undefined) {
+      known = maxBays(state.frame!, option => conditions.takesOption(option, offer))
+      most.set(offer.standsAlone, known)
+    }
+    return known
+  }
   for (const pool of offers) {
     if (least + poolCost(pool) > upTo) break
     if (pool.turning > mostFor(pool) || !takesLayout(system, pool)) continue

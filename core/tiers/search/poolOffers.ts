@@ -2,6 +2,7 @@ import type { Catalogue } from '../../catalogue/catalogue'
 import { arrangeDrives } from '../../drives/arrangeDrives'
 import { isRefusal, type SearchedLayout } from '../../drives/layouts/layout'
 import { layouts } from '../../drives/layouts/layouts'
+import { standsAlone } from '../../drives/layouts/standsAlone'
 import { drivesOf, roomTB } from '../../drives/poolOf'
 import { priceOfLot } from '../../drives/drivePrices'
 import { driveTraits } from '../../drives/driveTraits'
@@ -33,6 +34,10 @@ export interface PoolOffer {
   readonly activeW: number
   readonly roomTB: number
   readonly survives: number
+  /** its drives do not need each other while they run */
+  readonly standsAlone: boolean
+  /** of unlike sizes */
+  readonly isMixed: boolean
 }
 
 /** Layouts that a search goes through, each as it says itself. */
@@ -118,6 +123,8 @@ export function offerMaker(
       activeW,
       roomTB: roomTB(arrangement.usableTB, drives),
       survives: arrangement.survives,
+      standsAlone: standsAlone(drives.layout),
+      isMixed: new Set(drives.lots.map(lot => lot.sizeTB)).size > 1,
     }
   }
 }
@@ -146,6 +153,8 @@ export function noDrives(plan: Plan): PoolOffer {
     activeW: 0,
     roomTB: 0,
     survives: 0,
+    standsAlone: true,
+    isMixed: false,
   }
 }
 

@@ -46,11 +46,11 @@ export function systemGroup(
 }
 
 /** Whether a kind of system makes the layout of drives, of their sizes. */
-export function takesLayout(kind: SystemKind | null, { drives }: PoolOffer): boolean {
+export function takesLayout(
+  kind: SystemKind | null,
+  { count, drives: { layout }, isMixed }: Pick<PoolOffer, 'count' | 'drives' | 'isMixed'>,
+): boolean {
   if (!kind) return true
-  const { lots, layout } = drives
-  const count = lots.reduce((sum, lot) => sum + lot.count, 0)
-  const isMixed = new Set(lots.map(({ sizeTB }) => sizeTB)).size > 1
   return (
     (count <= 1 || kind.layouts.length === 0 || kind.layouts.includes(layout)) &&
     (!isMixed || kind.mixedSizes)

@@ -80,6 +80,7 @@ export function* wayRows(
   const asking: Asking = {
     plan: builds.asked.plan,
     catalogue,
+    isRefused: way => builds.refuses(way),
     objective,
     tiers,
     *best(question) {
@@ -118,6 +119,8 @@ function sumOf(counts: readonly SearchCounts[]): SearchCounts {
 interface Asking extends WaysQuestion {
   readonly plan: Plan
   readonly catalogue: Catalogue
+  /** whether conditions rule out every machine of a way */
+  readonly isRefused: (way: WayId) => boolean
   /** the best build of a question; reports on the way */
   readonly best: (
     question: Omit<BuildQuestion, 'objective'>,
@@ -151,13 +154,14 @@ function* searchedRow(way: WayId, asking: Asking): Generator<WaysProgress, WayRo
 /** The cheapest build that gives up as little as possible. */
 function* closestOf(
   way: WayId,
-  { objective, best, catalogue }: Asking,
+  { objective, best, catalogue, isRefused }: Asking,
 ): Generator<WaysProgress, WayBuild | null> {
   const costOf = (build: WayBuild) => (objective === 'now' ? build.toPay : yearsCost(build))
   // What lacks no part of the need, and a condition at most, is closest.
   const free = yield* best({ ways: [way], cap: null, withoutConditions: true })
   if (free) return withConditions(wayBuild(free), catalogue)
-  for (const together of givenUpTogether) {
+  // A way that a condition rules out altogether is looked at once more, whatever it lacks.
+  for (const together of isRefused(way) ? [[needIds]] : givenUpTogether) {
     let closest: WayBuild | null = null
     for (const without of together) {
       const near = yield* best({ ways: [way], cap: null, without, withoutConditions: true })
