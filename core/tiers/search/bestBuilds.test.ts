@@ -143,7 +143,7 @@ describe('one answer, wherever it is asked', () => {
       expect(told.label).toBe(best.label)
       expect(costOf(told)).toBeCloseTo(costOf(best), 6)
     }
-  })
+  }, 60_000)
   it('is what At hand says of the computer that it is built around', () => {
     const { bought, computers } = handBuilds(plan, few)
     const best = answer.builds[0]!.build
@@ -168,7 +168,7 @@ describe('one answer, wherever it is asked', () => {
     expect(verdict({ deadChance: 0.49 })).toBe('secondMachine')
     expect(verdict({ deadChance: 0.5 })).toBe('leave')
     expect(verdict({ deadChance: 0.2, bays: 1 })).toBe('leave')
-  })
+  }, 120_000)
   it('leaves what it would bring to whoever sells it', () => {
     const asked = (worth: number) =>
       handBuilds(
@@ -178,7 +178,7 @@ describe('one answer, wherever it is asked', () => {
     const gap = yearsCost(handBuilds(plan, few).bought!) - yearsCost(asked(0).build!)
     expect(asked(Math.floor(gap)).verdict).toBe('base')
     expect(asked(Math.ceil(gap) + 1).verdict).toBe('secondMachine')
-  })
+  }, 60_000)
 })
 
 describe('the price of a condition', () => {
