@@ -8,8 +8,9 @@ export function useLacksCopy() {
     const state = store.assessment?.domains.drives.pool?.survival.copies?.state
     return state === 'short' || state === 'tight'
   })
+  // Where one is asked for, it comes with every build that is found, and its price with it.
   const besides = computed(() =>
-    lacksCopy.value
+    lacksCopy.value && !store.plan?.conditions.copyAway
       ? ' What is irreplaceable wants a copy away besides: see Backup plan under Drives.'
       : '',
   )
