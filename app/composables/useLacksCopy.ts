@@ -8,9 +8,8 @@ export function useLacksCopy() {
     const state = store.assessment?.domains.drives.pool?.survival.copies?.state
     return state === 'short' || state === 'tight'
   })
-  // Where one is asked for, it comes with every build that is found, and its price with it.
   const besides = computed(() =>
-    lacksCopy.value && !store.plan?.conditions.copyAway
+    lacksCopy.value
       ? ' What is irreplaceable wants a copy away besides: see Backup plan under Drives.'
       : '',
   )

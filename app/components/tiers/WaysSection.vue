@@ -21,6 +21,8 @@ const ways = useWays()
 const { rows, best, tiers, objective, costOf, look, apply } = ways
 const { money } = useFormat()
 const picked = ref<string | null>(null)
+/** Where a copy away is asked for, it comes with every build that is found. */
+const copyIsIn = computed(() => store.plan?.conditions.copyAway ?? false)
 const budget = computed(() => store.plan?.brief.budget ?? null)
 const horizon = computed(() => store.plan?.choices.horizonYears ?? 5)
 const affordable = computed(() =>
@@ -63,7 +65,7 @@ const answer = computed(() => {
     : ''
   return (
     `${first.way === 'stay' ? 'Keep what you have' : `Buy ${first.label} (${withinSentence(wayNames[first.way])}) with ${first.drives}`}, ` +
-    `because it meets the whole need and ${now}.${rest}${besides.value}`
+    `because it meets the whole need and ${now}.${rest}${copyIsIn.value ? '' : besides.value}`
   )
 })
 const answered = computed(() => affordable.value[0] ?? null)
