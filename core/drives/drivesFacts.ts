@@ -1,5 +1,6 @@
 import { entryOf } from '../catalogue/catalogue'
 import type { Estimate } from '../figure'
+import { lazily } from '../lazily'
 import { onceByKey } from '../onceByKey'
 import type { CopyMarks } from '../library/libraryFacts'
 import type { Choices } from '../plan/choices'
@@ -32,7 +33,7 @@ import { watchedRate } from './rebuildHours'
 import { firstBuild, type FirstBuild } from './firstBuild'
 import { shareAtLoss } from './shareAtLoss'
 import { spaceWaterfall, type WaterfallStep } from './waterfall'
-import { rememberedLossChance, lossBand, type LossChanceAt } from './lossBand'
+import { likelyLoss, lossBand, rememberedLossChance, type LossChanceAt } from './lossBand'
 import { survivalOf, type Survival } from './survival'
 import { survivesAsked, type SurvivesAsked } from './survivesAsked'
 import { narrowerThan, wideFromChance, type Narrower } from './wideGroup'
@@ -199,65 +200,121 @@ export function drivesFacts(slice: DrivesSlice): DrivesFacts {
   }
 }
 
+/**
+ * What a pool comes to. Where many pools are gone through hardly any is told of: what only telling
+ * looks at is worked out when it is asked for.
+ */
 function poolFacts(pool: Pool, slice: DrivesSlice, asked: number): PoolFacts {
   const chance = rememberedLossChance(pool)
   const { arrangement, conditions, layout } = pool
-  const { drives, horizonYears, readErrorEndsRebuild } = slice
-  const atHorizon = lossBand(chance, horizonYears, readErrorEndsRebuild ? 'ends' : 'costsFile')
+  const { drives, horizonYears } = slice
+  const readError = slice.readErrorEndsRebuild ? 'ends' : 'costsFile'
   const waterfall = spaceWaterfall(arrangement, fileSystems[drives.fileSystem], snapshotsTB(drives))
-  const roomTB = waterfall.at(-1)!.sizeTB
-  const fileLoss = lossBand(chance, horizonYears, 'fileAlone')
+  const atHorizon = lazily(() => lossBand(chance, horizonYears, readError))
+  const inAYear = lazily(() => lossBand(chance, 1, readError))
+  const fileLoss = lazily(() => lossBand(chance, horizonYears, 'fileAlone'))
+  const ends = lazily(() => rebuildEnds(pool, slice.watchedHoursPerDay))
+  const built = lazily(() => firstBuild(layout, arrangement))
+  const gone = lazily(() => shareAtLoss(arrangement, layout.loss))
+  const narrower = lazily(() => narrowerOf(pool, slice, { asked, fileLoss: fileLoss().likely }))
+  const perils = perilFacts(pool, slice, chance)
+  const roomier = lazily(() => roomierThan(arrangement, slice, asked))
+  const wasteLess = lazily(() => wasteLessThan(arrangement, slice))
   return {
     arrangement,
     conditions,
     waterfall,
-    roomTB,
+    roomTB: waterfall.at(-1)!.sizeTB,
     survives: arrangement.survives,
-    survival: survivalOf(arrangement.survives, atHorizon.likely, { ...slice, asked }),
+    survival: survivalOf(arrangement.survives, likelyLoss(chance, horizonYears, readError), {
+      ...slice,
+      asked,
+    }),
     loss: layout.loss,
     parity: layout.parity,
     writesParity: layout.parity && layout.runsOn,
     rebuildHours: longestRebuildHours(arrangement),
-    rebuildEnds: rebuildEnds(pool, slice.watchedHoursPerDay),
-    firstBuild: firstBuild(layout, arrangement),
-    shareAtLoss: shareAtLoss(arrangement, layout.loss),
-    lossChancePerYear: lossBand(chance, 1, readErrorEndsRebuild ? 'ends' : 'costsFile'),
-    lossChanceAtHorizon: atHorizon,
-    fileLossChanceAtHorizon: fileLoss,
-    narrower:
-      fileLoss.likely >= wideFromChance
-        ? narrowerThan(
-            {
-              drives,
-              catalogue: slice.catalogue,
-              choices: slice,
-              contentTB: slice.contentAtHorizonTB.likely,
-              years: horizonYears,
-              survivesAtLeast: asked,
-            },
-            layout.id,
-          )
-        : null,
-    ...perilFacts(pool, slice, chance),
-    roomier:
-      arrangement.usableTB < minKeptShare * arrangement.rawTB
-        ? otherLayouts(
-            slice,
-            ({ usableTB, rawTB, survives }) =>
-              survives >= asked && usableTB >= minKeptShare * rawTB,
-          )
-        : [],
-    wasteLess:
-      arrangement.mismatchTB > unusedShare * arrangement.rawTB
-        ? otherLayouts(
-            slice,
-            ({ usableTB, survives, mismatchTB }) =>
-              survives >= arrangement.survives &&
-              usableTB > arrangement.usableTB &&
-              mismatchTB < arrangement.mismatchTB,
-          )
-        : [],
+    hasOneCopyOnly: slice.irreplaceableTB > 0 && !hasCopy(slice),
+    get rebuildEnds() {
+      return ends()
+    },
+    get firstBuild() {
+      return built()
+    },
+    get shareAtLoss() {
+      return gone()
+    },
+    get lossChancePerYear() {
+      return inAYear()
+    },
+    get lossChanceAtHorizon() {
+      return atHorizon()
+    },
+    get fileLossChanceAtHorizon() {
+      return fileLoss()
+    },
+    get narrower() {
+      return narrower()
+    },
+    get perils() {
+      return perils.likely()
+    },
+    get perilBands() {
+      return perils.bands()
+    },
+    get roomier() {
+      return roomier()
+    },
+    get wasteLess() {
+      return wasteLess()
+    },
   }
+}
+
+/** What makes a file lost in a rebuild less likely; null while that is unlikely. */
+function narrowerOf(
+  { layout }: Pool,
+  slice: DrivesSlice,
+  { asked, fileLoss }: { readonly asked: number; readonly fileLoss: number },
+): Narrower | null {
+  if (fileLoss < wideFromChance) return null
+  return narrowerThan(
+    {
+      drives: slice.drives,
+      catalogue: slice.catalogue,
+      choices: slice,
+      contentTB: slice.contentAtHorizonTB.likely,
+      years: slice.horizonYears,
+      survivesAtLeast: asked,
+    },
+    layout.id,
+  )
+}
+
+/** Layouts that keep more of the space, where this one keeps less than half. */
+function roomierThan(
+  { usableTB, rawTB }: Arrangement,
+  slice: DrivesSlice,
+  asked: number,
+): readonly string[] {
+  if (usableTB >= minKeptShare * rawTB) return []
+  return otherLayouts(
+    slice,
+    other => other.survives >= asked && other.usableTB >= minKeptShare * other.rawTB,
+  )
+}
+
+/** Layouts that leave less of the drives unused, where this one leaves much. */
+function wasteLessThan(
+  { mismatchTB, rawTB, survives, usableTB }: Arrangement,
+  slice: DrivesSlice,
+): readonly string[] {
+  if (mismatchTB <= unusedShare * rawTB) return []
+  return otherLayouts(
+    slice,
+    other =>
+      other.survives >= survives && other.usableTB > usableTB && other.mismatchTB < mismatchTB,
+  )
 }
 
 /** The longest rebuild at no hour of watching a day, and at all of them. */
@@ -279,19 +336,25 @@ function rebuildEnds(
   return unwatched === null || watched === null ? null : { unwatched, watched }
 }
 
+/** The chances by all perils, and their bands. */
 function perilFacts(
   pool: Pool,
   slice: DrivesSlice,
   chance: LossChanceAt,
-): Pick<PoolFacts, 'perils' | 'perilBands' | 'hasOneCopyOnly'> {
-  const loss = lossBand(chance, 1, slice.readErrorEndsRebuild ? 'ends' : 'costsFile')
-  const at = (end: keyof Estimate) =>
-    perilQuestion(pool, slice, { drivesLoss: loss[end], factor: perilBand[end] })
-  const likely = at('likely')
+): {
+  readonly likely: () => PerilChances
+  readonly bands: () => ReturnType<typeof perilBands>
+} {
+  const readError = slice.readErrorEndsRebuild ? 'ends' : 'costsFile'
+  const at = (end: keyof Estimate, drivesLoss: number) =>
+    perilQuestion(pool, slice, { drivesLoss, factor: perilBand[end] })
+  const likely = lazily(() => at('likely', likelyLoss(chance, 1, readError)))
   return {
-    perils: perilChances(likely),
-    perilBands: perilBands({ low: at('low'), likely, high: at('high') }),
-    hasOneCopyOnly: slice.irreplaceableTB > 0 && !hasCopy(slice),
+    likely: lazily(() => perilChances(likely())),
+    bands: lazily(() => {
+      const loss = lossBand(chance, 1, readError)
+      return perilBands({ low: at('low', loss.low), likely: likely(), high: at('high', loss.high) })
+    }),
   }
 }
 

@@ -48,27 +48,30 @@ function lossChanceOf({ arrangement: { groups } }: Pool): LossChanceAt {
   }
 }
 
+/** Whether a read error ends a rebuild, costs a file, or only such files are counted. */
+export type ReadErrorIs = 'ends' | 'costsFile' | 'fileAlone'
+
+/** Chance of loss in so many years, its failure rates and read errors times these factors. */
+const lossAt =
+  (chance: LossChanceAt, years: number, readError: ReadErrorIs) =>
+  (swing: Parameters<LossChanceAt>[0]): number => {
+    const loss = (readErrorEndsRebuild: boolean) => chance(swing, { years, readErrorEndsRebuild })
+    return readError === 'fileAlone'
+      ? Math.max(0, loss(true) - loss(false))
+      : loss(readError === 'ends')
+  }
+
+/** The likely chance of loss. */
+export const likelyLoss = (chance: LossChanceAt, years: number, readError: ReadErrorIs): number =>
+  lossAt(chance, years, readError)({ rate: 1, readErrors: 1 })
+
 /**
  * Chance of loss with its band: failure rates are swung, and, where they count, read errors from a
  * hundredth of the sheet to the sheet.
  */
-export function lossBand(
-  chance: LossChanceAt,
-  years: number,
-  readError: 'ends' | 'costsFile' | 'fileAlone',
-): Estimate {
+export function lossBand(chance: LossChanceAt, years: number, readError: ReadErrorIs): Estimate {
   const readErrors = readError === 'costsFile' ? exactly(1) : mapShares(readErrorShares)
-  return band(
-    { rate: failureRateBand, readErrors },
-    values => {
-      const loss = (readErrorEndsRebuild: boolean) =>
-        chance(values, { years, readErrorEndsRebuild })
-      return readError === 'fileAlone'
-        ? Math.max(0, loss(true) - loss(false))
-        : loss(readError === 'ends')
-    },
-    'chance',
-  )
+  return band({ rate: failureRateBand, readErrors }, lossAt(chance, years, readError), 'chance')
 }
 
 /** Shares of the sheet as factors around the likely one. */

@@ -37,3 +37,14 @@ export function survivalOf(
     copies: question.irreplaceableTB > 0 ? copiesState(question) : null,
   }
 }
+
+/** How a box survives failed drives, copies apart. */
+export function survivalOfDrives({
+  pool,
+  count,
+}: {
+  readonly pool: { readonly survival: Survival } | null
+  readonly count: number
+}): VerdictState {
+  return pool ? pool.survival.drives : count === 0 ? 'unknown' : 'impossible'
+}

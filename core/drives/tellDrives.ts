@@ -4,7 +4,8 @@ import type { Telling } from '../domain'
 import { exactly, type Estimate } from '../figure'
 import { finding } from '../finding'
 import type { Format } from '../units/format'
-import { headroomShare, worseState, type Verdict, type VerdictState } from '../verdict'
+import { survivalOfDrives } from './survival'
+import { headroomShare, worseState, type Verdict } from '../verdict'
 import type { CopiesState } from './copies'
 import type { DrivesFacts, DrivesSlice, PoolFacts } from './drivesFacts'
 import type { DrivesTale } from './drivesTale'
@@ -116,7 +117,7 @@ function survivalVerdict(pool: PoolFacts, { facts, slice, format }: DrivesTale):
     possible: exactly(survives),
     share: headroomShare(exactly(asked), exactly(survives)),
     state,
-    ofBuild: drives,
+    ofBuild: survivalOfDrives(facts),
     ...(copiesFirst && ofCopies ? { limit: ofCopies.limit } : {}),
     sentence: ofCopies
       ? copiesFirst
@@ -150,7 +151,6 @@ function withoutPool(tale: DrivesTale): Pick<Telling, 'verdicts' | 'findings'> {
   const { facts, format } = tale
   const none = facts.count === 0
   const why = failedDriveSentence(facts, format)
-  const state: VerdictState = none ? 'unknown' : 'impossible'
   return {
     verdicts: [
       {
@@ -161,7 +161,7 @@ function withoutPool(tale: DrivesTale): Pick<Telling, 'verdicts' | 'findings'> {
         asked: exactly(facts.asked.count),
         possible: null,
         share: null,
-        state,
+        state: survivalOfDrives(facts),
         sentence: none ? 'Add drives to see this.' : why,
         figures: ['drives.lossChanceAtHorizon', 'drives.rebuildHours'],
       },

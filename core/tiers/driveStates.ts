@@ -1,14 +1,10 @@
-import { drives as drivesDomain } from '../drives/drives'
 import type { DrivesFacts } from '../drives/drivesFacts'
-import type { HouseholdFacts } from '../household/householdFacts'
-import type { Catalogue } from '../catalogue/catalogue'
+import { survivalOfDrives } from '../drives/survival'
 import type { LibraryFacts } from '../library/libraryFacts'
-import type { HangingFacts } from '../machine/hanging'
 import type { Plan } from '../plan/planSchema'
 import { roomFacts } from '../room/roomFacts'
 import { spaceState } from '../room/spaceState'
-import { plainFormat } from '../units/format'
-import { stateOfBuild, type VerdictState } from '../verdict'
+import type { VerdictState } from '../verdict'
 
 /** The state of space of a plan's drives alone: without purchases that are planned. */
 export function spaceOfDrives(
@@ -33,25 +29,11 @@ export function spaceOfDrives(
 
 /**
  * The states of space and survival of a plan's drives alone, from their facts: without purchases
- * that are planned. @param catalogue with the plan's own entries
+ * that are planned.
  */
 export function driveStates(
   plan: Plan,
-  facts: {
-    readonly household: HouseholdFacts
-    readonly library: LibraryFacts
-    readonly hanging: HangingFacts
-    readonly drives: DrivesFacts
-  },
-  catalogue: Catalogue,
+  facts: { readonly library: LibraryFacts; readonly drives: DrivesFacts },
 ): Readonly<Record<'space' | 'survival', VerdictState>> {
-  const { verdicts } = drivesDomain.tell(
-    facts.drives as never,
-    drivesDomain.read(plan, catalogue, facts as never) as never,
-    plainFormat,
-  )
-  return {
-    space: spaceOfDrives(plan, facts),
-    survival: stateOfBuild(verdicts.find(({ id }) => id === 'survival')!),
-  }
+  return { space: spaceOfDrives(plan, facts), survival: survivalOfDrives(facts.drives) }
 }

@@ -43,8 +43,10 @@ export function createPoolRows({ plan, shipped, catalogue, assessor }: RowSource
       copyOnWrite,
       fitKey: fitKeys.get(fitTraits(drives, copyOnWrite), fitKeys.size),
       roomTB: drives.pool?.roomTB ?? 0,
-      lossChanceAtHorizon: drives.pool?.lossChanceAtHorizon.likely ?? 1,
-      ...driveStates(adopted, { ...around, drives }, catalogue),
+      get lossChanceAtHorizon() {
+        return drives.pool?.lossChanceAtHorizon.likely ?? 1
+      },
+      ...driveStates(adopted, { library: around.library, drives }),
       yearsCost: costOverYears(
         yearsQuestion({
           plan: adopted,

@@ -1,5 +1,6 @@
 import { wallW } from '../../machine/power/supplyCurve'
 import type { Frame, Option } from './frame'
+import type { PoolOffer } from './poolOffers'
 import type { State } from './searchState'
 import type { DayHours } from '../../machine/power/dayHours'
 
@@ -49,7 +50,7 @@ export function tailsOf(frames: readonly Frame[]): Tails {
 export const tailAt = (tails: Tails, { frame, step }: Pick<State, 'frame' | 'step'>): Tail =>
   tails.get(frame!)![step] ?? noTail
 
-/** What a bound weighs, and what the drives that are not chosen yet cost at least. */
+/** What a bound weighs, and the drives one of which costs least where none are chosen yet. */
 export interface BoundParts {
   readonly tails: Tails
   readonly priceWeight: number
@@ -57,37 +58,74 @@ export interface BoundParts {
   /** what it may cost that a computer at hand is dead */
   readonly countsRisk: boolean
   readonly hours: Pick<DayHours, 'idle' | 'watching' | 'converting'>
-  readonly minPoolCost: number
-  readonly poolCost: (pool: NonNullable<State['pool']>) => number
+  readonly leastDrives: readonly PoolOffer[]
+  readonly poolCost: (pool: PoolOffer) => number
 }
 
-/** The fewest watts, at the wall and on average, of anything that comes of a state. */
-export function leastW(
+type Drives = Pick<PoolOffer, 'idleW' | 'activeW'> | null
+
+/** The fewest watts, at the wall and on average, of anything that comes of a state with drives. */
+function leastWith(
   state: State,
   { tails, hours }: Pick<BoundParts, 'tails' | 'hours'>,
-): number {
-  const { frame, step, pool } = state
+): (drives: Drives) => number {
+  const { frame, step, losses } = state
   const tail = tailAt(tails, state)
   const suppliesLater = frame!.groups.some(({ id }, at) => id === 'supply' && at >= step)
   const supplyIsOpen = !state.hasSupply || (suppliesLater && frame!.replaces)
   const atWall = (dcW: number) =>
-    supplyIsOpen ? Math.max(0, dcW) / bestEfficiency : wallW(Math.max(0, dcW), state.losses)
-  const idleW = atWall(state.idleW + tail.idleW + (pool?.idleW ?? 0))
-  const loadW = Math.max(idleW, atWall(state.loadW + tail.loadW + (pool?.activeW ?? 0)))
+    supplyIsOpen ? Math.max(0, dcW) / bestEfficiency : wallW(Math.max(0, dcW), losses)
+  const [machineIdleW, machineLoadW] = [state.idleW + tail.idleW, state.loadW + tail.loadW]
   // Asleep and off it takes something too, and more while it is read from; to leave that out keeps
   // the bound below.
-  return (idleW * (hours.idle + hours.watching) + loadW * hours.converting) / 24
+  const idleHours = hours.idle + hours.watching
+  return drives => {
+    const idleW = atWall(machineIdleW + (drives?.idleW ?? 0))
+    const loadW = Math.max(idleW, atWall(machineLoadW + (drives?.activeW ?? 0)))
+    return (idleW * idleHours + loadW * hours.converting) / 24
+  }
+}
+
+/** The fewest watts, at the wall and on average, of anything that comes of a state. */
+export const leastW = (state: State, parts: Pick<BoundParts, 'tails' | 'hours'>): number =>
+  leastWith(state, parts)(state.pool)
+
+/** The least that anything can cost which comes of a state, by its drives. */
+export interface CostsWith {
+  /** whatever drives are chosen */
+  readonly bare: number
+  readonly with: (drives: PoolOffer) => number
+}
+
+export function costsWith(state: State, parts: BoundParts): CostsWith {
+  const { tails, priceWeight, wattWeight, poolCost, countsRisk } = parts
+  const { price, frame } = state
+  const machine =
+    (price + tailAt(tails, state).price) * priceWeight + (countsRisk ? frame!.risk : 0)
+  const watts = leastWith(state, parts)
+  return {
+    bare: machine + (wattWeight > 0 ? watts(null) * wattWeight : 0),
+    with: drives => machine + (wattWeight > 0 ? watts(drives) * wattWeight : 0) + poolCost(drives),
+  }
 }
 
 /** The least that anything can cost which comes of a state. */
 export function boundOf(state: State, parts: BoundParts): number {
-  const { tails, priceWeight, wattWeight, minPoolCost, poolCost } = parts
-  const { pool, price } = state
-  const tail = tailAt(tails, state)
-  return (
-    (price + tail.price) * priceWeight +
-    (parts.countsRisk ? state.frame!.risk : 0) +
-    (wattWeight > 0 ? leastW(state, parts) * wattWeight : 0) +
-    (pool ? poolCost(pool) : minPoolCost)
-  )
+  const costs = costsWith(state, parts)
+  return state.pool
+    ? costs.with(state.pool)
+    : parts.leastDrives.reduce((least, drives) => Math.min(least, costs.with(drives)), Infinity)
+}
+
+/**
+ * Drives that no others beat in cost and in watts: whatever is chosen, some of these cost no more
+ * in the same machine.
+ * @param offers cheapest first
+ */
+export function leastDrivesOf(offers: readonly PoolOffer[]): PoolOffer[] {
+  const found: PoolOffer[] = []
+  for (const offer of offers)
+    if (found.every(({ idleW, activeW }) => idleW > offer.idleW || activeW > offer.activeW))
+      found.push(offer)
+  return found
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { noConditions } from '../conditions/searchConditions'
-import { drivesBranches, type DrivesBranchParts } from './drivesBranch'
+import { createDriveLines } from './driveLines'
+import { drivesBranches, offersByFrame, type DrivesBranchParts } from './drivesBranch'
 import type { PoolOffer } from './poolOffers'
 import { nothingChosen, type State } from './searchState'
 
@@ -11,7 +12,7 @@ const offer = (cost: number, changes: Partial<PoolOffer> = {}) =>
     count: 2,
     turning: 2,
     nvme: 0,
-    choice: {},
+    choice: { model: `model-${cost}`, count: 2 },
     drives: { lots: [] },
     ...changes,
   }) as PoolOffer & { cost: number }
@@ -31,16 +32,17 @@ const parts = {
   conditions: noConditions,
   needs: () => false,
   possibleAtLeast: 3,
-  offers,
+  offersOf: offersByFrame(offers, noConditions.takesOption),
   poolCost: costOf,
-  minPoolCost: 10,
-  boundOf: ({ pool }: State) => 100 + (pool ? costOf(pool) : 10),
+  costsWith: () => ({ bare: 100, with: (pool: PoolOffer) => 100 + costOf(pool) }),
   isOverCap: () => false,
   isTooWarm: () => false,
   lacksDrives: () => false,
 } as unknown as DrivesBranchParts
 const found = (upTo: number, changes: object = {}) =>
-  [...drivesBranches(state as State, upTo, { ...parts, ...changes })].map(({ bound }) => bound)
+  [
+    ...drivesBranches(state as State, upTo, { ...parts, lines: createDriveLines(), ...changes }),
+  ].map(({ bound }) => bound)
 
 describe('the drives that a machine is tried with', () => {
   it('are all that its bays take and the limit allows, the limit itself too', () => {
@@ -56,7 +58,8 @@ describe('the drives that a machine is tried with', () => {
     expect(asked).toBe(2)
   })
   it('count a drive on an M.2 place for none in a bay', () => {
-    const counts = [...drivesBranches(state as State, Infinity, parts)].map(
+    const lines = createDriveLines()
+    const counts = [...drivesBranches(state as State, Infinity, { ...parts, lines })].map(
       ({ state: { chosen } }) => chosen.count,
     )
     expect(counts).toEqual([2, 1, 2])
@@ -70,5 +73,17 @@ describe('the drives that a machine is tried with', () => {
       125, 130,
     ])
     expect(found(Infinity, { isOverCap: ({ pool }: State) => costOf(pool!) > 20 })).toEqual([110])
+  })
+  it('are no more of a kind than do, unless what they share in a machine may make them too few', () => {
+    const few = offer(40, { choice: { model: 'one', count: 2 } } as object)
+    const many = offer(50, { choice: { model: 'one', count: 3 } } as object)
+    const other = offer(60, { choice: { model: 'other', count: 3 } } as object)
+    const tried = (changes: object = {}) =>
+      found(Infinity, { offersOf: () => [few, many, other], ...changes })
+    expect(tried()).toEqual([140, 160])
+    expect(tried({ lacksDrives: (pool: PoolOffer) => pool === few })).toEqual([150, 160])
+    const lines = createDriveLines()
+    lines.fallsShort(few)
+    expect(tried({ lines })).toEqual([140, 150, 160])
   })
 })

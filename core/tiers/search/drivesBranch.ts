@@ -1,6 +1,10 @@
 import type { BoxRow, PoolRow } from '../buildRows'
 import type { Option } from './frame'
-import { sorted, type Branch } from './branchAndBound'
+import { lazily } from '../../lazily'
+import { onceByKey, type OnceByKey } from '../../onceByKey'
+import type { CostsWith } from './bounds'
+import type { Branch } from './branchAndBound'
+import type { DriveLines } from './driveLines'
 import type { NeedId } from '../../headrooms'
 import type { PoolOffer } from './poolOffers'
 import type { SearchConditions } from '../conditions/searchConditions'
@@ -15,10 +19,10 @@ export interface DrivesBranchParts {
   /** conversions at once, at least */
   readonly possibleAtLeast: number
   /** cheapest first */
-  readonly offers: readonly PoolOffer[]
+  readonly offersOf: (state: State) => readonly PoolOffer[]
+  readonly lines: DriveLines
   readonly poolCost: (offer: PoolOffer) => number
-  readonly minPoolCost: number
-  readonly boundOf: (state: State) => number
+  readonly costsWith: (state: State) => CostsWith
   readonly isOverCap: (state: State) => boolean
   readonly isTooWarm: (state: State) => boolean
   readonly lacksDrives: (row: PoolRow) => boolean
@@ -41,39 +45,54 @@ function maxBays(
   return bays + Math.max(...added)
 }
 
-/** Drives that are in reach of a limit, lowest bound first. */
-function branchesWithin(
+/**
+ * Drives that go into a frame under a kind of system, as far as bays and layouts say so; in the
+ * order of the offers, gone through once for each.
+ */
+export function offersByFrame(
+  offers: readonly PoolOffer[],
+  takesOption: SearchConditions['takesOption'],
+): (state: State) => readonly PoolOffer[] {
+  const known = new Map<State['frame'], OnceByKey<readonly PoolOffer[]>>()
+  return ({ frame, chosen }) => {
+    const system = chosen.system ?? frame!.system
+    const bySystem = known.get(frame) ?? onceByKey()
+    known.set(frame, bySystem)
+    return bySystem.get(system?.id ?? '', () => {
+      // Whether drives stand alone is all that conditions look at when bays are counted.
+      const most = onceByKey<number>()
+      const mostFor = (offer: PoolOffer) =>
+        most.get(String(offer.standsAlone), () =>
+          maxBays(frame!, option => takesOption(option, offer)),
+        )
+      return offers.filter(offer => offer.turning <= mostFor(offer) && takesLayout(system, offer))
+    })
+  }
+}
+
+/** Drives that are in reach of a limit with the bound of each, lowest first. */
+function withinReach(
   state: State,
   upTo: number,
-  { conditions, offers, poolCost, minPoolCost, boundOf, isOverCap, isTooWarm }: DrivesBranchParts,
-): Branch<State>[] {
-  const branches: Branch<State>[] = []
-  const least = boundOf(state) - minPoolCost
-  const system = state.chosen.system ?? state.frame!.system
-  // Whether drives stand alone is all that conditions look at when bays are counted.
-  const most = new Map<boolean, number>()
-  const mostFor = (offer: PoolOffer) => {
-    let known = most.get(offer.standsAlone)
-    if (known === undefined) {
-      known = maxBays(state.frame!, option => conditions.takesOption(option, offer))
-      most.set(offer.standsAlone, known)
-    }
-    return known
+  { offersOf, poolCost, costsWith }: DrivesBranchParts,
+): { readonly pool: PoolOffer; readonly bound: number }[] {
+  const costs = costsWith(state)
+  const found: { pool: PoolOffer; bound: number }[] = []
+  for (const pool of offersOf(state)) {
+    if (costs.bare + poolCost(pool) > upTo) break
+    const bound = costs.with(pool)
+    if (bound <= upTo) found.push({ pool, bound })
   }
-  for (const pool of offers) {
-    if (least + poolCost(pool) > upTo) break
-    if (pool.turning > mostFor(pool) || !takesLayout(system, pool)) continue
-    const next: State = {
-      ...state,
-      step: state.step + 1,
-      pool,
-      chosen: { ...state.chosen, count: pool.count - pool.nvme, turning: pool.turning },
-    }
-    const bound = boundOf(next)
-    if (bound <= upTo && !isOverCap(next) && !isTooWarm(next)) branches.push({ state: next, bound })
-  }
-  return sorted(branches)
+  return found.sort((a, b) => a.bound - b.bound)
 }
+
+/** The state with its drives chosen. */
+const withDrives = (state: State, pool: PoolOffer): State => ({
+  ...state,
+  step: state.step + 1,
+  pool,
+  chosen: { ...state.chosen, count: pool.count - pool.nvme, turning: pool.turning },
+})
 
 /**
  * Whether drives are too warm in a machine: those that draw more than some which are too warm
@@ -104,31 +123,39 @@ export function* drivesBranches(
   upTo: number,
   parts: DrivesBranchParts,
 ): Generator<Branch<State>> {
-  const { pruning, conditions, needs, possibleAtLeast, lacksDrives } = parts
+  const { pruning, conditions, needs, possibleAtLeast, lacksDrives, isOverCap, lines } = parts
   const { coreRow, poolRowOf, isInfeasible, convertsTooLittle } = pruning
-  const branches = branchesWithin(state, upTo, parts)
-  const { frame } = state
-  const stays = frame!.replaces && !frame!.groups.some(({ id }) => id === 'supply')
-  const looksAtHeat = stays && needs('fit') && branches.length > 0
-  const offers = branches.map(branch => branch.state.pool!)
-  const isTooWarm = heatOf(state, looksAtHeat ? offers : [], pruning)
-  const tooLittle: (boolean | undefined)[] = [undefined, undefined]
-  for (const next of branches) {
-    const pool = next.state.pool!
-    const copyOnWrite = isCopyOnWrite(pool)
-    const converts = Number(copyOnWrite)
-    if (needs('streams') && (tooLittle[converts] ??= convertsTooLittle(state, copyOnWrite)))
-      continue
-    const row = coreRow(state, copyOnWrite)
-    if (row.possible < possibleAtLeast) continue
-    if (needs('streams') && !conditions.takesCore(row, frame!)) continue
-    if (looksAtHeat && isTooWarm(pool)) continue
+  const frame = state.frame!
+  const within = withinReach(state, upTo, parts)
+  const stays = frame.replaces && !frame.groups.some(({ id }) => id === 'supply')
+  const looksAtHeat = stays && needs('fit')
+  // By whether the drives' file system takes memory from what converts.
+  const cores = [false, true].map(copyOnWrite =>
+    lazily((): BoxRow | null => {
+      if (needs('streams') && convertsTooLittle(state, copyOnWrite)) return null
+      const row = coreRow(state, copyOnWrite)
+      const isEnough = row.possible >= possibleAtLeast
+      return isEnough && (!needs('streams') || conditions.takesCore(row, frame)) ? row : null
+    }),
+  )
+  const coreOf = (pool: PoolOffer) => cores[Number(isCopyOnWrite(pool))]!()
+  const isTooWarm = lazily(() =>
+    heatOf(state, looksAtHeat ? within.map(({ pool }) => pool) : [], pruning),
+  )
+  for (const { pool, bound } of within) {
+    if (lines.isBeaten(pool)) continue
+    const next = withDrives(state, pool)
+    if (isOverCap(next) || parts.isTooWarm(next)) continue
+    const row = coreOf(pool)
+    if (!row) continue
+    if (looksAtHeat && isTooWarm()(pool)) continue
     const drives = poolRowOf(pool)
     if (lacksDrives(drives)) continue
+    lines.does(pool)
     const isFinal =
       needs('fit') &&
       (isInfeasible(row, drives, stays ? 'machine' : 'core') ||
         (looksAtHeat && hasCards(row) && isInfeasible(row, drives, 'cards')))
-    if (!isFinal) yield { ...next, state: { ...next.state, core: row } }
+    if (!isFinal) yield { state: { ...next, core: row }, bound }
   }
 }

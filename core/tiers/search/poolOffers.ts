@@ -11,6 +11,7 @@ import { failingLots } from '../../ownership/failingDrives'
 import { hasUps } from '../../plan/hasUps'
 import { yearsQuestion } from '../../ownership/years/yearsQuestion'
 import type { Plan } from '../../plan/planSchema'
+import { onceByKey } from '../../onceByKey'
 import { adoptPool, ownedLots, type PoolChoice } from '../builds'
 
 /** Drives that a search may buy, with what is known of them before anything is assessed. */
@@ -78,9 +79,34 @@ function yearsOf(plan: Plan, catalogue: Catalogue) {
     })
   const none = question({ ...plan.drives, lots: [], purchases: [] }, 0)
   const fixed = costOverYears(none)
+  // Replacements go with how many drives there are, how often they fail and what they cost.
+  const unitOf = onceByKey<number>()
   const replaced = (drives: Plan['drives']) =>
-    replacementsOf({ ...none, drives: failingLots({ ...plan, drives }, catalogue) })
+    failingLots({ ...plan, drives }, catalogue).reduce(
+      (sum, lot) =>
+        sum +
+        lot.count *
+          lot.failuresPerHour *
+          lot.price *
+          unitOf.get(`${lot.ageYears} ${lot.warrantyMonths}`, () =>
+            replacementsOf({
+              ...none,
+              drives: [{ ...lot, count: 1, failuresPerHour: 1, price: 1 }],
+            }),
+          ),
+      0,
+    )
   return { fixed, replaced, keptShare: 1 - plan.costs.resaleShare }
+}
+
+type OfferSpace = Pick<PoolOffer, 'roomTB' | 'survives'>
+
+/** The space of drives, whatever their models; null where their layout does not take them. */
+function offerSpace(layoutId: string, drives: Plan['drives']): OfferSpace | null {
+  const layout = layouts.find(({ id }) => id === layoutId)
+  const arrangement = layout && arrangeDrives(layout, drivesOf(drives), drives.hotSpares)
+  if (!arrangement || isRefusal(arrangement)) return null
+  return { roomTB: roomTB(arrangement.usableTB, drives), survives: arrangement.survives }
 }
 
 /**
@@ -92,10 +118,17 @@ export function offerMaker(
   catalogue: Catalogue,
 ): (choice: PoolChoice, drives: Plan['drives']) => PoolOffer | null {
   const { fixed, replaced, keptShare } = yearsOf(plan, catalogue)
+  const spaces = onceByKey<OfferSpace | null>()
+  const spaceOf = (layoutId: string, drives: Plan['drives']) =>
+    spaces.get(
+      `${layoutId} ${drives.fileSystem} ${drives.hotSpares} ${JSON.stringify(
+        drives.lots.map(({ count, sizeTB, role, group }) => [count, sizeTB, role, group]),
+      )}`,
+      () => offerSpace(layoutId, drives),
+    )
   return (choice, drives) => {
-    const layout = layouts.find(({ id }) => id === choice.layout)
-    const arrangement = layout && arrangeDrives(layout, drivesOf(drives), drives.hotSpares)
-    if (!arrangement || isRefusal(arrangement)) return null
+    const space = spaceOf(choice.layout, drives)
+    if (!space) return null
     let [price, idleW, activeW] = [0, 0, 0]
     let [count, turning, nvme] = [0, 0, 0]
     for (const lot of drives.lots) {
@@ -121,8 +154,7 @@ export function offerMaker(
       yearsCost: fixed + price * keptShare + replaced(drives),
       idleW,
       activeW,
-      roomTB: roomTB(arrangement.usableTB, drives),
-      survives: arrangement.survives,
+      ...space,
       standsAlone: standsAlone(drives.layout),
       isMixed: new Set(drives.lots.map(lot => lot.sizeTB)).size > 1,
     }

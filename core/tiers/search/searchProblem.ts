@@ -4,12 +4,13 @@ import type { SearchConditions } from '../conditions/searchConditions'
 import type { BoxEvaluator, Evaluation, PoolRow } from '../buildRows'
 import { maxDriveC, warmDriveC } from '../../machine/place/heat'
 import { isPlaceSaid } from '../../machine/place/standsIn'
-import { boundOf, leastW, tailAt, tailsOf } from './bounds'
+import { boundOf, costsWith, leastDrivesOf, leastW, tailAt, tailsOf } from './bounds'
 import { coolestC } from './coolest'
 import { costEpsilon, sorted, type Branch, type SearchProblem } from './branchAndBound'
 import type { NeedId } from '../../headrooms'
 import { failsNeed, type BuildQuestion, type FoundBuild } from './buildQuestion'
-import { drivesBranches } from './drivesBranch'
+import { createDriveLines, type DriveLines } from './driveLines'
+import { drivesBranches, offersByFrame } from './drivesBranch'
 import type { Frame, Group } from './frame'
 import { noDrives, type PoolOffer } from './poolOffers'
 import type { Pruning } from './pruning'
@@ -115,6 +116,7 @@ function builtOf(
     question: { cap, possibleAtLeast = 0 },
     needs,
     lacksDrives,
+    lines,
     costOf,
   }: {
     readonly basis: SearchBasis
@@ -124,6 +126,7 @@ function builtOf(
     readonly question: BuildQuestion
     readonly needs: (id: NeedId) => boolean
     readonly lacksDrives: (row: PoolRow) => boolean
+    readonly lines: DriveLines
     readonly costOf: (evaluation: Evaluation, state: State) => number
   },
 ): { readonly cost: number; readonly found: FoundBuild } | null {
@@ -136,7 +139,10 @@ function builtOf(
   if (fails || box.possible < possibleAtLeast) return null
   if (needs('fit') && failsNeed(evaluator.fit(box, row))) return null
   if (evaluator.warns(box, row, strict)) return null
-  if (lacksDrives(evaluator.hung(box, row))) return null
+  if (lacksDrives(evaluator.hung(box, row))) {
+    lines.fallsShort(pool)
+    return null
+  }
   const evaluation = evaluator.evaluate(box, row)
   if (cap !== null && evaluation.toPay > cap + costEpsilon) return null
   if (spareBays > 0 && evaluation.freeBays < spareBays) return null
@@ -171,6 +177,7 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
   // What no machine makes up for is left out before any is looked at; the rest as it is met.
   const first = sellable.findIndex(offer => !lacksDrives(pruning.poolRowOf(offer)))
   const offers = first < 0 ? [] : sellable.slice(first)
+  const leastDrives = leastDrivesOf(offers)
   const minPoolCost = offers.length > 0 ? poolCost(offers[0]!) : Infinity
   const frames = basis.frames.filter(
     frame =>
@@ -182,26 +189,31 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
   const bodyEnds = new Map(frames.map(frame => [frame, endOfBody(frame)]))
   const { hours } = evaluator
   const countsRisk = objective === 'horizon'
-  const bounds = { tails, priceWeight, wattWeight, countsRisk, hours, minPoolCost, poolCost }
+  const bounds = { tails, priceWeight, wattWeight, countsRisk, hours, leastDrives, poolCost }
   const bound = (state: State) => boundOf(state, bounds)
   // Only drives that are chosen can be too warm; while the place is not said nothing is.
   const warmest = conditions.strictRules.has('warmDrives') ? warmDriveC : maxDriveC
-  const isTooWarm = (state: State) =>
-    needs('fit') &&
-    isPlaceSaid(plan.brief) &&
-    (state.pool?.count ?? 0) > 0 &&
+  const coolest = leastDrivesOf([...offers].sort((a, b) => a.idleW - b.idleW))
+  const isWarmWith = (state: State) =>
     coolestC(state, plan.brief, other => leastW(other, bounds)) > warmest + costEpsilon
+  const looksAtHeat = needs('fit') && isPlaceSaid(plan.brief)
+  const isTooWarm = (state: State) =>
+    looksAtHeat &&
+    (state.pool
+      ? state.pool.count > 0 && isWarmWith(state)
+      : coolest.every(pool => pool.count > 0 && isWarmWith({ ...state, pool })))
   const isOverCap = ({ price, pool }: State) =>
     cap !== null && price + (pool?.price ?? 0) + plan.costs.extras > cap + 0.005 + costEpsilon
+  const lines = createDriveLines()
   const drives = {
     pruning,
     conditions,
     needs,
     possibleAtLeast,
-    offers,
+    offersOf: offersByFrame(offers, conditions.takesOption),
+    lines,
     poolCost,
-    minPoolCost,
-    boundOf: bound,
+    costsWith: (state: State) => costsWith(state, bounds),
     isOverCap,
     isTooWarm,
     lacksDrives,
@@ -268,6 +280,7 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
         pruning,
         needs,
         lacksDrives,
+        lines,
         costOf,
         strict,
         spareBays: conditions.spareBays,
