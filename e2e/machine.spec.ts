@@ -11,6 +11,7 @@ test(
     await numeron.goTo('Machine', 'Parts list')
     // The disk of the old tower goes out: the list is empty then but for processor, cooler and
     // memory.
+    await expect(page.locator('[data-line]')).toHaveCount(4)
     for (const name of [
       'Leat 13 W',
       'Fern, as it comes with a processor',

@@ -48,6 +48,7 @@ function searched() {
       drives: '2 × 12 TB, mirror',
       parts: 'Card, entry',
       price: 120,
+      conditions: [],
       ...extra,
     }) as unknown as WayBuild
   return {
