@@ -12,9 +12,9 @@ import type { TextAnswer } from './assessText'
 
 /**
  * Longest that one assessment may take once a thread has taken it up, ms. The largest plan takes
- * about 2 s.
+ * about 2 s by itself, and several times that on a small or busy machine.
  */
-export const assessmentLimitMs = 10_000
+export const assessmentLimitMs = 30_000
 /** Most that wait for a thread. */
 export const maxWaiting = 32
 
