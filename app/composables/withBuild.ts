@@ -6,13 +6,15 @@ import type { WayBuild } from '~~/core/tiers/search/wayBuild'
  * it; name, budget and need stay.
  */
 export function withBuild(plan: Plan, { plan: found }: Pick<WayBuild, 'plan'>): Plan {
+  // Of two machines the second one pays nothing that is the household's.
+  const { extras, licenceOnce, licencePerYear, savedPerMonth } = found.costs
   return {
     ...plan,
     machine: found.machine,
     drives: found.drives,
     system: found.system,
     library: found.library,
-    costs: { ...plan.costs, extras: found.costs.extras },
+    costs: { ...plan.costs, extras, licenceOnce, licencePerYear, savedPerMonth },
     network: { ...plan.network, serverPortMbps: found.network.serverPortMbps },
   }
 }

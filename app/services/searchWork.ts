@@ -2,7 +2,6 @@ import { catalogue } from '~~/core/catalogue/catalogue'
 import type { Plan } from '~~/core/plan/planSchema'
 import { flipBars, type Compared, type Flips } from '~~/core/tiers/sensitivity'
 import type { SearchResult } from '~~/core/tiers/search/branchAndBound'
-import { createBuildSearch } from '~~/core/tiers/search/buildSearch'
 import type { FoundBuild, Objective } from '~~/core/tiers/search/buildQuestion'
 import { conditionPrices, type ConditionPrices } from '~~/core/tiers/conditions/conditionPrices'
 import { bestBuilds, type BestBuilds } from '~~/core/tiers/search/bestBuilds'
@@ -32,10 +31,6 @@ export interface Searches {
       readonly build: (WayBuild & { readonly parts: string; readonly price: number }) | null
       readonly done: boolean
     }
-  }
-  build: {
-    question: { readonly cap: number | null }
-    progress: { readonly nodes: number; readonly build: WayBuild | null; readonly done: boolean }
   }
   /** which one to buy, for the need and within the budget that is named here too */
   best: { question: { readonly budget: number | null }; progress: BestBuilds }
@@ -71,19 +66,6 @@ const changes = (plan: Plan, question: Searches['change']['question']) =>
       },
     }),
   )
-const cheapest = (plan: Plan, { cap }: Searches['build']['question']) =>
-  told(
-    createBuildSearch({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue).search({
-      objective: 'now',
-      ways: null,
-      cap,
-    }),
-    ({ best, nodes }, done): Searches['build']['progress'] => ({
-      nodes,
-      done,
-      build: best && wayBuild(best.found),
-    }),
-  )
 // eslint-disable-next-line require-yield -- answered in one piece
 function* once<Result>(work: () => Result): Generator<Result, Result> {
   return work()
@@ -99,7 +81,6 @@ const runs: Runs = {
   ways: (plan, question) => wayRows(plan, catalogue, question),
   frontier: (plan, question) => frontier(plan, catalogue, question),
   change: changes,
-  build: cheapest,
   best: plan => bestBuilds(plan, catalogue),
   prices: (plan, { objective }) => conditionPrices(plan, catalogue, objective),
   clash: plan => once(() => clashOf(plan, catalogue)),

@@ -52,7 +52,8 @@ export interface CashQuestion {
   readonly driveFallPerYear: number
   readonly licenceOnce: number
   readonly licencePerYear: number
-  /** media for copies now and each time they are used up, and what a store charges a month */
+  /** media for copies now, each time they are used up, and what a store charges a month */
+  readonly copiesNow: number
   readonly copiesOnce: number
   readonly copiesEveryMonths: number
   readonly copiesPerMonth: number
@@ -137,6 +138,7 @@ export function* payments(
     electricityRisePerYear,
     licenceOnce,
     licencePerYear,
+    copiesNow,
     copiesOnce,
     copiesEveryMonths,
     copiesPerMonth,
@@ -160,7 +162,7 @@ export function* payments(
     if (isInAdvance && month % monthsPerYear === 0)
       yield { month, kind: 'licences', amount: licencePerYear }
     if (isInAdvance && month % copiesEveryMonths === 0)
-      yield { month, kind: 'copies', amount: copiesOnce }
+      yield { month, kind: 'copies', amount: month === 0 ? copiesNow : copiesOnce }
     if (upsBatteryPrice !== null && isInAdvance && month > 0 && month % upsBatteryMonths === 0)
       yield { month, kind: 'upsBattery', amount: upsBatteryPrice }
     if (month > 0) {
@@ -181,7 +183,7 @@ export function* payments(
 
 /**
  * The years of a plan in money: every line to the cent, totals as the sum of the lines, the net
- * present value rounded once.
+ * present value of the lines rounded once.
  * @param question months >= 1; money >= 0
  * @example cashFlow of 30 W at 0.3 for 12 months // electricity 12 × 6.57 = 78.84
  */
@@ -191,9 +193,9 @@ export function cashFlow(question: CashQuestion): CashFlow {
   const byMonth = Array.from({ length: question.months + 1 }, () => 0)
   let present = 0
   for (const { month, kind, amount } of payments(question)) {
-    present += amount * (1 + question.discountRate) ** (-month / monthsPerYear)
     const cents = toCents(amount)
     if (cents === 0) continue
+    present += cents * (1 + question.discountRate) ** (-month / monthsPerYear)
     lines.push({ month, kind, amount: cents / 100 })
     byKind[kind] += cents
     byMonth[month]! += cents
@@ -207,7 +209,7 @@ export function cashFlow(question: CashQuestion): CashFlow {
     cumulative,
     total: sum / 100,
     perMonth: toCents(sum / 100 / question.months) / 100,
-    netPresentValue: toCents(present) / 100,
+    netPresentValue: toCents(present / 100) / 100,
   }
 }
 

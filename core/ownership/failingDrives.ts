@@ -3,6 +3,7 @@ import type { DriveCatalogue } from '../drives/driveTraits'
 import { causesOf, traitsOf } from '../drives/poolOf'
 import { driveClassOf, driveTraits } from '../drives/driveTraits'
 import { failureRatePerHour } from '../drives/failureRate'
+import { howSold } from '../drives/howSold'
 import { priceIn } from '../drives/growth/purchases'
 import { usualPrice } from '../drives/usualPrice'
 import { refurbishedWarrantyMonths } from '../plan/constants'
@@ -11,20 +12,20 @@ import type { Plan } from '../plan/planSchema'
 import { wholeCents } from '../units/wholeCents'
 import type { FailingDrives } from './cashFlow'
 
-/** Months in which a drive of a lot that fails is replaced for nothing. */
+/**
+ * Months in which a drive of a lot that fails is replaced for nothing: as entered for the lot, else
+ * by how it is sold; none of what is there already. Handbook 08.
+ */
 export function warrantyOf(
-  { condition, warrantyMonths }: Pick<DriveLot, 'condition' | 'warrantyMonths'>,
-  { warrantyMonths: ofNew }: Pick<Plan['costs'], 'warrantyMonths'>,
+  lot: Pick<DriveLot, 'condition' | 'warrantyMonths' | 'model'>,
+  { drives, costs }: { readonly drives: Pick<Plan['drives'], 'driveClass'> } & Pick<Plan, 'costs'>,
+  catalogue: Pick<DriveCatalogue, 'driveModels'>,
 ): number {
-  if (warrantyMonths !== null) return warrantyMonths
-  switch (condition) {
-    case 'new':
-      return ofNew
-    case 'refurbished':
-      return refurbishedWarrantyMonths
-    case 'owned':
-      return 0
-  }
+  if (lot.warrantyMonths !== null) return lot.warrantyMonths
+  if (lot.condition === 'owned') return 0
+  return howSold(lot, drives, catalogue) === 'refurbished'
+    ? refurbishedWarrantyMonths
+    : costs.warrantyMonths
 }
 
 /** The drives of a plan as they fail and are replaced, each lot by itself. */
@@ -40,7 +41,7 @@ export function failingLots(
     failuresPerHour:
       failureRatePerHour(driveTraits(lot, drives, catalogue).failuresPerYear) * causes,
     ageYears: drives.ageYears,
-    warrantyMonths: warrantyOf(lot, costs),
+    warrantyMonths: warrantyOf(lot, { drives, costs }, catalogue),
   }))
 }
 

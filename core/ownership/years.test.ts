@@ -34,6 +34,7 @@ const nothing: CashQuestion = {
   driveFallPerYear: 0,
   licenceOnce: 0,
   licencePerYear: 0,
+  copiesNow: 0,
   copiesOnce: 0,
   copiesEveryMonths: 60,
   copiesPerMonth: 0,
@@ -72,6 +73,7 @@ const anyQuestion: fc.Arbitrary<CashQuestion> = fc.record({
   driveFallPerYear: fc.double({ min: -0.1, max: 0.15, noNaN: true }),
   licenceOnce: fc.nat(200),
   licencePerYear: fc.nat(100),
+  copiesNow: fc.nat(300),
   copiesOnce: fc.nat(300),
   copiesEveryMonths: fc.constant(60),
   copiesPerMonth: fc.nat(40),
@@ -95,6 +97,7 @@ describe('the years in money', () => {
         expect(cumulative).toHaveLength(question.months + 1)
         expect(Math.round(cumulative.at(-1)! * 100)).toBe(cents)
         expect(perMonth).toBe(toCents(total / question.months) / 100)
+        expect(cashFlow({ ...question, discountRate: 0 }).netPresentValue).toBe(total)
         for (const { amount } of lines)
           expect(Math.abs(amount * 100 - Math.round(amount * 100))).toBeLessThan(1e-6)
         expect(Math.abs(total - costOverYears(question))).toBeLessThanOrEqual(
@@ -187,6 +190,7 @@ describe('the years in money', () => {
         upsBatteryPrice: 35,
         savedPerMonth: 10,
         resale: 100,
+        copiesNow: 3,
         copiesOnce: 7,
         copiesEveryMonths: 24,
       })
@@ -200,8 +204,11 @@ describe('the years in money', () => {
         [36, 20],
       ])
       expect(lines.filter(({ kind }) => kind === 'upsBattery')).toEqual([])
-      expect(lines.filter(({ kind }) => kind === 'copies').map(({ month }) => month)).toEqual([
-        0, 24,
+      expect(
+        lines.filter(({ kind }) => kind === 'copies').map(({ month, amount }) => [month, amount]),
+      ).toEqual([
+        [0, 3],
+        [24, 7],
       ])
       expect(
         lines.filter(({ month }) => month === 48).map(({ kind, amount }) => [kind, amount]),

@@ -100,6 +100,12 @@ export const backupFields = {
   awayKept: kept(12),
   awayMediumTB: medium(8),
   awaySets: sets(2),
+  awayMediaThere: toggle({
+    label: 'Drives for it are there',
+    fallback: false,
+    description:
+      'They are paid already, or stand among the extras; they are bought again once they are used up.',
+  }),
   awayUploadShare: quantity({
     label: 'Upload at night',
     unit: 'share',

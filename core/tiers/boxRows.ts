@@ -4,7 +4,6 @@ import type { DayFacts } from '../day/dayFacts'
 import type { HouseholdFacts } from '../household/householdFacts'
 import { machine as machineDomain } from '../machine/machine'
 import type { MachineFacts } from '../machine/machineFacts'
-import { costOverYears } from '../ownership/cashFlow'
 import type { Plan } from '../plan/planSchema'
 import { streams as streamsDomain } from '../streams/streams'
 import type { StreamsSlice } from '../streams/streamsFacts'
@@ -12,6 +11,7 @@ import { createBoxStreams } from './boxStreams'
 import type { BuildMoney } from './buildMoney'
 import type { Box, BoxRow } from './buildRows'
 import { onceByKey } from '../onceByKey'
+import { systemYears } from './systemYears'
 
 /** What rows are made from. */
 export interface RowSources {
@@ -124,15 +124,7 @@ export function createBoxRows(
 function yearsCostOf(
   price: number,
   { system }: MachineFacts,
-  { plan: { costs }, money }: Pick<RowSources, 'plan' | 'money'>,
+  { plan, money }: Pick<RowSources, 'plan' | 'money'>,
 ): number {
-  return (
-    price * money.keptShare +
-    costOverYears({
-      ...money.years,
-      licencePerYear: system?.licence.perYear ?? 0,
-      upkeepHoursPerYear: costs.upkeepHoursPerYear === null ? (system?.upkeepHoursPerYear ?? 0) : 0,
-      hourValue: costs.hourValue,
-    })
-  )
+  return price * money.keptShare + systemYears(system, plan, money.years)
 }

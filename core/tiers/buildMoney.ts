@@ -13,6 +13,7 @@ const nothing: CashQuestion = {
   driveFallPerYear: 0,
   licenceOnce: 0,
   licencePerYear: 0,
+  copiesNow: 0,
   copiesOnce: 0,
   copiesEveryMonths: 1,
   copiesPerMonth: 0,

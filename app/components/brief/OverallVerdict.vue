@@ -15,8 +15,9 @@ import { usePlanStore } from '~/stores/planStore'
 const CheapestChange = defineAsyncComponent(() =>
   afterPaint().then(() => import('~/components/tiers/CheapestChange.vue')),
 )
-const CheapestBuild = defineAsyncComponent(() =>
-  afterPaint().then(() => import('./CheapestBuild.vue')),
+const BestBuild = defineAsyncComponent(() => afterPaint().then(() => import('./BestBuild.vue')))
+const StayingCosts = defineAsyncComponent(() =>
+  afterPaint().then(() => import('./StayingCosts.vue')),
 )
 const MissingCopy = defineAsyncComponent(() => afterPaint().then(() => import('./MissingCopy.vue')))
 const store = usePlanStore()
@@ -56,9 +57,14 @@ const needsBox = computed(
       :class="{ searched: needsOther || needsBox, copied: lacksCopy }"
     >
       <CheapestChange v-if="needsOther" :new-layout="false">
-        <CheapestBuild />
+        <BestBuild />
       </CheapestChange>
-      <CheapestBuild v-else-if="needsBox" />
+      <BestBuild v-else-if="needsBox" />
+      <StayingCosts
+        v-if="needsOther || overall.answer === 'yes' || overall.answer === 'just'"
+        :key="String(needsOther)"
+        :needs-change="needsOther"
+      />
       <MissingCopy v-if="lacksCopy" />
       <NuxtLink :to="viewAddress(store.id ?? '', 'tiers')">
         Compare every way of building

@@ -247,6 +247,7 @@ const stuck = computed(() => plan.value?.places.find(place => !keepsUp(place.lin
         <template v-if="store.plan?.drives.awayBy === 'carried'">
           <PlanField path="drives.awayMediumTB" />
           <PlanField path="drives.awaySets" />
+          <PlanField path="drives.awayMediaThere" />
         </template>
         <template v-else>
           <PlanField v-if="store.plan?.drives.awayBy === 'line'" path="drives.awayMediumTB" />

@@ -4,7 +4,8 @@ import { scaleLinear } from 'd3-scale'
 import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 import { startSearch } from '~/services/longSearch'
 import { openDemo } from '../../../tests/stubs/openPlan'
-import CheapestBuild from '../brief/CheapestBuild.vue'
+import BestBuild from '../brief/BestBuild.vue'
+import StayingCosts from '../brief/StayingCosts.vue'
 import CheapestChange from './CheapestChange.vue'
 import MoneyAxes from './MoneyAxes.vue'
 import SearchProgress from './SearchProgress.vue'
@@ -134,35 +135,77 @@ describe('the cheapest change', () => {
   })
 })
 
-describe('the cheapest build', () => {
-  it('is told as found so far, then as the cheapest, or that there is none within the budget', async () => {
+describe('what to buy, on the brief', () => {
+  afterEach(() => void vi.mocked(startSearch).mockReset())
+  const found = (builds: readonly object[], more: object = {}) => ({
+    nodes: 9,
+    leaves: 0,
+    cut: 0,
+    builds,
+    closest: [],
+    stays: null,
+    copy: null,
+    done: true,
+    ...more,
+  })
+  it('is the best over the years, and the best now where that is another', async () => {
     const { build, begun, told, ended } = searched()
-    const view = mount(CheapestBuild)
-    expect(view.text()).toBe('The catalogue is being searched for the cheapest build.')
+    const view = mount(BestBuild)
+    expect(view.text()).toBe('The catalogue is being searched.')
     await begun()
-    expect(vi.mocked(startSearch).mock.calls.at(-1)![1].question).toEqual({ cap: 1700 })
-    told(progress(build(), false))
-    await until(() =>
-      expect(view.text()).toBe(
-        'The cheapest build found so far is Clerk 17 (refurbished office PC) with 2 × 12 ' +
-          'TB, mirror, at €640.',
-      ),
+    expect(vi.mocked(startSearch).mock.calls.at(-1)![1].question).toEqual({ budget: 1700 })
+    const best = build({ horizonCost: 900 })
+    told(found([{ because: ['years'], build: best }], { done: false }))
+    await until(() => expect(view.text()).toMatch(/^Best over the years so far: Clerk 17/))
+    ended(
+      found([
+        { because: ['years'], build: best },
+        { because: ['now'], build: build({ label: 'Wherry 4', toPay: 600, horizonCost: 1100 }) },
+      ]),
     )
-    ended(progress(build({ toPay: 600 }), true))
     await until(() =>
-      expect(view.text()).toContain('The cheapest build that meets the need is Clerk 17'),
+      expect(view.text()).toMatch(
+        /^Best over the years: Clerk 17 \(refurbished office PC\) with 2 × 12 TB, mirror, €640 now and €900 over \d+ years\.\s+Cheapest now: Wherry 4, €600 now and €1,100 over \d+ years\.$/,
+      ),
     )
     view.unmount()
-    const none = searched()
-    const empty = mount(CheapestBuild)
-    await none.begun()
-    none.ended(progress(null, true))
+  })
+  it('is the closest where nothing meets the whole need', async () => {
+    const { build, begun, ended } = searched()
+    const view = mount(BestBuild)
+    await begun()
+    const conditions = [{ id: 'newDrives', state: 'fails' }]
+    ended(found([], { closest: [build({ horizonCost: 900, lacks: [], conditions })] }))
     await until(() =>
-      expect(empty.text()).toBe(
-        'No build in the catalogue meets the whole need within the budget.',
+      expect(view.text()).toMatch(
+        /^Nothing in the catalogue meets the whole need within the budget\. Closest: Clerk 17 .*\. But its drives are refurbished\.$/,
       ),
     )
-    empty.unmount()
+    view.unmount()
+  })
+  it('is told beside staying where it costs a tenth less over the years', async () => {
+    const { build, begun, ended } = searched()
+    const view = mount(StayingCosts, { props: { needsChange: false } })
+    await begun()
+    expect(view.text()).toBe('')
+    const better = { because: ['years'], build: build({ horizonCost: 900, risk: 0 }) }
+    ended(found([better], { stays: build({ way: 'stay', horizonCost: 1000 }) }))
+    await until(() =>
+      expect(view.text()).toMatch(
+        /^Another way costs less over \d+ years: Clerk 17 \(refurbished office PC\), €640 now and €900 over the years\. This plan costs €1,000 over them\.$/,
+      ),
+    )
+    view.unmount()
+  })
+  it('is not told where staying is hardly dearer', async () => {
+    const { build, begun, ended } = searched()
+    const view = mount(StayingCosts, { props: { needsChange: false } })
+    await begun()
+    const hardly = { because: ['years'], build: build({ horizonCost: 901, risk: 0 }) }
+    ended(found([hardly], { stays: build({ way: 'stay', horizonCost: 1000 }) }))
+    await new Promise(done => setTimeout(done, 50))
+    expect(view.text()).toBe('')
+    view.unmount()
   })
 })
 

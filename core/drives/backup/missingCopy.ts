@@ -66,7 +66,7 @@ export function missingCopy(
         copyTB,
         plan: {
           ...copied,
-          drives: { ...copied.drives, awayMediumTB: cheapest.model.sizeTB },
+          drives: { ...copied.drives, awayMediumTB: cheapest.model.sizeTB, awayMediaThere: true },
           costs: { ...costs, extras: wholeCents(costs.extras + cheapest.price) },
         },
       }

@@ -51,6 +51,7 @@ const copies: readonly Input[] = [
   'drives.awayEveryDays',
   'drives.awayKept',
   'drives.awayMediumTB',
+  'drives.awayMediaThere',
   'drives.awaySets',
   'drives.copiesWithVersions',
   'drives.copyPricePerTB',

@@ -57,8 +57,11 @@ export function yearsQuestion({
 }: Omit<YearsSlice, 'made' | 'keptTB'>): CashQuestion {
   const { costs, drives } = plan
   const { places } = backupPlan({ plan, qualities: catalogue, linkMBps: anyLinkMBps })
-  const copies = (of: (price: (typeof places)[number]['pricePerYear']) => number) =>
-    places.reduce((sum, { pricePerYear }) => sum + of(pricePerYear), 0)
+  type Price = (typeof places)[number]['pricePerYear']
+  const copies = (of: (price: Price) => number, at = places) =>
+    at.reduce((sum, { pricePerYear }) => sum + of(pricePerYear), 0)
+  // What is there already, or stands among the extras, is bought again when it is used up.
+  const bought = places.filter(({ id }) => id !== 'awayCopy' || !drives.awayMediaThere)
   const staged = stagedDrives(plan, catalogue)
   return {
     months: horizonYears * monthsPerYear,
@@ -74,6 +77,7 @@ export function yearsQuestion({
       costs.licencePerYear +
       (system?.licence.perYear ?? 0) +
       plan.system.services.reduce((sum, { pricePerYear }) => sum + pricePerYear, 0),
+    copiesNow: copies(({ media }) => media, bought) * mediumYears,
     copiesOnce: copies(({ media }) => media) * mediumYears,
     copiesEveryMonths: mediumYears * monthsPerYear,
     copiesPerMonth: copies(({ store, electricity }) => store + electricity) / monthsPerYear,

@@ -1,7 +1,8 @@
-import { entryOf, type Catalogue } from '../../catalogue/catalogue'
+import type { Catalogue } from '../../catalogue/catalogue'
 import type { Assessment } from '../../assess'
 import type { PlanPath } from '../../expressions/planPath'
 import type { DrivesFacts } from '../../drives/drivesFacts'
+import { howSold } from '../../drives/howSold'
 import type { MachineBuild } from '../../machine/machineBuild'
 import { warmDriveC } from '../../machine/place/heat'
 import { compareSystems } from '../../machine/system/compareSystems'
@@ -89,15 +90,7 @@ export function lossPerYear({ pool }: Pick<DrivesFacts, 'pool'>): number | null 
 function boughtDrives({ plan: { drives }, catalogue }: JudgedBuild): string[] {
   return drives.lots
     .filter(({ condition }) => condition !== 'owned')
-    .map(lot => {
-      const model = entryOf(catalogue.driveModels, lot.model)
-      if (model) return model.sold
-      return drives.driveClass === 'externalCase'
-        ? 'fromExternalCase'
-        : lot.condition === 'refurbished' || drives.driveClass === 'refurbished'
-          ? 'refurbished'
-          : 'new'
-    })
+    .map(lot => howSold(lot, drives, catalogue))
 }
 const allNew = (sold: readonly string[], never: string): Judged =>
   sold.length === 0 ? 'notAsked' : sold.includes(never) ? 'fails' : 'met'

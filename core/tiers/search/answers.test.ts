@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { assess } from '../../assess'
+import { assess, planAssessor } from '../../assess'
 import { catalogue as shipped } from '../../catalogue/catalogue'
 import { tideMillHouse } from '../../catalogue/tideMillHouse'
 import { freely } from '../../../tests/stubs/freely'
@@ -147,13 +147,10 @@ describe('every way of building', () => {
         ]!.value!
       expect(pair.second!.linkPrice).toBe(demo.costs.linkBetween)
       expect(pair.toPay).toBeCloseTo(
-        priceOf(pair.plan) +
-          priceOf(pair.second!.plan) -
-          demo.costs.extras +
-          demo.costs.linkBetween,
+        priceOf(pair.plan) + priceOf(pair.second!.plan) + demo.costs.linkBetween,
         6,
       )
-      expect(pair.second!.toPay).toBeCloseTo(priceOf(pair.second!.plan) - demo.costs.extras, 6)
+      expect(pair.second!.toPay).toBeCloseTo(priceOf(pair.second!.plan), 6)
     },
   )
   it('reports on the way, and never takes back what is done', () => {
@@ -214,10 +211,10 @@ describe('a few ways on a small catalogue', () => {
           tiers: caps.map(cap => ({ name: `${cap}`, cap })),
         }),
       ).answer.rows.find(({ way }) => way === 'twoMachines')!
-    // Every half by a search of its own under limits in steps of 5.
+    // Every half by a search of its own under limits in steps of 10.
     const builds = createBuildSearch({ ...plan, brief: { ...plan.brief, budget: null } }, many)
     const halves = (question: { without: NeedId[]; withoutDrives?: boolean }, upTo: number) =>
-      Array.from({ length: upTo / 5 }, (_, at) => at * 5).flatMap(
+      Array.from({ length: upTo / 10 }, (_, at) => at * 10).flatMap(
         cap =>
           finishSearch(builds.search({ objective: 'horizon', ways: null, cap, ...question })).best
             ?.found.evaluation ?? [],
@@ -227,10 +224,11 @@ describe('a few ways on a small catalogue', () => {
       halves({ without: ['space', 'survival'], withoutDrives: true }, 700),
     ]
     const { extras, linkBetween } = plan.costs
+    // Nothing else of this plan is the household's.
     const all = stores.flatMap(one =>
       converts.map(other => ({
         toPay: one.toPay + other.toPay - extras + linkBetween,
-        horizonCost: one.horizonCost + other.horizonCost + linkBetween,
+        horizonCost: one.horizonCost + other.horizonCost - extras + linkBetween,
       })),
     )
     const minWithin = (cap: number) =>
@@ -239,7 +237,7 @@ describe('a few ways on a small catalogue', () => {
     expect(best.horizonCost).toBeCloseTo(minWithin(Infinity), 6)
     // A front ends with its cheapest, so limits just above it have a pair, and below it none.
     const cheapest = Math.min(...all.map(({ toPay }) => toPay))
-    const caps = [best.toPay - 1, best.toPay - 20, cheapest + 6, best.toPay, cheapest - 6]
+    const caps = [best.toPay - 1, best.toPay - 20, cheapest + 11, best.toPay, cheapest - 11]
     const within = pairOf(caps).tiers
     expect(within.map(({ build }) => build !== null)).toEqual([true, true, true, true, false])
     within.slice(0, 3).forEach(({ tier: { cap }, build }) => {
@@ -249,6 +247,48 @@ describe('a few ways on a small catalogue', () => {
     })
     expect(within[3]!.build).toEqual(best)
   }, 120_000)
+  it("pay once what is the household's: twice only what each machine takes", () => {
+    const plan = planSchema.parse({
+      ...freely(tideMillHouse),
+      machine: { ...tideMillHouse.machine, parts: [{ ref: 'weight-650', count: 1 }], atHand: [] },
+      brief: {},
+      system: { services: [{ name: 'Guide', pricePerYear: 24 }] },
+      drives: { ...tideMillHouse.drives, awayCopy: 'everything', awayBy: 'store' },
+      costs: {
+        extras: 70,
+        licenceOnce: 9,
+        licencePerYear: 11,
+        savedPerMonth: 20,
+        hourValue: 3,
+        buildHours: 8,
+        upsBatteryPrice: 40,
+        resaleShare: 0.2,
+      },
+    })
+    const pair = rowsOf(plan, []).find(({ way }) => way === 'twoMachines')!.best!
+    const second = pair.second!
+    const yearsOf = (one: Plan) => planAssessor(1).facts(one, small, ['years']).years
+    const [one, other] = [yearsOf(pair.plan), yearsOf(second.plan)]
+    // Every payment of the household stands with the first machine.
+    const { copies, saved, upsBattery, licences } = one.flow.byKind
+    expect([copies > 0, saved, upsBattery]).toEqual([
+      true,
+      -20 * plan.choices.horizonYears * 12,
+      40,
+    ])
+    expect(licences).toBeGreaterThanOrEqual(9 + (11 + 24) * plan.choices.horizonYears)
+    expect(other.flow.byKind).toMatchObject({ copies: 0, saved: 0, upsBattery: 0, licences: 0 })
+    expect(other.flow.byKind.ownTime).toBeGreaterThanOrEqual(8 * 3)
+    expect(costOverYears(other.question)).toBeCloseTo(second.horizonCost, 6)
+    expect(costOverYears(one.question) + second.horizonCost + second.linkPrice).toBeCloseTo(
+      pair.horizonCost,
+      6,
+    )
+    expect(one.question.purchase + other.question.purchase + second.linkPrice).toBeCloseTo(
+      pair.toPay,
+      6,
+    )
+  }, 60_000)
   it('has a row for a computer on which somebody also works, with what is left of it', () => {
     const used = planSchema.parse({
       ...freely(tideMillHouse),

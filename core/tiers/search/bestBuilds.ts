@@ -30,6 +30,8 @@ export interface BestBuilds extends SearchCounts {
   readonly builds: readonly BestBuild[]
   /** where nothing meets the need within the budget: what comes closest, the nearest first */
   readonly closest: readonly WayBuild[]
+  /** the plan as it is, where enough of it is known and it meets the need */
+  readonly stays: WayBuild | null
   /** the copy away that comes with every build */
   readonly copy: WithCopyAway['copy']
   readonly done: boolean
@@ -50,6 +52,7 @@ const isSame = (one: WayBuild, other: WayBuild) =>
 export function* bestBuilds(plan: Plan, catalogue: Catalogue): Generator<BestBuilds, BestBuilds> {
   const search = createBuildSearch({ ...plan, brief: { ...plan.brief, budget: null } }, catalogue)
   const { copy } = search.asked
+  const stays = stayingOf(search, catalogue)
   const cap = plan.brief.budget
   const found: BestBuild[] = []
   const closest: WayBuild[] = []
@@ -58,11 +61,11 @@ export function* bestBuilds(plan: Plan, catalogue: Catalogue): Generator<BestBui
     ...counts,
     builds: [...found],
     closest: [...closest],
+    stays,
     copy,
     done,
   })
   const best = (question: BuildQuestion) => counted(search, question, { counts, told })
-  const stays = stayingOf(search, catalogue)
 
   const ofYears = (without: readonly WayId[], capped = cap) =>
     best({ objective: 'horizon', ways: allWays.filter(way => !without.includes(way)), cap: capped })

@@ -7,11 +7,11 @@ import { supplyGoesIn } from '../../machine/power/supplyForms'
 import { assemblingSkill } from '../conditions/assemblingSkill'
 import { systemGroup } from './systemGroup'
 import { minCooling } from '../../machine/fit/rules/coolerHeat'
-import { isUps } from '../../plan/hasUps'
 import type { MachineBase } from '../../catalogue/machineBases'
 import type { Network } from '../../plan/network'
 import type { Plan } from '../../plan/planSchema'
 import type { Option, Chosen, Group, Frame } from './frame'
+import { upsPrice } from './ofHousehold'
 import {
   type Book,
   orNone,
@@ -93,17 +93,6 @@ export function bootGroup(
     allowed: (option, { system = usual }) =>
       option.refs.length === 0 || isStick(option) === (system?.bootsFrom.includes('ssd') === false),
   }
-}
-
-/** What the plan pays for its UPS, which stays beside whatever is bought. */
-function upsPrice({ machine: { parts } }: Plan, { hardware }: Book['catalogue']): number {
-  return parts.reduce(
-    (sum, part) =>
-      part.condition === 'owned' || !isUps(part, hardware)
-        ? sum
-        : sum + part.count * (part.price ?? entryOf(hardware, part.ref)!.price),
-    0,
-  )
 }
 
 /** A board that is bought, with everything around it. */

@@ -13,13 +13,14 @@ export const bestEfficiency = 0.955
 /** The least that the groups from a step on add. */
 interface Tail {
   readonly price: number
+  readonly overYears: number
   readonly idleW: number
   readonly loadW: number
   /** every group that is left has something to choose */
   readonly ends: boolean
 }
 
-const noTail: Tail = { price: 0, idleW: 0, loadW: 0, ends: true }
+const noTail: Tail = { price: 0, overYears: 0, idleW: 0, loadW: 0, ends: true }
 
 /** By frame and step. */
 export type Tails = ReadonlyMap<Frame, readonly Tail[]>
@@ -38,6 +39,7 @@ export function tailsOf(frames: readonly Frame[]): Tails {
           )
         return {
           price: least(({ price }) => price),
+          overYears: least(({ overYears = 0 }) => overYears),
           idleW: least(({ idleW }) => idleW),
           loadW: least(({ loadW }) => loadW),
           ends: rest.every(({ options }) => options.length > 0),
@@ -55,8 +57,8 @@ export interface BoundParts {
   readonly tails: Tails
   readonly priceWeight: number
   readonly wattWeight: number
-  /** what it may cost that a computer at hand is dead */
-  readonly countsRisk: boolean
+  /** what is paid over the years, and what it may cost that a computer at hand is dead */
+  readonly countsYears: boolean
   readonly hours: Pick<DayHours, 'idle' | 'watching' | 'converting'>
   readonly leastDrives: readonly PoolOffer[]
   readonly poolCost: (pool: PoolOffer) => number
@@ -98,10 +100,12 @@ export interface CostsWith {
 }
 
 export function costsWith(state: State, parts: BoundParts): CostsWith {
-  const { tails, priceWeight, wattWeight, poolCost, countsRisk } = parts
-  const { price, frame } = state
+  const { tails, priceWeight, wattWeight, poolCost, countsYears } = parts
+  const { price, overYears, frame } = state
+  const tail = tailAt(tails, state)
   const machine =
-    (price + tailAt(tails, state).price) * priceWeight + (countsRisk ? frame!.risk : 0)
+    (price + tail.price) * priceWeight +
+    (countsYears ? frame!.risk + overYears + tail.overYears : 0)
   const watts = leastWith(state, parts)
   return {
     bare: machine + (wattWeight > 0 ? watts(null) * wattWeight : 0),

@@ -8,7 +8,7 @@ import { branchAndBound, type SearchResult } from './branchAndBound'
 import type { BuildQuestion, FoundBuild, SearchSpace } from './buildQuestion'
 import { framesOf } from './frames'
 import type { Frame, WayId } from './frame'
-import { poolOffers } from './poolOffers'
+import { noDrives, poolOffers } from './poolOffers'
 import { createPruning } from './pruning'
 import { fitRules } from '../../machine/fit/fitRules'
 import {
@@ -60,6 +60,7 @@ export function searchBasis(
     plan,
     frames: space?.frames ?? framesOf(plan, catalogue),
     offers,
+    withoutDrives: noDrives(plan, catalogue),
     evaluator,
     asked: {
       asked: askedBy({

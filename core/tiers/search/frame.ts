@@ -39,6 +39,8 @@ export interface Option {
   readonly onUsb?: boolean
   readonly portMbps?: number
   readonly system?: SystemKind
+  /** what it costs over the years beside its price and its watts, at least */
+  readonly overYears?: number
   /** of use only where this condition is asked for */
   readonly mends?: 'coolDrives' | 'systemApart'
 }

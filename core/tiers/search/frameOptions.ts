@@ -1,5 +1,9 @@
 import type { Plan } from '../../plan/planSchema'
 import { entryOf, type Catalogue } from '../../catalogue/catalogue'
+import { onceByKey } from '../../onceByKey'
+import { buildMoney } from '../buildMoney'
+import { leastSystemYears } from '../systemYears'
+import type { SystemKind } from '../../catalogue/systemKinds'
 import type { Option } from './frame'
 import type { Machine } from '../../plan/machine'
 import type { Board, Case, Fan, HardwarePart, Supply } from '../../catalogue/hardware/hardwarePart'
@@ -12,10 +16,21 @@ export interface Book {
   readonly catalogue: Catalogue
   readonly priceOf: ReturnType<typeof priceBook>
   /** options by kind, made once: own parts are thousands */ readonly known: Map<string, Option[]>
+  /** the least that a kind of system costs over the years */
+  readonly systemYears: (system: SystemKind | null) => number
 }
 
 export function bookOf(plan: Plan, catalogue: Catalogue): Book {
-  return { plan, catalogue, priceOf: priceBook(plan.machine), known: new Map() }
+  const { years } = buildMoney(plan)
+  const ofSystems = onceByKey<number>()
+  return {
+    plan,
+    catalogue,
+    priceOf: priceBook(plan.machine),
+    known: new Map(),
+    systemYears: system =>
+      ofSystems.get(system?.id ?? '', () => leastSystemYears(system, plan, years)),
+  }
 }
 
 /** Prices as this plan pays them: nothing for what lies there already, owned. */

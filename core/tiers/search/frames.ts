@@ -40,6 +40,9 @@ const wayOfClass: Readonly<Record<MachineBase['class'], WayId>> = {
   kit: 'selfBuilt',
 }
 
+/** Id of the frame that the plan's own machine makes. */
+const ownId = 'own'
+
 /** A machine that is there or is bought whole, with what is put into it or in place of it. */
 function machineFrame(
   machine: Machine,
@@ -147,8 +150,11 @@ function machineFrame(
     air: housing && (fans > 0 ? 'across' : housing.airflow),
     groups,
     replaces: true,
+    // The port of the plan's own machine is the plan's: a change does not make it faster for nothing.
     portMbps:
-      base?.portMbps ?? (board && !parts.isOwn ? portOf(board) : plan.network.serverPortMbps),
+      parts.id === ownId
+        ? plan.network.serverPortMbps
+        : (base?.portMbps ?? (board && !parts.isOwn ? portOf(board) : plan.network.serverPortMbps)),
   }
 }
 
@@ -176,7 +182,7 @@ const wayAtHand = ({ usedHoursPerDay }: Pick<Machine, 'usedHoursPerDay'>): WayId
 export function ownFrame(plan: Plan, catalogue: Catalogue, keepsSystem = false): Frame {
   return machineFrame(
     plan.machine,
-    { id: 'own', way: wayAtHand(plan.machine), isOwn: true, keepsSystem },
+    { id: ownId, way: wayAtHand(plan.machine), isOwn: true, keepsSystem },
     bookOf(plan, catalogue),
   )
 }

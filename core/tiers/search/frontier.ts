@@ -1,3 +1,4 @@
+import { costEpsilon } from './branchAndBound'
 import { createBuildSearch } from './buildSearch'
 import type { BuildQuestion, Objective } from './buildQuestion'
 import type { SearchCounts } from './branchAndBound'
@@ -51,6 +52,7 @@ export function* frontier(
   const points: WayBuild[] = []
   let counts: SearchCounts = { nodes: 0, leaves: 0, cut: 0 }
   let more: Partial<BuildQuestion> = {}
+  let cost = -Infinity
   while (points.length < maxPoints) {
     const steps = builds.search({ objective, ways: null, cap: null, ...more })
     let next = steps.next()
@@ -66,7 +68,11 @@ export function* frontier(
     counts = { nodes: counts.nodes + nodes, leaves: counts.leaves + leaves, cut: counts.cut + cut }
     if (!best) break
     const build = wayBuild(best.found)
+    // What costs the same and is better beats the one before.
+    if (points.length > 0 && best.cost <= cost + costEpsilon) points.pop()
     points.push(build)
+    cost = best.cost
+    if (axis === 'lossChanceAtHorizon' && build.lossChanceAtHorizon <= 0) break
     more = better(axis, build)
     yield { points: [...points], done: false, ...counts }
   }

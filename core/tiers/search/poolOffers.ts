@@ -162,10 +162,10 @@ export function offerMaker(
 }
 
 /**
- * No drives at all: for a machine that converts beside one that stores. It adds nothing, because
- * what is paid whatever is bought is counted with the other.
+ * No drives at all, for a machine that converts beside one that stores: it adds what is paid
+ * whatever is bought.
  */
-export function noDrives(plan: Plan): PoolOffer {
+export function noDrives(plan: Plan, catalogue: Catalogue): PoolOffer {
   return {
     choice: {
       driveClass: plan.drives.driveClass,
@@ -180,7 +180,7 @@ export function noDrives(plan: Plan): PoolOffer {
     turning: 0,
     nvme: 0,
     price: 0,
-    yearsCost: 0,
+    yearsCost: yearsOf(plan, catalogue).fixed,
     idleW: 0,
     activeW: 0,
     roomTB: 0,

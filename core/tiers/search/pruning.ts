@@ -2,6 +2,7 @@ import type { Catalogue } from '../../catalogue/catalogue'
 import { rulesFinalAt, pruneSteps, type PruneStep } from '../../machine/fit/fitRule'
 import { fitRules } from '../../machine/fit/fitRules'
 import type { Plan } from '../../plan/planSchema'
+import { singleConversionCapacity } from '../../streams/capacity'
 import type { Box, BoxEvaluator, BoxRow, PoolRow } from '../buildRows'
 import { failsNeed } from './buildQuestion'
 import { machineOf } from './frames'
@@ -16,8 +17,8 @@ export interface Pruning {
   readonly rowOf: (state: State) => BoxRow
   readonly poolRowOf: (offer: PoolOffer) => PoolRow
   /**
-   * Whether a machine converts too little: one with the same engines and a processor no weaker is
-   * known to.
+   * Whether a machine converts too little: one with the same engines and a processor no weaker,
+   * all conversions together and one alone, is known to.
    */
   readonly convertsTooLittle: (state: State, copyOnWrite: boolean) => boolean
   /**
@@ -40,7 +41,7 @@ export function createPruning(
   }: { readonly evaluator: BoxEvaluator; readonly strictRules: ReadonlySet<string> },
 ): Pruning {
   const cores = new Map<string, BoxRow>()
-  const failed = new Map<string, { readonly score: number; readonly cores: number }[]>()
+  const failed = new Map<string, { readonly score: number; readonly ofOne: number }[]>()
   const infeasible = new Map<string, boolean>()
   const rulesAt = new Map(pruneSteps.map(step => [step, rulesFinalAt(step, fitRules)]))
 
@@ -85,9 +86,11 @@ export function createPruning(
       const score = processor === null || !('score' in processor) ? null : processor.score
       const key = JSON.stringify(rest)
       const weak = score === null ? [] : (failed.get(key) ?? [])
-      if (weak.some(other => score! <= other.score && count <= other.cores)) return true
+      // One conversion does not use all cores: fewer of them, each quicker, may do more for it.
+      const ofOne = score === null ? 0 : singleConversionCapacity(score, count)
+      if (weak.some(other => score! <= other.score && ofOne <= other.ofOne)) return true
       const fails = failsNeed(coreRow(state, copyOnWrite).streams)
-      if (fails && score !== null) failed.set(key, [...weak, { score, cores: count }])
+      if (fails && score !== null) failed.set(key, [...weak, { score, ofOne }])
       return fails
     },
     isInfeasible(row, drives, step) {

@@ -12,7 +12,7 @@ import { failsNeed, type BuildQuestion, type FoundBuild } from './buildQuestion'
 import { createDriveLines, type DriveLines } from './driveLines'
 import { drivesBranches, offersByFrame } from './drivesBranch'
 import type { Frame, Group } from './frame'
-import { noDrives, type PoolOffer } from './poolOffers'
+import type { PoolOffer } from './poolOffers'
 import type { Pruning } from './pruning'
 import { nothingChosen, stateOfFrame, withOption, type State } from './searchState'
 import { compareChanges, compareFound } from './ties'
@@ -22,6 +22,7 @@ export interface SearchBasis {
   readonly plan: Plan
   readonly frames: readonly Frame[]
   readonly offers: readonly PoolOffer[]
+  readonly withoutDrives: PoolOffer
   readonly evaluator: BoxEvaluator
   /** by whether conditions are asked for */
   readonly asked: Readonly<Record<'asked' | 'free', Asked>>
@@ -49,11 +50,11 @@ export type BuildProblem = SearchProblem<State, FoundBuild> & { readonly least: 
 
 /** Drives that can answer a question at all. */
 function offersFor(
-  { plan, offers, contentTB, keepsNothing, survivesAtLeast }: SearchBasis,
+  { offers, withoutDrives: none, contentTB, keepsNothing, survivesAtLeast }: SearchBasis,
   question: BuildQuestion,
 ): readonly PoolOffer[] {
   const { cap, without = [], roomAtLeastTB = 0, withoutDrives = false } = question
-  if (withoutDrives) return [noDrives(plan)]
+  if (withoutDrives) return [none]
   const mustHold = !without.includes('space') && !keepsNothing
   const mustSurvive = !without.includes('survival') && !keepsNothing
   return offers.filter(
@@ -188,8 +189,8 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
   const tails = tailsOf(frames)
   const bodyEnds = new Map(frames.map(frame => [frame, endOfBody(frame)]))
   const { hours } = evaluator
-  const countsRisk = objective === 'horizon'
-  const bounds = { tails, priceWeight, wattWeight, countsRisk, hours, leastDrives, poolCost }
+  const countsYears = objective === 'horizon'
+  const bounds = { tails, priceWeight, wattWeight, countsYears, hours, leastDrives, poolCost }
   const bound = (state: State) => boundOf(state, bounds)
   // Only drives that are chosen can be too warm; while the place is not said nothing is.
   const warmest = conditions.strictRules.has('warmDrives') ? warmDriveC : maxDriveC

@@ -9,6 +9,8 @@ export interface State {
   readonly step: number
   readonly refs: readonly string[]
   readonly price: number
+  /** over the years beside price and watts, at least */
+  readonly overYears: number
   readonly idleW: number
   readonly loadW: number
   readonly losses: SupplyLosses | null
@@ -26,6 +28,7 @@ export const nothingChosen: State = {
   step: 0,
   refs: [],
   price: 0,
+  overYears: 0,
   idleW: 0,
   loadW: 0,
   losses: null,
@@ -65,6 +68,7 @@ export function withOption(state: State, option: Option, mainsVolts: 115 | 230):
     step: state.step + 1,
     refs: refs.length ? [...state.refs, ...refs] : state.refs,
     price: state.price + price,
+    overYears: state.overYears + (option.overYears ?? 0),
     idleW: state.idleW + idleW,
     loadW: state.loadW + loadW,
     ...behind,

@@ -12,7 +12,11 @@ import type { PoolOffer } from './poolOffers'
  * stays, and so does the one that comes with an appliance.
  */
 export function systemGroup(
-  { plan, catalogue: { systemKinds } }: Pick<Book, 'plan' | 'catalogue'>,
+  {
+    plan,
+    catalogue: { systemKinds },
+    systemYears,
+  }: Pick<Book, 'plan' | 'catalogue' | 'systemYears'>,
   {
     base,
     arm,
@@ -24,24 +28,18 @@ export function systemGroup(
   },
 ): Group {
   const { system } = plan
+  const usual = systemOf(system.kind, { base }, systemKinds)
   if (isKept || system.kind !== automaticSystem || base?.class === 'appliance')
-    return { id: 'system', options: [none] }
-  // What follows the machine takes watts as well: they stand in the frame already.
-  const usual = systemOf(system.kind, { base }, systemKinds)?.idleW ?? 0
+    return { id: 'system', options: [{ ...none, overYears: systemYears(usual) }] }
   return {
     id: 'system',
-    options: systemKinds.flatMap((kind): Option[] =>
-      kind.onlyOn !== null || (arm && !kind.onArm) || !meetsWishes(kind, system)
-        ? []
-        : [
-            {
-              ...none,
-              idleW: kind.idleW - usual,
-              loadW: kind.idleW - usual,
-              system: kind,
-            },
-          ],
-    ),
+    options: systemKinds.flatMap((kind): Option[] => {
+      if (kind.onlyOn !== null || (arm && !kind.onArm) || !meetsWishes(kind, system)) return []
+      // What follows the machine takes watts as well: they stand in the frame already.
+      const moreW = kind.idleW - (usual?.idleW ?? 0)
+      const overYears = systemYears(kind)
+      return [{ ...none, idleW: moreW, loadW: moreW, system: kind, overYears }]
+    }),
   }
 }
 

@@ -1,13 +1,36 @@
+import { ownEntry } from '../../plan/constants'
 import { costEpsilon } from './branchAndBound'
 import type { FoundBuild } from './buildQuestion'
 
-/** Ties: idle watts at the wall, then the parts by id, layout, drives. */
+/** Every part by its id, drives too, as often as it is there; sorted. */
+function partsOf({ frame, refs, pool: { drives } }: FoundBuild): string[] {
+  const lots = drives.lots.flatMap(({ count, sizeTB, model }) =>
+    Array.from({ length: count }, () => (model === ownEntry ? `${sizeTB} TB` : model)),
+  )
+  return [frame, ...refs, ...lots].sort()
+}
+
+/** Lists by their first entries that differ; of lists that begin alike the shorter goes first. */
+function compareLists(one: readonly string[], other: readonly string[]): number {
+  for (let at = 0; at < Math.min(one.length, other.length); at++)
+    if (one[at] !== other[at]) return one[at]! < other[at]! ? -1 : 1
+  return one.length - other.length
+}
+
+/**
+ * Ties: idle watts at the wall, then the parts by id repeated by count, layout, spares, and the
+ * kind of system. Ids may hold anything, so they are never joined. Handbook 09.
+ */
 export function compareFound(one: FoundBuild, other: FoundBuild): number {
   const watts = one.evaluation.idleW - other.evaluation.idleW
   if (Math.abs(watts) > costEpsilon) return watts
-  const key = ({ frame, refs, pool }: FoundBuild) =>
-    [[frame, ...refs].sort().join(' '), pool.choice.layout, pool.key].join('|')
-  return key(one) < key(other) ? -1 : key(one) > key(other) ? 1 : 0
+  const rest = ({ pool, plan }: FoundBuild) => [
+    pool.choice.layout,
+    String(pool.drives.hotSpares),
+    plan.system.kind,
+    pool.choice.fileSystem,
+  ]
+  return compareLists(partsOf(one), partsOf(other)) || compareLists(rest(one), rest(other))
 }
 
 /**

@@ -1,5 +1,5 @@
 import { needIds } from '../../headrooms'
-import { planAssessor } from '../../assess'
+import { planAssessor, type Assessment } from '../../assess'
 import type { Catalogue } from '../../catalogue/catalogue'
 import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
 import type { Plan } from '../../plan/planSchema'
@@ -66,8 +66,9 @@ export function upgradePath(plan: Plan, shipped: Catalogue, steps = 2): UpgradeS
   const assessor = planAssessor(4)
   let now = plan
   for (let at = 0; at < steps; at++) {
-    const { verdicts } = assessor.assess(now, shipped)
+    const { verdicts, domains } = assessor.assess(now, shipped)
     const before = ratios(verdicts)
+    const failedBefore = failedRules(domains)
     const binding = bindingLimit(verdicts)
     if (!binding) break
     const {
@@ -82,11 +83,11 @@ export function upgradePath(plan: Plan, shipped: Catalogue, steps = 2): UpgradeS
       const harms = [...after].some(
         ([other, ratio]) => ratio < 1 && ratio < (before.get(other) ?? 0) - 1e-9,
       )
-      const fails = (of: readonly Verdict[]) =>
-        ['short', 'impossible'].includes(of.find(verdict => verdict.id === 'fit')!.state)
-      return raised && !harms && (!fails(changed.verdicts) || fails(verdicts))
-        ? { ...candidate, after: after.get(id)! }
-        : null
+      const addsDrives = drivesIn(candidate.plan) > drivesIn(now)
+      const isRefused = failedRules(changed.domains).some(
+        rule => !failedBefore.includes(rule) || (addsDrives && placesOfDrives.includes(rule)),
+      )
+      return raised && !harms && !isRefused ? { ...candidate, after: after.get(id)! } : null
     })
     if (!step) break
     path.push({
@@ -101,6 +102,13 @@ export function upgradePath(plan: Plan, shipped: Catalogue, steps = 2): UpgradeS
   }
   return path
 }
+
+/** Rules of fit that say whether a drive has a place: a drive more never goes in where one fails. */
+const placesOfDrives: readonly string[] = ['bays', 'dataPorts', 'powerPlugs', 'ssdPlaces']
+
+const failedRules = ({ fitting }: Pick<Assessment['domains'], 'fitting'>): string[] =>
+  fitting.judged.flatMap(({ id, state }) => (state === 'fail' ? [id] : []))
+const drivesIn = ({ drives }: Plan) => drives.lots.reduce((sum, { count }) => sum + count, 0)
 
 interface Candidate {
   readonly label: string

@@ -9,6 +9,7 @@ import { judgeConditions, type JudgedCondition } from '../conditions/conditions'
 import { lacksOf, type FoundBuild } from './buildQuestion'
 import type { WayId } from './frame'
 import { layoutLabel } from './names'
+import { withoutHousehold, type OfHousehold } from './ofHousehold'
 import { stateOfBuild } from '../../verdict'
 
 /** What a build comes to, as far as it is compared. */
@@ -127,16 +128,19 @@ export function asItIs(plan: Plan, catalogue: Catalogue): WayBuild {
 }
 
 /**
- * One machine that stores and one that converts, with what links them; what is paid whatever is
- * bought is counted once.
+ * One machine that stores and one that converts, with what links them; what the household pays is
+ * counted once, with the first.
  */
 export function twoMachines(
   stores: WayBuild,
   converts: WayBuild,
-  { extras, linkBetween }: Plan['costs'],
+  { household, catalogue }: { readonly household: OfHousehold; readonly catalogue: Catalogue },
 ): WayBuild {
-  const { label, plan, horizonCost, idleW } = converts
-  const toPay = converts.toPay - extras
+  const { label, idleW } = converts
+  const plan = withoutHousehold(converts.plan, catalogue)
+  const toPay = converts.toPay - household.toPay
+  const horizonCost = converts.horizonCost - household.overYears
+  const { linkBetween } = plan.costs
   return {
     ...stores,
     way: 'twoMachines',

@@ -1,10 +1,12 @@
 import type { Catalogue } from '../../catalogue/catalogue'
 import { needIds, type NeedId } from '../../headrooms'
+import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
 import type { Plan } from '../../plan/planSchema'
 import type { SearchCounts } from './branchAndBound'
 import { createBuildSearch } from './buildSearch'
 import type { BuildQuestion, FoundBuild, Objective } from './buildQuestion'
 import { type WayId, ways } from './frame'
+import { ofHousehold } from './ofHousehold'
 import {
   asItIs,
   isJudged,
@@ -201,6 +203,8 @@ function* front(
  */
 function* pairRow(asking: Asking): Generator<WaysProgress, WayRow> {
   const { plan, objective, tiers } = asking
+  const catalogue = effectiveCatalogue(plan, asking.catalogue)
+  const household = ofHousehold(plan, catalogue)
   const row = (best: WayBuild | null, within: (tier: Tier) => WayBuild | null): WayRow => ({
     way: 'twoMachines',
     best,
@@ -210,7 +214,7 @@ function* pairRow(asking: Asking): Generator<WaysProgress, WayRow> {
   const stores = yield* asking.best({ ...halves.stores, cap: null })
   const converts = yield* asking.best({ ...halves.converts, cap: null })
   if (!stores || !converts) return row(null, () => null)
-  const pair = (one: WayBuild, other: WayBuild) => twoMachines(one, other, plan.costs)
+  const pair = (one: WayBuild, other: WayBuild) => twoMachines(one, other, { household, catalogue })
   const best = pair(wayBuild(stores), wayBuild(converts))
   if (objective === 'now' || tiers.every(({ cap }) => best.toPay <= cap))
     return row(best, ({ cap }) => (best.toPay <= cap ? best : null))
