@@ -22,8 +22,8 @@ const random = xoroshiro128plus(seed)
 const below = most => uniformInt(random, 0, most - 1)
 const oneOf = list => list[below(list.length)]
 const size = isShort
-  ? { kills: 15, cuts: 10, races: 40, requests: 2500, clients: 30, seconds: 4 }
-  : { kills: 1000, cuts: 300, races: 300, requests: 100_000, clients: 200, seconds: 60 }
+  ? { kills: 15, cuts: 10, races: 40, requests: 2500, clients: 30, heavy: 4, seconds: 4 }
+  : { kills: 1000, cuts: 300, races: 300, requests: 100_000, clients: 200, heavy: 8, seconds: 60 }
 /** A request that is not answered after so long hangs; a heavy one after so many times its idle. */
 const hangMs = 30_000
 const idleTimes = 100
@@ -456,7 +456,7 @@ async function heavy() {
   let [assessed, refused, wrong] = [0, 0, 0]
   let longest = 0
   await Promise.all(
-    Array.from({ length: 8 }, async () => {
+    Array.from({ length: size.heavy }, async () => {
       while (Date.now() < until) {
         const since = performance.now()
         const { status } = await send(server.base, 'POST', '/api/assessments', plan, json, hang)
@@ -471,7 +471,7 @@ async function heavy() {
   await server.stop()
   tell(
     wrong === 0 && assessed > 0,
-    `8 clients with the largest plan for ${size.seconds} s: ${assessed} assessed, ` +
+    `${size.heavy} clients with the largest plan for ${size.seconds} s: ${assessed} assessed, ` +
       `${refused} refused, the longest wait ${Math.round(longest)} ms; ${health}`,
   )
 }

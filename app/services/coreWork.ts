@@ -1,5 +1,6 @@
 import { planAssessor } from '~~/core/assess'
 import { catalogue } from '~~/core/catalogue/catalogue'
+import { fallsShort } from '~~/core/tiers/fallsShort'
 import { planCarbon } from '~~/core/tiers/planCarbon'
 import { planGrowth, type PlanGrowthParts } from '~~/core/drives/growth/planGrowth'
 import { simulatePlanLoss, type PlanSimulation } from '~~/core/drives/simulateLoss'
@@ -46,6 +47,7 @@ export function createCoreWork() {
       }),
     flows: (plans: readonly Plan[]) =>
       plans.map(plan => planAssessor(1).facts(plan, catalogue, ['years']).years),
+    shortOf: (plans: readonly Plan[]) => plans.map(plan => fallsShort(plan, catalogue)),
     carbonOf: (plans: readonly Plan[]) => plans.map(plan => planCarbon(plan, catalogue)),
     worth: (plan: Plan, other: Plan | null, locale: string) => ({
       look: lookAtBuild(assess(plan, locale)),

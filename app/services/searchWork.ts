@@ -12,6 +12,7 @@ import { partNames } from '~~/core/tiers/search/names'
 import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import { upgradePath, type UpgradeStep } from '~~/core/tiers/search/upgradePath'
 import { wayBuild, withConditions, type WayBuild } from '~~/core/tiers/search/wayBuild'
+import { joinClauses } from '~~/core/verdictClauses'
 import { wayRows, type Tier, type WaysProgress } from '~~/core/tiers/search/wayRows'
 
 /** What can be searched for, with what each is asked and what it answers. */
@@ -28,7 +29,10 @@ export interface Searches {
     question: { readonly newLayout: boolean }
     progress: {
       readonly nodes: number
-      readonly build: (WayBuild & { readonly parts: string; readonly price: number }) | null
+      /** takenOut: drives, as '2 × 4 TB' */
+      readonly build:
+        | (WayBuild & { readonly parts: string; readonly takenOut: string; readonly price: number })
+        | null
       readonly done: boolean
     }
   }
@@ -62,6 +66,11 @@ const changes = (plan: Plan, question: Searches['change']['question']) =>
       build: best && {
         ...(done ? withConditions(wayBuild(best.found), catalogue) : wayBuild(best.found)),
         parts: partNames(best.found.refs, effectiveCatalogue(plan, catalogue)),
+        takenOut: joinClauses(
+          (best.found.pool.choice.takesOut ?? []).flatMap((count, at) =>
+            count > 0 ? [`${count} × ${plan.drives.lots[at]!.sizeTB} TB`] : [],
+          ),
+        ),
         price: best.cost,
       },
     }),

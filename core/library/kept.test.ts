@@ -2,7 +2,16 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { catalogue } from '../catalogue/catalogue'
 import { newPlan, planSchema } from '../plan/planSchema'
-import { growthChoices, growthShare, keptCount, keptKinds, withGrowth, withKept } from './kept'
+import {
+  growthChoices,
+  growthShare,
+  isLocked,
+  keptCount,
+  keptKinds,
+  withGrowth,
+  withKept,
+  withLock,
+} from './kept'
 
 const empty = newPlan('x').library
 const library = (holdings: object[], rest: object = {}) =>
@@ -53,6 +62,37 @@ describe('what is kept, by rough count', () => {
         },
       ),
     )
+  })
+})
+
+describe('what cannot be replaced', () => {
+  it('is as the kind is, until somebody says otherwise, and back', () => {
+    expect(keptKinds.filter(kind => isLocked(empty, kind))).toEqual(['homeVideo', 'photos'])
+    for (const kind of keptKinds) {
+      const kept = withKept(empty, { kind, count: 100 }, catalogue)
+      const usual = isLocked(empty, kind)
+      expect(isLocked(kept, kind)).toBe(usual)
+      const turned = withLock(kept, { kind, locked: !usual })
+      expect(isLocked(turned, kind)).toBe(!usual)
+      expect(withLock(turned, { kind, locked: usual })).toEqual(kept)
+    }
+  })
+  it('holds for every holding of a kind, those that may be lost too; others stay', () => {
+    const before = library([
+      { kind: 'film', titles: 5 },
+      { kind: 'film', titles: 7, mayBeLost: true },
+      { kind: 'photos', quality: 'photo', titles: 9 },
+    ])
+    const locked = withLock(before, { kind: 'film', locked: true })
+    expect(locked.holdings).toMatchObject([
+      { loss: 'irreplaceable', mayBeLost: false },
+      { loss: 'irreplaceable', mayBeLost: false },
+      { loss: 'byKind' },
+    ])
+    expect(isLocked(before, 'film')).toBe(false)
+    const open = withLock(before, { kind: 'photos', locked: false })
+    expect(open.holdings[2]).toMatchObject({ loss: 'replaceable' })
+    expect(open.holdings[1]!.mayBeLost).toBe(true)
   })
 })
 

@@ -1,8 +1,9 @@
-import type { HoldingKindId } from '../catalogue/holdingKinds'
+import { holdingKind, type HoldingKindId } from '../catalogue/holdingKinds'
 import type { Catalogue } from '../catalogue/catalogue'
 import { librarySchema, type Holding, type Library } from '../plan/library'
 import { sameValue } from '../sameValue'
 import { monthsPerYear } from '../units/time'
+import { isIrreplaceable } from './holdingSizes'
 import { qualitiesOfKind } from './qualitiesOfKind'
 
 /** The kinds that are asked for at the start, by rough count. */
@@ -73,6 +74,29 @@ export function withKept(
       titles,
       addedPerMonth: growth === null ? holding.addedPerMonth : perMonth(titles, growth),
     }),
+  }
+}
+
+/** Whether what is kept of a kind cannot be replaced; while nothing is, as usual for the kind. */
+export function isLocked({ holdings }: Library, kind: KeptKind): boolean {
+  const own = holdings.filter(counted(kind))
+  return own.length > 0 ? own.some(isIrreplaceable) : !holdingKind(kind).replaceable
+}
+
+/** The library with all of a kind such that it can be replaced, or cannot. */
+export function withLock(
+  library: Library,
+  { kind, locked }: { readonly kind: KeptKind; readonly locked: boolean },
+): Library {
+  const isUsual = locked !== holdingKind(kind).replaceable
+  const loss = isUsual ? 'byKind' : locked ? 'irreplaceable' : 'replaceable'
+  return {
+    ...library,
+    holdings: library.holdings.map(holding =>
+      counted(kind)(holding)
+        ? { ...holding, loss, mayBeLost: holding.mayBeLost && !locked }
+        : holding,
+    ),
   }
 }
 

@@ -13,6 +13,8 @@ export interface PoolChoice {
   /** new drives; 0 only beside owned ones */
   readonly count: number
   readonly keepsOwned?: boolean
+  /** drives that are taken out, by lot of the plan */
+  readonly takesOut?: readonly number[]
   readonly layout: string
   readonly fileSystem: Drives['fileSystem']
 }

@@ -5,8 +5,8 @@ import { costOverYears } from '../ownership/cashFlow'
 import { effectiveCatalogue } from '../plan/effectiveCatalogue'
 import type { Plan } from '../plan/planSchema'
 import { spaceState } from '../room/spaceState'
-import { meetsNeed, stateOfBuild } from '../verdict'
 import { spaceOfDrives } from './driveStates'
+import { fallsShort, meetsItsNeed } from './fallsShort'
 
 /** Something that nobody knows for sure, and that may change which way costs least. */
 export interface Assumption {
@@ -192,16 +192,6 @@ export interface Flips {
   readonly counted: readonly string[]
 }
 
-/** Whether a plan meets its whole need, its budget apart. */
-function meetsItsNeed(plan: Plan, catalogue: Catalogue): boolean {
-  return planAssessor(1)
-    .assess(plan, catalogue)
-    .verdicts.every(verdict => {
-      const state = stateOfBuild(verdict)
-      return verdict.id === 'money' || meetsNeed(state) || state === 'unknown'
-    })
-}
-
 /** Whether the room runs out before the horizon; fit is asked only where drives are planned. */
 function isFull(plan: Plan, assessor: PlanAssessor, catalogue: Catalogue): boolean {
   const facts = assessor.facts(plan, catalogue, ['library', 'drives'])
@@ -224,7 +214,7 @@ function isFull(plan: Plan, assessor: PlanAssessor, catalogue: Catalogue): boole
  */
 export function flipBars(compared: readonly Compared[], catalogue: Catalogue): Flips {
   if (compared.length < 2) return { bars: [], counted: [] }
-  const meeting = compared.filter(({ plan }) => meetsItsNeed(plan, catalogue))
+  const meeting = compared.filter(({ plan }) => meetsItsNeed(fallsShort(plan, catalogue)))
   const counted = meeting.length ? meeting : compared
   const ids = counted.map(({ id }) => id)
   const first = compared[0]!.plan

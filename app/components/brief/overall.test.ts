@@ -94,17 +94,17 @@ describe('the one answer', () => {
   it('names the cheapest build where no change mends it, and where there is no machine yet', async () => {
     const { overall } = await cheapest(
       { machine: { base: 'coracle', condition: 'owned' } },
-      /No set of parts and drives makes the machine .+The cheapest build that meets the need is/,
+      /No set of parts and drives makes the machine .+Best over the years: /,
     )
     overall.unmount()
     const { overall: none } = await cheapest(
       { machine: { base: 'own' }, drives: { lots: [] } },
-      /^The cheapest build that meets the need is .+ at €/,
+      /^Best over the years: .+ €[\d,]+ now and €/,
     )
     none.unmount()
     const { overall: poor } = await cheapest(
       { brief: { budget: 0 }, machine: { base: 'own' }, drives: { lots: [] } },
-      /^No build in the catalogue meets the whole need within the budget\./,
+      /^Nothing in the catalogue meets the whole need within the budget\. Closest: /,
     )
     poor.unmount()
   }, 180_000)

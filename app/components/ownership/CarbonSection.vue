@@ -10,6 +10,8 @@ import ComparedChoice from '~/components/tiers/ComparedChoice.vue'
 import { useBackground } from '~/composables/useBackground'
 import { useCompared } from '~/composables/useCompared'
 import { useFormat } from '~/composables/useFormat'
+import { useFallsShort } from '~/composables/useFallsShort'
+import FallsShort from './FallsShort.vue'
 
 /**
  * What making it and running it puts into the air; when a new machine has made up for being made.
@@ -27,6 +29,8 @@ const rows = computed(() =>
     ? compared.value.map((one, at) => ({ ...one, carbon: result.value![at]! }))
     : [],
 )
+const short = useFallsShort(() => compared.value)
+const isShort = (id: string) => short.value.some(one => one.id === id)
 const height = 320
 const margin = { left: 56, right: 16, top: 18, bottom: 34 }
 function picture(width: number) {
@@ -60,9 +64,9 @@ function picture(width: number) {
 const kg = (value: number) => quantity(Math.round(value), 'kg')
 const own = computed(() => rows.value.find(({ id }) => id === 'open') ?? rows.value[0] ?? null)
 const breakEvens = computed(() =>
-  own.value
+  own.value && !isShort(own.value.id)
     ? rows.value
-        .filter(({ id }) => id !== own.value!.id)
+        .filter(({ id }) => id !== own.value!.id && !isShort(id))
         .map(({ id, label, carbon }) => ({
           id,
           label,
@@ -107,6 +111,7 @@ const yearsFrom0 = (years: number) => Array.from({ length: years + 1 }, (_, year
       "
     >
       <template #default="{ width }">
+        <FallsShort :short="short" :of="of" />
         <p v-for="entry in breakEvens" :key="entry.id" class="sentence" data-carbon>
           {{ text(entry) }}
         </p>
@@ -124,15 +129,23 @@ const yearsFrom0 = (years: number) => Array.from({ length: years + 1 }, (_, year
           />
           <g v-for="(line, at) in picture(width).lines" :key="line.id" :class="`line-${at % 5}`">
             <path :d="line.band" class="band" />
-            <path :d="line.path" class="course" />
+            <path :d="line.path" class="course" :class="{ short: isShort(line.id) }" />
           </g>
         </svg>
         <ul class="legend">
           <li v-for="(row, at) in rows" :key="row.id" :class="`line-${at % 5}`">
             <svg width="26" height="10" aria-hidden="true">
-              <line x1="1" x2="25" y1="5" y2="5" class="course" />
+              <line
+                x1="1"
+                x2="25"
+                y1="5"
+                y2="5"
+                class="course"
+                :class="{ short: isShort(row.id) }"
+              />
             </svg>
-            {{ row.label }}: {{ kg(row.carbon.byYear[0]!.likely) }} made,
+            {{ row.label }}{{ isShort(row.id) ? ', falls short' : '' }}:
+            {{ kg(row.carbon.byYear[0]!.likely) }} made,
             {{ kg(row.carbon.byYear.at(-1)!.likely) }} at the horizon
           </li>
         </ul>
@@ -163,6 +176,11 @@ const yearsFrom0 = (years: number) => Array.from({ length: years + 1 }, (_, year
 <style scoped>
 .columns {
   --page-columns: minmax(0, 1.7fr) minmax(260px, 1fr);
+}
+.course.short {
+  stroke-dasharray: 1 9;
+  stroke-linecap: round;
+  stroke-width: 3;
 }
 .sentence {
   font-size: 1.02rem;

@@ -8,11 +8,18 @@ import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'
 import { fieldElementId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
+import { useCompared } from '~/composables/useCompared'
+import { useFallsShort } from '~/composables/useFallsShort'
 import CourseChart from './CourseChart.vue'
+import FallsShort from './FallsShort.vue'
 
 /** A cloud store instead: when one's own machine has cost less. */
 const store = usePlanStore()
 const { money, number, quantity } = useFormat()
+const of = useCompared()
+const short = useFallsShort(() =>
+  store.plan ? [{ id: 'own', label: store.plan.name, plan: store.plan }] : [],
+)
 const picked = ref<number | null>(null)
 const own = computed(() => store.assessment?.domains.years.flow.cumulative ?? [])
 const content = computed(
@@ -36,7 +43,12 @@ const course = computed(() =>
 const courses = computed(() =>
   course.value
     ? [
-        { id: 'own', label: store.plan!.name, sums: own.value },
+        {
+          id: 'own',
+          label: store.plan!.name,
+          sums: own.value,
+          isShort: short.value.length > 0,
+        },
         { id: 'cloud', label: 'Cloud store', sums: course.value.cumulative },
       ]
     : [],
@@ -76,6 +88,7 @@ function add(): void {
 <template>
   <div class="columns">
     <CourseChart title="A cloud store instead" :courses="courses">
+      <FallsShort :short="short" :of="of" />
       <p class="sentence" data-cloud>
         {{ sentence }}
       </p>

@@ -73,7 +73,7 @@ function onKey(event: KeyboardEvent): void {
           :key="course.id"
           :d="course.path"
           class="course"
-          :class="`line-${at % 5}`"
+          :class="[`line-${at % 5}`, { short: courses[at]?.isShort }]"
           :data-course="course.id"
         />
         <g
@@ -105,9 +105,16 @@ function onKey(event: KeyboardEvent): void {
       <ul class="legend">
         <li v-for="(course, at) in courses" :key="course.id">
           <svg width="26" height="10" aria-hidden="true">
-            <line x1="1" x2="25" y1="5" y2="5" class="course" :class="`line-${at % 5}`" />
+            <line
+              x1="1"
+              x2="25"
+              y1="5"
+              y2="5"
+              class="course"
+              :class="[`line-${at % 5}`, { short: course.isShort }]"
+            />
           </svg>
-          {{ course.label
+          {{ course.label }}{{ course.isShort ? ', falls short' : ''
           }}<span v-if="shownMonth !== null" class="soft"
             >:
             {{
@@ -150,6 +157,11 @@ svg {
 }
 .line-4 {
   stroke: rgb(var(--v-theme-ink-soft));
+}
+.course.short {
+  stroke-dasharray: 1 9;
+  stroke-linecap: round;
+  stroke-width: 3;
 }
 .crossing {
   fill: rgb(var(--v-theme-surface));

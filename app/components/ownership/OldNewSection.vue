@@ -6,10 +6,13 @@ import { useBackground } from '~/composables/useBackground'
 import { useCompared } from '~/composables/useCompared'
 import { useFormat } from '~/composables/useFormat'
 import { counted } from '~~/core/units/counted'
+import { joinClauses } from '~~/core/verdictClauses'
 import { averagePricePerKWh } from '~~/core/plan/energyPrice'
 import { useHoursByHabits } from '~/composables/useHoursByHabits'
 import { usePlanStore } from '~/stores/planStore'
+import { useFallsShort } from '~/composables/useFallsShort'
 import CourseChart from './CourseChart.vue'
+import FallsShort from './FallsShort.vue'
 
 /**
  * When a new, thriftier machine has paid for itself: in electricity alone, and with everything
@@ -17,7 +20,8 @@ import CourseChart from './CourseChart.vue'
  */
 const store = usePlanStore()
 const byHabits = useHoursByHabits()
-const { compared, options } = useCompared()
+const of = useCompared()
+const { compared, options } = of
 const { money, quantity, number } = useFormat()
 const oldId = ref('open')
 const newId = ref<string | null>(null)
@@ -31,6 +35,9 @@ const next = computed(
     candidates.value.find(({ id }) => id !== old.value?.id) ??
     null,
 )
+const short = useFallsShort(() => (old.value && next.value ? [old.value, next.value] : []))
+const isShort = (one: { readonly id: string } | null) =>
+  short.value.some(({ id }) => id === one?.id)
 const pair = computed(() => (old.value && next.value ? [old.value.plan, next.value.plan] : null))
 const { result } = useBackground(
   'compare',
@@ -69,8 +76,18 @@ const withAll = computed(() => {
 const courses = computed(() =>
   flows.value
     ? [
-        { id: 'old', label: old.value!.label, sums: flows.value[0]!.flow.cumulative },
-        { id: 'new', label: next.value!.label, sums: flows.value[1]!.flow.cumulative },
+        {
+          id: 'old',
+          label: old.value!.label,
+          sums: flows.value[0]!.flow.cumulative,
+          isShort: isShort(old.value),
+        },
+        {
+          id: 'new',
+          label: next.value!.label,
+          sums: flows.value[1]!.flow.cumulative,
+          isShort: isShort(next.value),
+        },
       ]
     : [],
 )
@@ -82,6 +99,12 @@ const items = computed(() =>
 const years = (value: number) => `${number(value, 3)} year${value === 1 ? '' : 's'}`
 const sentence = computed(() => {
   if (!flows.value) return 'Two machines are being worked out.'
+  if (short.value.length > 0)
+    return (
+      `${joinClauses(short.value.map(({ label }) => label))} ` +
+      `${short.value.length === 1 ? 'falls' : 'fall'} short of what is needed, so there is ` +
+      'nothing to pay back between these two.'
+    )
   if (extraPrice.value <= 0 && savedW.value >= 0)
     return (
       `${next.value!.label} costs no more now and takes no more power: there is nothing to ` +
@@ -117,10 +140,11 @@ const horizon = computed(() => store.plan?.choices.horizonYears ?? 5)
 <template>
   <div class="columns">
     <CourseChart title="Old and new, side by side" :courses="courses">
+      <FallsShort :short="short" :of="of" />
       <p class="sentence" data-old-new>
         {{ sentence }}
       </p>
-      <p v-if="flows">
+      <p v-if="flows && short.length === 0">
         {{
           withAll === null
             ? `With drives, licences and everything else counted it does not catch up within ${counted(horizon, 'year')}.`

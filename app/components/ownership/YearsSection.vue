@@ -13,7 +13,9 @@ import { useBackground } from '~/composables/useBackground'
 import { useCompared } from '~/composables/useCompared'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
+import { useFallsShort } from '~/composables/useFallsShort'
 import CourseChart from './CourseChart.vue'
+import FallsShort from './FallsShort.vue'
 
 /** What it costs over the years, payment by payment, beside other ways. */
 const store = usePlanStore()
@@ -26,16 +28,27 @@ const { result } = useBackground(
   () => (others.value.length ? others.value.map(({ plan }) => plan) : null),
   (work, plans) => work.flows(JSON.parse(JSON.stringify(plans)) as typeof plans),
 )
+const ownPlan = computed(() =>
+  store.plan ? [{ id: 'open', label: store.plan.name, plan: store.plan }] : [],
+)
+const short = useFallsShort(() => [...ownPlan.value, ...others.value])
+const isShort = (id: string) => short.value.some(one => one.id === id)
 const own = computed(() => store.assessment?.domains.years ?? null)
 const courses = computed(() =>
   own.value
     ? [
-        { id: 'open', label: store.plan?.name ?? '', sums: own.value.flow.cumulative },
+        {
+          id: 'open',
+          label: store.plan?.name ?? '',
+          sums: own.value.flow.cumulative,
+          isShort: isShort('open'),
+        },
         ...(result.value && result.value.length === others.value.length
           ? others.value.map(({ id, label }, at) => ({
               id,
               label,
               sums: result.value![at]!.flow.cumulative,
+              isShort: isShort(id),
             }))
           : []),
       ]
@@ -119,6 +132,7 @@ const sentence = computed(() => {
         :month="month"
         @month="month = $event"
       >
+        <FallsShort :short="short" :of="of" />
         <p class="sentence" data-years>
           {{ sentence }}
         </p>

@@ -3,12 +3,21 @@ import { computed } from 'vue'
 import {
   mdiFilmstrip,
   mdiImageMultipleOutline,
+  mdiLock,
+  mdiLockOpenVariantOutline,
   mdiMusicNoteOutline,
   mdiTelevisionPlay,
   mdiVideoOutline,
 } from '@mdi/js'
 import { catalogue } from '~~/core/catalogue/catalogue'
-import { keptCount, keptKinds, withKept, type KeptKind } from '~~/core/library/kept'
+import {
+  isLocked,
+  keptCount,
+  keptKinds,
+  withKept,
+  withLock,
+  type KeptKind,
+} from '~~/core/library/kept'
 import FigureValue from '~/components/common/FigureValue.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import { parseNumber } from '~/composables/parseNumber'
@@ -36,6 +45,7 @@ const tiles = computed(() =>
     kind,
     ...kinds[kind],
     count: store.plan ? keptCount(store.plan.library, kind) : 0,
+    locked: store.plan !== null && isLocked(store.plan.library, kind),
   })),
 )
 const isEmpty = computed(
@@ -55,6 +65,10 @@ function set(kind: KeptKind, count: number): void {
         catalogue,
       ),
     })
+}
+function lock(kind: KeptKind, locked: boolean): void {
+  if (store.plan)
+    store.replace({ ...store.plan, library: withLock(store.plan.library, { kind, locked }) })
 }
 function type(kind: KeptKind, event: Event): void {
   const count = parseNumber((event.target as HTMLInputElement).value)
@@ -77,6 +91,19 @@ function type(kind: KeptKind, event: Event): void {
             @input="type(tile.kind, $event)"
           />
         </label>
+        <button
+          type="button"
+          class="plain-button lock small"
+          :class="{ locked: tile.locked }"
+          :aria-pressed="tile.locked"
+          :disabled="tile.count === 0"
+          :aria-label="`${tile.label} cannot be replaced`"
+          :data-lock="tile.kind"
+          @click="lock(tile.kind, !tile.locked)"
+        >
+          <VIcon :icon="tile.locked ? mdiLock : mdiLockOpenVariantOutline" size="15" />
+          {{ tile.locked ? 'Cannot be replaced' : 'Can be replaced' }}
+        </button>
         <span class="some" role="group" :aria-label="`${tile.label}, roughly`">
           <button
             v-for="some in tile.some"
@@ -91,6 +118,10 @@ function type(kind: KeptKind, event: Event): void {
         </span>
       </li>
     </ul>
+    <p class="soft small">
+      What cannot be replaced needs a copy away from home: it comes with every build, and its price
+      is in every sum.
+    </p>
     <div class="rest">
       <PlanField path="library.otherTB" label="Or anything else, as it is now" />
       <NuxtLink :to="viewAddress(store.id ?? '', 'library', 'scan')" class="small">
@@ -143,6 +174,20 @@ function type(kind: KeptKind, event: Event): void {
   background: none;
   color: inherit;
   font-variant-numeric: tabular-nums;
+}
+.lock {
+  display: flex;
+  align-items: center;
+  gap: 5px;
+  min-height: 24px;
+  color: rgb(var(--v-theme-ink-soft));
+}
+.lock.locked {
+  color: rgb(var(--v-theme-primary));
+  font-weight: 600;
+}
+.lock:disabled {
+  opacity: 0.6;
 }
 .some {
   display: flex;

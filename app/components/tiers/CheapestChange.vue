@@ -20,7 +20,9 @@ const { progress, running, failed } = useSearch('change', () => ({ newLayout: pr
 const found = computed(() => progress.value?.build ?? null)
 const isFree = computed(() => found.value !== null && found.value.price <= 0.005)
 const changed = computed(() =>
-  found.value && store.plan && !isFree.value ? withBuild(store.plan, found.value) : null,
+  found.value && store.plan && !(isFree.value && !found.value.takenOut)
+    ? withBuild(store.plan, found.value)
+    : null,
 )
 const sentence = computed(() => {
   const build = found.value
@@ -35,11 +37,14 @@ const sentence = computed(() => {
       : null
   const left = lackingText({ ...build, lacks: [] })
   const but = left ? ` But ${withinSentence(left)}` : ''
-  if (isFree.value) return `No part and no drive has to be bought.${but}`
+  if (isFree.value && !build.takenOut) return `No part and no drive has to be bought.${but}`
   const parts = build.parts ? ` Put in ${build.parts}.` : ''
+  const out = build.takenOut
+    ? ` Take out ${build.takenOut}, once what they hold is copied to somewhere else.`
+    : ''
   return (
     `${running.value ? 'Cheapest change found so far' : 'The cheapest change that meets the need'}: ` +
-    `${money(build.price)} for parts and drives.${parts} Drives then: ${build.drives}.${but}`
+    `${money(build.price)} for parts and drives.${parts}${out} Drives then: ${build.drives}.${but}`
   )
 })
 </script>

@@ -50,6 +50,7 @@ function searched() {
       parts: 'Card, entry',
       price: 120,
       conditions: [],
+      takenOut: '',
       ...extra,
     }) as unknown as WayBuild
   return {
@@ -83,11 +84,11 @@ describe('the cheapest change', () => {
           'Drives then: 2 × 12 TB, mirror.',
       ),
     )
-    ended(progress(build({ price: 90, parts: '' }), true))
+    ended(progress(build({ price: 90, parts: '', takenOut: '2 × 4 TB' }), true))
     await until(() =>
       expect(view.text()).toContain(
-        'The cheapest change that meets the need: €90 for parts and drives. Drives then: 2 ' +
-          '× 12 TB, mirror.',
+        'The cheapest change that meets the need: €90 for parts and drives. Take out 2 × 4 TB, ' +
+          'once what they hold is copied to somewhere else. Drives then: 2 × 12 TB, mirror.',
       ),
     )
     await view.find('[data-apply-change]').trigger('pointerenter')

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { assess, planAssessor } from '../../assess'
-import { catalogue as shipped } from '../../catalogue/catalogue'
+import { catalogue as shipped, type Catalogue } from '../../catalogue/catalogue'
 import { tideMillHouse } from '../../catalogue/tideMillHouse'
 import { freely } from '../../../tests/stubs/freely'
 import { planSchema, type Plan } from '../../plan/planSchema'
@@ -11,14 +11,15 @@ import { createBoxEvaluator } from '../boxEvaluator'
 import { adoptPool } from '../builds'
 import { createBuildSearch, finishSearch } from './buildSearch'
 import type { NeedId } from '../../headrooms'
-import { changedPools, cheapestChange } from './cheapestChange'
+import { changedPools, cheapestChange, maxWaysOut, waysOut } from './cheapestChange'
 import { clashOf } from './clash'
 import { frontier } from './frontier'
 import { poolOffers } from './poolOffers'
 import { ratioOf, upgradePath } from './upgradePath'
 import { wayRows, type WaysProgress } from './wayRows'
 import { fewModels } from '../../../tests/stubs/smallCatalogue'
-import { stateOfBuild } from '../../verdict'
+import { newPart } from '../../machine/partChanges'
+import { meetsNeed, stateOfBuild } from '../../verdict'
 
 // The ways of building are searched in all of the shipped catalogue; the other answers of the same
 // search in a part of it.
@@ -380,8 +381,6 @@ describe('the cheapest change', () => {
     const after = assess(best!.found.plan, catalogue).figures['ownership.purchase']!.value!
     expect(best!.cost).toBeCloseTo(after - before, 6)
     expect(best!.cost).toBeGreaterThan(0)
-    // The owned drives stay where they are.
-    expect(best!.found.plan.drives.lots.slice(0, demo.drives.lots.length)).toEqual(demo.drives.lots)
     const freer = finishSearch(cheapestChange(demo, catalogue, { newLayout: true })).best
     expect(freer!.cost).toBeLessThanOrEqual(best!.cost + 1e-6)
   }, 120_000)
@@ -391,8 +390,146 @@ describe('the cheapest change', () => {
       cheapestChange(best!.found.plan, catalogue, { newLayout: false }),
     )
     expect(again!.cost).toBe(0)
-    expect(changedPools(best!.found.plan, catalogue, false)[0]!.price).toBe(0)
+    expect(changedPools(best!.found.plan, catalogue, { newLayout: false })[0]!.price).toBe(0)
   }, 120_000)
+})
+
+describe('drives that a change takes out', () => {
+  it('are every number of each lot; of many lots those of one at a time, and all', () => {
+    expect(waysOut([{ count: 1 }, { count: 2 }])).toEqual([
+      [0, 0],
+      [0, 1],
+      [0, 2],
+      [1, 0],
+      [1, 1],
+      [1, 2],
+    ])
+    expect(waysOut([])).toEqual([[]])
+    const many = waysOut([{ count: 6 }, { count: 6 }])
+    expect(many).toHaveLength(1 + 12 + 1)
+    expect([many[0], many[6], many.at(-1)]).toEqual([
+      [0, 0],
+      [6, 0],
+      [6, 6],
+    ])
+    expect([waysOut([{ count: 47 }]).length, maxWaysOut]).toEqual([48, 48])
+  })
+  const parts = {
+    board: ['stile-11', 'lych-15'],
+    case: ['coffer-3', 'coffer-6'],
+    processor: ['leat-13w', 'leat-17'],
+    cooler: ['fern-boxed', 'fern-tower'],
+    supply: ['mole-450'],
+    ssd: ['flint-250'],
+  } as Partial<Record<string, readonly string[]>>
+  const few: Catalogue = {
+    ...shipped,
+    machineBases: [],
+    videoEngines: shipped.videoEngines.filter(({ kind }) => kind !== 'card'),
+    hardware: shipped.hardware.filter(({ kind, id }) => parts[kind]?.includes(id)),
+    processors: shipped.processors.filter(({ id }) => parts.processor!.includes(id)),
+    memoryModules: shipped.memoryModules.filter(({ id }) =>
+      ['memory-8', 'memory-4-old'].includes(id),
+    ),
+    driveModels: shipped.driveModels.filter(({ id }) => ['sluice-4', 'sluice-8'].includes(id)),
+  }
+  const built = (lots: object[], more: object = {}) =>
+    planSchema.parse({
+      ...freely({ name: 'x' }),
+      household: { watchingHome: 1, watchingAway: 0, converted: 0 },
+      machine: {
+        base: 'parts',
+        parts: [
+          { ref: 'stile-11' },
+          { ref: 'leat-13w' },
+          { ref: 'fern-boxed' },
+          { ref: 'memory-4-old' },
+          { ref: 'coffer-3' },
+          { ref: 'mole-450' },
+          { ref: 'flint-250' },
+        ],
+      },
+      drives: { lots, layout: 'mirror' },
+      ...more,
+    })
+  /** What may go in the place of each part of the machine that is there. */
+  const swaps: Readonly<Record<string, string>> = {
+    'stile-11': 'lych-15',
+    'leat-13w': 'leat-17',
+    'fern-boxed': 'fern-tower',
+    'memory-4-old': 'memory-8',
+    'coffer-3': 'coffer-6',
+  }
+  const prices = new Map(
+    [...few.hardware, ...few.processors, ...few.memoryModules].map(({ id, price }) => [id, price]),
+  )
+  const machines = Object.keys(swaps).reduce<string[][]>(
+    (all, ref) => all.flatMap(out => [out, [...out, ref]]),
+    [[]],
+  )
+  /** The least by going through every machine and set of drives, each assessed as a plan. */
+  function slowly(plan: Plan): number {
+    const assessor = planAssessor(4)
+    let least = Infinity
+    for (const out of machines)
+      for (const gone of waysOut(plan.drives.lots))
+        for (const [model, count] of few.driveModels.flatMap(one =>
+          [0, 1, 2, 3, 4].map(many => [one, many] as const),
+        )) {
+          const lots = [
+            ...plan.drives.lots.flatMap((lot, at) =>
+              lot.count > gone[at]! ? [{ ...lot, count: lot.count - gone[at]! }] : [],
+            ),
+            ...(count
+              ? [{ ...plan.drives.lots[0]!, count, sizeTB: model.sizeTB, model: model.id }]
+              : []),
+          ]
+          const refs = out.map(ref => swaps[ref]!)
+          const cost = count * model.price + refs.reduce((sum, ref) => sum + prices.get(ref)!, 0)
+          if (cost >= least || lots.length === 0) continue
+          const stays = plan.machine.parts.filter(({ ref }) => !out.includes(ref))
+          const machine = { ...plan.machine, parts: [...stays, ...refs.map(ref => newPart(ref))] }
+          const { verdicts } = assessor.assess(
+            { ...plan, machine, drives: { ...plan.drives, lots } },
+            few,
+          )
+          if (verdicts.every(verdict => verdict.id === 'money' || meetsNeed(stateOfBuild(verdict))))
+            least = cost
+        }
+    return least
+  }
+  const films = (titles: number) => ({ holdings: [{ quality: 'hd1080-hevc', titles }] })
+  it.each([
+    [
+      'two small ones give way to two larger ones, where there are two bays',
+      [{ count: 2, sizeTB: 4, model: 'sluice-4' }],
+      1500,
+    ],
+    ['a third does beside two', [{ count: 2, sizeTB: 8, model: 'sluice-8' }], 300],
+    ['a lone one gets another beside it', [{ count: 1, sizeTB: 8, model: 'sluice-8' }], 500],
+  ])(
+    'or not, as costs least: %s',
+    (_, lots, titles) => {
+      const plan = built(lots, { library: films(titles) })
+      const { best } = finishSearch(cheapestChange(plan, few, { newLayout: false }))
+      expect(best?.cost ?? Infinity).toBeCloseTo(slowly(plan), 6)
+      if (titles === 1500) {
+        expect(best!.found.pool.choice.takesOut).toEqual([2])
+        expect(best!.found.plan.drives.lots).toMatchObject([{ count: 2, sizeTB: 8 }])
+      }
+    },
+    60_000,
+  )
+  it('go with another board, case and cooler where the machine itself will not do', () => {
+    const plan = built([{ count: 2, sizeTB: 8, model: 'sluice-8' }], {
+      library: films(1000),
+      household: { watchingHome: 3, watchingAway: 0, converted: 3 },
+    })
+    const { best } = finishSearch(cheapestChange(plan, few, { newLayout: false }))
+    expect(best?.cost ?? Infinity).toBeCloseTo(slowly(plan), 6)
+    expect(best!.found.refs).toContain('lych-15')
+    expect(best!.found.plan.machine.parts.map(({ ref }) => ref)).not.toContain('stile-11')
+  }, 60_000)
 })
 
 describe('what clashes', () => {

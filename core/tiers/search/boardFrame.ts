@@ -9,8 +9,7 @@ import { systemGroup } from './systemGroup'
 import { minCooling } from '../../machine/fit/rules/coolerHeat'
 import type { MachineBase } from '../../catalogue/machineBases'
 import type { Network } from '../../plan/network'
-import type { Plan } from '../../plan/planSchema'
-import type { Option, Chosen, Group, Frame } from './frame'
+import type { Chosen, Frame, Group, Option } from './frame'
 import { upsPrice } from './ofHousehold'
 import {
   type Book,
@@ -95,6 +94,43 @@ export function bootGroup(
   }
 }
 
+/** Cases that a board goes into, with a bay for each drive. */
+export function caseGroup({ form }: Board, book: Book): Group {
+  return {
+    id: 'case',
+    options: hardwareOptions('case', book),
+    allowed: ({ housing }, { turning }) =>
+      housing!.forms.includes(form) && housing!.bays35 >= turning,
+  }
+}
+
+/** Supplies that go into the case, with a plug for each drive. */
+export function supplyGroup(book: Book): Group {
+  return {
+    id: 'supply',
+    options: hardwareOptions('supply', book),
+    allowed: ({ supply }, { housing, count }) =>
+      supplyGoesIn(supply!.form, housing!.supplyForm) &&
+      (housing!.hotSwap >= 12 || plugsOf(supply!) >= count),
+  }
+}
+
+/** Coolers that fit the socket and the case, and carry what the processor makes. */
+export function coolerGroup({ socket }: Board, book: Book): Group {
+  return {
+    id: 'cooler',
+    options: hardwareOptions('cooler', book),
+    allowed: ({ refs }, { processor, housing }) => {
+      const cooler = entryOf(book.catalogue.hardware, refs[0]!) as Cooler
+      return (
+        cooler.sockets.includes(socket!) &&
+        cooler.heightMm <= housing!.coolerMm &&
+        cooler.carriesW >= minCooling * processor!.maxW
+      )
+    },
+  }
+}
+
 /** A board that is bought, with everything around it. */
 export function boardFrame(board: Board, book: Book): Frame {
   const { plan, priceOf, catalogue } = book
@@ -136,40 +172,14 @@ export function boardFrame(board: Board, book: Book): Frame {
       { id: 'card', options: hasSlots(board) ? orNone(cardOptions(book)) : [none] },
       systemGroup(book, { base: null, arm: own?.runs === 'ARM' }),
       { id: 'pool', options: [] },
-      {
-        id: 'case',
-        options: hardwareOptions('case', book),
-        allowed: ({ housing }, { turning }) =>
-          housing!.forms.includes(board.form) && housing!.bays35 >= turning,
-      },
+      caseGroup(board, book),
       {
         id: 'fan',
         options: orNone(fanOptions(book)),
         allowed: (option, { housing }) => option.refs.length === 0 || takesFan(housing!),
       },
-      {
-        id: 'supply',
-        options: hardwareOptions('supply', book),
-        allowed: ({ supply }, { housing, count }) =>
-          supplyGoesIn(supply!.form, housing!.supplyForm) &&
-          (housing!.hotSwap >= 12 || plugsOf(supply!) >= count),
-      },
-      ...(board.socket === null
-        ? []
-        : [
-            {
-              id: 'cooler' as const,
-              options: hardwareOptions('cooler', book),
-              allowed: (option: Option, { processor, housing }: Chosen) => {
-                const cooler = entryOf(catalogue.hardware, option.refs[0]!) as Cooler
-                return (
-                  cooler.sockets.includes(board.socket!) &&
-                  cooler.heightMm <= housing!.coolerMm &&
-                  cooler.carriesW >= minCooling * processor!.maxW
-                )
-              },
-            },
-          ]),
+      supplyGroup(book),
+      ...(board.socket === null ? [] : [coolerGroup(board, book)]),
       bootGroup(book, { base: null, isOwn: false }),
       ...cards(board, book),
     ],

@@ -12,6 +12,9 @@ function bestAir({
   step,
   chosen: { housing: put, hasFan },
 }: State): keyof typeof driveRiseK {
+  // Another case may still be chosen in place of the one that is there.
+  const at = frame!.groups.findIndex(({ id }) => id === 'case')
+  if (frame!.replaces && at >= step) return 'across'
   const air = put?.airflow ?? (frame!.bays > 0 ? frame!.air : null)
   const isSettled = frame!.groups.findIndex(({ id }) => id === 'fan') < step
   return air && isSettled && !hasFan ? air : 'across'

@@ -26,8 +26,9 @@ export function createDriveLines(): DriveLines {
   const byOffer = new Map<PoolOffer, Line>()
   function newLine(offer: PoolOffer): Line {
     const { choice, survives, isMixed } = offer
-    const { model = '', sizeTB, layout, fileSystem, keepsOwned = false } = choice
-    const key = [model || sizeTB, layout, fileSystem, keepsOwned, survives, isMixed].join(' ')
+    const { model = '', sizeTB, layout, fileSystem, keepsOwned = false, takesOut = [] } = choice
+    const out = takesOut.join('-')
+    const key = [model || sizeTB, layout, fileSystem, keepsOwned, out, survives, isMixed].join(' ')
     const line = byKey.get(key) ?? { least: Infinity, isOpen: false }
     byKey.set(key, line)
     byOffer.set(offer, line)

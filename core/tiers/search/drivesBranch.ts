@@ -1,5 +1,5 @@
 import type { BoxRow, PoolRow } from '../buildRows'
-import type { Option } from './frame'
+import type { Group, Option } from './frame'
 import { lazily } from '../../lazily'
 import { onceByKey, type OnceByKey } from '../../onceByKey'
 import type { CostsWith } from './bounds'
@@ -37,12 +37,13 @@ function maxBays(
   { bays, groups }: NonNullable<State['frame']>,
   takes: (option: Option) => boolean,
 ): number {
-  const added = groups.map(({ id, options }) =>
-    id === 'case' || id === 'enclosure'
-      ? Math.max(0, ...options.filter(takes).map(({ bays: more = 0 }) => more))
-      : 0,
-  )
-  return bays + Math.max(...added)
+  const most = (id: Group['id']) =>
+    groups
+      .filter(group => group.id === id)
+      .flatMap(({ options }) => options)
+      .filter(takes)
+      .reduce((max, { bays: more = 0 }) => Math.max(max, more), 0)
+  return bays + most('case') + most('enclosure')
 }
 
 /**

@@ -92,6 +92,8 @@ export interface Frame {
   /** the system that runs on it where none is chosen */
   readonly system: SystemKind | null
   readonly machine: Machine
+  /** parts of the machine that are bought with it, in place of others */
+  readonly refs?: readonly string[]
   /** what it costs that it may be dead, and that it is not sold; counted over the years */
   readonly risk: number
   readonly price: number

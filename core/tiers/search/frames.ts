@@ -1,20 +1,32 @@
 import { entryOf, type Catalogue } from '../../catalogue/catalogue'
 import type { MachineBase } from '../../catalogue/machineBases'
 import { freshMachine } from '../../machine/freshMachine'
-import { machineBuild } from '../../machine/machineBuild'
+import { machineBuild, type MachineBuild } from '../../machine/machineBuild'
 import { systemOf } from '../../machine/machineFacts'
 import { supplyGoesIn } from '../../machine/power/supplyForms'
 import { machinePower } from '../../machine/machinePower'
 import { machinePrices } from '../../machine/machinePrices'
+import { partsOfKind } from '../../machine/knownParts'
 import { newPart, putIn } from '../../machine/partChanges'
+import type { Board } from '../../catalogue/hardware/hardwarePart'
 import { fromParts } from '../../plan/constants'
 import type { Machine } from '../../plan/machine'
 import type { Plan } from '../../plan/planSchema'
 import { assemblingSkill } from '../conditions/assemblingSkill'
 import { machineAtHand, riskAtHand } from '../machineAtHand'
 import { systemGroup } from './systemGroup'
-import { boardFrame, bootGroup, cards, enoughBays, hasSlots, portOf } from './boardFrame'
-import type { Frame, Group, WayId } from './frame'
+import {
+  boardFrame,
+  bootGroup,
+  cards,
+  caseGroup,
+  coolerGroup,
+  enoughBays,
+  hasSlots,
+  portOf,
+  supplyGroup,
+} from './boardFrame'
+import type { Chosen, Frame, Group, WayId } from './frame'
 import {
   type Book,
   bookOf,
@@ -50,7 +62,10 @@ function machineFrame(
     readonly id: string
     readonly way: WayId
     readonly isOwn: boolean
-    readonly keepsSystem?: boolean
+    /** a change to what is there: it keeps its system, and another case or cooler may go in */
+    readonly isChange?: boolean
+    /** a part that takes the place of another one, and is paid */
+    readonly refs?: readonly string[]
     readonly risk?: number
   },
   book: Book,
@@ -63,7 +78,10 @@ function machineFrame(
     system: systemOf(plan.system.kind, build, catalogue.systemKinds),
   })
   const price = parts.isOwn
-    ? 0
+    ? (parts.refs ?? []).reduce(
+        (sum, ref) => sum + book.priceOf(ref, entryOf(catalogue.hardware, ref)!.price),
+        0,
+      )
     : machinePrices(machine, build).reduce((sum, line) => sum + (line.toPay ?? 0), 0)
   const fixed = new Set(base?.fixed ?? [])
   const before =
@@ -110,22 +128,24 @@ function machineFrame(
       id: 'fan',
       options: housing && takesFan(housing, fans) ? orNone(fanOptions(book)) : [none],
     },
-    systemGroup(book, { base, arm: build.processor?.runs === 'ARM', isKept: parts.keepsSystem }),
+    systemGroup(book, { base, arm: build.processor?.runs === 'ARM', isKept: parts.isChange }),
     { id: 'pool', options: [] },
-    ...(parts.isOwn && !fixed.has('supply')
-      ? [
-          {
-            id: 'supply' as const,
-            options: orNone(
-              hardwareOptions('supply', book).filter(
-                ({ supply }) =>
-                  supply !== build.supply &&
-                  (housing === null || supplyGoesIn(supply!.form, housing.supplyForm)),
+    ...(parts.isChange && build.isFromParts && board
+      ? otherBody(build, board, book)
+      : parts.isOwn && !fixed.has('supply')
+        ? [
+            {
+              id: 'supply' as const,
+              options: orNone(
+                hardwareOptions('supply', book).filter(
+                  ({ supply }) =>
+                    supply !== build.supply &&
+                    (housing === null || supplyGoesIn(supply!.form, housing.supplyForm)),
+                ),
               ),
-            ),
-          },
-        ]
-      : []),
+            },
+          ]
+        : []),
     { id: 'enclosure', options: orNone(hardwareOptions('enclosure', book)), allowed: enoughBays },
     ...cards(board, book),
     ...(base?.systemDisk || build.parts.some(({ kind }) => kind === 'ssd')
@@ -141,6 +161,7 @@ function machineFrame(
     assembling: base ? assemblingSkill[base.class] : assemblingSkill.kit,
     system: systemOf(plan.system.kind, build, catalogue.systemKinds),
     machine,
+    refs: parts.refs ?? [],
     price,
     idleW: power.idleDcW,
     loadW: power.loadDcW,
@@ -150,12 +171,65 @@ function machineFrame(
     air: housing && (fans > 0 ? 'across' : housing.airflow),
     groups,
     replaces: true,
-    // The port of the plan's own machine is the plan's: a change does not make it faster for nothing.
+    // The port of the plan's own machine is the plan's: no change makes it faster for nothing.
     portMbps:
       parts.id === ownId
         ? plan.network.serverPortMbps
         : (base?.portMbps ?? (board && !parts.isOwn ? portOf(board) : plan.network.serverPortMbps)),
   }
+}
+
+/**
+ * A case, a supply and a cooler in place of those that are there, or what is there where it goes
+ * with the rest.
+ */
+function otherBody(
+  { housing, supply, processor, bays, parts }: MachineBuild,
+  board: Board,
+  book: Book,
+): Group[] {
+  const cooler = partsOfKind(parts, 'cooler').at(-1)?.entry
+  const isThere = new Set(parts.map(({ part }) => part.ref))
+  const there = {
+    ...(housing ? { housing } : {}),
+    ...(supply ? { supply } : {}),
+    ...(processor ? { processor } : {}),
+  }
+  /** The options of a group, judged beside what stays of the machine. */
+  const inPlace = (group: Group, stays: ((chosen: Chosen) => boolean) | null): Group => ({
+    ...group,
+    options: [
+      ...(stays ? [none] : []),
+      ...group.options.filter(({ refs }) => !isThere.has(refs[0]!)),
+    ],
+    allowed: (option, chosen) => {
+      const all = { ...there, ...chosen }
+      return option.refs.length === 0 ? stays!(all) : !all.housing || group.allowed!(option, all)
+    },
+  })
+  const cases = caseGroup(board, book)
+  return [
+    inPlace(
+      {
+        ...cases,
+        options: cases.options.map(option => ({ ...option, bays: option.housing!.bays35 - bays })),
+        allowed: (option, chosen) => cases.allowed!(option, chosen),
+      },
+      housing ? () => housing.forms.includes(board.form) : null,
+    ),
+    inPlace(
+      supplyGroup(book),
+      supply ? ({ housing: put }) => !put || supplyGoesIn(supply.form, put.supplyForm) : null,
+    ),
+    ...(board.socket === null
+      ? []
+      : [
+          inPlace(
+            coolerGroup(board, book),
+            cooler ? ({ housing: put }) => !put || cooler.heightMm <= put.coolerMm : null,
+          ),
+        ]),
+  ]
 }
 
 /**
@@ -178,13 +252,54 @@ export const frameAtHand = (index: number) => `hand-${index}`
 const wayAtHand = ({ usedHoursPerDay }: Pick<Machine, 'usedHoursPerDay'>): WayId =>
   usedHoursPerDay > 0 ? 'shared' : 'atHand'
 
-/** The plan's own machine, with what may be put into it; a change keeps the system that it has. */
-export function ownFrame(plan: Plan, catalogue: Catalogue, keepsSystem = false): Frame {
+/** The plan's own machine, with what may be put into it. */
+export function ownFrame(plan: Plan, catalogue: Catalogue): Frame {
   return machineFrame(
     plan.machine,
-    { id: ownId, way: wayAtHand(plan.machine), isOwn: true, keepsSystem },
+    { id: ownId, way: wayAtHand(plan.machine), isOwn: true },
     bookOf(plan, catalogue),
   )
+}
+
+/** The machine on another board, without the processor and the memory that do not go into it. */
+function onBoard(machine: Machine, board: Board, catalogue: Catalogue): Machine {
+  const { parts } = machineBuild(machine, catalogue)
+  const staysOut = new Set(
+    parts.flatMap(known =>
+      (known.kind === 'processor' && known.entry.socket !== board.socket) ||
+      (known.kind === 'memory' &&
+        (known.entry.type !== board.memory.type || known.entry.shape !== board.memory.shape))
+        ? [known.part.ref]
+        : [],
+    ),
+  )
+  const kept = { ...machine, parts: machine.parts.filter(({ ref }) => !staysOut.has(ref)) }
+  return putIn(kept, board.id, { lists: catalogue })
+}
+
+/**
+ * What a change of the plan's own machine may begin with: the machine as it is, or with another
+ * board in it where it is built from parts.
+ */
+export function changedFrames(plan: Plan, catalogue: Catalogue): Frame[] {
+  const book = bookOf(plan, catalogue)
+  const frame = (machine: Machine, refs: readonly string[]) =>
+    machineFrame(
+      machine,
+      { id: ownId, way: wayAtHand(plan.machine), isOwn: true, isChange: true, refs },
+      book,
+    )
+  const { board, isFromParts } = machineBuild(plan.machine, catalogue)
+  const others = catalogue.hardware.filter(
+    (part): part is Board =>
+      part.kind === 'board' && sold(part) && part.form !== 'own' && part.id !== board?.id,
+  )
+  return [
+    frame(plan.machine, []),
+    ...(isFromParts && board
+      ? others.map(other => frame(onBoard(plan.machine, other, catalogue), [other.id]))
+      : []),
+  ]
 }
 
 /**

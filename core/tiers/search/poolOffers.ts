@@ -142,11 +142,11 @@ export function offerMaker(
       idleW += lot.count * traits.idleW.likely
       activeW += lot.count * traits.activeW.likely
     }
-    const { model = '', sizeTB, layout: id, fileSystem, keepsOwned = false } = choice
+    const { model = '', sizeTB, layout: id, fileSystem, keepsOwned = false, takesOut = [] } = choice
     return {
       choice,
       drives,
-      key: `${model} ${sizeTB} ${choice.count} ${id} ${fileSystem} ${keepsOwned}`,
+      key: `${model} ${sizeTB} ${choice.count} ${id} ${fileSystem} ${keepsOwned} ${takesOut.join('-')}`,
       count,
       turning,
       nvme,

@@ -187,6 +187,7 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
       conditions.takesFrame(frame),
   )
   const tails = tailsOf(frames)
+  const choosesCase = new Set(frames.filter(({ groups }) => groups.some(({ id }) => id === 'case')))
   const bodyEnds = new Map(frames.map(frame => [frame, endOfBody(frame)]))
   const { hours } = evaluator
   const countsYears = objective === 'horizon'
@@ -260,7 +261,8 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
       if (!group) return null
       if (group.id === 'pool') return drivesBranches(state, upTo, drives)
       // Case, fans and supply are chosen: the cooler does nothing for the air at the drives.
-      const isAiry = frame.groups[step - 1]?.id === 'supply' && !frame.replaces && needs('fit')
+      const isAiry =
+        frame.groups[step - 1]?.id === 'supply' && choosesCase.has(frame) && needs('fit')
       if (
         isAiry &&
         pruning.isInfeasible(pruning.rowOf(state), pruning.poolRowOf(state.pool!), 'heat')

@@ -41,10 +41,11 @@ export const nothingChosen: State = {
 
 /** A frame as it comes. */
 export function stateOfFrame(frame: Frame): State {
-  const { price, idleW, loadW, losses, hasSupply, portMbps, bays } = frame
+  const { refs = [], price, idleW, loadW, losses, hasSupply, portMbps, bays } = frame
   return {
     ...nothingChosen,
     frame,
+    refs,
     price,
     idleW,
     loadW,

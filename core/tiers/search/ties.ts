@@ -34,11 +34,12 @@ export function compareFound(one: FoundBuild, other: FoundBuild): number {
 }
 
 /**
- * Ties of a change: the fewest parts and drives that are moved, then the layout that is there, then
- * as any build.
+ * Ties of a change: the fewest parts and drives that are moved, those taken out with them, then
+ * the layout that is there, then as any build.
  */
 export function compareChanges(ownLayout: string): (one: FoundBuild, other: FoundBuild) => number {
-  const moved = ({ refs, pool }: FoundBuild) => refs.length + pool.choice.count
+  const moved = ({ refs, pool: { choice } }: FoundBuild) =>
+    refs.length + choice.count + (choice.takesOut ?? []).reduce((sum, count) => sum + count, 0)
   const relaid = ({ pool }: FoundBuild) => Number(pool.choice.layout !== ownLayout)
   return (one, other) =>
     moved(one) - moved(other) || relaid(one) - relaid(other) || compareFound(one, other)

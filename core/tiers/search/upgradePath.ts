@@ -103,7 +103,7 @@ export function upgradePath(plan: Plan, shipped: Catalogue, steps = 2): UpgradeS
   return path
 }
 
-/** Rules of fit that say whether a drive has a place: a drive more never goes in where one fails. */
+/** Rules of fit that say whether a drive has a place: none goes in where one of them fails. */
 const placesOfDrives: readonly string[] = ['bays', 'dataPorts', 'powerPlugs', 'ssdPlaces']
 
 const failedRules = ({ fitting }: Pick<Assessment['domains'], 'fitting'>): string[] =>
@@ -198,7 +198,7 @@ function candidates(plan: Plan, shipped: Catalogue, limit: string): Candidate[] 
 
 /** Drives, or another layout of those that are there, that give more of what binds. */
 function drivesChanges(plan: Plan, catalogue: Catalogue, limit: 'space' | 'survival'): Change[] {
-  const pools = changedPools(plan, catalogue, true)
+  const pools = changedPools(plan, catalogue, { newLayout: true })
   const own = pools.find(({ choice }) => choice.count === 0)
   const isMore = ({ roomTB, survives }: (typeof pools)[number]) =>
     limit === 'space' ? roomTB > (own?.roomTB ?? 0) : survives > (own?.survives ?? 0)
