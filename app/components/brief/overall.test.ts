@@ -76,7 +76,7 @@ describe('the one answer', () => {
   it('names the cheapest change that would do, to be applied with a press', async () => {
     const { store, overall } = await cheapest(
       {},
-      /^The cheapest change that meets the need: €\d+ for parts and drives\. Put in .+ Apply this change/,
+      /^The cheapest change that meets the need: €[\d,]+ for parts and drives\. Put in .+ Apply this change/,
     )
     expect(overall.findAll('.cheapest a').map(link => link.attributes('href'))).toContainEqual(
       expect.stringMatching(/tiers$/),

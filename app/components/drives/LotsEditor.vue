@@ -78,7 +78,7 @@ function usualPrice(lot: DriveLot): string {
   >
     <template #line="{ entry }">
       <span class="line">
-        <strong>{{ number(entry.count) }} × {{ number(entry.sizeTB, 3) }} TB</strong>
+        <strong>{{ number(entry.count) }} × {{ number(entry.sizeTB, 3) }} TB</strong>{{ ' ' }}
         <span class="soft">{{ modelOf(entry)?.label ?? conditionOf(entry) }}</span>
         <span class="soft number"
           >{{

@@ -81,7 +81,7 @@ function ownClass(index: number): void {
     >
       <template #line="{ entry, index }">
         <span class="line">
-          <strong>{{ entry.name || `Device ${index + 1}` }}</strong>
+          <strong>{{ entry.name || `Device ${index + 1}` }}</strong>{{ ' ' }}
           <span class="soft">{{ classOf(entry.class)?.label ?? 'unknown class' }}</span>
           <span class="soft">{{ linkOf(index) }}</span>
         </span>

@@ -34,7 +34,7 @@ function habitsOf(viewer: string): string {
       <template #line="{ entry, index }">
         <span class="line">
           <i class="ink" :style="{ background: `rgb(var(--v-theme-viewer-${entry.colour}))` }" />
-          <strong>{{ entry.name || `Viewer ${index + 1}` }}</strong>
+          <strong>{{ entry.name || `Viewer ${index + 1}` }}</strong>{{ ' ' }}
           <span class="soft">{{
             placeItems.find(place => place.value === entry.place)?.title ?? 'no place'
           }}</span>

@@ -103,7 +103,7 @@ const path = (index: number, field: string) => `library.holdings.${index}.${fiel
     >
       <template #line="{ entry: holding, index }">
         <span class="line">
-          <strong>{{ holding.name || `Holding ${index + 1}` }}</strong>
+          <strong>{{ holding.name || `Holding ${index + 1}` }}</strong>{{ ' ' }}
           <span class="soft"
             >{{ holdingKind(holding.kind).label }}, {{ qualityLabel(holding) }}</span
           >

@@ -156,7 +156,8 @@ function apply(entry: HandBuild): void {
       >
         <template #line="{ entry, index }">
           <span
-            ><strong>{{ entry.name || `Computer ${index + 1}` }}</strong>
+            ><strong>{{ entry.name || `Computer ${index + 1}` }}</strong
+            >{{ ' ' }}
             <span class="soft"
               >{{ entry.faults
               }}{{ entry.deadChance === null ? '' : ` ${share(entry.deadChance)} dead` }}</span

@@ -167,7 +167,7 @@ const actions = [
             :data-own="item.part.id"
             @click="picked = item.part.id"
           >
-            <strong>{{ item.part.label }}</strong>
+            <strong>{{ item.part.label }}</strong>{{ ' ' }}
             <span class="soft">{{ ownPartKinds[item.part.kind] }}</span>
           </button>
           <span class="number soft">{{

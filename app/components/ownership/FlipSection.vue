@@ -103,7 +103,7 @@ const at = (bar: FlipBar, value: number) =>
     <div class="bars">
       <div v-for="bar in bars" :key="bar.assumption.id" class="bar" :data-flip="bar.assumption.id">
         <div class="head">
-          <strong>{{ bar.assumption.label }}</strong>
+          <strong>{{ bar.assumption.label }}</strong>{{ ' ' }}
           <span class="soft">{{ text(bar.value, bar.assumption.unit) }}</span>
         </div>
         <div class="track">

@@ -235,4 +235,7 @@ dd svg {
 .verdict {
   font-size: 0.86rem;
 }
+.verdict span:last-child {
+  display: block;
+}
 </style>

@@ -88,7 +88,7 @@ function usualPrice(ref: string): string {
       >
         <template #line="{ entry }">
           <span class="line">
-            <strong>{{ partOf(entry.ref).label }}</strong>
+            <strong>{{ partOf(entry.ref).label }}</strong>{{ ' ' }}
             <span class="soft"
               >{{ entry.count > 1 ? `${number(entry.count)} of them, ` : ''
               }}{{ conditionOf(entry.condition) }}</span

@@ -108,7 +108,8 @@ onBeforeUnmount(() => tryOn(null))
         @click="take(row)"
       >
         <span class="name"
-          ><strong>{{ row.processor.name }}</strong>
+          ><strong>{{ row.processor.name }}</strong
+          >{{ ' ' }}
           <span class="soft">{{ row.processor.class }}, {{ row.processor.year }}</span></span
         >
         <span class="track">

@@ -62,7 +62,8 @@ const clashText = computed(() => {
     <p class="soft small">
       Branch and bound: choices are made one after the other, and a branch is cut off as soon as
       nothing in it can cost less than the best so far. When all branches are looked into or cut
-      off, the best is proved. Equal costs are decided by idle watts, then by names.
+      off, the best is proved. Equal costs are decided by idle watts, then by names. New drives are
+      of one model and size; two sizes bought together are not searched.
     </p>
   </section>
   <div class="columns">
@@ -119,8 +120,8 @@ const clashText = computed(() => {
     >
       <template #line="{ entry }">
         <span
-          ><strong>{{ entry.name }}</strong>
-          <span class="soft">at most {{ money(entry.cap) }}</span></span
+          ><strong>{{ entry.name }}</strong
+          >{{ ' ' }} <span class="soft">at most {{ money(entry.cap) }}</span></span
         >
       </template>
       <template #default="{ index }">

@@ -12,7 +12,15 @@ import { usePlanStore } from '~/stores/planStore'
 import FlipHandle from '../ownership/FlipHandle.vue'
 import MoneyAxes from './MoneyAxes.vue'
 import SpendLine from './SpendLine.vue'
-import { fieldAxes, fieldMargin, waysField, type FieldAxis, type FieldMark } from './waysLayout'
+import { markLabels } from './markLabels'
+import {
+  cutAt,
+  fieldAxes,
+  fieldMargin,
+  waysField,
+  type FieldAxis,
+  type FieldMark,
+} from './waysLayout'
 
 /**
  * Every way of building that was found, price against what it gives. Hover or focus to preview;
@@ -22,6 +30,8 @@ const props = defineProps<{
   rows: readonly WayRow[]
   tiers: readonly { readonly name: string; readonly cap: number }[]
   picked: string | null
+  /** keys of builds that are always named, the answer first */
+  named: readonly string[]
 }>()
 const emit = defineEmits<{ look: [build: WayBuild | null]; pick: [mark: FieldMark] }>()
 const axis = defineModel<FieldAxis>('axis', { default: 'possible' })
@@ -33,6 +43,39 @@ const right = ref<'toPay' | 'horizonCost'>('toPay')
 const isNow = computed(() => right.value === 'toPay')
 const years = computed(() => store.plan?.choices.horizonYears ?? 5)
 const budget = computed(() => store.plan?.brief.budget ?? null)
+/** What the axis is held against: conversions at once, or the library at the horizon. */
+const needed = computed(() => {
+  const figure = { possible: 'streams.asked', roomTB: 'library.contentAtHorizonTB' }[
+    axis.value as string
+  ]
+  return (figure && store.assessment?.figures[figure]?.value) || null
+})
+const labels = (width: number) => {
+  const { marks } = field(width)
+  const rank = (id: string) => {
+    const at = props.named.indexOf(id)
+    return at < 0 ? Infinity : at
+  }
+  return markLabels(
+    [...marks]
+      .sort((a, b) => rank(a.id) - rank(b.id) || Number(b.meets) - Number(a.meets) || a.x - b.x)
+      .map(mark => ({
+        id: mark.id,
+        text: mark.isBeyond
+          ? `${mark.build.label}, ${valueText(mark.build[axis.value])}`
+          : mark.build.label,
+        x: mark.x,
+        y: mark.y,
+        always: props.named.includes(mark.id),
+      })),
+    {
+      left: fieldMargin.left,
+      right: width - 4,
+      top: 2,
+      bottom: height - fieldMargin.bottom,
+    },
+  )
+}
 const field = (width: number) =>
   waysField({
     rows: props.rows,
@@ -40,6 +83,7 @@ const field = (width: number) =>
     money: right.value,
     tiers: props.tiers,
     budget: budget.value,
+    needed: needed.value,
     width,
     height,
   })
@@ -188,6 +232,17 @@ const first = computed(
           :handle="handle"
           data-budget
         />
+        <g v-if="needed !== null" class="need" data-need>
+          <line
+            :x1="fieldMargin.left"
+            :x2="width - fieldMargin.right"
+            :y1="field(width).y(needed)"
+            :y2="field(width).y(needed)"
+          />
+          <text :x="fieldMargin.left + 6" :y="field(width).y(needed) - 5">
+            {{ valueText(needed) }} needed
+          </text>
+        </g>
         <g
           v-for="mark in field(width).marks"
           :key="mark.id"
@@ -216,7 +271,20 @@ const first = computed(
           <title>{{ nameOf(mark) }}</title>
           <circle r="14" class="hold" />
           <path :d="mark.shape" />
+          <path v-if="mark.isBeyond" d="M-5,-14L0,-20L5,-14" class="up" />
         </g>
+        <text
+          v-for="label in labels(width)"
+          :key="label.id"
+          :x="label.x"
+          :y="label.y"
+          :text-anchor="label.anchor"
+          class="name"
+          :class="{ answer: label.id === named[0] }"
+          aria-hidden="true"
+        >
+          {{ label.text }}
+        </text>
       </svg>
     </template>
     <template #below>
@@ -237,7 +305,8 @@ const first = computed(
       <p class="soft small">
         Round: bought whole. Square: self-built. Diamond: around what is at hand. Pair: two
         machines. Triangle: as it is now. Filled marks meet the need, hollow ones do not; what is
-        right of the budget is pale. Hover or focus to preview; drag the budget and the horizon.
+        right of the budget is pale, and what gives more than {{ cutAt }} times what is needed
+        stands on the upper edge. Hover or focus to preview; drag the budget and the horizon.
       </p>
     </template>
   </ChartFrame>
@@ -271,6 +340,28 @@ const first = computed(
 }
 .tier.odd {
   opacity: 0.2;
+}
+.need line {
+  stroke: rgb(var(--v-theme-water-line));
+  stroke-width: 2;
+}
+.need text {
+  fill: rgb(var(--v-theme-water-line));
+  font-weight: 600;
+}
+.name,
+.need text {
+  paint-order: stroke;
+  stroke: rgb(var(--v-theme-surface));
+  stroke-width: 3px;
+  font-size: 12px;
+  pointer-events: none;
+}
+.name.answer {
+  font-weight: 700;
+}
+.mark path.up {
+  fill: none;
 }
 .hold {
   fill: transparent;

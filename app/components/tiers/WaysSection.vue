@@ -28,6 +28,12 @@ const horizon = computed(() => store.plan?.choices.horizonYears ?? 5)
 const affordable = computed(() =>
   best.value.filter(build => budget.value === null || build.toPay <= budget.value),
 )
+/** The answer, the next best, and the plan as it is. */
+const named = computed(() => {
+  const stays = rows.value.find(({ way }) => way === 'stay')
+  const asItIs = stays?.best ?? stays?.closest
+  return [...affordable.value.slice(0, 2), ...(asItIs ? [asItIs] : [])].map(keyOf)
+})
 const span = computed(() => `${horizon.value} year${horizon.value === 1 ? '' : 's'}`)
 const answer = computed(() => {
   if (store.assessment?.domains.library.empty)
@@ -117,6 +123,7 @@ function open(build: WayBuild): void {
     :rows="rows"
     :tiers="tiers"
     :picked="picked"
+    :named="named"
     class="field"
     @look="look"
     @pick="mark => open(mark.build)"

@@ -4,6 +4,7 @@ import { freely } from '../../../tests/stubs/freely'
 import { openDemo } from '../../../tests/stubs/openPlan'
 import { planApi } from '~/services/planApi'
 import CarbonSection from '../ownership/CarbonSection.vue'
+import CloudSection from '../ownership/CloudSection.vue'
 import FlipSection from '../ownership/FlipSection.vue'
 import OldNewSection from '../ownership/OldNewSection.vue'
 import YearsSection from '../ownership/YearsSection.vue'
@@ -119,7 +120,14 @@ describe('the ways of building', () => {
 
 describe('old or new, and carbon', () => {
   it('say when the one has caught up with the other, once the ways are found', async () => {
-    openDemo()
+    // An old rack server that does, and eats more than anything that is bought.
+    openDemo(
+      freely({
+        household: { watchingHome: 2, converted: 0 },
+        machine: { base: 'crane-14', condition: 'owned' },
+        drives: { lots: [{ count: 3, sizeTB: 16, condition: 'owned' }], layout: 'rotating-1' },
+      }),
+    )
     const oldNew = mount(OldNewSection, stubs)
     await until(() =>
       expect(oldNew.find('[data-old-new]').text()).toMatch(
@@ -135,6 +143,30 @@ describe('old or new, and carbon', () => {
   }, 120_000)
 })
 
+describe('a plan that does not meet its need', () => {
+  it.each([
+    ['years', YearsSection],
+    ['cloud', CloudSection],
+    ['old or new', OldNewSection],
+    ['carbon', CarbonSection],
+  ])(
+    'is named first, pays nothing back, and has the cheapest that does beside it: %s',
+    async (_, section) => {
+      openDemo()
+      const view = mount(section as typeof YearsSection, stubs)
+      await until(() => {
+        const note = view.find('[data-falls-short]').text()
+        expect(note).toMatch(/^Tide Mill House.* does not meet its need\. It converts too little/)
+        expect(note).toMatch(/The cheapest that meets the need is .+, €[\d,]+ over 5 years\./)
+      })
+      expect(view.findAll('.course.short').length).toBeGreaterThan(0)
+      expect(view.text()).not.toMatch(/cheaper|paid for itself|makes up for being made/)
+      view.unmount()
+    },
+    120_000,
+  )
+})
+
 describe('the search', () => {
   it('show the cheapest change with its price, and that nothing clashes', async () => {
     const store = openDemo(freely({}))
@@ -145,8 +177,9 @@ describe('the search', () => {
       ),
     )
     await until(() => expect(search.find('[data-apply-change]').exists()).toBe(true))
+    // Parts alone cost 585; a drive that is taken out makes room for less.
     expect(search.text()).toMatch(
-      /The cheapest change that meets the need: €585 for parts and drives\. Put in .+\. Drives then: /,
+      /The cheapest change that meets the need: €489 for parts and drives\. Put in .+\. Take out .+ Drives then: /,
     )
     await search.find('[data-apply-change]').trigger('pointerenter')
     expect(store.tried).not.toBeNull()

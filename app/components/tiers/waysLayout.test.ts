@@ -3,7 +3,7 @@ import { planSchema } from '~~/core/plan/planSchema'
 import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 import type { WayRow } from '~~/core/tiers/search/wayRows'
 import { lacksText } from './lacksText'
-import { fieldBuilds, fieldMargin, keyOf, shapeOf, tierOf, waysField } from './waysLayout'
+import { cutAt, fieldBuilds, fieldMargin, keyOf, shapeOf, tierOf, waysField } from './waysLayout'
 import { waysText } from './waysText'
 
 const plan = planSchema.parse({ name: 'x' })
@@ -37,6 +37,27 @@ const row = (best: WayBuild | null, closest: WayBuild | null = null): WayRow => 
 })
 
 describe('the field of ways', () => {
+  it('is cut at four times what is needed; what gives more stands on its edge', () => {
+    const of = (needed: number | null, values: readonly number[]) =>
+      waysField({
+        rows: values.map((possible, at) => row(build(`${at}`, 500 + at, { possible }))),
+        axis: 'possible',
+        tiers,
+        budget: null,
+        needed,
+        width: 700,
+        height: 300,
+      })
+    expect(cutAt).toBe(4)
+    const cut = of(3, [2, 12, 12.5, 40])
+    expect(cut.y.domain()[1]).toBe(12)
+    expect(cut.marks.map(({ isBeyond }) => isBeyond)).toEqual([false, false, true, true])
+    expect(new Set(cut.marks.slice(1).map(({ y }) => y))).toEqual(new Set([fieldMargin.top]))
+    // Where nothing lies beyond, the axis ends with what there is, and always shows what is needed.
+    expect(of(3, [2, 12]).marks.some(({ isBeyond }) => isBeyond)).toBe(false)
+    expect(of(30, [2, 12]).y.domain()[1]).toBeGreaterThanOrEqual(30)
+    expect(of(null, [2, 40]).marks.some(({ isBeyond }) => isBeyond)).toBe(false)
+  })
   it('holds each build once, filled where it meets the need', () => {
     const [a, b, c] = [build('a', 500), build('b', 900), build('c', 300, { lacks: ['space'] })]
     const found = fieldBuilds([row(a), row(b), row(null, c)])

@@ -21,6 +21,8 @@ export interface FieldMark {
   readonly x: number
   readonly y: number
   readonly shape: string
+  /** it gives more than the axis shows, and stands on its edge */
+  readonly isBeyond: boolean
 }
 
 const size = 8
@@ -60,9 +62,13 @@ export interface FieldOptions {
   readonly money?: 'toPay' | 'horizonCost'
   readonly tiers: readonly { readonly cap: number }[]
   readonly budget: number | null
+  /** so much of the axis is needed; null where nothing says so */
+  readonly needed?: number | null
   readonly width: number
   readonly height: number
 }
+/** The axis is cut at so many times what is needed: what lies beyond helps nobody. */
+export const cutAt = 4
 
 export interface Field {
   readonly x: ScaleLinear<number, number>
@@ -103,6 +109,7 @@ export function waysField({
   money = 'toPay',
   tiers,
   budget,
+  needed = null,
   width,
   height,
 }: FieldOptions): Field {
@@ -114,11 +121,15 @@ export function waysField({
       money === 'toPay' ? (budget ?? 0) : 0,
       ...builds.map(({ build }) => build[money]),
     ) * 1.08
-  const maxValue =
-    Math.max(axis === 'lossChanceAtHorizon' ? 0.01 : 1, ...builds.map(({ build }) => build[axis])) *
-    1.1
+  const most = Math.max(
+    axis === 'lossChanceAtHorizon' ? 0.01 : 1,
+    ...builds.map(({ build }) => build[axis]),
+  )
+  const isCut = needed !== null && needed > 0 && most > cutAt * needed
+  const maxValue = isCut ? cutAt * needed : 1.1 * Math.max(most, needed ?? 0)
   const x = scaleLinear([0, maxPrice], [left, Math.max(left + 1, width - right)])
-  const y = scaleLinear([0, maxValue], [height - bottom, top]).nice(5)
+  const plain = scaleLinear([0, maxValue], [height - bottom, top])
+  const y = isCut ? plain : plain.nice(5)
   return {
     x,
     y,
@@ -128,7 +139,8 @@ export function waysField({
       meets,
       tier: tierOf(build.toPay, tiers),
       x: x(build[money]),
-      y: y(build[axis]),
+      y: y(Math.min(build[axis], y.domain()[1]!)),
+      isBeyond: build[axis] > y.domain()[1]! + 1e-9,
       shape: shapeOf(build.way),
     })),
   }

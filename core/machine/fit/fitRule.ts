@@ -55,10 +55,11 @@ export interface Judgement<Values extends object = object> {
  * core – board, processor, memory, cards and system, whatever the drives are;
  * machine – the same of a machine whose case, cooler and supply stay;
  * heat – what the watts of the drives decide of such a machine;
+ * noise – drives, case and its fans are chosen: whatever else goes in makes it no quieter;
  * cards – what the places decide that its drives leave;
  * body – case, supply, cooler and enclosure are chosen: disks for the system and cards only add.
  */
-export const pruneSteps = ['core', 'machine', 'heat', 'cards', 'body'] as const
+export const pruneSteps = ['core', 'machine', 'heat', 'noise', 'cards', 'body'] as const
 export type PruneStep = (typeof pruneSteps)[number]
 
 /** Whose failures are final at a step: heat looks at the drives' watts alone. */
@@ -66,6 +67,7 @@ const finalAt: Readonly<Record<PruneStep, readonly PruneStep[]>> = {
   core: ['core'],
   machine: ['core', 'machine'],
   heat: ['heat'],
+  noise: ['noise'],
   cards: ['cards', 'heat'],
   body: pruneSteps,
 }

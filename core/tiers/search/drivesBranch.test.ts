@@ -27,6 +27,7 @@ const parts = {
     coreRow: () => ({ possible: 3 }),
     poolRowOf: (pool: PoolOffer) => pool,
     isInfeasible: () => false,
+    isTooLoud: () => false,
     convertsTooLittle: () => false,
   },
   conditions: noConditions,

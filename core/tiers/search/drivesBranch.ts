@@ -95,27 +95,17 @@ const withDrives = (state: State, pool: PoolOffer): State => ({
   chosen: { ...state.chosen, count: pool.count - pool.nvme, turning: pool.turning },
 })
 
-/**
- * Whether drives are too warm in a machine: those that draw more than some which are too warm
- * already are too warm as well. The coolest are asked first.
- */
+/** Whether drives are too warm in a machine; the coolest are asked first. */
 function heatOf(
   state: State,
   offers: readonly PoolOffer[],
-  { coreRow, isInfeasible, poolRowOf }: Pruning,
+  { coreRow, isTooWarm, poolRowOf }: Pruning,
 ): (offer: PoolOffer) => boolean {
-  const tooWarm: PoolOffer[] = []
-  const isTooWarm = (offer: PoolOffer): boolean => {
-    if (tooWarm.some(({ idleW, activeW }) => offer.idleW >= idleW && offer.activeW >= activeW))
-      return true
-    const row = coreRow(state, isCopyOnWrite(offer))
-    const warm = isInfeasible(row, poolRowOf(offer), 'heat')
-    if (warm) tooWarm.push(offer)
-    return warm
-  }
+  const isWarm = (offer: PoolOffer): boolean =>
+    isTooWarm(state, offer, () => [coreRow(state, isCopyOnWrite(offer)), poolRowOf(offer)])
   if (offers.length > 0)
-    isTooWarm(offers.reduce((coolest, next) => (next.idleW < coolest.idleW ? next : coolest)))
-  return isTooWarm
+    isWarm(offers.reduce((coolest, next) => (next.idleW < coolest.idleW ? next : coolest)))
+  return isWarm
 }
 
 /** The drives that go with a machine so far, and with what it must do. */
@@ -125,7 +115,7 @@ export function* drivesBranches(
   parts: DrivesBranchParts,
 ): Generator<Branch<State>> {
   const { pruning, conditions, needs, possibleAtLeast, lacksDrives, isOverCap, lines } = parts
-  const { coreRow, poolRowOf, isInfeasible, convertsTooLittle } = pruning
+  const { coreRow, poolRowOf, isInfeasible, isTooLoud, convertsTooLittle } = pruning
   const frame = state.frame!
   const within = withinReach(state, upTo, parts)
   const stays = frame.replaces && !frame.groups.some(({ id }) => id === 'supply')
@@ -155,7 +145,8 @@ export function* drivesBranches(
     lines.does(pool)
     const isFinal =
       needs('fit') &&
-      (isInfeasible(row, drives, stays ? 'machine' : 'core') ||
+      ((stays && isTooLoud(state, () => row, drives)) ||
+        isInfeasible(row, drives, stays ? 'machine' : 'core') ||
         (looksAtHeat && hasCards(row) && isInfeasible(row, drives, 'cards')))
     if (!isFinal) yield { state: { ...next, core: row }, bound }
   }

@@ -4,6 +4,7 @@ import { fitRules } from '../../machine/fit/fitRules'
 import type { Plan } from '../../plan/planSchema'
 import { singleConversionCapacity } from '../../streams/capacity'
 import type { Box, BoxEvaluator, BoxRow, PoolRow } from '../buildRows'
+import { onceByKey } from '../../onceByKey'
 import { failsNeed } from './buildQuestion'
 import { machineOf } from './frames'
 import type { PoolOffer } from './poolOffers'
@@ -26,6 +27,41 @@ export interface Pruning {
    * later; asked once for drives that are alike, or for all drives.
    */
   readonly isInfeasible: (row: BoxRow, drives: PoolRow, step: PruneStep) => boolean
+  /**
+   * Whether it is too loud, whatever is chosen later: asked once for what sounds, which is the case
+   * with its fans, and drives by their number and speed
+   */
+  readonly isTooLoud: (state: State, row: () => BoxRow, drives: PoolRow) => boolean
+  /**
+   * Whether drives are too warm in a machine that has its case already: asked no more where both
+   * draw as much as some that are, or as little as some that are not
+   */
+  readonly isTooWarm: (
+    state: State,
+    offer: PoolOffer,
+    rows: () => readonly [machine: BoxRow, drives: PoolRow],
+  ) => boolean
+}
+
+/** Watts of a machine and of its drives: with more of any of them nothing gets cooler. */
+type Watts = readonly [
+  machineIdle: number,
+  machineLoad: number,
+  drivesIdle: number,
+  drivesActive: number,
+]
+const noLess = (one: Watts, other: Watts) => one.every((watts, at) => watts >= other[at]!)
+
+/** What sounds of a machine so far: the frame that it stands on, the case, and fans. */
+function soundKey({ frame, refs, chosen: { housing } }: State): string {
+  const fans = new Set(
+    frame!.groups.flatMap(({ id, options }) =>
+      id === 'fan' ? options.flatMap(option => option.refs) : [],
+    ),
+  )
+  // A board that is bought is silent.
+  const base = frame!.replaces ? [frame!.id, ...(frame!.refs ?? [])] : []
+  return [...base, housing?.id ?? '', ...refs.filter(ref => fans.has(ref))].join(' ')
 }
 
 /**
@@ -43,6 +79,8 @@ export function createPruning(
   const cores = new Map<string, BoxRow>()
   const failed = new Map<string, { readonly score: number; readonly ofOne: number }[]>()
   const infeasible = new Map<string, boolean>()
+  const loud = onceByKey<boolean>()
+  const heat = onceByKey<{ readonly warm: Watts[]; readonly cool: Watts[] }>()
   const rulesAt = new Map(pruneSteps.map(step => [step, rulesFinalAt(step, fitRules)]))
 
   /** A machine is only put together where its row is not known yet. */
@@ -67,6 +105,16 @@ export function createPruning(
     const row = evaluator.box(coreBox(state), copyOnWrite)
     cores.set(key, row)
     return row
+  }
+  const isInfeasible: Pruning['isInfeasible'] = (row, drives, step) => {
+    const ofMachineAlone = step === 'core' || step === 'machine'
+    const key = `${row.id} ${ofMachineAlone ? '' : drives.fitKey} ${step}`
+    const known = infeasible.get(key)
+    if (known !== undefined) return known
+    const fails =
+      evaluator.failing(row, drives, { rules: rulesAt.get(step)!, strict: strictRules }).length > 0
+    infeasible.set(key, fails)
+    return fails
   }
   return {
     coreRow,
@@ -93,16 +141,26 @@ export function createPruning(
       if (fails && score !== null) failed.set(key, [...weak, { score, ofOne }])
       return fails
     },
-    isInfeasible(row, drives, step) {
-      const ofMachineAlone = step === 'core' || step === 'machine'
-      const key = `${row.id} ${ofMachineAlone ? '' : drives.fitKey} ${step}`
-      const known = infeasible.get(key)
-      if (known !== undefined) return known
-      const fails =
-        evaluator.failing(row, drives, { rules: rulesAt.get(step)!, strict: strictRules }).length >
-        0
-      infeasible.set(key, fails)
-      return fails
+    isTooWarm(state, offer, rows) {
+      // What stands in a case of its own is not warmed by the machine.
+      const known = heat.get(`${soundKey(state)} ${offer.turning > 0}`, () => ({
+        warm: [],
+        cool: [],
+      }))
+      const watts: Watts = [state.idleW, state.loadW, offer.idleW, offer.activeW]
+      if (known.warm.some(other => noLess(watts, other))) return true
+      if (known.cool.some(other => noLess(other, watts))) return false
+      const isWarm = isInfeasible(...rows(), 'heat')
+      known[isWarm ? 'warm' : 'cool'].push(watts)
+      return isWarm
     },
+    isTooLoud(state, row, drives) {
+      const { spinning, fast, inOwnCase } = drives.drives
+      return loud.get(`${soundKey(state)} ${spinning} ${fast} ${inOwnCase}`, () => {
+        const asked = { rules: rulesAt.get('noise')!, strict: strictRules }
+        return evaluator.failing(row(), drives, asked).length > 0
+      })
+    },
+    isInfeasible,
   }
 }

@@ -95,6 +95,14 @@ function endOfBody({ groups }: Frame): number {
   return groups.findIndex(({ id }, at) => at > drives && later.includes(id))
 }
 
+/** The first step behind drives, case and its fans; -1 where no case is chosen. */
+function endOfCase({ groups }: Frame): number {
+  const drives = groups.findIndex(({ id }) => id === 'pool')
+  const housing = groups.findLastIndex(({ id }) => id === 'case')
+  const fans = groups.findLastIndex(({ id }, at) => id === 'fan' && at > drives)
+  return housing < 0 ? -1 : Math.max(housing, fans) + 1
+}
+
 /** Whether drives are not what a question wants of them. */
 function lacksDrivesIn(question: BuildQuestion, needs: (id: NeedId) => boolean) {
   const { roomAtLeastTB = 0, lossAtMost = 1, withoutDrives = false } = question
@@ -188,6 +196,7 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
   )
   const tails = tailsOf(frames)
   const choosesCase = new Set(frames.filter(({ groups }) => groups.some(({ id }) => id === 'case')))
+  const caseEnds = new Map(frames.map(frame => [frame, endOfCase(frame)]))
   const bodyEnds = new Map(frames.map(frame => [frame, endOfBody(frame)]))
   const { hours } = evaluator
   const countsYears = objective === 'horizon'
@@ -266,6 +275,12 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
       if (
         isAiry &&
         pruning.isInfeasible(pruning.rowOf(state), pruning.poolRowOf(state.pool!), 'heat')
+      )
+        return []
+      const isHeard = step === caseEnds.get(frame) && needs('fit')
+      if (
+        isHeard &&
+        pruning.isTooLoud(state, () => pruning.rowOf(state), pruning.poolRowOf(state.pool!))
       )
         return []
       const isWholeBody = step === bodyEnds.get(frame) && needs('fit')

@@ -80,10 +80,11 @@ describe('the space that is searched', () => {
     const ids = Object.fromEntries(
       pruneSteps.map(step => [step, rulesFinalAt(step, fitRules).map(({ id }) => id)]),
     ) as Record<PruneStep, string[]>
-    expect(pruneSteps.map(step => ids[step].length)).toEqual([10, 14, 1, 2, 30])
+    expect(pruneSteps.map(step => ids[step].length)).toEqual([10, 14, 1, 1, 2, 30])
     expect(ids.machine).toEqual(expect.arrayContaining(ids.core))
     expect(ids.body).toEqual(expect.arrayContaining([...ids.machine, ...ids.cards]))
     expect(ids.heat).toEqual(['warmDrives'])
+    expect(ids.noise).toEqual(['noise'])
     expect(ids.cards.sort()).toEqual(['cardInCase', 'warmDrives'])
   })
   it('has limits that a page can hold', () => {

@@ -7,7 +7,7 @@ export const noise = fitRule<{ readonly atEarDb: number; readonly ceilingDb: num
   label: 'Noise at the ear',
   group: 'place',
   about: ['brief.place'],
-  prunes: 'body',
+  prunes: 'noise',
   otherwise: 'A closed cupboard takes 5 dB, and makes it warmer.',
   judge: ({ brief, noise: { atEarDb, ceilingDb, sources }, housing, drives }) =>
     housing && (drives.count > 0 || sources.length > 0)
