@@ -104,7 +104,8 @@ export const backupFields = {
     label: 'Drives for it are there',
     fallback: false,
     description:
-      'They are paid already, or stand among the extras; they are bought again once they are used up.',
+      'They are paid already, or stand among the extras. Once they are used up they are bought ' +
+      'again.',
   }),
   awayUploadShare: quantity({
     label: 'Upload at night',
