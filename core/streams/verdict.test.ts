@@ -143,8 +143,12 @@ describe('a verdict on conversions', () => {
           (house, machine, score) => {
             const { figures, domains, verdicts } = assessed(house, { ...machine, score })
             const { state } = verdicts.find(verdict => verdict.id === 'streams')!
+            // Where a viewer accepts smaller pictures one of those may still be done.
+            const acceptsLess = house.household?.viewers?.some(
+              ({ lowestRungMbps }) => lowestRungMbps !== undefined,
+            )
             if (figures['streams.asked']!.value! > 0 && figures['streams.possible']!.value === 0)
-              expect(state).toBe('impossible')
+              expect(rank(state)).toBeGreaterThanOrEqual(rank(acceptsLess ? 'short' : 'impossible'))
             expect(rank(state)).toBeGreaterThanOrEqual(
               rank(minutesState(domains.streams.minutes!.perMonth, 15)),
             )

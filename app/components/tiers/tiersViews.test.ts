@@ -206,8 +206,11 @@ describe('ownership', () => {
     const store = openDemo()
     const flips = mount(FlipSection, stubs)
     await until(() => expect(flips.findAll('[data-flip]').length).toBe(8))
-    expect(flips.find('[data-left-out]').text()).toContain(
-      'does not meet its whole need, so it wins nowhere here',
+    // Ways of the plan before may still stand there for a moment.
+    await until(() =>
+      expect(flips.find('[data-left-out]').text()).toContain(
+        'does not meet its whole need, so it wins nowhere here',
+      ),
     )
     const before = store.plan
     await flips.find('[data-flip=added] [role=slider]').trigger('keydown', { key: 'ArrowRight' })
