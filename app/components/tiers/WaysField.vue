@@ -66,6 +66,7 @@ const labels = (width: number) => {
           : mark.build.label,
         x: mark.x,
         y: mark.y,
+        ...(mark.isBeyond ? { above: 21 } : {}),
         always: props.named.includes(mark.id),
       })),
     {

@@ -4,6 +4,8 @@ export interface LabelledMark {
   readonly text: string
   readonly x: number
   readonly y: number
+  /** how far it reaches upwards, where that is more than a mark does by itself */
+  readonly above?: number
   /** named even where its label covers something */
   readonly always: boolean
 }
@@ -32,7 +34,13 @@ const overlap = (a: Box, b: Box): number =>
   Math.max(0, Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top))
 
 /** Places for a label: to the right of its mark, to the left, above, below. */
-function placesOf({ id, text, x, y }: LabelledMark): { label: MarkLabel; box: Box }[] {
+function placesOf({
+  id,
+  text,
+  x,
+  y,
+  above = markRadius,
+}: LabelledMark): { label: MarkLabel; box: Box }[] {
   const width = text.length * letterWidth
   const at = (label: Pick<MarkLabel, 'x' | 'y' | 'anchor'>) => {
     const left =
@@ -50,7 +58,7 @@ function placesOf({ id, text, x, y }: LabelledMark): { label: MarkLabel; box: Bo
   return [
     at({ x: x + beside, y: y + 4, anchor: 'start' }),
     at({ x: x - beside, y: y + 4, anchor: 'end' }),
-    at({ x, y: y - beside, anchor: 'middle' }),
+    at({ x, y: y - above - 4, anchor: 'middle' }),
     at({ x, y: y + beside + lineHeight - 4, anchor: 'middle' }),
   ]
 }
@@ -68,10 +76,10 @@ export function markLabels(
     readonly bottom: number
   },
 ): MarkLabel[] {
-  const taken: Box[] = marks.map(({ x, y }) => ({
+  const taken: Box[] = marks.map(({ x, y, above = markRadius }) => ({
     left: x - markRadius,
     right: x + markRadius,
-    top: y - markRadius,
+    top: y - above,
     bottom: y + markRadius,
   }))
   const labels: MarkLabel[] = []
