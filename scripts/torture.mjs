@@ -22,7 +22,7 @@ const random = xoroshiro128plus(seed)
 const below = most => uniformInt(random, 0, most - 1)
 const oneOf = list => list[below(list.length)]
 const size = isShort
-  ? { kills: 15, cuts: 10, races: 40, requests: 2500, clients: 30, heavy: 4, seconds: 4 }
+  ? { kills: 8, cuts: 6, races: 40, requests: 1500, clients: 30, heavy: 4, seconds: 4 }
   : { kills: 1000, cuts: 300, races: 300, requests: 100_000, clients: 200, heavy: 8, seconds: 60 }
 /** A request that is not answered after so long hangs; a heavy one after so many times its idle. */
 const hangMs = 30_000

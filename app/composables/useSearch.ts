@@ -40,7 +40,7 @@ const known = new Map<string, Shared>()
  * So long a search goes on when nobody looks at it: its reader may only be on the way to the next
  * section.
  */
-const leavingMs = 5000
+const leavingMs = 1000
 
 function sharedOf(key: string): Shared {
   let shared = known.get(key)
@@ -147,7 +147,8 @@ export function useSearch<Kind extends SearchKind>(
         (shared!.running.value || shared!.progress.value !== null || shared!.cancelled.value)
       )
         return
-      timer = setTimeout(() => void start(), shared!.progress.value === null ? 0 : delayMs)
+      // A section that is only passed through asks for nothing.
+      timer = setTimeout(() => void start(), delayMs)
     },
     { immediate: true },
   )

@@ -86,7 +86,7 @@ function drawMachine({ below, pick, chance }: Draw): Plan {
 }
 
 /** The whole run takes minutes: `FIXES_OF=2000 npx vitest run tests/fit`. */
-const machines = Number(process.env.FIXES_OF ?? 150)
+const machines = Number(process.env.FIXES_OF ?? 90)
 
 describe('every fix that is offered for machines drawn by lot', () => {
   it('makes its rule better and no other worse, once it is taken and all is assessed anew', () => {

@@ -2,7 +2,7 @@ import { planSchema, type Plan } from '../../core/plan/planSchema'
 
 /** Words that end like a plural and are none, or stand for a rate. */
 const noPlural =
-  /^(is|was|has|this|GB\/s|Mb\/s|MB\/s|less|plus|across|always|as|us|its|class|process|series|hours?-?less|lens|fits)$/
+  /^(is|was|has|does|this|GB\/s|Mb\/s|MB\/s|less|plus|across|always|as|us|its|class|process|series|hours?-?less|lens|fits)$/
 
 /** Where a text has one thing in the plural, or a verb of several with it. */
 export function wronglyCounted(text: string): string[] {

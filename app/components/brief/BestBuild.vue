@@ -13,7 +13,13 @@ import { usePlanStore } from '~/stores/planStore'
 const store = usePlanStore()
 const { money } = useFormat()
 const budget = computed(() => store.plan?.brief.budget ?? null)
-const { progress, running, failed } = useSearch('best', () => ({ budget: budget.value }))
+// Brief is where one begins, often on the way elsewhere: it asks once it has been looked at.
+const lookedAtMs = 1000
+const { progress, running, failed } = useSearch(
+  'best',
+  () => ({ budget: budget.value }),
+  lookedAtMs,
+)
 const bestBy = (because: 'years' | 'now') =>
   progress.value?.builds.find(({ because: all }) => all.includes(because))?.build ?? null
 const years = computed(() => bestBy('years'))

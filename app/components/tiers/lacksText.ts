@@ -3,7 +3,9 @@ import { conditions } from '~~/core/tiers/conditions/conditions'
 import { failedConditions, type WayBuild } from '~~/core/tiers/search/wayBuild'
 import { withinSentence } from '~~/core/withinSentence'
 
-function sentenceOf(parts: readonly string[]): string {
+/** A headroom and a condition may lack the same: it is told once. */
+function sentenceOf(all: readonly string[]): string {
+  const parts = [...new Set(all)]
   if (parts.length === 0) return ''
   const text =
     parts.length === 1 ? parts[0]! : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`
