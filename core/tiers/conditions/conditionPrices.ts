@@ -21,6 +21,8 @@ export interface ConditionPrices {
   readonly of: number
 }
 
+const cent = 0.01
+
 /**
  * The price of each condition that is on: the cost of the best build with it less that of the best
  * without it, one search for each. Prices do not add: two may bind each other, so what all of them
@@ -31,12 +33,13 @@ export function* conditionPrices(
   catalogue: Catalogue,
   objective: Objective,
 ): Generator<ConditionPrices, ConditionPrices> {
-  const costOf = (asked: Plan): number | null =>
+  const costOf = (asked: Plan, costsAtMost?: number): number | null =>
     finishSearch(
       createBuildSearch({ ...asked, brief: { ...asked.brief, budget: null } }, catalogue).search({
         objective,
         ways: null,
         cap: asked.brief.budget,
+        ...(costsAtMost !== undefined ? { costsAtMost } : {}),
       }),
     ).best?.cost ?? null
   const on = conditions.filter(({ isOn, switched }) => switched && isOn(plan, catalogue))
@@ -49,24 +52,25 @@ export function* conditionPrices(
     of: on.length,
   })
   const whole = costOf(plan)
+  // With less asked for the best costs no more: only what is cheaper by a cent is looked for.
+  const freely = (asked: Plan): number | null =>
+    whole === null ? costOf(asked) : (costOf(asked, whole - cent) ?? whole)
   yield told()
   for (const { id, switched } of on) {
     const off = switched!(plan, false)
     // Nothing but a copy keeps within the limit on loss: without the one it is asked without both.
-    const alone = costOf(off)
     const without =
-      alone === null && id === 'copyAway'
-        ? costOf({ ...off, conditions: { ...off.conditions, limitsLoss: false } })
-        : alone
+      id === 'copyAway' && costOf(off) === null
+        ? freely({ ...off, conditions: { ...off.conditions, limitsLoss: false } })
+        : freely(off)
     prices.push({
       id,
-      // With less asked for the best costs no more: what is below nothing is rounding.
       price: whole === null || without === null ? null : Math.max(0, whole - without),
       blocks: whole === null && without !== null,
     })
     yield told()
   }
-  const none = costOf(on.reduce((free, { switched }) => switched!(free, false), plan))
+  const none = freely(on.reduce((free, { switched }) => switched!(free, false), plan))
   together = whole === null || none === null ? null : Math.max(0, whole - none)
   return told()
 }

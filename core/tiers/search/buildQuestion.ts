@@ -17,6 +17,8 @@ export interface BuildQuestion {
   readonly frame?: string
   /** most to pay now */
   readonly cap: number | null
+  /** what costs more by the objective is not looked for */
+  readonly costsAtMost?: number
   /** headrooms that need not be met */
   readonly without?: readonly NeedId[]
   /** what a practitioner would not do without is not asked for */

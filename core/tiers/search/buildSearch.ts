@@ -89,7 +89,7 @@ export function createBuildSearch(
   const basis = searchBasis(asked, shipped, space)
   return {
     asked,
-    search: question => stepsOf(searchProblem(basis, question)),
+    search: question => stepsOf(searchProblem(basis, question), question.costsAtMost),
     frames: basis.frames,
     refuses: way =>
       basis.frames.every(
@@ -104,12 +104,12 @@ export function createBuildSearch(
  * A first look within a narrow limit, then wider ones: dear ways are hardly looked into before a
  * good build is known.
  */
-function* stepsOf(problem: BuildProblem): Steps {
+function* stepsOf(problem: BuildProblem, costsAtMost = Infinity): Steps {
   const least = problem.least()
   let [nodes, leaves, cut] = [0, 0, 0]
   if (least === Infinity) return { best: null, nodes, leaves, cut }
   for (let upTo = least + firstStep(least); ; upTo = upTo + 2 * (upTo - least)) {
-    const limit = upTo > unlimitedFrom ? Infinity : upTo
+    const limit = Math.min(upTo > unlimitedFrom ? Infinity : upTo, costsAtMost)
     const steps = branchAndBound(problem, limit)
     let step = steps.next()
     for (; !step.done; step = steps.next())
@@ -122,7 +122,8 @@ function* stepsOf(problem: BuildProblem): Steps {
     nodes += step.value.nodes
     leaves += step.value.leaves
     cut += step.value.cut
-    if (step.value.best || limit === Infinity) return { best: step.value.best, nodes, leaves, cut }
+    if (step.value.best || limit === Infinity || limit === costsAtMost)
+      return { best: step.value.best, nodes, leaves, cut }
   }
 }
 
