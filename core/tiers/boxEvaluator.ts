@@ -69,6 +69,7 @@ export function createBoxEvaluator(
     })
   return {
     box: boxes.row,
+    links: boxes.links,
     pool: set => pools.row(set),
     hung,
     fit,

@@ -29,7 +29,12 @@ export interface Days {
   readonly day: DayFacts
 }
 
+/** States of what a machine's port is on the way of. */
+export type Links = Pick<BoxRow, 'home' | 'away'>
+
 export interface BoxRows {
+  /** home network and internet line by the machine's port: with a faster one neither gets worse */
+  readonly links: (serverPortMbps: Box['serverPortMbps']) => Links
   readonly row: (box: Box, copyOnWrite: boolean, like?: BoxRow) => BoxRow
   readonly machine: (box: Box, copyOnWrite: boolean) => MachineFacts
   readonly count: () => number
@@ -70,11 +75,14 @@ export function createBoxRows(
         } as never) as never,
       ),
     )
-  const links = onceByKey<Pick<BoxRow, 'home' | 'away'>>()
-  /** Home network and internet line follow from the port, and from nothing else of a machine. */
-  const linksOf = (adopted: Plan) =>
-    links.get(String(adopted.network.serverPortMbps), () => {
-      const { verdicts } = assessor.assess(adopted, shipped)
+  const links = onceByKey<Links>()
+  /** They follow from the port, and from nothing else of a machine. */
+  const linksOf = (serverPortMbps: Box['serverPortMbps']) =>
+    links.get(String(serverPortMbps), () => {
+      const { verdicts } = assessor.assess(
+        { ...plan, network: { ...plan.network, serverPortMbps } },
+        shipped,
+      )
       const stateOf = (id: string) => verdicts.find(verdict => verdict.id === id)!.state
       return { home: stateOf('home'), away: stateOf('away') }
     })
@@ -105,7 +113,7 @@ export function createBoxRows(
       needs,
       streams,
       possible,
-      ...linksOf(adopted),
+      ...linksOf(box.serverPortMbps),
       get minutesShort() {
         return converts.minutesShort
       },
@@ -116,6 +124,7 @@ export function createBoxRows(
     row: (box, copyOnWrite, like) =>
       rows.get(`${box.key} ${copyOnWrite}`, () => rowOf(box, copyOnWrite, like)),
     machine: machineOf,
+    links: linksOf,
     count: rows.size,
   }
 }

@@ -87,6 +87,8 @@ export interface PoolRow {
 export interface BoxEvaluator {
   /** like: a row whose streams stand for this one's where both convert with the same hardware */
   readonly box: (box: Box, copyOnWrite: boolean, like?: BoxRow) => BoxRow
+  /** home network and internet line by a machine's port: with a faster one neither gets worse */
+  readonly links: (serverPortMbps: Box['serverPortMbps']) => Pick<BoxRow, 'home' | 'away'>
   /** what it converts with, without asking how much */
   readonly hardware: (box: Box, copyOnWrite: boolean) => MachineFacts['hardware']
   readonly pool: (pool: DriveSet) => PoolRow

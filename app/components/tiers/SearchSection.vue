@@ -1,7 +1,5 @@
 <script setup lang="ts">
-import { headrooms } from '~~/core/headrooms'
 import { computed, ref } from 'vue'
-import type { Limit } from '~~/core/tiers/search/clash'
 import { maxTiers } from '~~/core/plan/constants'
 import PickList from '~/components/common/PickList.vue'
 import PlanField from '~/components/common/PlanField.vue'
@@ -11,6 +9,7 @@ import { useWays } from '~/composables/useWays'
 import { fieldElementId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 import CheapestChange from './CheapestChange.vue'
+import { clashSentence } from './clashText'
 import SearchState from './SearchState.vue'
 import { waysText } from './waysText'
 
@@ -25,29 +24,12 @@ const { money, number, quantity } = useFormat()
 const newLayout = ref(false)
 const clash = useSearch('clash', () => null)
 const picked = ref<number | null>(null)
-const nameOf = (limit: Limit) => headrooms[limit === 'budget' ? 'money' : limit].need
-const list = (limits: readonly Limit[]) =>
-  limits.length === 1
-    ? nameOf(limits[0]!)
-    : `${limits.slice(0, -1).map(nameOf).join(', ')} and ${nameOf(limits.at(-1)!)}`
-const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 const clashText = computed(() => {
-  const now = clash.progress.value
   if (clash.running.value) return 'Every part of the need is tried without the others.'
-  if (!now)
-    return store.plan?.brief.budget == null
-      ? 'Nothing clashes: a build meets the whole need.'
-      : 'Nothing clashes: a build meets the whole need within the budget.'
-  const first =
-    now.limits.length === 1
-      ? `${cap(list(now.limits))} alone cannot be met by anything in the catalogue.`
-      : `${cap(list(now.limits))} cannot be had together.`
-  if (!now.relaxed) return `${first} Giving up one of them is not enough.`
-  const { limit, build } = now.relaxed
-  return (
-    `${first} The cheapest way out is to move ${nameOf(limit)}: ` +
-    `${limit === 'budget' ? `from ${money(store.plan!.brief.budget!)} to ${money(build.toPay)}` : `then ${build.label} with ${build.drives} does, at ` + `${money(build.toPay)}${limit === 'streams' ? `, with ${number(build.possible)} conversions` : limit === 'space' ? `, with ${quantity(build.roomTB, 'TB')} of room` : ''}`}.`
-  )
+  return clashSentence(clash.progress.value, {
+    budget: store.plan?.brief.budget ?? null,
+    format: { money, number, quantity },
+  })
 })
 </script>
 

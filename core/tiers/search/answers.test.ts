@@ -4,13 +4,14 @@ import { catalogue as shipped, type Catalogue } from '../../catalogue/catalogue'
 import { tideMillHouse } from '../../catalogue/tideMillHouse'
 import { freely } from '../../../tests/stubs/freely'
 import { planSchema, type Plan } from '../../plan/planSchema'
+import { conditions } from '../conditions/conditions'
 import { costOverYears } from '../../ownership/cashFlow'
 import { addedGBPerMonth, withAddedGBPerMonth } from '../../library/additions'
 import { assumptions, flipBars, nearestFlip, noWay, winnerOf } from '../sensitivity'
 import { createBoxEvaluator } from '../boxEvaluator'
 import { adoptPool } from '../builds'
 import { createBuildSearch, finishSearch } from './buildSearch'
-import type { NeedId } from '../../headrooms'
+import { needIds, type NeedId } from '../../headrooms'
 import { changedPools, cheapestChange, maxWaysOut, waysOut } from './cheapestChange'
 import { clashOf } from './clash'
 import { frontier } from './frontier'
@@ -551,6 +552,46 @@ describe('what clashes', () => {
       clashOf(planSchema.parse({ ...tideMillHouse, brief: { budget: 0 } }), catalogue)!.limits,
     ).toContain('budget')
   }, 120_000)
+  it('names conditions too: none of them could be left out, and the way out is there', () => {
+    const few = fewModels(catalogue)
+    const free = freely({
+      name: 'x',
+      brief: { place: 'bedroom', earDistanceM: 0.5 },
+      household: { watchingHome: 1, converted: 1 },
+      library: { otherTB: 40 },
+    })
+    const plan = planSchema.parse({
+      ...free,
+      conditions: { ...free.conditions, quiet: true, spareBays: 2 },
+    })
+    const { limits, relaxed } = clashOf(plan, few)!
+    expect(conditions.some(({ id }) => limits.includes(id))).toBe(true)
+    // The set alone cannot be met; with any one of them given up it can.
+    const isMet = (kept: readonly string[]) =>
+      finishSearch(
+        createBuildSearch(
+          conditions.reduce<Plan>(
+            (free, { id, switched }) =>
+              switched && !kept.includes(id) ? switched(free, false) : free,
+            plan,
+          ),
+          few,
+        ).search({
+          objective: 'now',
+          ways: null,
+          cap: null,
+          without: needIds.filter(id => id !== 'fit' && !kept.includes(id)),
+        }),
+      ).best !== null
+    expect(isMet(limits)).toBe(false)
+    for (const limit of limits) expect(isMet(limits.filter(other => other !== limit))).toBe(true)
+    expect(relaxed === null || limits.includes(relaxed.limit)).toBe(true)
+  }, 120_000)
+  it('is no limit at all where the catalogue holds nothing to build with', () => {
+    const none = { ...catalogue, driveModels: [], machineBases: [], processors: [] }
+    const plan = planSchema.parse({ name: 'x', library: { otherTB: 2 } })
+    expect(clashOf(plan, none)).toEqual({ limits: [], relaxed: null })
+  }, 60_000)
 })
 
 describe('the upgrade path', () => {

@@ -181,6 +181,54 @@ describe('one answer, wherever it is asked', () => {
   }, 60_000)
 })
 
+describe('where nothing meets the need, what comes closest', () => {
+  const closestOf = (input: Omit<PlanInput, 'name'>, catalogue = shipped) => {
+    const { closest, nodes } = last<BestBuilds>(
+      bestBuilds(planSchema.parse({ name: 'x', ...input }), catalogue),
+    )
+    return { closest, nodes }
+  }
+  it('lacks nothing but the line that no machine widens, found without trying any', () => {
+    const { closest, nodes } = closestOf({
+      ...households['fifteen relatives away'],
+      network: { uploadMbps: 20 },
+    })
+    expect(closest.map(({ lacks }) => lacks)).toEqual([['away']])
+    expect(closest.map(failedConditions)).toEqual([[]])
+    expect(nodes).toBeLessThan(10_000)
+  }, 60_000)
+  it('has room for the largest part of a library that nothing holds', () => {
+    const { closest } = closestOf({
+      household: { watchingHome: 2, converted: 1 },
+      library: { otherTB: 400 },
+    })
+    expect(closest.map(({ lacks }) => lacks)).toEqual([['space']])
+    expect(closest[0]!.roomTB).toBeGreaterThan(0.5 * 400)
+  }, 60_000)
+  it('converts the largest part of what no machine does', () => {
+    const { closest } = closestOf(
+      { household: { watchingHome: 60, converted: 60 }, library: { otherTB: 3 } },
+      few,
+    )
+    expect(closest.map(({ lacks }) => lacks)).toEqual([['streams']])
+    expect(closest[0]!.possible).toBeGreaterThanOrEqual(0.25 * 60)
+  }, 120_000)
+  it('calls a computer without a name yours', () => {
+    const { builds } = last<BestBuilds>(
+      bestBuilds(
+        planSchema.parse({
+          name: 'x',
+          household: { watchingHome: 1, converted: 0 },
+          library: { otherTB: 2 },
+          machine: { condition: 'owned', base: 'own', cores: 4, sustainedGHz: 3, designYear: 2015 },
+        }),
+        few,
+      ),
+    )
+    expect(builds.map(({ build }) => build.label)).toContain('Your computer')
+  }, 60_000)
+})
+
 describe('the price of a condition', () => {
   it('is what the best costs less without it, and never less than nothing', () => {
     const plan = planOf('single, one television')

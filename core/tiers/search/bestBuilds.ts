@@ -2,6 +2,7 @@ import type { Catalogue } from '../../catalogue/catalogue'
 import type { Plan } from '../../plan/planSchema'
 import { sameValue } from '../../sameValue'
 import type { SearchCounts } from './branchAndBound'
+import { closestBuild } from './closestBuild'
 import { createBuildSearch, type BuildSearch } from './buildSearch'
 import type { BuildQuestion, FoundBuild } from './buildQuestion'
 import { ways, type WayId } from './frame'
@@ -77,7 +78,7 @@ export function* bestBuilds(plan: Plan, catalogue: Catalogue): Generator<BestBui
   const first = yield* ofYears([])
   const years = withStaying(first && wayBuild(first), yearsCost)
   if (!years) {
-    for (const build of yield* closestBuilds({ cap, best, catalogue })) closest.push(build)
+    for (const build of yield* closestBuilds({ cap, best, search, catalogue })) closest.push(build)
     return told(true)
   }
   const judged = (build: WayBuild) => withConditions(build, catalogue)
@@ -134,15 +135,18 @@ function* counted(
 }
 
 /**
- * Where nothing meets the need: what does for more money, and what does but for a condition.
+ * Where nothing meets the need: what does for more money, and what does but for a condition; else
+ * what lacks least.
  */
 function* closestBuilds({
   cap,
   best,
+  search,
   catalogue,
 }: {
   readonly cap: number | null
   readonly best: (question: BuildQuestion) => Generator<BestBuilds, FoundBuild | null>
+  readonly search: BuildSearch
   readonly catalogue: Catalogue
 }): Generator<BestBuilds, WayBuild[]> {
   const questions: readonly BuildQuestion[] = [
@@ -155,6 +159,12 @@ function* closestBuilds({
     if (near) found.push(withConditions(wayBuild(near), catalogue))
   }
   if (found.length > 0) return found
-  const free = yield* best({ objective: 'now', ways: null, cap: null, withoutConditions: true })
-  return free ? [withConditions(wayBuild(free), catalogue)] : []
+  const closest = yield* closestBuild({
+    best: givenUp => best({ objective: 'now', ways: null, cap: null, ...givenUp }),
+    costOf: ({ toPay }) => toPay,
+    needed: search.needed,
+    outOfReach: search.outOfReach(null),
+    isRefused: false,
+  })
+  return closest ? [withConditions(closest, catalogue)] : []
 }

@@ -9,6 +9,8 @@ import type { BuildQuestion, FoundBuild, SearchSpace } from './buildQuestion'
 import { framesOf } from './frames'
 import type { Frame, WayId } from './frame'
 import { noDrives, poolOffers } from './poolOffers'
+import { linksShort, type LinkNeed } from './linksShort'
+import type { NeededInPart } from './closestBuild'
 import { createPruning } from './pruning'
 import { fitRules } from '../../machine/fit/fitRules'
 import {
@@ -32,6 +34,10 @@ export interface BuildSearch {
   readonly frames: readonly Frame[]
   /** whether conditions rule out every machine of a way */
   readonly refuses: (way: WayId) => boolean
+  /** what no machine of these ways can mend, of any way where none is named */
+  readonly outOfReach: (ways: readonly WayId[] | null) => readonly LinkNeed[]
+  /** what is asked for of what can be met in part */
+  readonly needed: NeededInPart
   readonly evaluator: BoxEvaluator
   /** the least that any build can cost for a question */
   readonly minCost: (question: BuildQuestion) => number
@@ -55,7 +61,11 @@ export function searchBasis(
     }),
     strict: fitRules.filter(({ id }) => conditions.strictRules.has(id)),
   })
-  const { library, drives } = planAssessor(1).facts(plan, shipped, ['library', 'drives'])
+  const { library, drives, streams } = planAssessor(1).facts(plan, shipped, [
+    'library',
+    'drives',
+    'streams',
+  ])
   return {
     plan,
     frames: space?.frames ?? framesOf(plan, catalogue),
@@ -75,6 +85,7 @@ export function searchBasis(
     survivesAtLeast:
       drives.asked.because === 'chosen' ? drives.asked.count : Math.min(1, drives.asked.count),
     contentTB: Math.max(library.contentAtHorizonTB.likely, library.contentTB.likely),
+    conversions: streams.needed.needed,
     keepsNothing: library.empty,
   }
 }
@@ -95,6 +106,14 @@ export function createBuildSearch(
       basis.frames.every(
         frame => frame.way !== way || !basis.asked.asked.conditions.takesFrame(frame),
       ),
+    outOfReach(ways) {
+      const frames = basis.frames.filter(({ way }) => ways === null || ways.includes(way))
+      const short = frames.map(frame => linksShort(frame, basis.evaluator))
+      return short.length === 0
+        ? []
+        : short[0]!.filter(need => short.every(others => others.includes(need)))
+    },
+    needed: { roomTB: basis.contentTB, conversions: basis.conversions },
     evaluator: basis.evaluator,
     minCost: question => searchProblem(basis, question).least(),
   }

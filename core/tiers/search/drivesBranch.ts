@@ -71,6 +71,16 @@ export function offersByFrame(
   }
 }
 
+/** Whether any drives are in reach of a limit: the cheapest come first. */
+function reachesAny(
+  state: State,
+  upTo: number,
+  { offersOf, poolCost, costsWith }: DrivesBranchParts,
+): boolean {
+  const cheapest = offersOf(state)[0]
+  return cheapest !== undefined && costsWith(state).bare + poolCost(cheapest) <= upTo
+}
+
 /** Drives that are in reach of a limit with the bound of each, lowest first. */
 function withinReach(
   state: State,
@@ -117,7 +127,7 @@ export function* drivesBranches(
   const { pruning, conditions, needs, possibleAtLeast, lacksDrives, isOverCap, lines } = parts
   const { coreRow, poolRowOf, isInfeasible, isTooLoud, convertsTooLittle } = pruning
   const frame = state.frame!
-  const within = withinReach(state, upTo, parts)
+  if (!reachesAny(state, upTo, parts)) return
   const stays = frame.replaces && !frame.groups.some(({ id }) => id === 'supply')
   const looksAtHeat = stays && needs('fit')
   // By whether the drives' file system takes memory from what converts.
@@ -129,6 +139,9 @@ export function* drivesBranches(
       return isEnough && (!needs('streams') || conditions.takesCore(row, frame)) ? row : null
     }),
   )
+  // No file system leaves a machine more memory to convert with than a journalled one.
+  if (!cores[0]!()) return
+  const within = withinReach(state, upTo, parts)
   const coreOf = (pool: PoolOffer) => cores[Number(isCopyOnWrite(pool))]!()
   const isTooWarm = lazily(() =>
     heatOf(state, looksAtHeat ? within.map(({ pool }) => pool) : [], pruning),

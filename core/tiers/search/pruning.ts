@@ -76,7 +76,8 @@ export function createPruning(
     strictRules,
   }: { readonly evaluator: BoxEvaluator; readonly strictRules: ReadonlySet<string> },
 ): Pruning {
-  const cores = new Map<string, BoxRow>()
+  const cores = onceByKey<BoxRow>()
+  const weak = onceByKey<boolean>()
   const failed = new Map<string, { readonly score: number; readonly ofOne: number }[]>()
   const infeasible = new Map<string, boolean>()
   const loud = onceByKey<boolean>()
@@ -98,13 +99,23 @@ export function createPruning(
   })
   const coreBox = (state: State): Box =>
     boxOf(`core ${state.frame!.id} ${state.refs.join(' ')}`, state, state.refs)
+  const coreKey = ({ frame, refs, chosen }: State, copyOnWrite: boolean) =>
+    `${frame!.id} ${refs.join(' ')} ${chosen.system?.id ?? ''} ${copyOnWrite}`
   function coreRow(state: State, copyOnWrite: boolean): BoxRow {
-    const key = `${state.frame!.id} ${state.refs.join(' ')} ${state.chosen.system?.id ?? ''} ${copyOnWrite}`
-    const known = cores.get(key)
-    if (known) return known
-    const row = evaluator.box(coreBox(state), copyOnWrite)
-    cores.set(key, row)
-    return row
+    return cores.get(coreKey(state, copyOnWrite), () => evaluator.box(coreBox(state), copyOnWrite))
+  }
+  const isWeak = (state: State, copyOnWrite: boolean): boolean => {
+    const hardware = evaluator.hardware(coreBox(state), copyOnWrite)
+    const { processor, cores: count, memoryGB: _, ...rest } = hardware
+    const score = processor === null || !('score' in processor) ? null : processor.score
+    const key = JSON.stringify(rest)
+    const weaker = score === null ? [] : (failed.get(key) ?? [])
+    // One conversion does not use all cores: fewer of them, each quicker, may do more for it.
+    const ofOne = score === null ? 0 : singleConversionCapacity(score, count)
+    if (weaker.some(other => score! <= other.score && ofOne <= other.ofOne)) return true
+    const fails = failsNeed(coreRow(state, copyOnWrite).streams)
+    if (fails && score !== null) failed.set(key, [...weaker, { score, ofOne }])
+    return fails
   }
   const isInfeasible: Pruning['isInfeasible'] = (row, drives, step) => {
     const ofMachineAlone = step === 'core' || step === 'machine'
@@ -128,19 +139,8 @@ export function createPruning(
         core ?? undefined,
       )
     },
-    convertsTooLittle(state, copyOnWrite) {
-      const hardware = evaluator.hardware(coreBox(state), copyOnWrite)
-      const { processor, cores: count, memoryGB: _, ...rest } = hardware
-      const score = processor === null || !('score' in processor) ? null : processor.score
-      const key = JSON.stringify(rest)
-      const weak = score === null ? [] : (failed.get(key) ?? [])
-      // One conversion does not use all cores: fewer of them, each quicker, may do more for it.
-      const ofOne = score === null ? 0 : singleConversionCapacity(score, count)
-      if (weak.some(other => score! <= other.score && ofOne <= other.ofOne)) return true
-      const fails = failsNeed(coreRow(state, copyOnWrite).streams)
-      if (fails && score !== null) failed.set(key, [...weak, { score, ofOne }])
-      return fails
-    },
+    convertsTooLittle: (state, copyOnWrite) =>
+      weak.get(coreKey(state, copyOnWrite), () => isWeak(state, copyOnWrite)),
     isTooWarm(state, offer, rows) {
       // What stands in a case of its own is not warmed by the machine.
       const known = heat.get(`${soundKey(state)} ${offer.turning > 0}`, () => ({

@@ -9,6 +9,7 @@ import { coolestC } from './coolest'
 import { costEpsilon, sorted, type Branch, type SearchProblem } from './branchAndBound'
 import type { NeedId } from '../../headrooms'
 import { failsNeed, type BuildQuestion, type FoundBuild } from './buildQuestion'
+import { linksShort } from './linksShort'
 import { createDriveLines, type DriveLines } from './driveLines'
 import { drivesBranches, offersByFrame } from './drivesBranch'
 import type { Frame, Group } from './frame'
@@ -32,6 +33,8 @@ export interface SearchBasis {
   readonly survivesAtLeast: number
   /** the library that the drives have to hold: the larger of today's and the horizon's */
   readonly contentTB: number
+  /** conversions at once that are needed */
+  readonly conversions: number
   /** of the copy away that comes with every build */
   readonly copyPrice: number
   /** nothing is kept, so drives are not needed for it */
@@ -192,7 +195,8 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
     frame =>
       (ways === null || ways.includes(frame.way)) &&
       (question.frame === undefined || frame.id === question.frame) &&
-      conditions.takesFrame(frame),
+      conditions.takesFrame(frame) &&
+      !linksShort(frame, evaluator).some(needs),
   )
   const tails = tailsOf(frames)
   const choosesCase = new Set(frames.filter(({ groups }) => groups.some(({ id }) => id === 'case')))

@@ -46,13 +46,16 @@ export interface SecondMachine {
   readonly linkPrice: number
 }
 
+/** Only a machine of the household's own may be without a name. */
+const machineName = ({ machine }: Plan) => machine.name || 'Your computer'
+
 /** A build as it is shown. */
-export function wayBuild({ way, pool, evaluation, plan, frame, risk }: FoundBuild): WayBuild {
+export function wayBuild({ way, pool, evaluation, plan, risk }: FoundBuild): WayBuild {
   const { toPay, horizonCost, possible, roomTB, lossChanceAtHorizon, idleW, freeBays } = evaluation
   const lots = plan.drives.lots.map(({ count, sizeTB }) => `${count} × ${sizeTB} TB`).join(' + ')
   return {
     way,
-    label: plan.machine.name || frame,
+    label: machineName(plan),
     plan,
     toPay,
     horizonCost,
@@ -110,7 +113,7 @@ export function asItIs(plan: Plan, catalogue: Catalogue): WayBuild {
   const states = new Map(verdicts.map(verdict => [verdict.id, stateOfBuild(verdict)]))
   return {
     way: 'stay',
-    label: plan.machine.name,
+    label: machineName(plan),
     plan,
     toPay: ownership.toPay,
     horizonCost: costOverYears(years.question),

@@ -1,11 +1,12 @@
 import type { Catalogue } from '../../catalogue/catalogue'
-import { needIds, type NeedId } from '../../headrooms'
 import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
 import type { Plan } from '../../plan/planSchema'
 import type { SearchCounts } from './branchAndBound'
 import { createBuildSearch } from './buildSearch'
+import { closestBuild, type NeededInPart } from './closestBuild'
 import type { BuildQuestion, FoundBuild, Objective } from './buildQuestion'
 import { type WayId, ways } from './frame'
+import type { LinkNeed } from './linksShort'
 import { ofHousehold } from './ofHousehold'
 import {
   asItIs,
@@ -43,11 +44,6 @@ export interface WaysProgress extends SearchCounts {
   readonly of: number
 }
 
-/** Needs that are given up to see what comes closest: one of them, else two, else all. */
-const singles = needIds.map(need => [need])
-const pairs = needIds.flatMap((one, at) => needIds.slice(at + 1).map(other => [one, other]))
-const givenUpTogether: readonly (readonly (readonly NeedId[])[])[] = [singles, pairs, [needIds]]
-
 export interface WaysQuestion {
   readonly objective: Objective
   readonly tiers: readonly Tier[]
@@ -83,6 +79,8 @@ export function* wayRows(
     plan: builds.asked.plan,
     catalogue,
     isRefused: way => builds.refuses(way),
+    outOfReach: way => builds.outOfReach([way]),
+    needed: builds.needed,
     objective,
     tiers,
     *best(question) {
@@ -123,6 +121,9 @@ interface Asking extends WaysQuestion {
   readonly catalogue: Catalogue
   /** whether conditions rule out every machine of a way */
   readonly isRefused: (way: WayId) => boolean
+  readonly needed: NeededInPart
+  /** what no machine of a way can mend */
+  readonly outOfReach: (way: WayId) => readonly LinkNeed[]
   /** the best build of a question; reports on the way */
   readonly best: (
     question: Omit<BuildQuestion, 'objective'>,
@@ -153,26 +154,18 @@ function* searchedRow(way: WayId, asking: Asking): Generator<WaysProgress, WayRo
   return { way, best, tiers: within, closest: best ? null : yield* closestOf(way, asking) }
 }
 
-/** The cheapest build that gives up as little as possible. */
 function* closestOf(
   way: WayId,
-  { objective, best, catalogue, isRefused }: Asking,
+  { objective, best, catalogue, isRefused, outOfReach, needed }: Asking,
 ): Generator<WaysProgress, WayBuild | null> {
-  const costOf = (build: WayBuild) => (objective === 'now' ? build.toPay : yearsCost(build))
-  // What lacks no part of the need, and a condition at most, is closest.
-  const free = yield* best({ ways: [way], cap: null, withoutConditions: true })
-  if (free) return withConditions(wayBuild(free), catalogue)
-  // A way that a condition rules out altogether is looked at once more, whatever it lacks.
-  for (const together of isRefused(way) ? [[needIds]] : givenUpTogether) {
-    let closest: WayBuild | null = null
-    for (const without of together) {
-      const near = yield* best({ ways: [way], cap: null, without, withoutConditions: true })
-      if (near && (closest === null || costOf(wayBuild(near)) < costOf(closest)))
-        closest = wayBuild(near)
-    }
-    if (closest) return withConditions(closest, catalogue)
-  }
-  return null
+  const closest = yield* closestBuild({
+    best: givenUp => best({ ways: [way], cap: null, ...givenUp }),
+    costOf: build => (objective === 'now' ? build.toPay : yearsCost(build)),
+    needed,
+    outOfReach: outOfReach(way),
+    isRefused: isRefused(way),
+  })
+  return closest && withConditions(closest, catalogue)
 }
 
 const halves = {
