@@ -123,7 +123,7 @@ const rows = computed(() => [
           <svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true">
             <rect width="100" height="8" class="track" />
             <rect :width="100 * reach(row.of)" height="8" class="reach" />
-            <rect :x="Math.max(0, 100 * share(row.of) - 1.5)" width="1.5" height="8" class="need" />
+            <rect :x="Math.max(0, 100 * share(row.of) - 2)" width="2" height="8" class="need" />
           </svg>
           {{ row.text }}
         </dd>
@@ -213,11 +213,10 @@ dd svg {
   fill: rgb(var(--v-theme-surface-light));
 }
 .reach {
-  fill: rgb(var(--v-theme-wall));
-  opacity: 0.75;
+  fill: rgb(var(--v-theme-water));
 }
 .need {
-  fill: rgb(var(--v-theme-water-line));
+  fill: rgb(var(--v-theme-on-surface));
 }
 .title {
   flex: 1;

@@ -61,6 +61,10 @@ function stateOf(build: WayBuild): VerdictState {
   if (!meetsAll(build)) return 'short'
   return build.conditions.some(({ state }) => state === 'tight') ? 'tight' : 'enough'
 }
+function missing(build: WayBuild): string {
+  if (build.lacks.length > 0) return 'Comes closest'
+  return failedConditions(build).length > 0 ? 'But for a condition' : 'For more money'
+}
 const cards = computed(() =>
   isEmpty.value
     ? []
@@ -71,7 +75,7 @@ const cards = computed(() =>
         })),
         ...(found.value?.closest ?? []).map(build => ({
           build,
-          heading: failedConditions(build).length ? 'But for a condition' : 'For more money',
+          heading: missing(build),
         })),
       ].map(({ build, heading }) => {
         const owned = store.plan ? ownedLots(store.plan) : []

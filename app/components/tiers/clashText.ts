@@ -38,7 +38,7 @@ export function clashSentence(
       ? 'Nothing clashes: a build meets the whole need.'
       : 'Nothing clashes: a build meets the whole need within the budget.'
   if (clash.limits.length === 0)
-    return 'The catalogue holds no machine with drives that would go together, whatever is asked of it.'
+    return 'Nothing in the catalogue goes together as a machine with drives, whatever is asked.'
   const names = joinClauses(clash.limits.map(nameOf))
   const named = names.charAt(0).toUpperCase() + names.slice(1)
   const first =
@@ -51,10 +51,14 @@ export function clashSentence(
       : `${first} Giving up one of them is not enough.`
   const { limit, build } = clash.relaxed
   const price = format.money(build.toPay)
-  const then = `then ${build.label} with ${build.drives} does, at ${price}${measureOf(limit, build, format)}.`
+  const then =
+    `then ${build.label} with ${build.drives} does, at ${price}` +
+    `${measureOf(limit, build, format)}.`
   if (limit === 'budget')
-    return `${first} The cheapest way out is to move ${nameOf(limit)}: from ${format.money(budget!)} to ${price}.`
-  return conditionOf(limit)
-    ? `${first} The cheapest way out is to switch off ${nameOf(limit)}: ${then}`
-    : `${first} The cheapest way out is to move ${nameOf(limit)}: ${then}`
+    return (
+      `${first} The cheapest way out is to move ${nameOf(limit)}: ` +
+      `from ${format.money(budget!)} to ${price}.`
+    )
+  const how = conditionOf(limit) ? 'switch off' : 'move'
+  return `${first} The cheapest way out is to ${how} ${nameOf(limit)}: ${then}`
 }
