@@ -78,10 +78,26 @@ test('a new plan leads from five questions to an applied build', async ({ numero
   await expect(first.getByRole('button', { name: /^Apply / })).toBeEnabled({ timeout: 45_000 })
   await numeron.checkAccessible('start')
   numeron.expectNoViolations()
-  await first.getByRole('button', { name: /^Apply / }).click()
+  const name = await first.locator('h3').innerText()
+  const [toPay, overYears] = (await first.locator('.price').innerText()).match(/€[\d,]+/g)!
+  await first.getByRole('button', { name: /^Apply / }).press('Enter')
   await expect(page.locator('[data-overall]')).toContainText(/^This will (just )?do/)
   await numeron.expectState('streams', /ample|enough|tight/)
   await numeron.expectSaved()
+  // The same name and sums at every stop, on a phone too.
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.getByRole('link', { name: `Parts list: ${toPay} to pay now` }).click()
+  await expect(page.locator('main')).toContainText(name)
+  await expect(page.locator('main')).toContainText(toPay!)
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await numeron.goTo('Ownership')
+  await expect(page.locator('main')).toContainText(`${overYears} over 5 years`)
+  await numeron.goTo('Tiers')
+  await expect(page.locator('[data-answer]')).toContainText(`Keep ${name} with `, {
+    timeout: 90_000,
+  })
+  await expect(page.locator('[data-answer]')).toContainText(`${overYears} with ${toPay} to pay now`)
+  await numeron.goTo('Brief')
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.locator('[data-overall]')).not.toContainText(/^This will (just )?do/)
 })

@@ -65,6 +65,22 @@ function stop(shared: Shared): void {
   shared.search = null
   shared.running.value = false
 }
+/** Whether the answer for a plan is there, or on its way, or was not wanted. */
+function isThere(shared: Shared, plan: Plan, kind: SearchKind): boolean {
+  return (
+    // What flips the answer follows from other plans as well.
+    kind !== 'flips' &&
+    sameValue(shared.need, needOf(plan)) &&
+    (shared.running.value || shared.progress.value !== null || shared.cancelled.value)
+  )
+}
+/** Ends a search that nobody looks at: what it knew until then is no answer for who comes next. */
+function abandon(shared: Shared): void {
+  if (!shared.search) return
+  stop(shared)
+  shared.need = null
+  shared.progress.value = null
+}
 async function run(
   shared: Shared,
   kind: SearchKind,
@@ -118,7 +134,7 @@ export function useSearch<Kind extends SearchKind>(
     const left = shared
     shared = null
     clearTimeout(timer)
-    if (left && --left.viewers === 0) left.leaving = setTimeout(() => stop(left), leavingMs)
+    if (left && --left.viewers === 0) left.leaving = setTimeout(() => abandon(left), leavingMs)
   }
   function enter(next: Shared): void {
     if (next === shared) return
@@ -141,14 +157,12 @@ export function useSearch<Kind extends SearchKind>(
       if (!plan) return
       enter(sharedOf(`${id} ${kind} ${kind === 'flips' ? '' : JSON.stringify(question())}`))
       clearTimeout(timer)
-      const isThere = sameValue(shared!.need, needOf(plan)) && kind !== 'flips'
-      if (
-        isThere &&
-        (shared!.running.value || shared!.progress.value !== null || shared!.cancelled.value)
-      )
-        return
-      // A section that is only passed through asks for nothing.
-      timer = setTimeout(() => void start(), delayMs)
+      if (isThere(shared!, plan, kind)) return
+      const mine = shared!
+      // A section that is only passed through asks for nothing; of two that ask alike one does.
+      timer = setTimeout(() => {
+        if (shared === mine && store.plan && !isThere(mine, store.plan, kind)) void start()
+      }, delayMs)
     },
     { immediate: true },
   )

@@ -2,7 +2,7 @@ import { computed, ref } from 'vue'
 import { usualTiers } from '~~/core/plan/constants'
 import type { Plan } from '~~/core/plan/planSchema'
 import type { Objective } from '~~/core/tiers/search/buildQuestion'
-import { yearsCost, type WayBuild } from '~~/core/tiers/search/wayBuild'
+import { isSameBuild, yearsCost, type WayBuild } from '~~/core/tiers/search/wayBuild'
 import { planApi } from '~/services/planApi'
 import { usePlanStore } from '~/stores/planStore'
 import { useProposal } from './useProposal'
@@ -11,6 +11,7 @@ import { withBuild } from './withBuild'
 
 /** What the search makes cheapest: one choice for all sections. */
 const objective = ref<Objective>('horizon')
+export const useObjective = () => objective
 
 /** The tiers of a plan, the cheapest first. */
 export function tiersOf(
@@ -19,20 +20,9 @@ export function tiersOf(
   return plan?.costs.tiers.length ? [...plan.costs.tiers].sort((a, b) => a.cap - b.cap) : usualTiers
 }
 
-/** Every way of building for the open plan, as the search finds them. */
-export function useWays() {
+/** What can be done with a build, whichever search found it. */
+export function useBuildActions() {
   const store = usePlanStore()
-  const tiers = computed(() => tiersOf(store.plan))
-  const search = useSearch('ways', () => ({ objective: objective.value, tiers: tiers.value }))
-  const rows = computed(() => search.progress.value?.rows ?? [])
-  /** the cheapest that meets the need, of each way; the cheapest first */
-  const best = computed(() =>
-    rows.value
-      .flatMap(({ best: build }) => (build ? [build] : []))
-      .sort((a, b) => costOf(a) - costOf(b)),
-  )
-  const costOf = (build: WayBuild) => (objective.value === 'now' ? build.toPay : yearsCost(build))
-
   const proposal = useProposal()
   const planOf = (build: WayBuild | null) =>
     build && store.plan && build.way !== 'stay' && build.second === null
@@ -55,5 +45,27 @@ export function useWays() {
     if (build.second) await keep({ plan: build.second.plan, label: 'converts' })
     return id
   }
-  return { ...search, rows, best, tiers, objective, costOf, look, apply, fork }
+  return { look, apply, fork }
+}
+
+/** Every way of building for the open plan, as the search finds them. */
+export function useWays() {
+  const store = usePlanStore()
+  const tiers = computed(() => tiersOf(store.plan))
+  const search = useSearch('ways', () => ({ objective: objective.value, tiers: tiers.value }))
+  const rows = computed(() => search.progress.value?.rows ?? [])
+  /**
+   * the cheapest that meets the need, of each way; the cheapest first. What the plan has already is
+   * told once, as staying.
+   */
+  const best = computed(() => {
+    const found = rows.value.flatMap(({ best: build }) => (build ? [build] : []))
+    const stays = found.find(({ way }) => way === 'stay')
+    return found
+      .filter(build => build === stays || !stays || !isSameBuild(build, stays))
+      .sort((a, b) => costOf(a) - costOf(b))
+  })
+  const costOf = (build: WayBuild) => (objective.value === 'now' ? build.toPay : yearsCost(build))
+
+  return { ...search, rows, best, tiers, objective, costOf, ...useBuildActions() }
 }

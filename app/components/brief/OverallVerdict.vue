@@ -2,6 +2,7 @@
 import { computed, defineAsyncComponent } from 'vue'
 import { meetsNeed, stateOfBuild } from '~~/core/verdict'
 import { overallAnswer, overallWords } from '~~/core/verdictClauses'
+import { useFormat } from '~/composables/useFormat'
 import { useLacksCopy } from '~/composables/useLacksCopy'
 import { viewAddress } from '~/composables/views'
 import { afterPaint } from '~/services/afterPaint'
@@ -38,6 +39,13 @@ const needsOther = computed(
         verdict.id === 'money',
     ),
 )
+const { money } = useFormat()
+/** The plan will do, and something of it is still to be bought. */
+const toPay = computed(() =>
+  overall.value.answer === 'yes' || overall.value.answer === 'just'
+    ? (store.assessment?.figures['ownership.purchase']?.value ?? 0)
+    : 0,
+)
 /** Nothing is known yet of what would serve: whatever is built is an answer. */
 const needsBox = computed(
   () =>
@@ -66,9 +74,14 @@ const needsBox = computed(
         :needs-change="needsOther"
       />
       <MissingCopy v-if="lacksCopy" />
-      <NuxtLink :to="viewAddress(store.id ?? '', 'tiers')">
-        Compare every way of building
-      </NuxtLink>
+      <p class="ways-on">
+        <NuxtLink v-if="toPay > 0" :to="viewAddress(store.id ?? '', 'machine', 'parts')">
+          Parts list: {{ money(toPay) }} to pay now
+        </NuxtLink>
+        <NuxtLink :to="viewAddress(store.id ?? '', 'tiers')">
+          Compare every way of building
+        </NuxtLink>
+      </p>
     </div>
   </section>
 </template>
@@ -117,6 +130,12 @@ const needsBox = computed(
   .searched.copied {
     min-height: 280px;
   }
+}
+.ways-on {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 20px;
+  margin: 0;
 }
 .cheapest a {
   color: rgb(var(--v-theme-primary));

@@ -34,6 +34,18 @@ describe('the one answer', () => {
       'This will do, because every need is met, even at the unfavourable end of each range.',
     )
   })
+  it('leads to the parts list with what is to pay, where the plan will do', () => {
+    openDemo(palace)
+    const links = (view: ReturnType<typeof mount>) =>
+      view.findAll('.cheapest a').map(link => [link.text(), link.attributes('href')])
+    const [text, address] = links(mount(OverallVerdict))[0]!
+    expect(text).toMatch(/^Parts list: €[\d,]+ to pay now$/)
+    expect(address).toMatch(/machine\/parts$/)
+    openDemo()
+    expect(links(mount(OverallVerdict)).map(([first]) => first)).not.toContainEqual(
+      expect.stringMatching(/^Parts list/),
+    )
+  })
   it('is no for a hopeless machine, and says of what', () => {
     expect(
       word({ machine: { base: 'own', condition: 'owned', score: 300, cores: 2, bays: 2 } }),

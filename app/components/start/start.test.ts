@@ -193,7 +193,7 @@ describe('a build as a card', () => {
     const need = (of: object) => card({ conversions: of }).find('.need').attributes('x')
     expect([need({ needed: 0, possible: 0 }), need({ needed: 5, possible: 0 })]).toEqual([
       '0',
-      '98.5',
+      '98',
     ])
   })
 })

@@ -7,7 +7,7 @@ import type { WayBuild } from '~~/core/tiers/search/wayBuild'
 import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'
 import { useSearch } from '~/composables/useSearch'
-import { useWays } from '~/composables/useWays'
+import { useObjective } from '~/composables/useWays'
 import { usePlanStore } from '~/stores/planStore'
 
 /**
@@ -27,7 +27,7 @@ const {
 }>()
 const store = usePlanStore()
 const { money } = useFormat()
-const { objective } = useWays()
+const objective = useObjective()
 const prices = priced
   ? useSearch('prices', () => ({ objective: objective.value }), 1500).progress
   : ref(null)

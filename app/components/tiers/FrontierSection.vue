@@ -9,7 +9,7 @@ import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'
 import { usePictureHandle } from '~/composables/usePictureHandle'
 import { useSearch } from '~/composables/useSearch'
-import { useWays } from '~/composables/useWays'
+import { useBuildActions, useObjective } from '~/composables/useWays'
 import { usePlanStore } from '~/stores/planStore'
 import MoneyAxes from './MoneyAxes.vue'
 import SearchProgress from './SearchProgress.vue'
@@ -17,7 +17,8 @@ import SpendLine from './SpendLine.vue'
 
 /** How much more a better build costs: the builds that no other beats. */
 const store = usePlanStore()
-const { objective, look, apply } = useWays()
+const objective = useObjective()
+const { look, apply } = useBuildActions()
 const axis = ref<FrontierAxis>('possible')
 const search = useSearch('frontier', () => ({ axis: axis.value, objective: objective.value }))
 const { progress, running, cancelled, failed } = search

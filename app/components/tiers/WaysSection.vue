@@ -70,7 +70,7 @@ const answer = computed(() => {
       `${money(costOf(second) - costOf(first))} dearer.`
     : ''
   return (
-    `${first.way === 'stay' ? 'Keep what you have' : `Buy ${first.label} (${withinSentence(wayNames[first.way])}) with ${first.drives}`}, ` +
+    `${first.way === 'stay' ? `Keep ${first.label} with ${first.drives}, as the plan has it` : `Buy ${first.label} (${withinSentence(wayNames[first.way])}) with ${first.drives}`}, ` +
     `because it meets the whole need and ${now}.${rest}${copyIsIn.value ? '' : besides.value}`
   )
 })

@@ -30,13 +30,22 @@ const tiers = [
   { name: 'Middle', cap: 1700 },
 ]
 const row = (best: WayBuild | null, closest: WayBuild | null = null): WayRow => ({
-  way: 'appliance',
+  way: best?.way ?? 'appliance',
   best,
   closest,
   tiers: tiers.map(tier => ({ tier, build: best && best.toPay <= tier.cap ? best : null })),
 })
 
 describe('the field of ways', () => {
+  it('shows what the plan has already once, as staying', () => {
+    const other = planSchema.parse({ name: 'x', drives: { lots: [{ count: 2, sizeTB: 4 }] } })
+    const stays = build('Heron', 500, { way: 'stay' })
+    const rows = [row(stays), row(build('Heron', 500)), row(build('Ibis', 600, { plan: other }))]
+    expect(fieldBuilds(rows).map(({ build: { way, label } }) => `${way} ${label}`)).toEqual([
+      'stay Heron',
+      'appliance Ibis',
+    ])
+  })
   it('is cut at four times what is needed; what gives more stands on its edge', () => {
     const of = (needed: number | null, values: readonly number[]) =>
       waysField({

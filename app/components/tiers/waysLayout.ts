@@ -1,6 +1,6 @@
 import { scaleLinear, type ScaleLinear } from 'd3-scale'
 import type { WayId } from '~~/core/tiers/search/frame'
-import type { WayBuild } from '~~/core/tiers/search/wayBuild'
+import { isSameBuild, type WayBuild } from '~~/core/tiers/search/wayBuild'
 import type { WayRow } from '~~/core/tiers/search/wayRows'
 
 /** What money is set against in the field. */
@@ -78,14 +78,20 @@ export interface Field {
 
 export const fieldMargin = { left: 52, right: 20, top: 26, bottom: 40 } as const
 
-/** Builds of the rows, each once: best, by tier, and what comes closest. */
+/**
+ * Builds of the rows, each once: best, by tier, and what comes closest. What the plan has already
+ * stands as staying alone.
+ */
 export function fieldBuilds(
   rows: readonly WayRow[],
 ): { readonly build: WayBuild; readonly meets: boolean }[] {
   const found = new Map<string, { readonly build: WayBuild; readonly meets: boolean }>()
+  const stays = rows.find(({ way }) => way === 'stay')?.best ?? null
+  const isStaying = (build: WayBuild) =>
+    stays !== null && build.way !== 'stay' && isSameBuild(build, stays)
   for (const { best, tiers, closest } of rows) {
     for (const build of [best, ...tiers.map(tier => tier.build)])
-      if (build) found.set(keyOf(build), { build, meets: true })
+      if (build && !isStaying(build)) found.set(keyOf(build), { build, meets: true })
     if (closest && !found.has(keyOf(closest)))
       found.set(keyOf(closest), { build: closest, meets: false })
   }

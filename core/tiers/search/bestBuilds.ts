@@ -1,6 +1,5 @@
 import type { Catalogue } from '../../catalogue/catalogue'
 import type { Plan } from '../../plan/planSchema'
-import { sameValue } from '../../sameValue'
 import type { SearchCounts } from './branchAndBound'
 import { closestBuild } from './closestBuild'
 import { createBuildSearch, type BuildSearch } from './buildSearch'
@@ -9,6 +8,7 @@ import { ways, type WayId } from './frame'
 import {
   asItIs,
   isJudged,
+  isSameBuild,
   meetsAll,
   wayBuild,
   withConditions,
@@ -39,12 +39,6 @@ export interface BestBuilds extends SearchCounts {
 }
 
 const allWays = Object.keys(ways) as WayId[]
-const isSame = (one: WayBuild, other: WayBuild) =>
-  one.way === other.way &&
-  sameValue(one.plan.machine, other.plan.machine) &&
-  sameValue(one.plan.drives, other.plan.drives) &&
-  one.plan.system.kind === other.plan.system.kind
-
 /**
  * The best build for a plan's need over the years, the best now, and the best of another kind of
  * building; of equal ones one, and the next kind fills the place. The budget is a limit within it.
@@ -86,7 +80,7 @@ export function* bestBuilds(plan: Plan, catalogue: Catalogue): Generator<BestBui
   yield told()
   const cheapest = yield* best({ objective: 'now', ways: null, cap })
   const now = withStaying(cheapest && wayBuild(cheapest), ({ toPay }) => toPay) ?? years
-  if (isSame(now, years)) found[0] = { because: ['years', 'now'], build: found[0]!.build }
+  if (isSameBuild(now, years)) found[0] = { because: ['years', 'now'], build: found[0]!.build }
   else found.push({ because: ['now'], build: judged(now) })
   yield told()
   const kinds: WayId[] = [years.way]
@@ -95,7 +89,9 @@ export function* bestBuilds(plan: Plan, catalogue: Catalogue): Generator<BestBui
     if (!next) break
     const build = wayBuild(next)
     kinds.push(build.way)
-    const same = found.findIndex(other => isSame(other.build, build))
+    const same = found.findIndex(other => isSameBuild(other.build, build))
+    // What the plan has is no other kind of itself.
+    if (same >= 0 && found[same]!.build.way !== build.way) continue
     if (same >= 0)
       found[same] = { ...found[same]!, because: [...found[same]!.because, 'otherKind'] }
     else found.push({ because: ['otherKind'], build: judged(build) })

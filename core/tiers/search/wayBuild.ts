@@ -1,3 +1,4 @@
+import { sameValue } from '../../sameValue'
 import { planAssessor } from '../../assess'
 import type { Catalogue } from '../../catalogue/catalogue'
 import { needIds, type NeedId } from '../../headrooms'
@@ -75,6 +76,14 @@ export function wayBuild({ way, pool, evaluation, plan, risk }: FoundBuild): Way
 /** Over the years, with what it costs that it may be dead: what builds are compared by. */
 export const yearsCost = ({ horizonCost, risk }: Pick<WayBuild, 'horizonCost' | 'risk'>): number =>
   horizonCost + risk
+
+/** Whether two builds come to the same machine, drives and system, in whatever way. */
+export const isSameBuild = (one: WayBuild, other: WayBuild): boolean =>
+  one.second === null &&
+  other.second === null &&
+  sameValue(one.plan.machine, other.plan.machine) &&
+  sameValue(one.plan.drives, other.plan.drives) &&
+  one.plan.system.kind === other.plan.system.kind
 
 /** Conditions that a build does not meet. */
 export const failedConditions = ({ conditions }: Pick<WayBuild, 'conditions'>): ConditionId[] =>
