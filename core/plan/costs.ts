@@ -173,13 +173,14 @@ export const costsSchema = section(
       fallback: 0,
       description: 'At the horizon, as a share of what was paid for machine and drives.',
     }),
-    buildHours: quantity({
+    buildHours: optionalQuantity({
       label: 'Own hours to build',
       unit: 'h',
       min: 0,
       max: 1000,
-      fallback: 8,
-      description: 'Choosing, building, setting up. An appliance takes two or three.',
+      description:
+        'Choosing, building, setting up. If this is empty, those of its kind: a sealed machine ' +
+        'takes 10, an office or mini PC 12, one built from parts 18, a used rack server 20.',
     }),
     upkeepHoursPerYear: optionalQuantity({
       label: 'Own hours of upkeep',

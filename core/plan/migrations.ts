@@ -3,6 +3,7 @@ import { toAskedByDrives } from './migrations/toAskedByDrives'
 import { toCheckedParts } from './migrations/toCheckedParts'
 import { toHabitsAndKinds } from './migrations/toHabitsAndKinds'
 import { toHoursByHabits } from './migrations/toHoursByHabits'
+import { toHoursByWay } from './migrations/toHoursByWay'
 import { toPartsAndPrices } from './migrations/toPartsAndPrices'
 import { toSentQualities } from './migrations/toSentQualities'
 import { toUpsPart } from './migrations/toUpsPart'
@@ -18,6 +19,7 @@ export const documentMigrations: readonly DocumentMigration[] = [
   toUpsPart,
   toHoursByHabits,
   toAskedByDrives,
+  toHoursByWay,
 ]
 
 /**

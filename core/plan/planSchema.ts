@@ -12,7 +12,7 @@ import { networkSchema } from './network'
 import { systemSchema } from './system'
 
 /** Version of the document this program writes; older ones are brought up by {@link readPlan}. */
-export const currentSchemaVersion = 9
+export const currentSchemaVersion = 10
 
 const nameError = 'Name must be 1 to 80 characters long.'
 

@@ -2,6 +2,7 @@ import type { PlanAssessor } from '../assess'
 import type { Catalogue } from '../catalogue/catalogue'
 import type { DayFacts } from '../day/dayFacts'
 import type { HouseholdFacts } from '../household/householdFacts'
+import { hoursToBuild } from '../ownership/hoursToBuild'
 import { machine as machineDomain } from '../machine/machine'
 import type { MachineFacts } from '../machine/machineFacts'
 import type { Plan } from '../plan/planSchema'
@@ -132,8 +133,11 @@ export function createBoxRows(
 /** A machine's part of what the years cost, electricity and a licence by drives apart. */
 function yearsCostOf(
   price: number,
-  { system }: MachineFacts,
+  { system, build }: MachineFacts,
   { plan, money }: Pick<RowSources, 'plan' | 'money'>,
 ): number {
-  return price * money.keptShare + systemYears(system, plan, money.years)
+  const { buildHours, hourValue } = plan.costs
+  // Hours that were entered are told with the drives: they are the same for every machine.
+  const ownTime = buildHours === null ? hoursToBuild(build) * hourValue : 0
+  return price * money.keptShare + systemYears(system, plan, money.years) + ownTime
 }

@@ -3,7 +3,7 @@ import { assess } from '../assess'
 import { catalogue } from '../catalogue/catalogue'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { planSchema, type Plan, type PlanInput } from '../plan/planSchema'
-import { applianceBuildHours, appliancePremium, lookAtBuild, unitPrices } from './buildWorth'
+import { appliancePremium, lookAtBuild, unitPrices } from './buildWorth'
 
 const plan = (machine: PlanInput['machine'], rest: Partial<PlanInput> = {}): Plan =>
   planSchema.parse({
@@ -31,30 +31,33 @@ describe('what a build is worth', () => {
     })
   })
   it('of an appliance beyond another: now, by the month, and by the hour that it spares', () => {
-    expect(applianceBuildHours).toBe(2.5)
-    const costs = { buildHours: 10.5, pricePerKWh: 0 }
+    const costs = { pricePerKWh: 0 }
     const dear = plan({ base: 'wherry-4', price: 900 }, { costs })
     const cheap = plan({ base: 'clerk-17', price: 300 }, { costs })
-    // The maker's own system asks 5 hours a year, a plain server 16.
+    // Built in 10 hours, and in 12; the maker's own system asks 5 hours a year, a plain server 16.
     expect(appliancePremium(dear, cheap, catalogue)).toEqual({
       now: 600,
       perMonth: 10,
       overYears: expect.closeTo(600, 6),
-      hoursSaved: 8 + 55,
-      evenPerHour: expect.closeTo(600 / 63, 6),
+      hoursSaved: 2 + 55,
+      evenPerHour: expect.closeTo(600 / 57, 6),
     })
     expect(appliancePremium(cheap, cheap, catalogue).evenPerHour).toBe(null)
     expect(appliancePremium(cheap, dear, catalogue)).toMatchObject({ now: -600, evenPerHour: null })
-    const alike = { ...costs, upkeepHoursPerYear: 3, buildHours: 2 }
+    const alike = { ...costs, upkeepHoursPerYear: 3 }
+    const kit = plan({ base: 'parts', price: 300 }, { costs: alike })
     expect(
       appliancePremium(
         plan({ base: 'wherry-4', price: 900 }, { costs: alike }),
         plan({ base: 'clerk-17', price: 300 }, { costs: alike }),
         catalogue,
       ),
-    ).toMatchObject({ hoursSaved: -0.5, evenPerHour: null })
-    // Just as long to build, and as much upkeep: dearer for no hour at all.
-    const asLong = { ...alike, buildHours: applianceBuildHours }
+    ).toMatchObject({ hoursSaved: 2 })
+    expect(
+      appliancePremium(kit, plan({ base: 'wherry-4' }, { costs: alike }), catalogue).hoursSaved,
+    ).toBe(-8)
+    // Hours that were entered are the same for both, and as much upkeep: dearer for no hour.
+    const asLong = { ...alike, buildHours: 9 }
     expect(
       appliancePremium(
         plan({ base: 'wherry-4', price: 900 }, { costs: asLong }),

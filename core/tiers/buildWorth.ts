@@ -8,9 +8,6 @@ import { costOverYears } from '../ownership/cashFlow'
 import type { Plan } from '../plan/planSchema'
 import { monthsPerYear } from '../units/time'
 
-/** Hours that choosing, building and setting up an appliance takes: two or three. */
-export const applianceBuildHours = 2.5
-
 /**
  * What a place for a drive costs in a machine, and a terabyte with its drives; null where there is
  * none.
@@ -114,14 +111,14 @@ export function appliancePremium(appliance: Plan, other: Plan, catalogue: Catalo
     return {
       toPay: ownership.toPay,
       overYears: costOverYears(years.question),
+      building: years.question.buildHours,
       upkeep: plan.costs.upkeepHoursPerYear ?? machine.system?.upkeepHoursPerYear ?? 0,
     }
   }
   const [one, two] = [of(appliance), of(other)]
   const { horizonYears } = appliance.choices
   const [now, overYears] = [one.toPay - two.toPay, one.overYears - two.overYears]
-  const hoursSaved =
-    other.costs.buildHours - applianceBuildHours + (two.upkeep - one.upkeep) * horizonYears
+  const hoursSaved = two.building - one.building + (two.upkeep - one.upkeep) * horizonYears
   return {
     now,
     perMonth: now / (horizonYears * monthsPerYear),

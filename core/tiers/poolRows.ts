@@ -53,7 +53,9 @@ export function createPoolRows({ plan, shipped, catalogue, assessor }: RowSource
           catalogue,
           hasUps: hasUps(plan, catalogue.hardware),
           horizonYears: plan.choices.horizonYears,
+          // Its system and its own hours come with the machine.
           system: null,
+          hoursToBuild: 0,
           pluggedIn: 0,
           machineToPay: 0,
           drivesToPay: price,

@@ -197,7 +197,7 @@ const sentence = computed(() => {
         <PlanField path="costs.warrantyMonths" />
         <PlanField path="costs.resaleShare" />
         <PlanField path="costs.discountRate" />
-        <PlanField path="costs.buildHours" />
+        <PlanField path="costs.buildHours" placeholder="by its kind" />
         <PlanField path="costs.upkeepHoursPerYear" placeholder="by its system" />
         <PlanField path="costs.hourValue" />
         <PlanField path="costs.upsBatteryPrice" />

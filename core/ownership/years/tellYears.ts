@@ -104,6 +104,8 @@ const inputs: Readonly<Record<CashKind, readonly Input[]>> = {
     'system.kind',
     'system.ownKinds',
     'machine.base',
+    'machine.parts',
+    'machine.ownParts',
     'costs.hourValue',
   ],
   saved: ['costs.savedPerMonth'],

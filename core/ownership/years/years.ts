@@ -8,6 +8,7 @@ import { pluggedIn } from '../../machine/system/licence'
 import type { LibraryFacts } from '../../library/libraryFacts'
 import { carbonAfter, gridCarbon } from '../carbon'
 import { cloudCourse, usualCloudSteps } from '../cloud'
+import { hoursToBuild } from '../hoursToBuild'
 import { madeFor } from '../madeFor'
 import type { OwnershipFacts } from '../ownershipFacts'
 import { tellYears } from './tellYears'
@@ -37,6 +38,7 @@ export const years = defineDomain({
     catalogue: { driveClasses, driveModels, qualities, otherQualities },
     horizonYears,
     system,
+    hoursToBuild: hoursToBuild(build),
     pluggedIn: pluggedIn(
       build,
       drives.lots.reduce((sum, { count }) => sum + count, 0),

@@ -18,6 +18,8 @@ export interface YearsSlice {
   readonly hasUps: boolean
   readonly horizonYears: number
   readonly system: Pick<SystemKind, 'licence' | 'upkeepHoursPerYear'> | null
+  /** own hours to build, where the plan says none */
+  readonly hoursToBuild: number
   /** drives that a licence by their number counts */
   readonly pluggedIn: number
   /** paid now for the machine and the drives, extras apart */
@@ -50,6 +52,7 @@ export function yearsQuestion({
   hasUps,
   horizonYears,
   system,
+  hoursToBuild,
   pluggedIn,
   machineToPay,
   drivesToPay,
@@ -82,7 +85,7 @@ export function yearsQuestion({
     copiesEveryMonths: mediumYears * monthsPerYear,
     copiesPerMonth: copies(({ store, electricity }) => store + electricity) / monthsPerYear,
     upsBatteryPrice: hasUps ? costs.upsBatteryPrice : null,
-    buildHours: costs.buildHours,
+    buildHours: costs.buildHours ?? hoursToBuild,
     upkeepHoursPerYear: costs.upkeepHoursPerYear ?? system?.upkeepHoursPerYear ?? 0,
     hourValue: costs.hourValue,
     savedPerMonth: costs.savedPerMonth,

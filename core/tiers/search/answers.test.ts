@@ -262,7 +262,6 @@ describe('a few ways on a small catalogue', () => {
         licencePerYear: 11,
         savedPerMonth: 20,
         hourValue: 3,
-        buildHours: 8,
         upsBatteryPrice: 40,
         resaleShare: 0.2,
       },
@@ -280,7 +279,7 @@ describe('a few ways on a small catalogue', () => {
     ])
     expect(licences).toBeGreaterThanOrEqual(9 + (11 + 24) * plan.choices.horizonYears)
     expect(other.flow.byKind).toMatchObject({ copies: 0, saved: 0, upsBattery: 0, licences: 0 })
-    expect(other.flow.byKind.ownTime).toBeGreaterThanOrEqual(8 * 3)
+    expect(other.flow.byKind.ownTime).toBeGreaterThanOrEqual(10 * 3)
     expect(costOverYears(other.question)).toBeCloseTo(second.horizonCost, 6)
     expect(costOverYears(one.question) + second.horizonCost + second.linkPrice).toBeCloseTo(
       pair.horizonCost,

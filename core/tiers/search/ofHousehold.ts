@@ -39,6 +39,7 @@ export function ofHousehold(plan: Plan, catalogue: Catalogue): OfHousehold {
     hasUps: hasUps(plan, catalogue.hardware),
     horizonYears: plan.choices.horizonYears,
     system: null,
+    hoursToBuild: 0,
     pluggedIn: 0,
     machineToPay: ups,
     drivesToPay: 0,

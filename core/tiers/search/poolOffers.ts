@@ -72,6 +72,7 @@ function yearsOf(plan: Plan, catalogue: Catalogue) {
       hasUps: hasUps(plan, catalogue.hardware),
       horizonYears,
       system: null,
+      hoursToBuild: 0,
       pluggedIn: 0,
       machineToPay: 0,
       drivesToPay,
