@@ -41,7 +41,8 @@ try {
     await page.close()
     console.log(`docs/screenshots/${name}.png`)
   }
-  await shoot('brief')
+  const whenAnswered = page => page.locator('[data-apply-change]').waitFor({ timeout: 120_000 })
+  await shoot('brief', { before: whenAnswered })
   // What is worked out off the page is waited for.
   for (const view of views)
     await shoot(view, {
@@ -71,14 +72,15 @@ try {
   await shoot('plans', { path: '/plans', before: page => page.waitForTimeout(2500) })
   await shoot('start', {
     path: '/start',
-    before: page => page.locator('[data-build]').first().waitFor(),
+    before: page =>
+      page.locator('[data-results] .cards[aria-busy=false]').waitFor({ timeout: 120_000 }),
   })
   await shoot('working', {
     path: '/streams/mix',
     before: page => page.locator('[data-figure="streams.softwareReference"]').first().click(),
   })
-  await shoot('brief-night', { scheme: 'night' })
-  await shoot('brief-phone', { width: 390, height: 844 })
+  await shoot('brief-night', { scheme: 'night', before: whenAnswered })
+  await shoot('brief-phone', { width: 390, height: 844, before: whenAnswered })
 } finally {
   await browser.close()
   server.stop()

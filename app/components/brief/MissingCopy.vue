@@ -47,7 +47,7 @@ const copy = computed(
   margin: 6px 0;
 }
 .sentence .v-btn {
-  margin: 0 8px;
+  margin: 0 8px 0 0;
 }
 .sentence a {
   color: rgb(var(--v-theme-primary));

@@ -178,6 +178,9 @@ header text {
   font-weight: 600;
   color: rgb(var(--v-theme-primary));
 }
+.price span {
+  white-space: nowrap;
+}
 .price {
   font-size: 1.25rem;
   font-weight: 650;
