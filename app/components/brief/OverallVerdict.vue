@@ -2,7 +2,6 @@
 import { computed, defineAsyncComponent } from 'vue'
 import { meetsNeed, stateOfBuild } from '~~/core/verdict'
 import { overallAnswer, overallWords } from '~~/core/verdictClauses'
-import { useFormat } from '~/composables/useFormat'
 import { useLacksCopy } from '~/composables/useLacksCopy'
 import { viewAddress } from '~/composables/views'
 import { afterPaint } from '~/services/afterPaint'
@@ -19,6 +18,9 @@ const CheapestChange = defineAsyncComponent(() =>
 const BestBuild = defineAsyncComponent(() => afterPaint().then(() => import('./BestBuild.vue')))
 const StayingCosts = defineAsyncComponent(() =>
   afterPaint().then(() => import('./StayingCosts.vue')),
+)
+const PartsListLink = defineAsyncComponent(() =>
+  afterPaint().then(() => import('./PartsListLink.vue')),
 )
 const MissingCopy = defineAsyncComponent(() => afterPaint().then(() => import('./MissingCopy.vue')))
 const store = usePlanStore()
@@ -38,13 +40,6 @@ const needsOther = computed(
         failing.value.includes(verdict) ||
         verdict.id === 'money',
     ),
-)
-const { money } = useFormat()
-/** The plan will do, and something of it is still to be bought. */
-const toPay = computed(() =>
-  overall.value.answer === 'yes' || overall.value.answer === 'just'
-    ? (store.assessment?.figures['ownership.purchase']?.value ?? 0)
-    : 0,
 )
 /** Nothing is known yet of what would serve: whatever is built is an answer. */
 const needsBox = computed(
@@ -75,9 +70,7 @@ const needsBox = computed(
       />
       <MissingCopy v-if="lacksCopy" />
       <p class="ways-on">
-        <NuxtLink v-if="toPay > 0" :to="viewAddress(store.id ?? '', 'machine', 'parts')">
-          Parts list: {{ money(toPay) }} to pay now
-        </NuxtLink>
+        <PartsListLink v-if="overall.answer === 'yes' || overall.answer === 'just'" />
         <NuxtLink :to="viewAddress(store.id ?? '', 'tiers')">
           Compare every way of building
         </NuxtLink>
