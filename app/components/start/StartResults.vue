@@ -61,7 +61,8 @@ function stateOf(build: WayBuild): VerdictState {
   if (!meetsAll(build)) return 'short'
   return build.conditions.some(({ state }) => state === 'tight') ? 'tight' : 'enough'
 }
-function missing(build: WayBuild): string {
+/** Over a build that does not meet everything: what it takes to be one that does. */
+function closestHeading(build: WayBuild): string {
   if (build.lacks.length > 0) return 'Comes closest'
   return failedConditions(build).length > 0 ? 'But for a condition' : 'For more money'
 }
@@ -75,7 +76,7 @@ const cards = computed(() =>
         })),
         ...(found.value?.closest ?? []).map(build => ({
           build,
-          heading: missing(build),
+          heading: closestHeading(build),
         })),
       ].map(({ build, heading }) => {
         const owned = store.plan ? ownedLots(store.plan) : []

@@ -60,8 +60,8 @@ export function* conditionPrices(
     const off = switched!(plan, false)
     // Nothing but a copy keeps within the limit on loss: without the one it is asked without both.
     const without =
-      id === 'copyAway' && costOf(off) === null
-        ? freely({ ...off, conditions: { ...off.conditions, limitsLoss: false } })
+      id === 'copyAway'
+        ? (costOf(off) ?? freely({ ...off, conditions: { ...off.conditions, limitsLoss: false } }))
         : freely(off)
     prices.push({
       id,
