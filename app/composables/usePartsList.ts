@@ -6,8 +6,9 @@ import { spareOnShelf } from '~~/core/drives/spareOnShelf'
 import { hasUps } from '~~/core/plan/hasUps'
 import { forgottenExtras } from '~~/core/machine/parts/forgotten'
 import { partLines, partTotals, type DriveLine } from '~~/core/machine/parts/partsList'
-import { missingCopy } from '~~/core/drives/backup/missingCopy'
+import { missingCopy } from '~~/core/ownership/missingCopy'
 import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
+import { missingCopyName } from '~/composables/missingCopyText'
 import { useFormat } from '~/composables/useFormat'
 import { useLacksCopy } from '~/composables/useLacksCopy'
 import { usePlanStore } from '~/stores/planStore'
@@ -20,7 +21,7 @@ import { useMachineParts } from './useMachineParts'
 export function usePartsList() {
   const store = usePlanStore()
   const { assembly, lists } = useMachineParts()
-  const { quantity } = useFormat()
+  const { quantity, money } = useFormat()
   const { lacksCopy } = useLacksCopy()
   const drives = computed((): DriveLine[] =>
     (store.plan?.drives.lots ?? []).map(lot => {
@@ -72,7 +73,11 @@ export function usePartsList() {
       hasUps: hasUps(plan, lists.value.hardware),
       rebuilds: pool?.parity ?? false,
       driveCount: assessment.domains.drives.count,
-      copy: copy && { ...copy, label: copy.model.label },
+      copy: copy && {
+        label: copy.media?.model.label ?? `${missingCopyName(copy)}, ${money(copy.perMonth)} each`,
+        count: copy.media?.count ?? 1,
+        price: copy.price,
+      },
       spare: spareOnShelf(plan, { ...catalogue, survives: pool?.survives ?? 0 }),
     })
   })

@@ -77,6 +77,13 @@ export const briefSchema = section(
       fallback: false,
       description: 'Openings below and above halve how warm it gets.',
     }),
+    ventsMayBeMade: toggle({
+      label: 'Vents may be made in it',
+      fallback: false,
+      description:
+        'Answers about what to buy may count on openings in the cupboard, below and above, where ' +
+        'the drives would get too warm without.',
+    }),
     shelfWidthMm: optionalQuantity({
       label: 'Room in width',
       unit: 'mm',

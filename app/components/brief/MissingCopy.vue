@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
-import { missingCopy } from '~~/core/drives/backup/missingCopy'
+import { missingCopy } from '~~/core/ownership/missingCopy'
 import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
+import { missingCopyName, missingCopyPrice } from '~/composables/missingCopyText'
 import { useFormat } from '~/composables/useFormat'
 import { useProposal } from '~/composables/useProposal'
 import { viewAddress } from '~/composables/views'
@@ -20,8 +21,8 @@ const copy = computed(
 <template>
   <p v-if="copy" class="sentence" data-missing-copy>
     The cheapest copy away of what is irreplaceable, {{ quantity(copy.copyTB, 'TB') }} with older
-    versions: {{ copy.count > 1 ? `${copy.count} × ` : '' }}{{ copy.model.label }}, for
-    {{ money(copy.price) }}, carried there every
+    versions: {{ missingCopyName(copy) }}, {{ missingCopyPrice(copy, money) }},
+    {{ copy.media ? 'carried there' : 'renewed' }} every
     {{ copy.plan.drives.awayEveryDays === 1 ? 'day' : `${copy.plan.drives.awayEveryDays} days` }}.
     <VBtn
       color="primary"

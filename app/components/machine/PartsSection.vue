@@ -255,7 +255,11 @@ function print(): void {
               }}</span
             >
             <span class="number soft">{{
-              extra.price > 0 ? money(extra.price) : 'next to nothing'
+              extra.price > 0
+                ? money(extra.price)
+                : extra.id === 'copyDrives'
+                  ? 'nothing now'
+                  : 'next to nothing'
             }}</span>
             <VBtn
               v-if="extra.ref"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { isInCupboard } from '~~/core/machine/place/standsIn'
+import { isInCupboard, mayVent } from '~~/core/machine/place/standsIn'
 import { computed } from 'vue'
 import { maxDriveC, warmDriveC } from '~~/core/machine/place/heat'
 import { swapMinutes } from '~~/core/machine/place/reach'
@@ -189,6 +189,7 @@ const proposesWarm = computed(
         <PlanField v-if="inCupboard" path="brief.cupboardM2" />
       </div>
       <PlanField v-if="inCupboard" path="brief.cupboardVented" />
+      <PlanField v-if="mayVent(store.plan?.brief)" path="brief.ventsMayBeMade" />
       <div class="fields">
         <PlanField path="brief.shelfWidthMm" />
         <PlanField path="brief.shelfHeightMm" />

@@ -11,10 +11,11 @@ import { withinSentence } from '~~/core/withinSentence'
 import type { VerdictState } from '~~/core/verdict'
 import ConditionChips from '~/components/tiers/ConditionChips.vue'
 import { lackingText, tightText } from '~/components/tiers/lacksText'
+import { missingCopyName, missingCopyPrice } from '~/composables/missingCopyText'
 import { useFormat } from '~/composables/useFormat'
 import { useSearch } from '~/composables/useSearch'
 import { viewAddress } from '~/composables/views'
-import { withBuild } from '~/composables/withBuild'
+import { makesVents, withBuild } from '~/composables/withBuild'
 import { usePlanStore } from '~/stores/planStore'
 import BuildCard from './BuildCard.vue'
 
@@ -102,10 +103,15 @@ const cards = computed(() =>
 const copyText = computed(() => {
   const copy = found.value?.copy
   return copy
-    ? `Every sum holds ${money(copy.price)} for a copy away of what cannot be replaced: ` +
-        `${copy.count > 1 ? `${copy.count} × ` : ''}${copy.model.label}.`
+    ? `Every sum holds a copy away of what cannot be replaced, ${missingCopyPrice(copy, money)}: ` +
+        `${missingCopyName(copy)}.`
     : ''
 })
+const vented = computed(() =>
+  cards.value.flatMap(({ build }) =>
+    store.plan && makesVents(store.plan, build) ? [build.label] : [],
+  ),
+)
 const heading = computed(() =>
   isEmpty.value
     ? 'What to buy'
@@ -185,6 +191,10 @@ onBeforeUnmount(() => {
       </BuildCard>
     </div>
     <p v-if="copyText" class="small">{{ copyText }}</p>
+    <p v-if="vented.length" class="small" data-vents>
+      {{ vented.join(' and ') }} {{ vented.length === 1 ? 'counts' : 'count' }} on vents in the
+      cupboard, below and above: they have to be made.
+    </p>
     <p v-if="cards.some(card => card.lots.some(({ isOwned }) => isOwned))" class="small">
       Putting drives under another layout erases them: copy what they hold to somewhere else first,
       and read it back.

@@ -5,7 +5,7 @@ import { lackingText } from './lacksText'
 import { useFormat } from '~/composables/useFormat'
 import { useProposal } from '~/composables/useProposal'
 import { useSearch } from '~/composables/useSearch'
-import { withBuild } from '~/composables/withBuild'
+import { makesVents, ventsText, withBuild } from '~/composables/withBuild'
 import { usePlanStore } from '~/stores/planStore'
 
 /**
@@ -18,9 +18,12 @@ const { look, apply } = useProposal()
 const { money } = useFormat()
 const { progress, running, failed } = useSearch('change', () => ({ newLayout: props.newLayout }))
 const found = computed(() => progress.value?.build ?? null)
+const vents = computed(() =>
+  store.plan && found.value && makesVents(store.plan, found.value) ? ` ${ventsText}` : '',
+)
 const isFree = computed(() => found.value !== null && found.value.price <= 0.005)
 const changed = computed(() =>
-  found.value && store.plan && !(isFree.value && !found.value.takenOut)
+  found.value && store.plan && !(isFree.value && !found.value.takenOut && !vents.value)
     ? withBuild(store.plan, found.value)
     : null,
 )
@@ -37,14 +40,15 @@ const sentence = computed(() => {
       : null
   const left = lackingText({ ...build, lacks: [] })
   const but = left ? ` But ${withinSentence(left)}` : ''
-  if (isFree.value && !build.takenOut) return `No part and no drive has to be bought.${but}`
+  if (isFree.value && !build.takenOut)
+    return `No part and no drive has to be bought.${vents.value}${but}`
   const parts = build.parts ? ` Put in ${build.parts}.` : ''
   const out = build.takenOut
     ? ` Take out ${build.takenOut}, once what they hold is copied to somewhere else.`
     : ''
   return (
     `${running.value ? 'Cheapest change found so far' : 'The cheapest change that meets the need'}: ` +
-    `${money(build.price)} for parts and drives.${parts}${out} Drives then: ${build.drives}.${but}`
+    `${money(build.price)} for parts and drives.${parts}${out}${vents.value} Drives then: ${build.drives}.${but}`
   )
 })
 </script>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
+import { mayVent } from '~~/core/machine/place/standsIn'
 import { conditions } from '~~/core/tiers/conditions/conditions'
 import type { ConditionId, ConditionState } from '~~/core/tiers/conditions/conditionIds'
 import type { WayBuild } from '~~/core/tiers/search/wayBuild'
@@ -131,6 +132,10 @@ function flip(): void {
       <PlanField
         v-if="chosen.state === 'notKnown' && (chosen.id === 'quiet' || chosen.id === 'coolDrives')"
         path="brief.place"
+      />
+      <PlanField
+        v-else-if="chosen.id === 'coolDrives' && mayVent(store.plan?.brief)"
+        path="brief.ventsMayBeMade"
       />
       <PlanField v-else-if="chosen.id === 'loss' && chosen.isAsked" :path="chosen.field" />
       <PlanField v-else-if="chosen.id === 'skill'" :path="chosen.field" placeholder="3" />

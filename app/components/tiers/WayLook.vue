@@ -7,7 +7,7 @@ import { pageLocale } from '~/services/pageLocale'
 import { useBackground } from '~/composables/useBackground'
 import { useFormat } from '~/composables/useFormat'
 import type { useWays } from '~/composables/useWays'
-import { withBuild } from '~/composables/withBuild'
+import { makesVents, ventsText, withBuild } from '~/composables/withBuild'
 import { usePlanStore } from '~/stores/planStore'
 
 /**
@@ -95,6 +95,9 @@ const text = computed(() => {
       <dd>{{ money(prices.perPort) }}</dd>
     </template>
   </dl>
+  <p v-if="store.plan && makesVents(store.plan, build)" data-vents>
+    {{ ventsText }}
+  </p>
   <p v-if="text" data-premium>
     {{ text }}
   </p>

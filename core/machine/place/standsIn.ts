@@ -9,3 +9,8 @@ export function isPlaceSaid({ place }: Pick<Brief, 'place'>): boolean {
 export function isInCupboard({ place }: Pick<Brief, 'place'>): boolean {
   return place === 'cupboard' || place === 'notSaid'
 }
+
+/** Whether vents would help: in a cupboard that is said, and has none. */
+export function mayVent(brief?: Pick<Brief, 'place' | 'cupboardVented'>): boolean {
+  return brief?.place === 'cupboard' && !brief.cupboardVented
+}

@@ -1,12 +1,12 @@
 import type { Estimate } from '../../figure'
 import type { Qualities } from '../../library/holdingSizes'
-import { backupPlan, mediumYears } from '../../drives/backup/backupPlan'
 import type { DriveCatalogue } from '../../drives/driveTraits'
 import type { SystemKind } from '../../catalogue/systemKinds'
 import { licenceOnce } from '../../machine/system/licence'
 import type { Plan } from '../../plan/planSchema'
 import { monthsPerYear } from '../../units/time'
 import type { CashFlow, CashQuestion } from '../cashFlow'
+import { copiesCost } from '../copiesOverYears'
 import { failingLots, stagedDrives } from '../failingDrives'
 import { averagePricePerKWh } from '../../plan/energyPrice'
 
@@ -42,9 +42,6 @@ export interface YearsFacts {
   readonly cloudCrossesMonth: number | null
 }
 
-/** Between two machines in the house, MB/s; prices do not follow from it. */
-const anyLinkMBps = 110
-
 /** The question that the years of a plan are; money not rounded. */
 export function yearsQuestion({
   plan,
@@ -59,12 +56,6 @@ export function yearsQuestion({
   averageW,
 }: Omit<YearsSlice, 'made' | 'keptTB'>): CashQuestion {
   const { costs, drives } = plan
-  const { places } = backupPlan({ plan, qualities: catalogue, linkMBps: anyLinkMBps })
-  type Price = (typeof places)[number]['pricePerYear']
-  const copies = (of: (price: Price) => number, at = places) =>
-    at.reduce((sum, { pricePerYear }) => sum + of(pricePerYear), 0)
-  // What is there already, or stands among the extras, is bought again when it is used up.
-  const bought = places.filter(({ id }) => id !== 'awayCopy' || !drives.awayMediaThere)
   const staged = stagedDrives(plan, catalogue)
   return {
     months: horizonYears * monthsPerYear,
@@ -80,10 +71,7 @@ export function yearsQuestion({
       costs.licencePerYear +
       (system?.licence.perYear ?? 0) +
       plan.system.services.reduce((sum, { pricePerYear }) => sum + pricePerYear, 0),
-    copiesNow: copies(({ media }) => media, bought) * mediumYears,
-    copiesOnce: copies(({ media }) => media) * mediumYears,
-    copiesEveryMonths: mediumYears * monthsPerYear,
-    copiesPerMonth: copies(({ store, electricity }) => store + electricity) / monthsPerYear,
+    ...copiesCost(plan, catalogue),
     upsBatteryPrice: hasUps ? costs.upsBatteryPrice : null,
     buildHours: costs.buildHours ?? hoursToBuild,
     upkeepHoursPerYear: costs.upkeepHoursPerYear ?? system?.upkeepHoursPerYear ?? 0,

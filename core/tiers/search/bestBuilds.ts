@@ -15,7 +15,7 @@ import {
   yearsCost,
   type WayBuild,
 } from './wayBuild'
-import type { WithCopyAway } from './withCopyAway'
+import type { AsSearched } from './asSearched'
 
 /** Why a build is an answer: cheapest over the years, now, or of another kind of building. */
 export type Because = 'years' | 'now' | 'otherKind'
@@ -34,7 +34,7 @@ export interface BestBuilds extends SearchCounts {
   /** the plan as it is, where enough of it is known and it meets the need */
   readonly stays: WayBuild | null
   /** the copy away that comes with every build */
-  readonly copy: WithCopyAway['copy']
+  readonly copy: AsSearched['copy']
   readonly done: boolean
 }
 
@@ -102,8 +102,8 @@ export function* bestBuilds(plan: Plan, catalogue: Catalogue): Generator<BestBui
 
 /** The plan as it is, where enough of it is known and it meets the need; else null. */
 function stayingOf({ asked }: BuildSearch, catalogue: Catalogue): WayBuild | null {
-  if (!isJudged(asked.plan, catalogue)) return null
-  const build = withConditions(asItIs(asked.plan, catalogue), catalogue)
+  if (!isJudged(asked.staying, catalogue)) return null
+  const build = withConditions(asItIs(asked.staying, catalogue), catalogue)
   return meetsAll(build) ? build : null
 }
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { assess, planAssessor } from '../../assess'
 import { systemRefusals } from '../../machine/system/compareSystems'
 import { judgeConditions } from '../conditions/conditions'
-import { withCopyAway } from './withCopyAway'
+import { asSearched } from './asSearched'
 import { catalogue as shipped, type Catalogue } from '../../catalogue/catalogue'
 import { tideMillHouse } from '../../catalogue/tideMillHouse'
 import { freshMachine } from '../../machine/freshMachine'
@@ -219,7 +219,7 @@ function meetsConditions(plan: Plan, catalogue: Catalogue): boolean {
  * that an assessment is held to; conditions by the assessment of the whole plan.
  */
 function slowly(asked: Plan, catalogue: Catalogue, objective: Objective): number | null {
-  const { plan } = withCopyAway(asked, catalogue)
+  const { plan } = asSearched(asked, catalogue)
   const pools = poolOffers(plan, catalogue, { roomTB: 0, survives: 0 })
   const evaluator = createBoxEvaluator(plan, catalogue, adoptPool(plan, pools[0]!.choice).drives)
   const rows = pools

@@ -18,7 +18,8 @@ import {
   searchConditions,
   type SearchConditions,
 } from '../conditions/searchConditions'
-import { withCopyAway, type WithCopyAway } from './withCopyAway'
+import { withoutNeedlessVents } from './vents'
+import { asSearched, type AsSearched } from './asSearched'
 import { searchProblem, type Asked, type BuildProblem, type SearchBasis } from './searchProblem'
 
 type Steps = Generator<SearchResult<FoundBuild>, SearchResult<FoundBuild>>
@@ -30,7 +31,7 @@ export interface BuildSearch {
    */
   readonly search: (question: BuildQuestion) => Steps
   /** the plan as it is searched for, with the copy away that it lacked */
-  readonly asked: WithCopyAway
+  readonly asked: AsSearched
   readonly frames: readonly Frame[]
   /** whether conditions rule out every machine of a way */
   readonly refuses: (way: WayId) => boolean
@@ -45,7 +46,7 @@ export interface BuildSearch {
 
 /** A plan made ready for searching, with the space that is searched. */
 export function searchBasis(
-  { plan, copy, isUnmet }: WithCopyAway,
+  { plan, copy, isUnmet }: AsSearched,
   shipped: Catalogue,
   space?: SearchSpace,
 ): SearchBasis {
@@ -96,11 +97,12 @@ export function createBuildSearch(
   shipped: Catalogue,
   space?: SearchSpace,
 ): BuildSearch {
-  const asked = withCopyAway(plan, shipped)
+  const asked = asSearched(plan, shipped)
   const basis = searchBasis(asked, shipped, space)
   return {
     asked,
-    search: question => stepsOf(searchProblem(basis, question), question.costsAtMost),
+    search: question =>
+      settled(stepsOf(searchProblem(basis, question), question.costsAtMost), asked, shipped),
     frames: basis.frames,
     refuses: way =>
       basis.frames.every(
@@ -144,6 +146,15 @@ function* stepsOf(problem: BuildProblem, costsAtMost = Infinity): Steps {
     if (step.value.best || limit === Infinity || limit === costsAtMost)
       return { best: step.value.best, nodes, leaves, cut }
   }
+}
+
+/** The end of a search without vents that its build does not need. */
+function* settled(steps: Steps, { staying }: AsSearched, shipped: Catalogue): Steps {
+  const end = yield* steps
+  if (!end.best) return end
+  const { found } = end.best
+  const plan = withoutNeedlessVents(found.plan, staying.brief, shipped)
+  return plan === found.plan ? end : { ...end, best: { ...end.best, found: { ...found, plan } } }
 }
 
 /** The first limit stands so far above the least that a build can cost. */

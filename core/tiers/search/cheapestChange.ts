@@ -7,7 +7,7 @@ import { createBuildSearch } from './buildSearch'
 import type { FoundBuild } from './buildQuestion'
 import type { SearchResult } from './branchAndBound'
 import { changedFrames } from './frames'
-import { withCopyAway } from './withCopyAway'
+import { asSearched } from './asSearched'
 import {
   maxSearchedDrives,
   offerMaker,
@@ -116,7 +116,7 @@ export function* cheapestChange(
   const catalogue = effectiveCatalogue(plan, shipped)
   const builds = createBuildSearch({ ...plan, brief: { ...plan.brief, budget: null } }, shipped, {
     frames: changedFrames(plan, catalogue),
-    pools: changedPools(withCopyAway(plan, shipped).plan, catalogue, { newLayout, takesOut: true }),
+    pools: changedPools(asSearched(plan, shipped).plan, catalogue, { newLayout, takesOut: true }),
   })
   const question = { objective: 'change', ways: null, cap: null } as const
   const asked = yield* builds.search(question)

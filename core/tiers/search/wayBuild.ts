@@ -77,13 +77,14 @@ export function wayBuild({ way, pool, evaluation, plan, risk }: FoundBuild): Way
 export const yearsCost = ({ horizonCost, risk }: Pick<WayBuild, 'horizonCost' | 'risk'>): number =>
   horizonCost + risk
 
-/** Whether two builds come to the same machine, drives and system, in whatever way. */
+/** Whether two builds come to the same machine, drives, system and vents, in whatever way. */
 export const isSameBuild = (one: WayBuild, other: WayBuild): boolean =>
   one.second === null &&
   other.second === null &&
   sameValue(one.plan.machine, other.plan.machine) &&
   sameValue(one.plan.drives, other.plan.drives) &&
-  one.plan.system.kind === other.plan.system.kind
+  one.plan.system.kind === other.plan.system.kind &&
+  one.plan.brief.cupboardVented === other.plan.brief.cupboardVented
 
 /** Conditions that a build does not meet. */
 export const failedConditions = ({ conditions }: Pick<WayBuild, 'conditions'>): ConditionId[] =>

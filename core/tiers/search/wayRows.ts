@@ -100,7 +100,7 @@ export function* wayRows(
     yield progress()
     rows.push(
       way === 'stay'
-        ? rowAsItIs(builds.asked.plan, asking)
+        ? rowAsItIs(builds.asked.staying, asking)
         : way === 'twoMachines'
           ? yield* pairRow(asking)
           : yield* searchedRow(way, asking),

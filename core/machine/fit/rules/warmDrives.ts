@@ -10,7 +10,8 @@ export const warmDrives = fitRule<{ readonly warmestC: number; readonly riseK: n
   about: ['brief.place'],
   prunes: 'heat',
   otherwise:
-    'Stand it in a cooler place or open the cupboard, and leave empty bays between drives.',
+    'Stand it in a cooler place, open the cupboard or make vents in it, and leave empty bays ' +
+    'between drives.',
   judge: ({ brief, drives, heat, housing }) =>
     drives.count + drives.inOwnCase > 0 && housing
       ? {
