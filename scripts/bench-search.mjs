@@ -1,5 +1,5 @@
-// Times of the search over the whole catalogue, from a cold start, and of its engine beside a
-// general solver. Not a test.
+// Times of the search over the whole catalogue, from a cold start, of the prices of all conditions,
+// and of the search for builds beside a general solver. Not a test.
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { build } from 'esbuild'
@@ -16,7 +16,7 @@ await build({
   outfile: bundle,
   logLevel: 'error',
 })
-const { timedSearches, choosing, solveChoosing } = await import(pathToFileURL(bundle).href)
+const { timedSearches, timedPrices } = await import(pathToFileURL(bundle).href)
 timedSearches(() => performance.now())
 for (const { name, cost, nodes, leaves, toBestMs, toProofMs } of timedSearches(() =>
   performance.now(),
@@ -27,37 +27,35 @@ for (const { name, cost, nodes, leaves, toBestMs, toProofMs } of timedSearches((
       `nodes, ${leaves} builds, ${Math.round((nodes / toProofMs) * 1000)} nodes a second`,
   )
 }
+{
+  const { toFirstMs, totalMs } = timedPrices(() => performance.now())
+  console.log(
+    `prices of all conditions: the best itself ${(toFirstMs / 1000).toFixed(2)} s, all of them ` +
+      `${(totalMs / 1000).toFixed(2)} s`,
+  )
+}
+const solver = join('test-results', 'solver-bench.mjs')
+await build({
+  entryPoints: ['tests/search/buildsBySolver.ts'],
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  outfile: solver,
+  logLevel: 'error',
+})
+const { middleQuestion, byOwnSearch, bySolver } = await import(pathToFileURL(solver).href)
 const highs = await highsLoader()
-for (const [groups, options] of [
-  [8, 6],
-  [12, 8],
-]) {
-  const problem = choosing(groups, options)
-  const name = (group, pick) => `x${group}_${pick}`
-  const sum = table =>
-    table
-      .flatMap((list, group) => list.map((value, pick) => `${value} ${name(group, pick)}`))
-      .join(' + ')
-  const text = [
-    'Minimize',
-    ` obj: ${sum(problem.prices)}`,
-    'Subject To',
-    ...problem.prices.map(
-      (list, group) => ` g${group}: ${list.map((_, pick) => name(group, pick)).join(' + ')} = 1`,
-    ),
-    ` least: ${sum(problem.goods)} >= ${problem.least}`,
-    'Binary',
-    ' ' +
-      `${problem.prices.flatMap((list, group) => list.map((_, pick) => name(group, pick))).join(' ')}`,
-    'End',
-  ].join('\n')
+for (const seed of [12, 14, 17, 20, 24]) {
+  const question = middleQuestion(seed)
   let started = performance.now()
-  const own = solveChoosing(problem)
+  const own = byOwnSearch(question)
   const ownMs = performance.now() - started
   started = performance.now()
-  const general = highs.solve(text)
+  const { cost, ruledOut } = bySolver(question, highs)
+  const generalMs = performance.now() - started
   console.log(
-    `${groups} groups of ${options}: own engine ${own} in ${ownMs.toFixed(1)} ms, general ` +
-      `solver ${general.ObjectiveValue} in ${(performance.now() - started).toFixed(1)} ms`,
+    `middle catalogue ${seed}: own search ${own} in ${ownMs.toFixed(0)} ms, general solver ${cost} ` +
+      `in ${generalMs.toFixed(0)} ms (${ruledOut} proposals ruled out), ratio ` +
+      `${(ownMs / generalMs).toFixed(2)}`,
   )
 }

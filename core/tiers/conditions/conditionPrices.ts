@@ -23,6 +23,16 @@ export interface ConditionPrices {
 
 const cent = 0.01
 
+/** Whether two plans are the same but for conditions that are judged by what a build is. */
+function isSameBut(one: Plan, other: Plan): boolean {
+  return (
+    one.conditions.copyAway === other.conditions.copyAway &&
+    (Object.keys(one) as (keyof Plan)[]).every(
+      key => key === 'conditions' || one[key] === other[key],
+    )
+  )
+}
+
 /**
  * The price of each condition that is on: the cost of the best build with it less that of the best
  * without it, one search for each. Prices do not add: two may bind each other, so what all of them
@@ -33,15 +43,21 @@ export function* conditionPrices(
   catalogue: Catalogue,
   objective: Objective,
 ): Generator<ConditionPrices, ConditionPrices> {
-  const costOf = (asked: Plan, costsAtMost?: number): number | null =>
-    finishSearch(
-      createBuildSearch({ ...asked, brief: { ...asked.brief, budget: null } }, catalogue).search({
-        objective,
-        ways: null,
-        cap: asked.brief.budget,
-        ...(costsAtMost !== undefined ? { costsAtMost } : {}),
-      }),
-    ).best?.cost ?? null
+  const unlimited = { ...plan, brief: { ...plan.brief, budget: null } }
+  const builds = createBuildSearch(unlimited, catalogue)
+  const costOf = (asked: Plan, costsAtMost?: number): number | null => {
+    const question = {
+      objective,
+      ways: null,
+      cap: plan.brief.budget,
+      ...(costsAtMost !== undefined ? { costsAtMost } : {}),
+    }
+    // Machines and drives are worked out once for all conditions that judge nothing else.
+    const steps = isSameBut(asked, plan)
+      ? builds.searchWith(asked.conditions, question)
+      : createBuildSearch({ ...asked, brief: unlimited.brief }, catalogue).search(question)
+    return finishSearch(steps).best?.cost ?? null
+  }
   const on = conditions.filter(({ isOn, switched }) => switched && isOn(plan, catalogue))
   const prices: ConditionPrice[] = []
   let together: number | null = null

@@ -110,8 +110,13 @@ describe.each(Object.keys(households))('for a household: %s', name => {
     expect(new Set(plans).size).toBe(plans.length)
     if (name === '200 to spend') {
       expect(answer.builds).toEqual([])
-      expect(answer.closest[0]!.toPay).toBeGreaterThan(budget!)
-      expect(meetsAll(answer.closest[0]!)).toBe(true)
+      // One within the budget, but for a condition; and one that meets all of it for more.
+      const [within, dearer] = answer.closest
+      expect(within!.toPay).toBeLessThanOrEqual(budget!)
+      expect(within!.lacks).toEqual([])
+      expect(failedConditions(within!).length).toBeGreaterThan(0)
+      expect(dearer!.toPay).toBeGreaterThan(budget!)
+      expect(meetsAll(dearer!)).toBe(true)
       return
     }
     expect(answer.builds).toHaveLength(3)

@@ -30,6 +30,11 @@ export interface BuildSearch {
    * questions
    */
   readonly search: (question: BuildQuestion) => Steps
+  /**
+   * the same of a plan that has other conditions, a copy away excepted: what was worked out of
+   * machines and drives serves it too
+   */
+  readonly searchWith: (conditions: Plan['conditions'], question: BuildQuestion) => Steps
   /** the plan as it is searched for, with the copy away that it lacked */
   readonly asked: AsSearched
   readonly frames: readonly Frame[]
@@ -44,6 +49,29 @@ export interface BuildSearch {
   readonly minCost: (question: BuildQuestion) => number
 }
 
+/** What a plan asks for; nothing is taken where the copy that it asks for cannot be had. */
+function conditionsOf(plan: Plan, catalogue: Catalogue, isUnmet: boolean): SearchConditions {
+  const asked = searchConditions(plan, catalogue)
+  return isUnmet ? { ...asked, takesFrame: () => false } : asked
+}
+
+/** Conditions with what they prune. */
+function askedBy(
+  conditions: SearchConditions,
+  {
+    plan,
+    catalogue,
+    evaluator,
+  }: { readonly plan: Plan; readonly catalogue: Catalogue; readonly evaluator: BoxEvaluator },
+): Asked {
+  const { strictRules } = conditions
+  return {
+    conditions,
+    pruning: createPruning(plan, catalogue, { evaluator, strictRules }),
+    strict: fitRules.filter(({ id }) => strictRules.has(id)),
+  }
+}
+
 /** A plan made ready for searching, with the space that is searched. */
 export function searchBasis(
   { plan, copy, isUnmet }: AsSearched,
@@ -54,14 +82,6 @@ export function searchBasis(
   const offers = space?.pools ?? poolOffers(plan, catalogue, { roomTB: 0, survives: 0 })
   const usual = offers.find(({ count }) => count > 0)?.drives ?? plan.drives
   const evaluator = createBoxEvaluator(plan, shipped, usual)
-  const askedBy = (conditions: SearchConditions): Asked => ({
-    conditions,
-    pruning: createPruning(plan, catalogue, {
-      evaluator,
-      strictRules: conditions.strictRules,
-    }),
-    strict: fitRules.filter(({ id }) => conditions.strictRules.has(id)),
-  })
   const { library, drives, streams } = planAssessor(1).facts(plan, shipped, [
     'library',
     'drives',
@@ -74,11 +94,8 @@ export function searchBasis(
     withoutDrives: noDrives(plan, catalogue),
     evaluator,
     asked: {
-      asked: askedBy({
-        ...searchConditions(plan, catalogue),
-        ...(isUnmet ? { takesFrame: () => false } : {}),
-      }),
-      free: askedBy(noConditions),
+      asked: askedBy(conditionsOf(plan, catalogue, isUnmet), { plan, catalogue, evaluator }),
+      free: askedBy(noConditions, { plan, catalogue, evaluator }),
     },
     copyPrice: copy?.price ?? 0,
     ownLayout: drives.layoutId,
@@ -103,6 +120,21 @@ export function createBuildSearch(
     asked,
     search: question =>
       settled(stepsOf(searchProblem(basis, question), question.costsAtMost), asked, shipped),
+    searchWith(conditions, question) {
+      const other = { ...asked.plan, conditions }
+      const catalogue = effectiveCatalogue(other, shipped)
+      const { evaluator } = basis
+      const set = askedBy(conditionsOf(other, catalogue, asked.isUnmet), {
+        plan: other,
+        catalogue,
+        evaluator,
+      })
+      const problem = searchProblem(
+        { ...basis, plan: other, asked: { ...basis.asked, asked: set } },
+        question,
+      )
+      return settled(stepsOf(problem, question.costsAtMost), asked, shipped)
+    },
     frames: basis.frames,
     refuses: way =>
       basis.frames.every(

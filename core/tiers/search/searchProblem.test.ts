@@ -12,7 +12,7 @@ const plan = planSchema.parse({
   // Prices count by what is kept of them, and electricity for little.
   costs: { ...tideMillHouse.costs, resaleShare: 0.4, pricePerKWh: 0.01 },
 })
-const basis = searchBasis({ plan, copy: null, isUnmet: false }, catalogue)
+const basis = searchBasis({ plan, copy: null, staying: plan, isUnmet: false }, catalogue)
 
 describe.each(['now', 'horizon', 'change'] as const)('a question by %s', objective => {
   const problem = searchProblem(basis, { objective, ways: null, cap: null, without: ['streams'] })

@@ -16,9 +16,8 @@ const inCupboard = (brief: PlanInput['brief']) =>
     brief: { place: 'cupboard', roomHighC: 28, cupboardM2: 1.8, ...brief },
   })
 const best = (plan: ReturnType<typeof inCupboard>) =>
-  finishSearch(
-    createBuildSearch(plan, few).search({ objective: 'horizon', ways: null, cap: null }),
-  ).best
+  finishSearch(createBuildSearch(plan, few).search({ objective: 'horizon', ways: null, cap: null }))
+    .best
 const warmest = (plan: ReturnType<typeof inCupboard>) =>
   assess(plan, few).domains.fitting.context.heat.warmestC
 
