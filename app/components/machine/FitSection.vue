@@ -7,6 +7,7 @@ import { fitGroups, type FitGroup, type FitState } from '~~/core/machine/fit/fit
 import { fitRules } from '~~/core/machine/fit/fitRules'
 import { fitSentence } from '~~/core/machine/fit/tellFit'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
+import WholeNeedLink from '~/components/common/WholeNeedLink.vue'
 import { useBackground } from '~/composables/useBackground'
 import { useFormat } from '~/composables/useFormat'
 import { useMachineParts } from '~/composables/useMachineParts'
@@ -164,6 +165,9 @@ onBeforeUnmount(() => preview(null))
       </section>
     </div>
     <p v-if="working && open.length" class="soft small no-print">Searching for fixes …</p>
+    <p v-if="open.some(id => fixesOf(id).length > 0)" class="soft small no-print">
+      <WholeNeedLink question="A fix mends one rule on the machine in the plan." />
+    </p>
   </section>
 </template>
 

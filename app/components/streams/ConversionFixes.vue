@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { ConversionFix } from '~~/core/tiers/conversionFixes'
 import ProposalTable from '~/components/common/ProposalTable.vue'
 import StateMark from '~/components/common/StateMark.vue'
+import WholeNeedLink from '~/components/common/WholeNeedLink.vue'
 import { useBackground } from '~/composables/useBackground'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
@@ -48,6 +49,7 @@ const columns = [
     <p class="soft small">
       Fixes that meet the need come first, then by price. Hover or focus to preview it on the
       headroom line.
+      <WholeNeedLink question="Each changes one thing, and is judged by conversions alone." />
       <span v-if="working" role="status">Calculating …</span>
     </p>
     <ProposalTable

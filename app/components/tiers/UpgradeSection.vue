@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import StateMark from '~/components/common/StateMark.vue'
+import WholeNeedLink from '~/components/common/WholeNeedLink.vue'
 import { plenty } from '~~/core/tiers/search/upgradePath'
 import type { UpgradeStep } from '~~/core/tiers/search/upgradePath'
 import { useFormat } from '~/composables/useFormat'
@@ -71,6 +72,7 @@ const planOf = ({ plan }: UpgradeStep) =>
       A step is the cheapest single change that raises the smallest headroom, money apart, and
       pushes no other below what is needed. Prices of new parts and drives; nothing is counted for
       what is taken out.
+      <WholeNeedLink question="Each step starts from the machine and drives in the plan." />
     </p>
   </section>
 </template>
