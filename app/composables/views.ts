@@ -1,5 +1,6 @@
 import {
   mdiAccountGroupOutline,
+  mdiClipboardCheckOutline,
   mdiCompassOutline,
   mdiTelevisionPlay,
   mdiFilmstrip,
@@ -22,6 +23,7 @@ export type ViewId =
   | 'machine'
   | 'tiers'
   | 'ownership'
+  | 'commissioning'
 
 /** A part of a view with an address of its own; the first is the view's own address. */
 export interface Section {
@@ -183,6 +185,17 @@ export const phases: readonly Phase[] = [
       },
     ],
   },
+  {
+    label: 'Set up',
+    views: [
+      {
+        id: 'commissioning',
+        label: 'Commissioning',
+        icon: mdiClipboardCheckOutline,
+        sections: [{ id: 'run-book', label: 'Run-book' }],
+      },
+    ],
+  },
 ]
 
 export const views: readonly View[] = phases.flatMap(phase => phase.views)
@@ -254,6 +267,7 @@ const places: readonly (readonly [RegExp, FieldPlace])[] = [
     /^(costs\.(pricePerKWh|electricity|night|solar|ups)|choices\.(converting|asleep|off|wakes))/,
     { view: 'ownership', section: 'power' },
   ],
+  [/^commissioning/, { view: 'commissioning' }],
   [/^costs\.cloud/, { view: 'ownership', section: 'cloud' }],
   [/^costs\.grid/, { view: 'ownership', section: 'carbon' }],
   [/^costs/, { view: 'ownership' }],

@@ -107,6 +107,11 @@ export const briefSchema = section(
         'Of the shelf or niche, plugs at the back included. If this is empty, there is room ' +
         'enough.',
     }),
+    anotherHome: toggle({
+      label: 'Stands in another home',
+      fallback: false,
+      description: 'Nobody who looks after it lives there; it is set up and cared for from afar.',
+    }),
     damp: toggle({
       label: 'Damp there',
       fallback: false,

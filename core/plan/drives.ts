@@ -364,6 +364,13 @@ export const drivesSchema = section(
         'The system can add a drive to a group with rotating parity. If it cannot, it ' +
         'grows by a whole new group or by bigger drives.',
     }),
+    parityAfterCopy: toggle({
+      label: 'Parity built after copying',
+      fallback: false,
+      description:
+        'Parity on drives of its own is computed once everything is copied: the copy is faster, ' +
+        'and nothing is protected until then.',
+    }),
     coverages: listOf(coverageSchema, {
       label: 'What measures hold',
       max: 35,

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { briefSchema } from './brief'
 import { calibrationSchema } from './calibration'
 import { choicesSchema } from './choices'
+import { commissioningSchema } from './commissioning'
 import { conditionsSchema } from './conditions'
 import { costsSchema } from './costs'
 import { drivesSchema } from './drives'
@@ -38,6 +39,7 @@ export const planSchema = z.object({
   choices: choicesSchema.prefault({}),
   conditions: conditionsSchema.prefault({}),
   calibration: calibrationSchema.prefault({}),
+  commissioning: commissioningSchema.prefault({}),
   keptAside: z
     .record(z.string().max(500), z.json())
     .default({})

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Figure } from '~~/core/figure'
-import { rebuildShareOfOuter } from '~~/core/drives/rebuildHours'
+import { fillQuestion } from '~~/core/network/fillQuestion'
 import { fillOrders, firstFills } from '~~/core/network/firstFill'
 import { fillFigures, fillSentence, orderFigures } from '~~/core/network/tellFirstFill'
 import PlanField from '~/components/common/PlanField.vue'
@@ -18,20 +18,8 @@ const ripping = useRipping()
 const question = computed(() => {
   const { plan, assessment } = store
   if (!plan || !assessment) return null
-  const { network } = plan
-  const { drives, fitting, wiring } = assessment.domains
-  return {
-    sizeTB: assessment.figures['library.contentTB']?.value ?? 0,
-    smallShare: network.smallFilesShare,
-    fromMBps: network.fillFromMBps,
-    toMBps: rebuildShareOfOuter * drives.slowestOuterMBps,
-    enclosureMBps: fitting.enclosureMBps,
-    controllerMBps: fitting.controllerMBps,
-    processorMBps: wiring.processorMBps,
-    homeMbps: assessment.figures['network.homeLinkMbps']?.value ?? 0,
-    downloadMbps: network.downloadMbps,
-    capGBPerDay: network.downloadCapGBPerDay,
-  }
+  const { domains } = assessment
+  return fillQuestion(domains.library.contentTB.likely, plan.network, domains)
 })
 const fills = computed(() => (question.value ? firstFills(question.value) : []))
 const figures = computed(() => {

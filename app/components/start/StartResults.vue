@@ -107,11 +107,19 @@ const copyText = computed(() => {
         `${missingCopyName(copy)}.`
     : ''
 })
-const vented = computed(() =>
-  cards.value.flatMap(({ build }) =>
-    store.plan && makesVents(store.plan, build) ? [build.label] : [],
-  ),
-)
+const ventsSentence = computed(() => {
+  const { plan } = store
+  const builds = cards.value.map(({ build }) => build)
+  const vented = builds.filter(build => plan && makesVents(plan, build))
+  if (vented.length === 0) return ''
+  const who =
+    builds.length > 1 && vented.length === builds.length
+      ? 'All of them count'
+      : vented.length === 1
+        ? `${vented[0]!.label} counts`
+        : `${vented[0]!.label} and ${vented[1]!.label} count`
+  return `${who} on vents in the cupboard, below and above: they have to be made.`
+})
 const heading = computed(() =>
   isEmpty.value
     ? 'What to buy'
@@ -191,10 +199,7 @@ onBeforeUnmount(() => {
       </BuildCard>
     </div>
     <p v-if="copyText" class="small">{{ copyText }}</p>
-    <p v-if="vented.length" class="small" data-vents>
-      {{ vented.join(' and ') }} {{ vented.length === 1 ? 'counts' : 'count' }} on vents in the
-      cupboard, below and above: they have to be made.
-    </p>
+    <p v-if="ventsSentence" class="small" data-vents>{{ ventsSentence }}</p>
     <p v-if="cards.some(card => card.lots.some(({ isOwned }) => isOwned))" class="small">
       Putting drives under another layout erases them: copy what they hold to somewhere else first,
       and read it back.

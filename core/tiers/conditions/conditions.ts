@@ -217,7 +217,7 @@ export const conditions: readonly Condition[] = [
   },
   {
     id: 'coolDrives',
-    label: `Drives at most ${warmDriveC} °C`,
+    label: `Drives at most ${warmDriveC}\u00a0°C`,
     lacking: 'its drives get too warm',
     help: 'On the warmest day, by the air where each drive is.',
     ...byToggle('coolDrives'),

@@ -1,0 +1,232 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { fitsInto } from '~~/core/commissioning/progress'
+import { chapterOf, chapters } from '~~/core/commissioning/step'
+import { stepStates } from '~~/core/plan/commissioning'
+import { buildsParityApart } from '~~/core/commissioning/setupSlice'
+import ChartFrame from '~/components/charts/ChartFrame.vue'
+import PlanField from '~/components/common/PlanField.vue'
+import { useFormat } from '~/composables/useFormat'
+import { useProposal } from '~/composables/useProposal'
+import { useRunBook } from '~/composables/useRunBook'
+import { usePlanStore } from '~/stores/planStore'
+import RunBookPicture from './RunBookPicture.vue'
+import StepInspector from './StepInspector.vue'
+
+/**
+ * The run-book of the plan: the steps over their hours, what comes next, and what fits into the
+ * time that is free tonight.
+ */
+const store = usePlanStore()
+const { progress, waits, say, become } = useRunBook()
+const { hours, number, quantity } = useFormat()
+const { look, apply } = useProposal()
+const picked = ref<string | null>(null)
+const freeHours = ref(0)
+const marked = computed(
+  () => new Set(freeHours.value > 0 ? fitsInto(freeHours.value * 60, progress.value) : []),
+)
+const byId = computed(() => new Map(progress.value.steps.map(step => [step.step.id, step])))
+const next = computed(() =>
+  progress.value.left.timed
+    .map(({ id }) => byId.value.get(id)!)
+    .filter(step => (freeHours.value > 0 ? marked.value.has(step.step.id) : step.canBegin))
+    .slice(0, freeHours.value > 0 ? 40 : 5),
+)
+const sentence = computed(() => {
+  const { steps, whole, left, over } = progress.value
+  const all = `${steps.length} steps, ${hours(whole.hands / 60)} of work`
+  if (over === 0)
+    return (
+      `${all}. With one pair of hands all of it is over after ${hours(whole.onePair / 60)}` +
+      `${whole.onePair > 2 * whole.hands ? ', most of it waiting for drives and copies' : ''}.`
+    )
+  if (over === steps.length)
+    return `All ${steps.length} steps are over: ${hours(whole.hands / 60)} of work.`
+  return (
+    `${over} of ${all}. Left: ${hours(left.hands / 60)} of work, over in ` +
+    `${hours(left.onePair / 60)} from here on.`
+  )
+})
+const rows = computed(() =>
+  progress.value.whole.timed.map(({ id, from, isCritical }) => {
+    const { step, hands, wait, entry } = byId.value.get(id)!
+    return [
+      step.do,
+      chapters[chapterOf(id)],
+      hours(from / 60),
+      quantity(Math.round(hands), 'min'),
+      wait > 0 ? hours(wait / 60) : '–',
+      isCritical ? 'yes' : 'no',
+      stepStates[entry?.state ?? 'open'],
+    ]
+  }),
+)
+const parityApart = computed(
+  () => store.assessment !== null && buildsParityApart(store.assessment.domains),
+)
+/** Ownership counts own hours to build: those of this book, where it has others. */
+const hoursPlan = computed(() => {
+  const { plan } = store
+  const worked = Math.round(progress.value.whole.hands / 6) / 10
+  return plan && worked > 0 && plan.costs.buildHours !== worked
+    ? { worked, plan: { ...plan, costs: { ...plan.costs, buildHours: worked } } }
+    : null
+})
+</script>
+
+<template>
+  <div class="book" data-run-book>
+    <section v-if="waits.length" class="sheet wait" role="note" data-why-wait>
+      <h2>Building should wait</h2>
+      <ul>
+        <li v-for="reason in waits" :key="reason">{{ reason }}</li>
+      </ul>
+      <p class="soft small">
+        The steps can be read and ticked all the same: a machine may run already.
+      </p>
+    </section>
+    <ChartFrame
+      title="The run-book"
+      :columns="['Step', 'Chapter', 'Begins after', 'Work', 'Waiting', 'Longest chain', 'State']"
+      :rows="rows"
+    >
+      <template #default="{ width }">
+        <p class="sentence" data-run-book-sentence>{{ sentence }}</p>
+        <RunBookPicture
+          v-model:picked="picked"
+          :progress="progress"
+          :width="width"
+          :marked="marked"
+        />
+      </template>
+      <template #below>
+        <p class="soft small">
+          Solid is work, hatched is waiting, the thick line the longest chain; filled is over. Waits
+          longer than an hour are drawn short, with their hours above. Minutes of work are planning
+          values: half to twice as many are usual. Press a bar for its step.
+        </p>
+        <p v-if="hoursPlan" class="small" data-count-hours>
+          Ownership counts
+          {{
+            store.plan?.costs.buildHours === null
+              ? 'a planning value for your own hours to build'
+              : `${quantity(store.plan?.costs.buildHours ?? 0, 'h')} of your own to build`
+          }}.
+          <VBtn
+            size="small"
+            variant="outlined"
+            color="primary"
+            @pointerenter="look(hoursPlan.plan)"
+            @pointerleave="look(null)"
+            @focus="look(hoursPlan.plan)"
+            @blur="look(null)"
+            @click="apply(hoursPlan.plan)"
+          >
+            Count {{ quantity(hoursPlan.worked, 'h') }}
+          </VBtn>
+        </p>
+      </template>
+    </ChartFrame>
+    <section class="sheet" data-next>
+      <h2>{{ freeHours > 0 ? 'What fits in' : 'Next' }}</h2>
+      <div class="free" role="group" aria-label="Free time">
+        <VBtn
+          v-for="time in [0, 1, 2, 4]"
+          :key="time"
+          size="small"
+          :variant="freeHours === time ? 'flat' : 'outlined'"
+          color="primary"
+          :aria-pressed="freeHours === time"
+          @click="freeHours = time"
+        >
+          {{ time === 0 ? 'Any' : `${number(time)} h free` }}
+        </VBtn>
+      </div>
+      <p v-if="next.length === 0" class="soft">
+        {{
+          progress.left.timed.length === 0
+            ? 'Nothing is left.'
+            : 'No step is over in that time: the next ones take longer, or something waits.'
+        }}
+      </p>
+      <ol class="next">
+        <li v-for="entry in next" :key="entry.step.id" :data-next-step="entry.step.id">
+          <button type="button" class="plain-button" @click="picked = entry.step.id">
+            {{ entry.step.do }}
+          </button>
+          <span class="soft small">
+            {{ chapters[chapterOf(entry.step.id)] }}, {{ quantity(Math.round(entry.hands), 'min')
+            }}{{ entry.wait > 0 ? `, then ${hours(entry.wait / 60)} of waiting` : '' }}
+          </span>
+        </li>
+      </ol>
+    </section>
+    <section class="sheet follows">
+      <h2>What it follows</h2>
+      <p class="soft small">
+        The run-book is made from the plan: another board, layout or system gives another one.
+      </p>
+      <PlanField path="brief.anotherHome" />
+      <PlanField path="machine.monitorAtHand" />
+      <PlanField v-if="parityApart" path="drives.parityAfterCopy" />
+    </section>
+    <StepInspector
+      v-if="picked"
+      :progress="progress.steps"
+      :picked="picked"
+      :say="say"
+      @become="become"
+      @pick="picked = $event"
+    />
+  </div>
+</template>
+
+<style scoped>
+.book {
+  display: grid;
+  gap: 16px;
+  min-width: 0;
+}
+.sentence {
+  font-size: 1.02rem;
+  margin: 2px 0 10px;
+}
+.wait {
+  border-left: 4px solid rgb(var(--v-theme-state-tight));
+}
+.wait ul {
+  padding-left: 18px;
+}
+.free {
+  display: flex;
+  gap: 6px;
+  flex-wrap: wrap;
+  margin: 8px 0 12px;
+}
+.next {
+  list-style: none;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
+  gap: 12px 20px;
+}
+.next button {
+  text-align: left;
+}
+.next button:hover {
+  text-decoration: underline;
+}
+.next span {
+  display: block;
+}
+/* On a phone what comes next stands before the picture. */
+@media (max-width: 760px) {
+  .wait {
+    order: -2;
+  }
+  [data-next] {
+    order: -1;
+  }
+}
+</style>

@@ -1,0 +1,86 @@
+import { computed } from 'vue'
+import { catalogue } from '~~/core/catalogue/catalogue'
+import { basisOf } from '~~/core/commissioning/basis'
+import { progressOf } from '~~/core/commissioning/progress'
+import { runBook } from '~~/core/commissioning/runBook'
+import { setupOf } from '~~/core/commissioning/setupOf'
+import type { SetupSlice } from '~~/core/commissioning/setupSlice'
+import { withStepEntry } from '~~/core/commissioning/stepEntries'
+import { whyWait } from '~~/core/commissioning/whyWait'
+import type { StepEntry, StepState } from '~~/core/plan/commissioning'
+import { editPlan } from '~~/core/plan/editPlan'
+import type { Plan } from '~~/core/plan/planSchema'
+import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
+import { usePlanStore } from '~/stores/planStore'
+import { useFormat } from './useFormat'
+
+/** Today as a plan keeps it, by the clock of this computer. */
+function today(): string {
+  const now = new Date()
+  const two = (value: number) => String(value).padStart(2, '0')
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`
+}
+
+const entryOf = ({ commissioning }: Plan, id: string) =>
+  commissioning.steps.find(({ step }) => step === id)
+
+/** The run-book of the open plan, how far it is, and what is said of its steps. */
+export function useRunBook() {
+  const store = usePlanStore()
+  const { format } = useFormat()
+  const slice = computed(
+    (): SetupSlice | null =>
+      store.plan &&
+      store.assessment && {
+        plan: store.plan,
+        catalogue: effectiveCatalogue(store.plan, catalogue),
+        facts: store.assessment.domains,
+      },
+  )
+  const book = computed(() => (slice.value ? runBook(setupOf(slice.value)) : []))
+  const basis = computed(() => (slice.value ? basisOf(slice.value) : ''))
+  const progress = computed(() =>
+    progressOf(book.value, store.plan?.commissioning.steps ?? [], basis.value),
+  )
+  const waits = computed(() => (slice.value ? whyWait(slice.value, format.value) : []))
+  /** who ticked last */
+  const who = computed(
+    () =>
+      [...(store.plan?.commissioning.steps ?? [])]
+        .filter(entry => entry.who !== '')
+        .sort((a, b) => (a.day < b.day ? 1 : -1))[0]?.who ?? '',
+  )
+
+  /** Says something of a step; what is wrong with it, and then nothing is changed, else null. */
+  function say(id: string, key: Exclude<keyof StepEntry, 'step'>, value: unknown): string | null {
+    const { plan } = store
+    if (!plan) return null
+    // With a mark of its own it stays in the list while it says nothing yet.
+    const there = withStepEntry(plan, id, { basis: entryOf(plan, id)?.basis || basis.value })
+    const at = there.commissioning.steps.findIndex(({ step }) => step === id)
+    const result = editPlan(there, `commissioning.steps.${at}.${key}`, value)
+    if (!result.ok) return result.issues[0]?.message ?? 'This value is not possible.'
+    const entry = entryOf(result.plan, id)
+    const isTicked = entry !== undefined && entry.state !== 'open'
+    store.replace(
+      withStepEntry(result.plan, id, isTicked ? {} : { basis: '' }),
+      `step ${id} ${key}`,
+    )
+    return null
+  }
+  /** Ticks a step, skips it, or says that it is not so; with the day, and what it was made for. */
+  function become(id: string, state: StepState): void {
+    if (!store.plan) return
+    const known = entryOf(store.plan, id)
+    store.replace(
+      withStepEntry(
+        store.plan,
+        id,
+        state === 'open'
+          ? { state, day: '', basis: '' }
+          : { state, day: today(), who: known?.who || who.value, basis: basis.value },
+      ),
+    )
+  }
+  return { progress, waits, say, become }
+}

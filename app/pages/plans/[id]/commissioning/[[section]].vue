@@ -1,0 +1,18 @@
+<script setup lang="ts">
+import { defineAsyncComponent } from 'vue'
+import ViewFrame from '~/components/common/ViewFrame.vue'
+
+const RunBookSection = defineAsyncComponent(
+  () => import('~/components/commissioning/RunBookSection.vue'),
+)
+
+definePageMeta({ key: 'commissioning' })
+</script>
+
+<template>
+  <ViewFrame view="commissioning" question="What is next, and when does it play?">
+    <template #run-book>
+      <RunBookSection />
+    </template>
+  </ViewFrame>
+</template>
