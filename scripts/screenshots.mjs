@@ -60,13 +60,9 @@ try {
     path: '/drives/growing',
     before: page => page.getByRole('button', { name: 'Apply: Cheapest' }).waitFor(),
   })
-  await shoot('ownership-flips', {
-    path: '/ownership/flips',
-    before: async page => {
-      await page.locator('[data-flip]').first().waitFor({ timeout: 120_000 })
-      // until the ways that are compared are all there
-      await page.waitForTimeout(10_000)
-    },
+  await shoot('commissioning', {
+    path: '/commissioning',
+    before: page => page.locator('[data-step]').first().waitFor(),
   })
   await shoot('machine-fit', { path: '/machine/fit', before: page => page.waitForTimeout(2500) })
   await shoot('plans', { path: '/plans', before: page => page.waitForTimeout(2500) })

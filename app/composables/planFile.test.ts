@@ -3,7 +3,8 @@ import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
 import { newPlan, planSchema } from '~~/core/plan/planSchema'
 import { planFileName } from './planDownload'
 import { planFileLimitBytes, readPlanFile } from './planFile'
-import { fieldElementId, viewAddress, viewOfPath, views } from './views'
+import { viewOfPath } from './fieldPlaces'
+import { fieldElementId, viewAddress, views } from './views'
 
 describe('plan files', () => {
   it.each([

@@ -2,7 +2,8 @@ import { nextTick } from 'vue'
 import { useRouter } from '#imports'
 import { usePlanStore } from '~/stores/planStore'
 import { useWorkingStore } from '~/stores/workingStore'
-import { fieldElementId, placeOfPath, viewAddress } from './views'
+import { placeOfPath } from './fieldPlaces'
+import { fieldElementId, viewAddress } from './views'
 
 /**
  * How long a field is looked for where its view is being loaded, ms; and from when on the list that

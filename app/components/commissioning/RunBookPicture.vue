@@ -70,6 +70,7 @@ const reachable = computed(
         ref="svg"
         :width="layout.width"
         :height="layout.height"
+        :viewBox="`0 0 ${layout.width} ${layout.height}`"
         role="group"
         aria-label="Steps over the hours; arrow keys go from one to the next"
       >
@@ -212,5 +213,17 @@ text {
 .bar:focus-visible .work {
   stroke: rgb(var(--v-theme-on-surface));
   stroke-width: 2.4;
+}
+@media print {
+  .book {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .lanes {
+    display: none;
+  }
+  svg {
+    width: 100%;
+    height: auto;
+  }
 }
 </style>

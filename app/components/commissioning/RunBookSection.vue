@@ -31,8 +31,13 @@ const next = computed(() =>
   progress.value.left.timed
     .map(({ id }) => byId.value.get(id)!)
     .filter(step => (freeHours.value > 0 ? marked.value.has(step.step.id) : step.canBegin))
-    .slice(0, freeHours.value > 0 ? 40 : 5),
+    .slice(0, freeHours.value > 0 ? 40 : 4),
 )
+/** What to do, as far as it takes to know it again: the rest stands at the step. */
+function shortOf(text: string): string {
+  const first = text.split(/(?<=[.;:]) /)[0]!.replace(/[.;:]$/, '')
+  return first.length > 110 ? `${first.slice(0, 107)}…` : first
+}
 const sentence = computed(() => {
   const { steps, whole, left, over } = progress.value
   const all = `${steps.length} steps, ${hours(whole.hands / 60)} of work`
@@ -128,49 +133,51 @@ const hoursPlan = computed(() => {
         </p>
       </template>
     </ChartFrame>
-    <section class="sheet" data-next>
-      <h2>{{ freeHours > 0 ? 'What fits in' : 'Next' }}</h2>
-      <div class="free" role="group" aria-label="Free time">
-        <VBtn
-          v-for="time in [0, 1, 2, 4]"
-          :key="time"
-          size="small"
-          :variant="freeHours === time ? 'flat' : 'outlined'"
-          color="primary"
-          :aria-pressed="freeHours === time"
-          @click="freeHours = time"
-        >
-          {{ time === 0 ? 'Any' : `${number(time)} h free` }}
-        </VBtn>
-      </div>
-      <p v-if="next.length === 0" class="soft">
-        {{
-          progress.left.timed.length === 0
-            ? 'Nothing is left.'
-            : 'No step is over in that time: the next ones take longer, or something waits.'
-        }}
-      </p>
-      <ol class="next">
-        <li v-for="entry in next" :key="entry.step.id" :data-next-step="entry.step.id">
-          <button type="button" class="plain-button" @click="picked = entry.step.id">
-            {{ entry.step.do }}
-          </button>
-          <span class="soft small">
-            {{ chapters[chapterOf(entry.step.id)] }}, {{ quantity(Math.round(entry.hands), 'min')
-            }}{{ entry.wait > 0 ? `, then ${hours(entry.wait / 60)} of waiting` : '' }}
-          </span>
-        </li>
-      </ol>
-    </section>
-    <section class="sheet follows">
-      <h2>What it follows</h2>
-      <p class="soft small">
-        The run-book is made from the plan: another board, layout or system gives another one.
-      </p>
-      <PlanField path="brief.anotherHome" />
-      <PlanField path="machine.monitorAtHand" />
-      <PlanField v-if="parityApart" path="drives.parityAfterCopy" />
-    </section>
+    <div class="lower">
+      <section class="sheet" data-next>
+        <h2>{{ freeHours > 0 ? 'What fits in' : 'Next' }}</h2>
+        <div class="free" role="group" aria-label="Free time">
+          <VBtn
+            v-for="time in [0, 1, 2, 4]"
+            :key="time"
+            size="small"
+            :variant="freeHours === time ? 'flat' : 'outlined'"
+            color="primary"
+            :aria-pressed="freeHours === time"
+            @click="freeHours = time"
+          >
+            {{ time === 0 ? 'Any' : `${number(time)} h free` }}
+          </VBtn>
+        </div>
+        <p v-if="next.length === 0" class="soft">
+          {{
+            progress.left.timed.length === 0
+              ? 'Nothing is left.'
+              : 'No step is over in that time: the next ones take longer, or something waits.'
+          }}
+        </p>
+        <ol class="next">
+          <li v-for="entry in next" :key="entry.step.id" :data-next-step="entry.step.id">
+            <button type="button" class="plain-button" @click="picked = entry.step.id">
+              {{ shortOf(entry.step.do) }}
+            </button>
+            <span class="soft small">
+              {{ chapters[chapterOf(entry.step.id)] }}, {{ quantity(Math.round(entry.hands), 'min')
+              }}{{ entry.wait > 0 ? `, then ${hours(entry.wait / 60)} of waiting` : '' }}
+            </span>
+          </li>
+        </ol>
+      </section>
+      <section class="sheet follows">
+        <h2>What it follows</h2>
+        <p class="soft small">
+          The run-book is made from the plan: another board, layout or system gives another one.
+        </p>
+        <PlanField path="brief.anotherHome" />
+        <PlanField path="machine.monitorAtHand" />
+        <PlanField v-if="parityApart" path="drives.parityAfterCopy" />
+      </section>
+    </div>
     <StepInspector
       v-if="picked"
       :progress="progress.steps"
@@ -187,6 +194,12 @@ const hoursPlan = computed(() => {
   display: grid;
   gap: 16px;
   min-width: 0;
+}
+.lower {
+  display: grid;
+  grid-template-columns: minmax(0, 2.2fr) minmax(230px, 1fr);
+  gap: 16px;
+  align-items: start;
 }
 .sentence {
   font-size: 1.02rem;
@@ -208,8 +221,8 @@ const hoursPlan = computed(() => {
   list-style: none;
   padding: 0;
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
-  gap: 12px 20px;
+  grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));
+  gap: 10px 20px;
 }
 .next button {
   text-align: left;
@@ -225,8 +238,9 @@ const hoursPlan = computed(() => {
   .wait {
     order: -2;
   }
-  [data-next] {
+  .lower {
     order: -1;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

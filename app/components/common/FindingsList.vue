@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { mdiAlertOutline, mdiCloseOctagonOutline, mdiInformationOutline } from '@mdi/js'
-import { viewOfPath, type ViewId } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 
-/** What the plan warns of, with the way out; of one view, or of all, the worst first. */
+/** What the plan warns of, with the way out, the worst first. */
 const props = defineProps<{
-  view?: ViewId
+  /** only those that something of these follows from */
+  follows?: (source: string) => boolean
   /** only those whose code begins so */
   code?: string
   /** more are behind a press */
@@ -16,7 +16,7 @@ const store = usePlanStore()
 const findings = computed(() =>
   (store.assessment?.findings ?? []).filter(
     finding =>
-      (!props.view || finding.from.some(source => viewOfPath(source) === props.view)) &&
+      (!props.follows || finding.from.some(props.follows)) &&
       finding.code.startsWith(props.code ?? ''),
   ),
 )

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute } from '#imports'
 import type { VerdictState } from '~~/core/verdict'
-import { phases, viewAddress, viewOfPath, type ViewId } from '~/composables/views'
+import { phases, viewAddress, type ViewId } from '~/composables/views'
+import { afterPaint } from '~/services/afterPaint'
 import { usePlanStore } from '~/stores/planStore'
 import { stateMarks } from './stateMarks'
 
@@ -21,6 +22,12 @@ const rank: readonly VerdictState[] = ['impossible', 'short', 'unknown', 'tight'
 const worst = (states: readonly VerdictState[]): VerdictState | null =>
   rank.find(state => states.includes(state)) ?? null
 
+/** Where fields are set is known after the first view: only findings are marked by it. */
+const viewOfPath = shallowRef<((path: string) => ViewId) | null>(null)
+onMounted(async () => {
+  await afterPaint()
+  viewOfPath.value = (await import('~/composables/fieldPlaces')).viewOfPath
+})
 const marks = computed(() => {
   const verdicts = store.assessment?.verdicts ?? []
   const found: Partial<Record<ViewId, VerdictState>> = {}
@@ -34,7 +41,7 @@ const marks = computed(() => {
   }
   // A view without a headroom of its own tells what its findings tell.
   for (const { from, severity } of store.assessment?.findings ?? []) {
-    for (const view of new Set(from.map(viewOfPath))) {
+    for (const view of new Set(viewOfPath.value ? from.map(viewOfPath.value) : [])) {
       if (found[view] === undefined && severity !== 'caution')
         found[view] = severity === 'fail' ? 'short' : 'tight'
     }

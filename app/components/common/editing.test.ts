@@ -13,6 +13,7 @@ import ListEditor from './ListEditor.vue'
 import SaveStatus from './SaveStatus.vue'
 import StateMark from './StateMark.vue'
 import VerdictSentence from './VerdictSentence.vue'
+import ViewFindings from './ViewFindings.vue'
 
 const button = (wrapper: ReturnType<typeof mount>, label: string) =>
   wrapper
@@ -276,7 +277,7 @@ describe('what the plan comes to', () => {
       .findAll('li')
       .map(item => ['fail', 'warning', 'caution'].findIndex(severity => item.classes(severity)))
     expect(severities).toEqual([...severities].sort())
-    const ofDrives = mount(FindingsList, { props: { view: 'drives' } }).findAll('[data-finding]')
+    const ofDrives = mount(ViewFindings, { props: { view: 'drives' } }).findAll('[data-finding]')
     expect(ofDrives.length).toBeLessThan(store.assessment!.findings.length)
     for (const item of ofDrives) expect(item.text()).toMatch(/^(Problem|Warning|Worth knowing)\./)
   })

@@ -22,7 +22,12 @@ describe('the rail', () => {
   it('lists the views by phase, each with the mark of its verdict', () => {
     openDemo()
     const rail = mount(NavRail, { props: { planId: 'p' } })
-    expect(rail.findAll('.phase p').map(phase => phase.text())).toEqual(['Need', 'Size', 'Choose', 'Set up'])
+    expect(rail.findAll('.phase p').map(phase => phase.text())).toEqual([
+      'Need',
+      'Size',
+      'Choose',
+      'Set up',
+    ])
     expect(rail.findAll('a')).toHaveLength(11)
     expect(mark(rail, 'streams').attributes('aria-label')).toBe('Short')
     expect(mark(rail, 'drives').attributes('aria-label')).toBe('Impossible')

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import FigureValue from '~/components/common/FigureValue.vue'
-import FindingsList from '~/components/common/FindingsList.vue'
+import ViewFindings from '~/components/common/ViewFindings.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import MachineFields from '~/components/streams/MachineFields.vue'
 import { useUsualMachine } from '~/composables/useUsualMachine'
@@ -43,7 +43,7 @@ const usual = useUsualMachine()
         <FigureValue id="machine.loadW" />
         <FigureValue id="streams.softwareReference" />
       </div>
-      <FindingsList view="machine" :most="6" />
+      <ViewFindings view="machine" :most="6" />
     </section>
   </div>
 </template>

@@ -5,7 +5,7 @@ import { cashKinds } from '~~/core/ownership/cashFlow'
 import { licenceCrossing, neverUsed, type PaidHeadroom } from '~~/core/ownership/neverUsed'
 import { cashLabels } from '~~/core/ownership/years/tellYears'
 import FigureValue from '~/components/common/FigureValue.vue'
-import FindingsList from '~/components/common/FindingsList.vue'
+import ViewFindings from '~/components/common/ViewFindings.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ComparedChoice from '~/components/tiers/ComparedChoice.vue'
@@ -202,7 +202,7 @@ const sentence = computed(() => {
         <PlanField path="costs.hourValue" />
         <PlanField path="costs.upsBatteryPrice" />
       </div>
-      <FindingsList view="ownership" />
+      <ViewFindings view="ownership" />
     </section>
   </div>
 </template>

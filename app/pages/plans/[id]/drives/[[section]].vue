@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, ref } from 'vue'
 import WaterfallChart from '~/components/charts/WaterfallChart.vue'
 import FigureValue from '~/components/common/FigureValue.vue'
-import FindingsList from '~/components/common/FindingsList.vue'
+import ViewFindings from '~/components/common/ViewFindings.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
@@ -71,7 +71,7 @@ const picked = ref<number | null>(null)
           <WaterfallChart />
         </div>
       </div>
-      <FindingsList view="drives" :most="3" />
+      <ViewFindings view="drives" :most="3" />
     </template>
     <template #layouts>
       <LayoutsChart />
@@ -102,7 +102,7 @@ const picked = ref<number | null>(null)
             {{ hours(rebuilds.watched) }} while somebody always does.
           </p>
           <LossSimulation />
-          <FindingsList view="drives" />
+          <ViewFindings view="drives" />
         </section>
         <section class="sheet side">
           <h2>What makes drives fail sooner or later</h2>
@@ -174,7 +174,7 @@ const picked = ref<number | null>(null)
           </div>
           <RippingAgain />
           <VerdictSentence id="survival" />
-          <FindingsList view="drives" />
+          <ViewFindings view="drives" />
         </section>
         <section class="sheet side">
           <h2>Copies and measures</h2>

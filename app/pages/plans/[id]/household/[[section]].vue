@@ -5,7 +5,7 @@ import { busiestQuarter } from '~~/core/household/weekCounts'
 import { slotMinutes, slotsPerWeek, weekTimeText } from '~~/core/units/week'
 import { navigateTo } from '#imports'
 import FigureValue from '~/components/common/FigureValue.vue'
-import FindingsList from '~/components/common/FindingsList.vue'
+import ViewFindings from '~/components/common/ViewFindings.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import DevicesEditor from '~/components/household/DevicesEditor.vue'
@@ -134,7 +134,7 @@ async function edit(): Promise<void> {
           <PlanField path="household.forcedSubtitlesShare" />
         </div>
       </section>
-      <FindingsList view="household" :most="2" />
+      <ViewFindings view="household" :most="2" />
     </template>
     <template #moment>
       <label class="sheet at-moment">

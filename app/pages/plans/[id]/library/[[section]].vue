@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import GrowthChart from '~/components/charts/GrowthChart.vue'
 import FigureValue from '~/components/common/FigureValue.vue'
-import FindingsList from '~/components/common/FindingsList.vue'
+import ViewFindings from '~/components/common/ViewFindings.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
@@ -31,7 +31,7 @@ const findings = computed(() => (store.assessment?.findings.length ?? 0) > 0)
             <p v-if="driver">
               {{ driver }}
             </p>
-            <FindingsList view="library" />
+            <ViewFindings view="library" />
           </section>
         </div>
         <section class="sheet side">

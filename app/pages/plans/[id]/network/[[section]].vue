@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue'
 import FigureValue from '~/components/common/FigureValue.vue'
-import FindingsList from '~/components/common/FindingsList.vue'
+import ViewFindings from '~/components/common/ViewFindings.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
@@ -64,7 +64,7 @@ const whenDown = {
           <p v-if="store.plan">
             {{ whenDown[store.plan.network.needsOutside] }} Try it once with the line unplugged.
           </p>
-          <FindingsList view="network" />
+          <ViewFindings view="network" />
           <p class="soft small">
             Where the provider shares one address among houses, or two routers stand in a row,
             nothing reaches the machine from outside; a private tunnel or a relay gets through. Open

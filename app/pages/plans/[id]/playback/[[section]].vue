@@ -5,7 +5,7 @@ import { groupCell } from '~~/core/playback/groupCells'
 import { rowGroups } from '~~/core/playback/rowGroups'
 import { matrixSummaries } from '~~/core/playback/summaries'
 import FigureValue from '~/components/common/FigureValue.vue'
-import FindingsList from '~/components/common/FindingsList.vue'
+import ViewFindings from '~/components/common/ViewFindings.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import CellReasons from '~/components/playback/CellReasons.vue'
 import MatrixPicture from '~/components/playback/MatrixPicture.vue'
@@ -122,7 +122,7 @@ const anyDevices = computed(() => (store.plan?.household.devices.length ?? 0) > 
             :looking="working"
           />
         </div>
-        <FindingsList view="playback" :most="2" />
+        <ViewFindings view="playback" :most="2" />
       </template>
     </template>
     <template #fixes>
@@ -131,7 +131,7 @@ const anyDevices = computed(() => (store.plan?.household.devices.length ?? 0) > 
         :working="working"
         :any-habits="(store.plan?.household.habits.length ?? 0) > 0"
       />
-      <FindingsList view="playback" />
+      <ViewFindings view="playback" />
     </template>
   </ViewFrame>
 </template>

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import ConversionsChart from '~/components/charts/ConversionsChart.vue'
 import FigureValue from '~/components/common/FigureValue.vue'
-import FindingsList from '~/components/common/FindingsList.vue'
+import ViewFindings from '~/components/common/ViewFindings.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import VerdictSentence from '~/components/common/VerdictSentence.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
@@ -49,7 +49,7 @@ const binding = computed(() => store.assessment?.figures['streams.possible']?.no
           </NuxtLink>
         </section>
       </div>
-      <FindingsList view="streams" :most="3" />
+      <ViewFindings view="streams" :most="3" />
     </template>
     <template #mix>
       <div class="columns">
