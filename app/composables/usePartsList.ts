@@ -8,7 +8,6 @@ import { forgottenExtras } from '~~/core/machine/parts/forgotten'
 import { partLines, partTotals, type DriveLine } from '~~/core/machine/parts/partsList'
 import { missingCopy } from '~~/core/ownership/missingCopy'
 import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
-import { missingCopyName } from '~/composables/missingCopyText'
 import { useFormat } from '~/composables/useFormat'
 import { useLacksCopy } from '~/composables/useLacksCopy'
 import { usePlanStore } from '~/stores/planStore'
@@ -74,7 +73,7 @@ export function usePartsList() {
       rebuilds: pool?.parity ?? false,
       driveCount: assessment.domains.drives.count,
       copy: copy && {
-        label: copy.media?.model.label ?? `${missingCopyName(copy)}, ${money(copy.perMonth)} each`,
+        label: copy.media?.model.label ?? `a store, ${money(copy.perMonth)} a month`,
         count: copy.media?.count ?? 1,
         price: copy.price,
       },

@@ -192,7 +192,10 @@ export const phases: readonly Phase[] = [
         id: 'commissioning',
         label: 'Commissioning',
         icon: mdiClipboardCheckOutline,
-        sections: [{ id: 'run-book', label: 'Run-book' }],
+        sections: [
+          { id: 'run-book', label: 'Run-book' },
+          { id: 'faults', label: 'Fault trees' },
+        ],
       },
     ],
   },

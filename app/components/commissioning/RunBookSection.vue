@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { useRoute } from '#imports'
 import { fitsInto } from '~~/core/commissioning/progress'
 import { chapterOf, chapters } from '~~/core/commissioning/step'
 import { stepStates } from '~~/core/plan/commissioning'
@@ -21,7 +22,9 @@ const store = usePlanStore()
 const { progress, waits, say, become } = useRunBook()
 const { hours, number, quantity } = useFormat()
 const { look, apply } = useProposal()
-const picked = ref<string | null>(null)
+const route = useRoute()
+/** a way back from a fault tree names the step that it came from */
+const picked = ref<string | null>(typeof route.query.step === 'string' ? route.query.step : null)
 const freeHours = ref(0)
 const marked = computed(
   () => new Set(freeHours.value > 0 ? fitsInto(freeHours.value * 60, progress.value) : []),
@@ -179,7 +182,7 @@ const hoursPlan = computed(() => {
       </section>
     </div>
     <StepInspector
-      v-if="picked"
+      v-if="picked && byId.has(picked)"
       :progress="progress.steps"
       :picked="picked"
       :say="say"

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { cautions } from '~~/core/commissioning/cautions'
+import { faultTrees } from '~~/core/commissioning/faults/faultTrees'
 import type { StepProgress } from '~~/core/commissioning/progress'
 import { chapterOf, chapters } from '~~/core/commissioning/step'
 import type { StepEntry, StepState } from '~~/core/plan/commissioning'
 import InspectorPanel from '~/components/common/InspectorPanel.vue'
 import PlanField from '~/components/common/PlanField.vue'
+import { viewAddress } from '~/composables/views'
 import { useFormat } from '~/composables/useFormat'
 import { usePlanStore } from '~/stores/planStore'
 
@@ -37,6 +39,13 @@ const before = computed(() =>
 const otherwise = computed(() =>
   (shown.value?.step.ifNot.steps ?? []).filter(id => names.value.has(id)),
 )
+const trees = computed(() =>
+  faultTrees.filter(({ id }) => shown.value?.step.ifNot.trees.includes(id)),
+)
+const addressOfTree = (tree: string) => ({
+  path: viewAddress(store.id ?? '', 'commissioning', 'faults'),
+  query: { tree, step: props.picked },
+})
 /** Where the entry stands in the plan, or will stand. */
 const place = computed(() => {
   const steps = store.plan?.commissioning.steps ?? []
@@ -118,13 +127,20 @@ const short = (text: string) => (text.length > 70 ? `${text.slice(0, 67)}…` : 
     <div v-if="state === 'failed'" class="otherwise" data-otherwise>
       <h3>When it is not so</h3>
       <p v-if="shown.step.ifNot.advice">{{ shown.step.ifNot.advice }}</p>
+      <p v-if="trees.length" data-step-trees>
+        Find the cause, one question at a time:
+        <template v-for="(tree, index) in trees" :key="tree.id">
+          {{ index > 0 ? ' · ' : '' }}
+          <NuxtLink :to="addressOfTree(tree.id)">{{ tree.label }}</NuxtLink>
+        </template>
+      </p>
       <p v-for="id in otherwise" :key="id">
         Go back to:
         <button type="button" class="plain-button link" @click="emit('pick', id)">
           {{ short(names.get(id)!) }}
         </button>
       </p>
-      <p v-if="!shown.step.ifNot.advice && otherwise.length === 0">
+      <p v-if="!shown.step.ifNot.advice && otherwise.length === 0 && trees.length === 0">
         Do it once more from the beginning; if it stays so, write down what you saw and ask somebody
         who has the tools.
       </p>
@@ -194,6 +210,7 @@ dt {
   color: rgb(var(--v-theme-state-tight));
   font-weight: 600;
 }
+.otherwise a,
 .link {
   color: rgb(var(--v-theme-primary));
   text-decoration: underline;

@@ -1,11 +1,25 @@
 import { flushPromises, mount } from '@vue/test-utils'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
+import { reactive } from 'vue'
 import { cautions } from '~~/core/commissioning/cautions'
 import type { Timed } from '~~/core/commissioning/schedule'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
 import { openDemo } from '../../../tests/stubs/openPlan'
 import { cutWidth, layOutRunBook } from './runBookLayout'
+import FaultsSection from './FaultsSection.vue'
 import RunBookSection from './RunBookSection.vue'
+
+const place = reactive<{ path: string; query: Record<string, string> }>({ path: '', query: {} })
+vi.mock('#imports', async original => ({
+  ...(await original<object>()),
+  useRoute: () => place,
+  useRouter: () => ({
+    push: ({ query }: { query: Record<string, string> }) => {
+      place.query = query
+      return Promise.resolve()
+    },
+  }),
+}))
 
 const timed = (id: string, from: number, hands: number, wait = 0): Timed => ({
   id,
@@ -53,6 +67,7 @@ const stubs = {
   global: {
     stubs: {
       VBtn: { template: '<button><slot /></button>' },
+      NuxtLink: { props: ['to'], template: '<a :data-to="JSON.stringify(to)"><slot /></a>' },
       PlanField: { props: ['path', 'set'], template: '<i :data-path="path" />' },
       InspectorPanel: { template: '<aside><slot /></aside>' },
     },
@@ -123,5 +138,67 @@ describe('the section of the run-book', () => {
     await page.get('[data-count-hours] button').trigger('click')
     expect(store.plan!.costs.buildHours).toBeGreaterThan(10)
     expect(page.find('[data-count-hours]').exists()).toBe(false)
+  })
+})
+
+describe('the fault trees', () => {
+  it('are offered where a step is not so, and lead back to it with what was found', async () => {
+    place.query = {}
+    const store = openDemo()
+    const book = mount(RunBookSection, stubs)
+    await flushPromises()
+    await book.get('[data-step="pool.compare"]').trigger('click')
+    await book.get('[data-failed]').trigger('click')
+    expect(book.find('[data-step-trees]').exists()).toBe(false)
+    await book.get('[data-step="pool.test"]').trigger('click')
+    await book.get('[data-failed]').trigger('click')
+    const link = JSON.parse(book.get('[data-step-trees] a').attributes('data-to')!) as {
+      query: Record<string, string>
+    }
+    expect(link.query).toEqual({ tree: 'T12', step: 'pool.test' })
+    place.query = link.query
+    const page = mount(FaultsSection, stubs)
+    await flushPromises()
+    const answer = async (says: string) => {
+      const button = page.findAll('.answers button').find(one => one.text() === says)!
+      await button.trigger('click')
+      await flushPromises()
+    }
+    expect(page.get('[data-question]').text()).toContain('under two weeks old')
+    await answer('No')
+    await answer('It was hot')
+    expect(page.get('[data-question]').text()).toContain('Which is it?')
+    await answer('Noise')
+    await answer('A rattle')
+    expect(page.get('[data-found]').text()).toContain('Screws, rubber, side panel.')
+    expect(page.findAll('.answered')).toHaveLength(4)
+    await page.findAll('.acts button')[0]!.trigger('click')
+    const entry = store.plan!.commissioning.steps.find(({ step }) => step === 'pool.test')!
+    expect(entry.state).toBe('failed')
+    expect(entry.note).toContain('A drive fails a test. Is it under two weeks old? No.')
+    expect(entry.note).toContain('What mends it: Screws, rubber, side panel.')
+    await flushPromises()
+    expect(page.findAll('.acts button')[0]!.text()).toBe('Kept with the step')
+    // Answered again from the second question on.
+    await page.findAll('.answered button')[1]!.trigger('click')
+    await flushPromises()
+    expect(page.findAll('.answered')).toHaveLength(1)
+    expect(page.get('[data-question]').text()).toContain('What failed?')
+    // Back at the run-book, the step is open that it began at.
+    place.query = { step: 'pool.test' }
+    expect(mount(RunBookSection, stubs).find('[data-otherwise]').exists()).toBe(true)
+    place.query = { step: 'no.such' }
+    expect(mount(RunBookSection, stubs).find('aside').exists()).toBe(false)
+  })
+  it('stand still at an address that leads nowhere', async () => {
+    openDemo()
+    place.query = { tree: 'T99', way: '1.2' }
+    const page = mount(FaultsSection, stubs)
+    await flushPromises()
+    expect(page.find('[data-walk]').exists()).toBe(false)
+    expect(page.findAll('[data-tree]')).toHaveLength(15)
+    place.query = { tree: 'T1', way: '9.x.2' }
+    await flushPromises()
+    expect(page.get('[data-question]').text()).toContain('With the plug in')
   })
 })

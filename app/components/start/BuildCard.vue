@@ -92,26 +92,24 @@ const rows = computed(() => [
         </text>
       </svg>
       <div class="title">
-        <p class="heading">{{ heading }}</p>
+        <p class="top">
+          <span class="heading">{{ heading }}</span>
+          <StateMark :state="state" />
+        </p>
         <h3>{{ name }}</h3>
         <p class="soft small">
-          {{ detail }}
+          {{ [detail, ownedText].filter(Boolean).join('. ') }}
         </p>
-        <p v-if="ownedText" class="soft small">
-          {{ ownedText }}
-        </p>
-        <p class="price">
-          {{ money(toPay) }}
-          <span class="soft small"
-            >now, {{ money(overYears) }} over {{ counted(years, 'year') }}</span
-          >
-        </p>
-      </div>
-      <div class="foot">
-        <p class="verdict">
-          <StateMark :state="state" /> <span v-if="lacks">{{ lacks }}</span>
-        </p>
-        <slot />
+        <p v-if="lacks" class="small verdict">{{ lacks }}</p>
+        <div class="pay">
+          <p class="price">
+            {{ money(toPay) }}
+            <span class="soft small"
+              >now, {{ money(overYears) }} over {{ counted(years, 'year') }}</span
+            >
+          </p>
+          <slot />
+        </div>
       </div>
     </header>
     <dl>
@@ -141,10 +139,10 @@ const rows = computed(() => [
   border: 1px solid rgb(var(--v-theme-hairline));
   border-radius: 6px;
   background: rgb(var(--v-theme-surface));
-  padding: 10px 12px;
+  padding: 8px 12px;
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: 6px;
 }
 header {
   display: flex;
@@ -225,19 +223,18 @@ dd svg {
   flex: 1;
   min-width: 0;
 }
-.foot {
+.title p {
+  line-height: 1.3;
+}
+.top,
+.pay {
   display: flex;
-  flex-direction: column;
   gap: 8px;
-  align-items: end;
   justify-content: space-between;
-  text-align: right;
-  max-width: 34%;
+  align-items: baseline;
 }
-.verdict {
-  font-size: 0.86rem;
-}
-.verdict span:last-child {
-  display: block;
+.pay {
+  align-items: center;
+  flex-wrap: wrap;
 }
 </style>

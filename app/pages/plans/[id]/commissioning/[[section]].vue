@@ -5,6 +5,9 @@ import ViewFrame from '~/components/common/ViewFrame.vue'
 const RunBookSection = defineAsyncComponent(
   () => import('~/components/commissioning/RunBookSection.vue'),
 )
+const FaultsSection = defineAsyncComponent(
+  () => import('~/components/commissioning/FaultsSection.vue'),
+)
 
 definePageMeta({ key: 'commissioning' })
 </script>
@@ -13,6 +16,9 @@ definePageMeta({ key: 'commissioning' })
   <ViewFrame view="commissioning" question="What is next, and when does it play?">
     <template #run-book>
       <RunBookSection />
+    </template>
+    <template #faults>
+      <FaultsSection />
     </template>
   </ViewFrame>
 </template>
