@@ -23,6 +23,10 @@ const places: readonly (readonly [RegExp, FieldPlace])[] = [
     /^choices\.(pointsPerStream|systemReserveShare|toneMapping|hardwareConversion|fallbackShare)/,
     { view: 'streams', section: 'mix' },
   ],
+  [
+    /^(commissioning|brief\.anotherHome|drives\.parityAfterCopy)/,
+    { view: 'commissioning', section: 'run-book' },
+  ],
   [/^drives\.(lots|layout|fileSystem|hotSpares|driveClass)/, { view: 'drives' }],
   [/^choices\.survivesAtLeast/, { view: 'drives', section: 'layouts' }],
   [
@@ -56,14 +60,13 @@ const places: readonly (readonly [RegExp, FieldPlace])[] = [
   [/^machine\.(parts|ownParts)/, { view: 'machine', section: 'parts' }],
   [/^(machine\.startTogether|brief\.mainsVolts)/, { view: 'machine', section: 'power' }],
   [/^machine/, { view: 'machine', section: 'figures' }],
-  [/^brief\.(opensTo|ear|room|cupboard|damp|dusty)/, { view: 'machine', section: 'place' }],
+  [/^brief\.(opensTo|ear|room|cupboard|vents|damp|dusty)/, { view: 'machine', section: 'place' }],
   [/^system/, { view: 'machine', section: 'system' }],
   [/^costs\.(tiers|linkBetween)/, { view: 'tiers', section: 'search' }],
   [
     /^(costs\.(pricePerKWh|electricity|night|solar|ups)|choices\.(converting|asleep|off|wakes))/,
     { view: 'ownership', section: 'power' },
   ],
-  [/^commissioning/, { view: 'commissioning' }],
   [/^costs\.cloud/, { view: 'ownership', section: 'cloud' }],
   [/^costs\.grid/, { view: 'ownership', section: 'carbon' }],
   [/^costs/, { view: 'ownership' }],

@@ -3,6 +3,7 @@ import { backupPlan, lineKeepsUp, mediumFill } from '../drives/backup/backupPlan
 import { oldestCopyDays } from '../drives/copies'
 import { isIrreplaceable, type Qualities } from '../library/holdingSizes'
 import type { Plan } from '../plan/planSchema'
+import { monthsPerYear } from '../units/time'
 import { wholeCents } from '../units/wholeCents'
 import { copiesOverYears } from './copiesOverYears'
 
@@ -54,7 +55,7 @@ function copiedAway(plan: Plan, drives: Pick<Plan['drives'], 'awayBy' | 'awaySet
 function asKept(plan: Plan, qualities: Qualities) {
   const { places } = backupPlan({ plan, qualities, linkMBps: 1 })
   const { copyTB, pricePerYear } = places.find(({ id }) => id === 'awayCopy')!
-  return { copyTB: Math.max(leastTB, copyTB), perMonth: pricePerYear.store / 12 }
+  return { copyTB: Math.max(leastTB, copyTB), perMonth: pricePerYear.store / monthsPerYear }
 }
 
 /** On the cheapest drives in cases of their own that hold it; null where none are sold. */

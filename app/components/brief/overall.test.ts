@@ -139,6 +139,9 @@ describe('the views', () => {
     expect(place('household.devices.0.class')).toEqual(['household', 'devices'])
     expect(place('machine.measuredStreams')).toEqual(['streams', 'measure'])
     expect(place('drives.oneBatch')).toEqual(['drives', 'risk'])
+    expect(place('drives.parityAfterCopy')).toEqual(['commissioning', 'run-book'])
+    expect(place('brief.anotherHome')).toEqual(['commissioning', 'run-book'])
+    expect(place('brief.ventsMayBeMade')).toEqual(['machine', 'place'])
     expect(place('library.holdings.3.titles')).toEqual(['library', 'holdings'])
     for (const { path } of fieldPaths(planSchema.parse(tideMillHouse))) {
       const { view, section } = placeOfPath(path)
