@@ -1,5 +1,5 @@
 import { chromium } from '@playwright/test'
-import { ensureChromium } from './chromium.mjs'
+import { ensureChromium } from './debianPackages.mjs'
 
 /** Debian's Chromium without a window; throws when there is none. */
 export async function launchBrowser() {

@@ -1,7 +1,7 @@
 // Every test of the project in one run: format and lint, types, unit, build, end to end. Ends with
 // 'N passed, N failed'.
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
-import { ensureChromium } from './chromium.mjs'
+import { ensureChromium, ensureSettingsReader } from './debianPackages.mjs'
 import { ensurePackages, run, runBeside, runShown } from './steps.mjs'
 
 const results = []
@@ -26,6 +26,7 @@ function counted(name, well, read) {
 const report = path => JSON.parse(readFileSync(path, 'utf8'))
 
 ensurePackages()
+ensureSettingsReader()
 rmSync('test-results', { recursive: true, force: true })
 mkdirSync('test-results')
 

@@ -24,6 +24,10 @@ const places: readonly (readonly [RegExp, FieldPlace])[] = [
     { view: 'streams', section: 'mix' },
   ],
   [
+    /^commissioning\.(poolName|accounts|groups|shares|rights|guestsBring|nfsNetwork|proved)/,
+    { view: 'commissioning', section: 'people' },
+  ],
+  [
     /^(commissioning|brief\.anotherHome|drives\.parityAfterCopy)/,
     { view: 'commissioning', section: 'run-book' },
   ],

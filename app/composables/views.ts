@@ -195,6 +195,7 @@ export const phases: readonly Phase[] = [
         sections: [
           { id: 'run-book', label: 'Run-book' },
           { id: 'faults', label: 'Fault trees' },
+          { id: 'people', label: 'People and shares' },
         ],
       },
     ],

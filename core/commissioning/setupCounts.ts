@@ -3,7 +3,7 @@ import { rebuildShareOfOuter } from '../drives/rebuildHours'
 import { fillQuestion } from '../network/fillQuestion'
 import { copyHours, firstFills } from '../network/firstFill'
 import { homePlace } from '../plan/constants'
-import { defaultShares } from './defaultShares'
+import { accessOf } from './access/proposedAccess'
 import { hardCells } from './hardCells'
 import type { Counts } from './setup'
 import {
@@ -91,7 +91,7 @@ export function setupCounts(slice: SetupSlice): Counts {
     outside: drives.outside,
     added: addedParts(facts).reduce((sum, { part }) => sum + part.count, 0),
     viewers,
-    shares: defaultShares(plan).length,
+    shares: accessOf(plan).shares.length,
     computers: ofClass(computerClasses),
     devices: household.devices.length || viewers,
     phones: photosArrive(plan) ? ofClass(phoneClasses) : 0,

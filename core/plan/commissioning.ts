@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { accessFields } from './access'
 import { choice, listOf, optionalQuantity, section, text } from './fields'
 
 /** What became of a step of the run-book. */
@@ -62,6 +63,7 @@ export const commissioningSchema = section(
       max: maxStepEntries,
       description: 'What was ticked, skipped, failed or noted in the run-book.',
     }),
+    ...accessFields,
   },
   { label: 'Commissioning', description: 'How far the machine is set up.' },
 )

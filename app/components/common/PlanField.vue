@@ -20,6 +20,8 @@ const props = defineProps<{
   placeholder?: string
   /** what a reference to another entry of the plan may be */
   items?: readonly { readonly value: string; readonly title: string }[]
+  /** what it holds while the plan itself has no such entry yet */
+  fallback?: unknown
   /** sets the value where more than this field changes with it; answers what is wrong, or null */
   set?: (value: unknown) => string | null
 }>()
@@ -28,7 +30,11 @@ const store = usePlanStore()
 const { unitText } = useFormat()
 
 const field = computed(() => planField(props.path))
-const stored = computed(() => valueAt(store.plan, props.path))
+const stored = computed((): unknown => {
+  const value = valueAt(store.plan, props.path)
+  return value === undefined ? props.fallback : value
+})
+const send = (value: unknown) => (props.set ? props.set(value) : store.edit(props.path, value))
 const label = computed(() => props.label ?? field.value?.label ?? props.path)
 // A count says what it counts in its label already.
 const counted = new Set([
@@ -69,7 +75,7 @@ function valueOf(text: string): unknown {
 
 function take(text: string): void {
   typed.value = text
-  error.value = store.edit(props.path, valueOf(text))
+  error.value = send(valueOf(text))
 }
 
 // A change from elsewhere (undo, another field, a press on a picture) replaces the text, unless the
@@ -93,7 +99,7 @@ const choiceItems = computed(
     })),
 )
 function takeChoice(value: unknown): void {
-  error.value = props.set ? props.set(value) : store.edit(props.path, value)
+  error.value = send(value)
 }
 </script>
 

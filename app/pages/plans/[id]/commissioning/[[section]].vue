@@ -8,6 +8,9 @@ const RunBookSection = defineAsyncComponent(
 const FaultsSection = defineAsyncComponent(
   () => import('~/components/commissioning/FaultsSection.vue'),
 )
+const AccessSection = defineAsyncComponent(
+  () => import('~/components/commissioning/AccessSection.vue'),
+)
 
 definePageMeta({ key: 'commissioning' })
 </script>
@@ -19,6 +22,9 @@ definePageMeta({ key: 'commissioning' })
     </template>
     <template #faults>
       <FaultsSection />
+    </template>
+    <template #people>
+      <AccessSection />
     </template>
   </ViewFrame>
 </template>
