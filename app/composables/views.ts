@@ -196,6 +196,7 @@ export const phases: readonly Phase[] = [
           { id: 'run-book', label: 'Run-book' },
           { id: 'faults', label: 'Fault trees' },
           { id: 'people', label: 'People and shares' },
+          { id: 'names', label: 'Folders and names' },
         ],
       },
     ],

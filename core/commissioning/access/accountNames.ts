@@ -26,6 +26,13 @@ const bare = (text: string) =>
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^[^a-z]+|-+$/g, '')
 
+/** Cut to the longest that is allowed, between words where more than a third of it is left. */
+function atWord(name: string): string {
+  if (name.length <= longest) return name
+  const end = name.lastIndexOf('-', longest)
+  return name.slice(0, end > longest / 3 ? end : longest)
+}
+
 /**
  * The name of an account for somebody: small letters, digits and hyphens, at most 20, a letter
  * first. Of several words the first is taken; two people of one name get a number.
@@ -39,9 +46,7 @@ export function accountName(
   { otherwise, whole = false }: { readonly otherwise: string; readonly whole?: boolean },
 ): string {
   const words = bare(name)
-  const base = ((whole ? words : words.split('-')[0]!) || otherwise)
-    .slice(0, longest)
-    .replace(/-+$/, '')
+  const base = atWord((whole ? words : words.split('-')[0]!) || otherwise)
   const isFree = (one: string) => !taken.has(one) && !kept.has(one)
   if (isFree(base)) return base
   for (let number = 2; ; number++) {

@@ -119,7 +119,8 @@ function proposedRights(
     const service = plan.system.services.find(({ name }) => name === of)
     if (!service || service.usesEngine)
       return give(id, 'read', [...mediaShares, 'photos', 'own-video'])
-    return service.loss === 'nothing' ? [] : give(id, 'write', [inbox])
+    // What it can write that is irreplaceable comes in by the inbox.
+    return service.loss === 'irreplaceable' ? give(id, 'write', [inbox]) : []
   }
   return [
     ...give(`@${householdGroup}`, 'read', readAlike),

@@ -11,6 +11,9 @@ const FaultsSection = defineAsyncComponent(
 const AccessSection = defineAsyncComponent(
   () => import('~/components/commissioning/AccessSection.vue'),
 )
+const NamesSection = defineAsyncComponent(
+  () => import('~/components/commissioning/NamesSection.vue'),
+)
 
 definePageMeta({ key: 'commissioning' })
 </script>
@@ -25,6 +28,9 @@ definePageMeta({ key: 'commissioning' })
     </template>
     <template #people>
       <AccessSection />
+    </template>
+    <template #names>
+      <NamesSection />
     </template>
   </ViewFrame>
 </template>

@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { createNamesWork } from '~/services/namesWork'
+
+expose(createNamesWork())

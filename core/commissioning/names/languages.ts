@@ -1,0 +1,55 @@
+/** Codes of ISO 639-1 by the words and longer codes that stand for them in names of subtitles. */
+const named: Readonly<Record<string, string>> = {
+  en: 'english eng',
+  de: 'german deutsch deu ger',
+  fr: 'french francais fra fre',
+  es: 'spanish espanol spa castellano',
+  it: 'italian italiano ita',
+  nl: 'dutch nederlands nld dut',
+  pt: 'portuguese portugues por',
+  da: 'danish dansk dan',
+  sv: 'swedish svenska swe',
+  no: 'norwegian norsk nor nob',
+  fi: 'finnish suomi fin',
+  is: 'icelandic isl ice',
+  pl: 'polish polski pol',
+  cs: 'czech cesky ces cze',
+  sk: 'slovak slk slo',
+  hu: 'hungarian magyar hun',
+  ro: 'romanian romana ron rum',
+  bg: 'bulgarian bul',
+  el: 'greek ell gre',
+  hr: 'croatian hrvatski hrv',
+  sr: 'serbian srp',
+  sl: 'slovenian slv',
+  et: 'estonian est',
+  lv: 'latvian lav',
+  lt: 'lithuanian lit',
+  ru: 'russian rus',
+  uk: 'ukrainian ukr',
+  tr: 'turkish turkce tur',
+  ar: 'arabic ara',
+  he: 'hebrew heb',
+  fa: 'persian farsi fas per',
+  zh: 'chinese zho chi',
+  ja: 'japanese jpn',
+  ko: 'korean kor',
+  th: 'thai tha',
+  vi: 'vietnamese vie',
+  id: 'indonesian ind',
+  // Not its short code, which is read as hearing impaired as well.
+  hin: 'hindi',
+  ga: 'irish gaeilge gle',
+  cy: 'welsh cymraeg cym',
+  ca: 'catalan cat',
+  eu: 'basque eus',
+}
+const codes = new Map(
+  Object.entries(named).flatMap(([code, words]) => [
+    [code, code] as const,
+    ...words.split(' ').map(word => [word, code] as const),
+  ]),
+)
+
+/** The code of a language by a word of a name; null where it is none, or hi, which can mean two. */
+export const languageCode = (word: string): string | null => codes.get(word.toLowerCase()) ?? null

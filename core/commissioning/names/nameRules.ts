@@ -1,0 +1,31 @@
+/** What is checked, by the ids of the rules; order is the order in which they are told. */
+export const nameRules = {
+  F1: 'Each film has its own folder',
+  F2: 'Title (Year)',
+  F3: 'Films in parts',
+  F4: 'Several versions of a film',
+  F5: 'Editions',
+  F6: 'Subtitles beside the film',
+  F7: 'Extras, samples and left-overs',
+  E1: 'Title - S01E02 - Name',
+  E2: 'Specials',
+  E3: 'Several episodes in one file',
+  E4: 'Episodes by date',
+  E5: 'Episodes by running number',
+  E6: 'Two series of one name',
+  M1: 'Artist, year and album, track',
+  M2: 'Several discs',
+  M3: 'Compilations',
+  M4: 'Tags go before names',
+  P1: 'By the day they were taken',
+  P2: 'What belongs together moves together',
+  P3: 'Duplicates',
+  X1: 'Signs that desktops refuse',
+  X2: 'Blanks and dots at an end',
+  X3: 'Names that systems keep',
+  X4: 'Composed letters',
+  X5: 'Names that differ in case only',
+  X6: 'Names that are too long',
+} as const
+export type NameRuleId = keyof typeof nameRules
+export const nameRuleIds = Object.keys(nameRules) as NameRuleId[]
