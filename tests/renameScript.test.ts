@@ -134,7 +134,7 @@ describe('the script of new names', () => {
       { 'a/x': '1', 'a/Low Water.mkv': '2' },
       { 'a/x': '1', 'a/lOW wATER.mkv': '2' },
       { 'a/y': '1' },
-    ]) {
+    ] as Tree[]) {
       const root = treeOf(files)
       const before = read(root)
       const done = start(root, renameScript([{ from: 'a/x', to: 'a/Low Water.mkv' }]), 'run')

@@ -1,4 +1,5 @@
 import { chapterOf, type Chapter } from './step'
+import { markOf } from './markOf'
 import type { SetupSlice } from './setupSlice'
 
 /** What a step may have been ticked for. */
@@ -19,14 +20,6 @@ const about: Readonly<Record<Chapter, readonly Subject[]>> = {
   away: ['system'],
   copies: ['layout', 'system'],
   sign: ['board', 'drives', 'layout', 'system'],
-}
-
-/** A short mark of a text: equal texts have equal marks (FNV-1a, 32 bit). */
-function markOf(text: string): string {
-  let hash = 0x811c9dc5
-  for (let at = 0; at < text.length; at++)
-    hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193) >>> 0
-  return hash.toString(36)
 }
 
 /** Marks of board, drives, layout and system, as they are kept with a tick. */

@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import { accessFields } from './access'
+import { calendarFields } from './calendar'
+import { dayField } from './driveRegister'
 import { choice, listOf, optionalQuantity, section, text } from './fields'
 
 /** What became of a step of the run-book. */
@@ -11,8 +13,6 @@ export const stepStates = {
 } as const
 export type StepState = keyof typeof stepStates
 
-const dayError = 'Day must be a day such as 2026-12-24.'
-
 const stepEntrySchema = z.object({
   step: text({ label: 'Step', max: 40, description: 'Which step of the run-book.' }),
   state: choice({
@@ -21,11 +21,7 @@ const stepEntrySchema = z.object({
     options: stepStates,
     description: 'What became of the step.',
   }),
-  day: z
-    .string({ error: dayError })
-    .regex(/^$|^(19|20|21)\d\d-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, { error: dayError })
-    .default('')
-    .meta({ title: 'Day', description: 'When it was done.' }),
+  day: dayField({ label: 'Day', description: 'When it was done.' }),
   who: text({ label: 'Who', max: 60, description: 'Who did it.' }),
   reason: text({ label: 'Reason', max: 200, description: 'Why the step is skipped.' }),
   note: text({ label: 'Note', max: 1000, description: 'What is worth remembering of it.' }),
@@ -64,6 +60,7 @@ export const commissioningSchema = section(
       description: 'What was ticked, skipped, failed or noted in the run-book.',
     }),
     ...accessFields,
+    ...calendarFields,
   },
   { label: 'Commissioning', description: 'How far the machine is set up.' },
 )

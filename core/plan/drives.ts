@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { registerEntrySchema } from './driveRegister'
 import { perilTable, type MeasureId, type PerilId } from '../catalogue/perilTable'
 import { layouts } from '../drives/layouts/layouts'
 import { driveClasses } from '../catalogue/driveClasses'
@@ -335,6 +336,11 @@ export const drivesSchema = section(
     ...backupFields,
     ...fastStorageFields,
     arrivals: arrivalsField,
+    register: listOf(registerEntrySchema, {
+      label: 'Drive register',
+      max: maxDrives,
+      description: 'The drives that are there, by their serials.',
+    }),
     purchases: listOf(purchaseSchema, {
       label: 'Planned purchases',
       max: maxPurchases,
