@@ -28,6 +28,14 @@ const places: readonly (readonly [RegExp, FieldPlace])[] = [
     { view: 'commissioning', section: 'people' },
   ],
   [
+    /^(commissioning\.(intervals|exported)|drives\.register)/,
+    { view: 'commissioning', section: 'fill' },
+  ],
+  [
+    /^commissioning\.(signedOn|measured|signatures|stillOpen)/,
+    { view: 'commissioning', section: 'sign-off' },
+  ],
+  [
     /^(commissioning|brief\.anotherHome|drives\.parityAfterCopy)/,
     { view: 'commissioning', section: 'run-book' },
   ],

@@ -12,14 +12,8 @@ import { editPlan } from '~~/core/plan/editPlan'
 import type { Plan } from '~~/core/plan/planSchema'
 import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import { usePlanStore } from '~/stores/planStore'
+import { todayText } from './today'
 import { useFormat } from './useFormat'
-
-/** Today as a plan keeps it, by the clock of this computer. */
-function today(): string {
-  const now = new Date()
-  const two = (value: number) => String(value).padStart(2, '0')
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`
-}
 
 const entryOf = ({ commissioning }: Plan, id: string) =>
   commissioning.steps.find(({ step }) => step === id)
@@ -78,7 +72,7 @@ export function useRunBook() {
         id,
         state === 'open'
           ? { state, day: '', basis: '' }
-          : { state, day: today(), who: known?.who || who.value, basis: basis.value },
+          : { state, day: todayText(), who: known?.who || who.value, basis: basis.value },
       ),
     )
   }

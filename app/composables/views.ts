@@ -197,6 +197,8 @@ export const phases: readonly Phase[] = [
           { id: 'faults', label: 'Fault trees' },
           { id: 'people', label: 'People and shares' },
           { id: 'names', label: 'Folders and names' },
+          { id: 'fill', label: 'Fill, copies, calendar' },
+          { id: 'sign-off', label: 'Sign-off' },
         ],
       },
     ],

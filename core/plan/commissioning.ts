@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { accessFields } from './access'
 import { calendarFields } from './calendar'
 import { dayField } from './driveRegister'
+import { signOffFields } from './signOff'
 import { choice, listOf, optionalQuantity, section, text } from './fields'
 
 /** What became of a step of the run-book. */
@@ -61,6 +62,7 @@ export const commissioningSchema = section(
     }),
     ...accessFields,
     ...calendarFields,
+    ...signOffFields,
   },
   { label: 'Commissioning', description: 'How far the machine is set up.' },
 )

@@ -14,6 +14,10 @@ const AccessSection = defineAsyncComponent(
 const NamesSection = defineAsyncComponent(
   () => import('~/components/commissioning/NamesSection.vue'),
 )
+const FillSection = defineAsyncComponent(() => import('~/components/commissioning/FillSection.vue'))
+const SignOffSection = defineAsyncComponent(
+  () => import('~/components/commissioning/SignOffSection.vue'),
+)
 
 definePageMeta({ key: 'commissioning' })
 </script>
@@ -31,6 +35,12 @@ definePageMeta({ key: 'commissioning' })
     </template>
     <template #names>
       <NamesSection />
+    </template>
+    <template #fill>
+      <FillSection />
+    </template>
+    <template #sign-off>
+      <SignOffSection />
     </template>
   </ViewFrame>
 </template>
