@@ -3,11 +3,13 @@ import { catalogue } from '~~/core/catalogue/catalogue'
 import { basisOf } from '~~/core/commissioning/basis'
 import { progressOf } from '~~/core/commissioning/progress'
 import { runBook } from '~~/core/commissioning/runBook'
+import { quotesOf } from '~~/core/commissioning/quotes'
 import { setupOf } from '~~/core/commissioning/setupOf'
 import type { SetupSlice } from '~~/core/commissioning/setupSlice'
 import { withStepEntry } from '~~/core/commissioning/stepEntries'
 import { whyWait } from '~~/core/commissioning/whyWait'
 import type { StepEntry, StepState } from '~~/core/plan/commissioning'
+import type { TickChange } from '~~/core/commissioning/carried/carriedTicks'
 import { editPlan } from '~~/core/plan/editPlan'
 import type { Plan } from '~~/core/plan/planSchema'
 import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
@@ -37,6 +39,15 @@ export function useRunBook() {
     progressOf(book.value, store.plan?.commissioning.steps ?? [], basis.value),
   )
   const waits = computed(() => (slice.value ? whyWait(slice.value, format.value) : []))
+  /** what the plan says at its steps, as the other views show it */
+  const quotes = computed(() =>
+    slice.value && store.assessment
+      ? quotesOf(
+          { ...slice.value, facts: store.assessment.domains, figures: store.assessment.figures },
+          format.value,
+        )
+      : new Map<string, string>(),
+  )
   /** who ticked last */
   const who = computed(
     () =>
@@ -76,5 +87,19 @@ export function useRunBook() {
       ),
     )
   }
-  return { progress, waits, say, become }
+  /** Takes over what a file says of steps, in one step that can be undone. */
+  function takeOver(changes: readonly TickChange[]): void {
+    if (!store.plan) return
+    store.replace(
+      changes.reduce(
+        (plan, { step, after }) =>
+          withStepEntry(plan, step, {
+            ...after,
+            basis: after.state === 'open' ? '' : basis.value,
+          }),
+        store.plan,
+      ),
+    )
+  }
+  return { progress, waits, quotes, say, become, takeOver }
 }

@@ -1,5 +1,6 @@
 import { howSold } from '../drives/howSold'
 import { layouts } from '../drives/layouts/layouts'
+import { lastRefusal } from './goesInLast'
 import { isIrreplaceable } from '../library/holdingSizes'
 import { licenceOnce, pluggedIn } from '../machine/system/licence'
 import { homePlace } from '../plan/constants'
@@ -65,13 +66,17 @@ function ofSystem({ plan, facts }: SetupSlice): Holds {
   }
 }
 
-function ofDrives({ plan, catalogue, facts }: SetupSlice): Holds {
+function ofDrives({ plan, catalogue, facts }: SetupSlice, { copies }: Counts): Holds {
   const { pool, layoutId } = facts.drives
+  const contentTB = facts.library.contentTB.likely
   const { lots } = plan.drives
   const layout = layouts.find(({ id }) => id === layoutId)
   return {
     drives: hungDrives(facts).all > 0,
     ownedDrives: lots.some(({ condition }) => condition === 'owned'),
+    last:
+      lots.some(({ goesInLast }) => goesInLast) &&
+      lastRefusal(plan.drives, { layoutId, contentTB, copies }) === null,
     testWrites: lots.some(lot => isOld(howSold(lot, plan.drives, catalogue))),
     survives: pool !== null && pool.survives > 0 && (layout?.runsOn ?? false),
     parityAfter: buildsParityApart(facts) && plan.drives.parityAfterCopy,
@@ -118,7 +123,7 @@ export function setupConditions(slice: SetupSlice, counts: Counts): Set<Conditio
   const holds: Holds = {
     ...ofMachine(slice),
     ...ofSystem(slice),
-    ...ofDrives(slice),
+    ...ofDrives(slice, counts),
     ...ofPeople(slice, counts),
   }
   return new Set((Object.keys(holds) as ConditionId[]).filter(id => holds[id]))

@@ -42,6 +42,7 @@ export function putDrive(
     condition,
     priceEach: null,
     warrantyMonths: null,
+    goesInLast: false,
   }
   return asLots(
     drives.toSpliced(bay, 0, {

@@ -111,6 +111,13 @@ const lotSchema = z.object({
       'Drives of one group protect each other. The pool spans all groups and is lost if ' +
       'any of them is.',
   }),
+  goesInLast: toggle({
+    label: 'Goes in last',
+    fallback: false,
+    description:
+      'It holds data that are copied to the pool first; it is erased and added once a restore of ' +
+      'the copy was tried.',
+  }),
   role: choice({
     label: 'Role',
     fallback: 'any',

@@ -28,7 +28,15 @@ export function adoptWay(
       ...plan.drives,
       ...newDrives(plan.drives),
       lots: [
-        { ...lot, model: ownEntry, group: 1, condition: 'new', role: 'any', warrantyMonths: null },
+        {
+          ...lot,
+          model: ownEntry,
+          group: 1,
+          condition: 'new',
+          role: 'any',
+          warrantyMonths: null,
+          goesInLast: false,
+        },
       ],
       layout,
       fileSystem,

@@ -59,6 +59,7 @@ export function adoptPool(
                 condition: 'new' as const,
                 priceEach: null,
                 warrantyMonths: null,
+                goesInLast: false,
                 role: 'any' as const,
               },
             ]

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRoute } from '#imports'
 import { fitsInto } from '~~/core/commissioning/progress'
 import { chapterOf, chapters } from '~~/core/commissioning/step'
@@ -11,6 +11,7 @@ import { useFormat } from '~/composables/useFormat'
 import { useProposal } from '~/composables/useProposal'
 import { useRunBook } from '~/composables/useRunBook'
 import { usePlanStore } from '~/stores/planStore'
+import CarriedFile from './CarriedFile.vue'
 import RunBookPicture from './RunBookPicture.vue'
 import StepInspector from './StepInspector.vue'
 
@@ -19,12 +20,19 @@ import StepInspector from './StepInspector.vue'
  * time that is free tonight.
  */
 const store = usePlanStore()
-const { progress, waits, say, become } = useRunBook()
+const { progress, waits, quotes, say, become } = useRunBook()
 const { hours, number, quantity } = useFormat()
 const { look, apply } = useProposal()
 const route = useRoute()
 /** a way back from a fault tree names the step that it came from */
 const picked = ref<string | null>(typeof route.query.step === 'string' ? route.query.step : null)
+const OneStep = defineAsyncComponent(() => import('./OneStep.vue'))
+/** one step a screen, beside the open case */
+const isOne = ref(false)
+function openOne(): void {
+  picked.value ??= progress.value.left.timed[0]?.id ?? progress.value.steps[0]?.step.id ?? null
+  isOne.value = picked.value !== null
+}
 const freeHours = ref(0)
 const marked = computed(
   () => new Set(freeHours.value > 0 ? fitsInto(freeHours.value * 60, progress.value) : []),
@@ -70,6 +78,8 @@ const rows = computed(() =>
     ]
   }),
 )
+/** Where one person runs it, steps for two can be skipped with a reason that is at hand. */
+const isAlone = computed(() => (store.plan?.household.viewers.length ?? 0) === 1)
 const parityApart = computed(
   () => store.assessment !== null && buildsParityApart(store.assessment.domains),
 )
@@ -101,6 +111,19 @@ const hoursPlan = computed(() => {
     >
       <template #default="{ width }">
         <p class="sentence" data-run-book-sentence>{{ sentence }}</p>
+        <div class="beside no-print">
+          <VBtn
+            size="small"
+            variant="outlined"
+            color="primary"
+            :disabled="progress.steps.length === 0"
+            data-open-one
+            @click="openOne"
+          >
+            One step at a time
+          </VBtn>
+          <CarriedFile />
+        </div>
         <RunBookPicture
           v-model:picked="picked"
           :progress="progress"
@@ -181,9 +204,21 @@ const hoursPlan = computed(() => {
         <PlanField v-if="parityApart" path="drives.parityAfterCopy" />
       </section>
     </div>
+    <OneStep
+      v-if="isOne && picked && byId.has(picked)"
+      :steps="progress.steps"
+      :quote="quotes.get(picked) ?? ''"
+      :picked="picked"
+      :say="say"
+      @become="become"
+      @pick="picked = $event"
+      @close="isOne = false"
+    />
     <StepInspector
-      v-if="picked && byId.has(picked)"
+      v-else-if="picked && byId.has(picked)"
       :progress="progress.steps"
+      :quote="quotes.get(picked) ?? ''"
+      :is-alone="isAlone"
       :picked="picked"
       :say="say"
       @become="become"
@@ -207,6 +242,13 @@ const hoursPlan = computed(() => {
 .sentence {
   font-size: 1.02rem;
   margin: 2px 0 10px;
+}
+.beside {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-bottom: 8px;
+  align-items: flex-start;
 }
 .wait {
   border-left: 4px solid rgb(var(--v-theme-state-tight));

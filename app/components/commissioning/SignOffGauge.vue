@@ -62,8 +62,11 @@ const stretch = (from: number | null, to: number | null) => ({
     transparent 2px 6px
   );
 }
+/* Nothing of the hatching beneath shows through. */
 .fine {
-  background: rgba(var(--v-theme-primary), 0.35);
+  background:
+    linear-gradient(rgba(var(--v-theme-primary), 0.35), rgba(var(--v-theme-primary), 0.35)),
+    rgb(var(--v-theme-surface));
 }
 .scale .planned {
   width: 1px;

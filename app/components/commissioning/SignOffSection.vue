@@ -181,6 +181,7 @@ const stepOf = (step: string) => ({
           size="small"
           :disabled="signed < signaturesNeeded"
           color="primary"
+          variant="flat"
           data-begin
           @click="begin"
         >
@@ -229,6 +230,9 @@ const stepOf = (step: string) => ({
 .gauge {
   display: grid;
   gap: 2px;
+}
+.gauge strong {
+  margin-right: 6px;
 }
 .otherwise {
   color: rgb(var(--v-theme-state-short));

@@ -15,6 +15,10 @@ import { usePlanStore } from '~/stores/planStore'
 const props = defineProps<{
   progress: readonly StepProgress[]
   picked: string
+  /** what the plan says at this step; '' where it says nothing */
+  quote: string
+  /** one person runs the machine: a step for two may be skipped for that reason */
+  isAlone: boolean
   /** says something of a step; what is wrong with it, or null */
   say: (id: string, key: Exclude<keyof StepEntry, 'step'>, value: unknown) => string | null
 }>()
@@ -58,6 +62,8 @@ function step(by: number): void {
   const next = props.progress[(at.value + by + props.progress.length) % props.progress.length]
   if (next) emit('pick', next.step.id)
 }
+/** Steps that want two people. */
+const forTwo = new Set(['system.alerts', 'sign.hand', 'assembly.close'])
 /** Only a short sentence of what to do is read out in lists. */
 const short = (text: string) => (text.length > 70 ? `${text.slice(0, 67)}…` : text)
 </script>
@@ -76,6 +82,7 @@ const short = (text: string) => (text.length > 70 ? `${text.slice(0, 67)}…` : 
     <ul v-if="shown.step.cautions.length" class="cautions" aria-label="Cautions" data-cautions>
       <li v-for="caution in shown.step.cautions" :key="caution">{{ cautions[caution] }}</li>
     </ul>
+    <p v-if="quote" data-quote><strong>From the plan:</strong> {{ quote }}</p>
     <dl>
       <dt>Work</dt>
       <dd>{{ quantity(Math.round(shown.hands), 'min') }}</dd>
@@ -151,6 +158,15 @@ const short = (text: string) => (text.length > 70 ? `${text.slice(0, 67)}…` : 
       :set="field('reason')"
       placeholder="why it is not needed"
     />
+    <VBtn
+      v-if="state === 'skipped' && isAlone && shown.entry?.reason === '' && forTwo.has(picked)"
+      size="small"
+      variant="outlined"
+      data-alone
+      @click="say(picked, 'reason', 'Alone: nobody else uses the machine.')"
+    >
+      Alone
+    </VBtn>
     <div v-if="state !== 'open'" class="fields">
       <PlanField :path="`${place}.day`" :set="field('day')" />
       <PlanField :path="`${place}.who`" :set="field('who')" />

@@ -110,6 +110,10 @@ function usualPrice(lot: DriveLot): string {
       />
       <PlanField :path="`drives.lots.${index}.warrantyMonths`" placeholder="by how it was bought" />
       <PlanField :path="`drives.lots.${index}.group`" />
+      <PlanField
+        v-if="entry.condition === 'owned' || entry.goesInLast"
+        :path="`drives.lots.${index}.goesInLast`"
+      />
       <PlanField v-if="hasRoles" :path="`drives.lots.${index}.role`" />
     </template>
   </PickList>

@@ -88,6 +88,7 @@ function choose(value: string): void {
                 condition: 'owned',
                 priceEach: null,
                 warrantyMonths: null,
+                goesInLast: false,
                 role: 'any',
               },
             ]

@@ -27,6 +27,7 @@ export function applyPurchases(
       condition: 'new',
       priceEach: null,
       warrantyMonths: null,
+      goesInLast: false,
       group,
       role: 'any',
     }))

@@ -92,6 +92,7 @@ export function changedPools(
                   condition: 'new',
                   priceEach: null,
                   warrantyMonths: null,
+                  goesInLast: false,
                   role: 'any',
                 },
               ]),
