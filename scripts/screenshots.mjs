@@ -76,7 +76,15 @@ try {
     before: page => page.locator('[data-figure="streams.softwareReference"]').first().click(),
   })
   await shoot('brief-night', { scheme: 'night', before: whenAnswered })
-  await shoot('brief-phone', { width: 390, height: 844, before: whenAnswered })
+  await shoot('commissioning-phone', {
+    path: '/commissioning',
+    width: 390,
+    height: 844,
+    before: async page => {
+      await page.locator('[data-step="assembly.start"]').click()
+      await page.locator('[data-open-one]').click()
+    },
+  })
 } finally {
   await browser.close()
   server.stop()
