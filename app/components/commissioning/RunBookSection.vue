@@ -12,6 +12,7 @@ import { useProposal } from '~/composables/useProposal'
 import { useRunBook } from '~/composables/useRunBook'
 import { usePlanStore } from '~/stores/planStore'
 import CarriedFile from './CarriedFile.vue'
+import PrintMenu from './PrintMenu.vue'
 import RunBookPicture from './RunBookPicture.vue'
 import StepInspector from './StepInspector.vue'
 
@@ -122,6 +123,7 @@ const hoursPlan = computed(() => {
           >
             One step at a time
           </VBtn>
+          <PrintMenu />
           <CarriedFile />
         </div>
         <RunBookPicture

@@ -7,6 +7,7 @@ import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
 import { openDemo } from '../../../tests/stubs/openPlan'
 import { cutWidth, layOutRunBook } from './runBookLayout'
 import FaultsSection from './FaultsSection.vue'
+import PrintPage from './PrintPage.vue'
 import RunBookSection from './RunBookSection.vue'
 
 const place = reactive<{ path: string; query: Record<string, string> }>({ path: '', query: {} })
@@ -70,6 +71,7 @@ const stubs = {
       NuxtLink: { props: ['to'], template: '<a :data-to="JSON.stringify(to)"><slot /></a>' },
       PlanField: { props: ['path', 'set'], template: '<i :data-path="path" />' },
       InspectorPanel: { template: '<aside><slot /></aside>' },
+      PrintMenu: true,
     },
   },
 }
@@ -138,6 +140,30 @@ describe('the section of the run-book', () => {
     await page.get('[data-count-hours] button').trigger('click')
     expect(store.plan!.costs.buildHours).toBeGreaterThan(10)
     expect(page.find('[data-count-hours]').exists()).toBe(false)
+  })
+})
+
+describe('what goes on paper', () => {
+  it('is laid out by itself, with lines where the plan does not know, and gone afterwards', async () => {
+    openDemo()
+    const print = vi.fn()
+    vi.stubGlobal('print', print)
+    const page = mount(PrintPage, { props: { kind: 'labels' } })
+    await flushPromises()
+    expect(page.emitted('ready')).toHaveLength(1)
+    expect(page.findAll('.label')).toHaveLength(3)
+    expect(page.text()).toContain('Bay 1')
+    await page.setProps({ kind: 'book' })
+    expect(page.findAll('li').length).toBeGreaterThan(40)
+    expect(page.text()).toContain(cautions.erases)
+    const all = page.findAll('li').length
+    await page.setProps({ kind: 'next' })
+    expect(page.findAll('li').length).toBeLessThan(all)
+    await page.setProps({ kind: 'card' })
+    expect(page.findAll('tbody tr')).toHaveLength(3)
+    await page.setProps({ kind: 'envelope' })
+    expect(page.text()).toContain('Keys of encrypted drives')
+    vi.unstubAllGlobals()
   })
 })
 
