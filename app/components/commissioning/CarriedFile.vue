@@ -149,8 +149,12 @@ const stateText = (state: StepState | undefined, day: string | undefined) =>
 </template>
 
 <style scoped>
+/* Its buttons stand in the row of the run-book's; what it says has a row of its own. */
 .carried {
-  flex: 1;
+  display: contents;
+}
+.carried > :not(.acts) {
+  flex-basis: 100%;
   min-width: 0;
 }
 .acts {

@@ -111,9 +111,10 @@ const hoursPlan = computed(() => {
       :rows="rows"
     >
       <template #default="{ width }">
-        <p class="sentence" data-run-book-sentence>{{ sentence }}</p>
-        <div class="beside no-print">
+        <div class="head">
+          <p class="sentence" data-run-book-sentence>{{ sentence }}</p>
           <VBtn
+            class="no-print"
             size="small"
             variant="outlined"
             color="primary"
@@ -123,7 +124,7 @@ const hoursPlan = computed(() => {
           >
             One step at a time
           </VBtn>
-          <PrintMenu />
+          <PrintMenu class="no-print" />
           <CarriedFile />
         </div>
         <RunBookPicture
@@ -245,12 +246,16 @@ const hoursPlan = computed(() => {
   font-size: 1.02rem;
   margin: 2px 0 10px;
 }
-.beside {
+.head {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: 6px 8px;
   margin-bottom: 8px;
-  align-items: flex-start;
+  align-items: center;
+}
+.head .sentence {
+  flex: 1 1 420px;
+  margin: 0;
 }
 .wait {
   border-left: 4px solid rgb(var(--v-theme-state-tight));
