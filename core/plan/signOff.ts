@@ -6,7 +6,7 @@ const measuredSchema = z.object({
   id: text({ label: 'What', max: 20, description: 'What was measured.' }),
   value: optionalQuantity({
     label: 'Measured',
-    unit: '',
+    unit: 'as shown',
     min: -50,
     max: 10_000_000,
     description: 'What was read, in the unit beside it.',
