@@ -136,9 +136,8 @@ const hoursPlan = computed(() => {
       </template>
       <template #below>
         <p class="soft small">
-          Solid is work, hatched is waiting, the thick line the longest chain; filled is over. Waits
-          longer than an hour are drawn short, with their hours above. Minutes of work are planning
-          values: half to twice as many are usual. Press a bar for its step.
+          Solid is work, hatched waiting (over an hour drawn short), the thick line the longest
+          chain. Minutes are planning values. Press a bar.
         </p>
         <p v-if="hoursPlan" class="small" data-count-hours>
           Ownership counts
@@ -198,10 +197,7 @@ const hoursPlan = computed(() => {
         </ol>
       </section>
       <section class="sheet follows">
-        <h2>What it follows</h2>
-        <p class="soft small">
-          The run-book is made from the plan: another board, layout or system gives another one.
-        </p>
+        <h2>What it follows, beside board, layout and system</h2>
         <PlanField path="brief.anotherHome" />
         <PlanField path="machine.monitorAtHand" />
         <PlanField v-if="parityApart" path="drives.parityAfterCopy" />
