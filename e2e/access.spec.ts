@@ -121,3 +121,59 @@ test(
     await expect(phone.locator('p[role=alert]')).toContainText('This link shows nothing any more.')
   },
 )
+
+test('a run-book link ticks on a phone, also while the server is out, and changes nothing else', async ({
+  page,
+  browser,
+}) => {
+  await startSignedIn(page)
+  await page.goto(`${page.url().replace(/\/(brief|start).*/, '')}/commissioning`)
+  await page.locator('[data-run-book-link]').click()
+  await page.getByRole('button', { name: 'Make a link' }).click()
+  const address = (await page.getByLabel('Link', { exact: true }).inputValue()).replace(
+    'mill.example',
+    '127.0.0.1',
+  )
+  expect(await violationsOf(page, '.v-overlay')).toEqual([])
+  await page.getByRole('button', { name: 'Close', exact: true }).click()
+
+  const phone = await (
+    await browser.newContext({ viewport: { width: 375, height: 740 } })
+  ).newPage()
+  await phone.goto(address)
+  const first = await phone.locator('[data-one-do]').textContent()
+  expect(await violationsOf(phone, '[data-one-step]')).toEqual([])
+  await phone.locator('[data-one-done]').click()
+  await expect(phone.locator('[data-one-do]')).not.toHaveText(first ?? '')
+  await expect(phone.locator('[data-one-status]')).toHaveCount(0)
+
+  await server.kill()
+  const second = await phone.locator('[data-one-do]').textContent()
+  await phone.getByLabel('Note').fill('The second fan is loud.')
+  await phone.locator('[data-one-failed]').click()
+  await expect(phone.locator('[data-one-status]')).toContainText('The server does not answer.')
+  await server.start({ ...open, NUMERON_PASSPHRASE_FILE: join(folder, 'passphrase') })
+  await expect(phone.locator('[data-one-status]')).toHaveCount(0, { timeout: 20_000 })
+  if (process.env.SHOT) await phone.screenshot({ path: '.shots/tick-one.png' })
+  await phone.getByRole('button', { name: 'Whole book' }).click()
+  if (process.env.SHOT) await phone.screenshot({ path: '.shots/tick.png' })
+  expect(await violationsOf(phone)).toEqual([])
+  expect(await phone.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true)
+
+  // What is edited at the desk meanwhile has the ticks too.
+  await page.getByLabel('Name of the plan').fill('Mill with a phone')
+  await expect(page.locator('[data-save=saved]')).toBeVisible({ timeout: 15_000 })
+  await page.reload()
+  await expect(page.getByLabel('Name of the plan')).toHaveValue('Mill with a phone')
+  await page.locator('[data-run-book]').waitFor()
+  const { plan } = await page.evaluate(
+    id => fetch(`/api/plans/${id}`).then(answer => answer.json()),
+    /plans\/([\w-]+)/.exec(page.url())![1],
+  )
+  expect(plan.commissioning.steps.map(({ state }: { state: string }) => state)).toEqual([
+    'done',
+    'failed',
+  ])
+  expect(plan.commissioning.steps[1].note).toContain('fan is loud')
+  expect(second).not.toBe(first)
+})

@@ -37,9 +37,9 @@ export function useAccess() {
   function setRight(share: string, who: string, right: Right | null): void {
     put(withRight(access.value, { share, who }, right))
   }
-  /** Sets a field of an account or a share; what is wrong with it, and then nothing changes. */
+  /** Sets a field of an entry of a list; what is wrong with it, and then nothing changes. */
   function say(
-    list: 'accounts' | 'shares',
+    list: 'accounts' | 'groups' | 'shares',
     at: { readonly index: number; readonly key: string },
     value: unknown,
   ): string | null {

@@ -1,19 +1,14 @@
 import { computed } from 'vue'
-import { catalogue } from '~~/core/catalogue/catalogue'
-import { basisOf } from '~~/core/commissioning/basis'
 import { progressOf } from '~~/core/commissioning/progress'
-import { runBook } from '~~/core/commissioning/runBook'
-import { quotesOf } from '~~/core/commissioning/quotes'
-import { setupOf } from '~~/core/commissioning/setupOf'
-import type { SetupSlice } from '~~/core/commissioning/setupSlice'
 import { withStepEntry } from '~~/core/commissioning/stepEntries'
 import { whyWait } from '~~/core/commissioning/whyWait'
 import type { StepEntry, StepState } from '~~/core/plan/commissioning'
 import type { TickChange } from '~~/core/commissioning/carried/carriedTicks'
+import { withTickChanges } from '~~/core/commissioning/carried/withTicks'
 import { editPlan } from '~~/core/plan/editPlan'
 import type { Plan } from '~~/core/plan/planSchema'
-import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import { usePlanStore } from '~/stores/planStore'
+import { runBookOf, setupSliceOf } from './runBookOf'
 import { todayText } from './today'
 import { useFormat } from './useFormat'
 
@@ -24,30 +19,22 @@ const entryOf = ({ commissioning }: Plan, id: string) =>
 export function useRunBook() {
   const store = usePlanStore()
   const { format } = useFormat()
-  const slice = computed(
-    (): SetupSlice | null =>
-      store.plan &&
-      store.assessment && {
-        plan: store.plan,
-        catalogue: effectiveCatalogue(store.plan, catalogue),
-        facts: store.assessment.domains,
-      },
+  const read = computed(() =>
+    store.plan && store.assessment
+      ? runBookOf(store.plan, store.assessment, format.value)
+      : { book: [], basis: '', quotes: new Map<string, string>() },
   )
-  const book = computed(() => (slice.value ? runBook(setupOf(slice.value)) : []))
-  const basis = computed(() => (slice.value ? basisOf(slice.value) : ''))
+  const basis = computed(() => read.value.basis)
   const progress = computed(() =>
-    progressOf(book.value, store.plan?.commissioning.steps ?? [], basis.value),
+    progressOf(read.value.book, store.plan?.commissioning.steps ?? [], basis.value),
   )
-  const waits = computed(() => (slice.value ? whyWait(slice.value, format.value) : []))
+  const waits = computed(() =>
+    store.plan && store.assessment
+      ? whyWait(setupSliceOf(store.plan, store.assessment), format.value)
+      : [],
+  )
   /** what the plan says at its steps, as the other views show it */
-  const quotes = computed(() =>
-    slice.value && store.assessment
-      ? quotesOf(
-          { ...slice.value, facts: store.assessment.domains, figures: store.assessment.figures },
-          format.value,
-        )
-      : new Map<string, string>(),
-  )
+  const quotes = computed(() => read.value.quotes)
   /** who ticked last */
   const who = computed(
     () =>
@@ -90,16 +77,7 @@ export function useRunBook() {
   /** Takes over what a file says of steps, in one step that can be undone. */
   function takeOver(changes: readonly TickChange[]): void {
     if (!store.plan) return
-    store.replace(
-      changes.reduce(
-        (plan, { step, after }) =>
-          withStepEntry(plan, step, {
-            ...after,
-            basis: after.state === 'open' ? '' : basis.value,
-          }),
-        store.plan,
-      ),
-    )
+    store.replace(withTickChanges(store.plan, changes, basis.value))
   }
   return { progress, waits, quotes, say, become, takeOver }
 }

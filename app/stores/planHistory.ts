@@ -72,6 +72,14 @@ export function usePlanHistory({ plan, apply, now = () => Date.now() }: HistoryP
     undo()
     redoStack.value = []
   }
+  /** Changes every earlier and later state: what came from elsewhere is dropped by no undo. */
+  function rewrite(change: (plan: Plan) => Plan): void {
+    const changed = ({ snapshot, timestamp }: (typeof undoStack.value)[number]) =>
+      markRaw({ snapshot: snapshot && change(snapshot), timestamp })
+    undoStack.value = undoStack.value.map(changed)
+    redoStack.value = redoStack.value.map(changed)
+    last.value = changed(last.value)
+  }
   function step(move: () => void): void {
     forgetEdit()
     move()
@@ -84,6 +92,7 @@ export function usePlanHistory({ plan, apply, now = () => Date.now() }: HistoryP
     grab,
     letGo,
     giveUp,
+    rewrite,
     undo: () => step(undo),
     redo: () => step(redo),
   }

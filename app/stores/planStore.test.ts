@@ -2,6 +2,7 @@ import { clear, createStore } from 'idb-keyval'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
+import { withStepEntry } from '~~/core/commissioning/stepEntries'
 import { planSchema, type Plan } from '~~/core/plan/planSchema'
 import type { StoredPlan } from '~~/core/plan/storedPlan'
 import { ApiProblem, planApi } from '~/services/planApi'
@@ -180,6 +181,26 @@ describe('two tabs', () => {
     expect(await draftBox.take('a')).toBeNull()
     store.undo()
     expect(store.plan?.name).toBe('Mine')
+  })
+  it('ticks from a run-book link join what is edited here, and no undo drops them', async () => {
+    const store = await opened()
+    store.edit('name', 'Mill')
+    await settle()
+    const ticked = withStepEntry(server.plan, 'before.check', { state: 'done', day: '2026-12-01' })
+    server = { version: server.version + 1, plan: ticked }
+    store.edit('machine.score', 20_000)
+    await settle()
+    expect(store.saveState).toBe('saved')
+    expect(server.plan).toMatchObject({ name: 'Mill', machine: { score: 20_000 } })
+    expect(server.plan.commissioning.steps).toHaveLength(1)
+    store.undo()
+    store.undo()
+    await settle()
+    expect(server.plan.name).toBe(demo.name)
+    expect(server.plan.commissioning.steps).toHaveLength(1)
+    store.redo()
+    expect(store.plan).toMatchObject({ name: 'Mill' })
+    expect(store.plan?.commissioning.steps).toHaveLength(1)
   })
   it('both can be kept, mine as a copy', async () => {
     const store = await inConflict()

@@ -22,7 +22,7 @@ export const usePlanStore = defineStore('plan', () => {
   const pinned = shallowRef<Plan | null>(null)
   const shown = computed(() => tried.value ?? pinned.value)
   const restoredDraft = ref(false)
-  const sync = usePlanSync({ id, plan })
+  const sync = usePlanSync({ id, plan, joined: join => history.rewrite(join) })
   const history = usePlanHistory({ plan, apply: put })
   const { assessment, triedAssessment, assessing } = usePlanAssessments({ id, plan, tried: shown })
   /** of several openings only the last counts, however late an earlier one is answered */

@@ -1,4 +1,5 @@
 import { ref, shallowRef, type Ref, type ShallowRef } from 'vue'
+import { joinTickedPlan } from '~~/core/commissioning/carried/joinTickedPlan'
 import type { Plan } from '~~/core/plan/planSchema'
 import type { StoredPlan } from '~~/core/plan/storedPlan'
 import { sameValue } from '~~/core/sameValue'
@@ -16,9 +17,12 @@ const retryDelayMs = 3000
 export function usePlanSync({
   id,
   plan,
+  joined,
 }: {
   readonly id: Ref<string | null>
   readonly plan: ShallowRef<Plan | null>
+  /** what came from elsewhere was joined; earlier states of the plan get it the same way */
+  readonly joined: (join: (plan: Plan) => Plan) => void
 }) {
   const version = ref(0)
   const saveState = ref<SaveState>('saved')
@@ -121,12 +125,31 @@ export function usePlanSync({
       inTime(saveDelayMs)
     }
   }
+  /**
+   * Ticks that came by the run-book link meanwhile join what is edited here. False where more than
+   * that was changed: a person decides.
+   */
+  function takeTicks(theirs: StoredPlan): boolean {
+    const base = acknowledged
+    if (!base || !plan.value) return false
+    const join = (mine: Plan) => joinTickedPlan({ base, mine, theirs: theirs.plan })
+    const both = join(plan.value)
+    if (!both) return false
+    joined(earlier => join(earlier) ?? earlier)
+    version.value = theirs.version
+    acknowledged = theirs.plan
+    plan.value = both
+    happen('overtaken')
+    keepDraft()
+    inTime(0)
+    return true
+  }
   function refuse(planId: string, problem: ApiProblem, sent: Plan): void {
     if (problem.status === 409 && problem.current) {
       // The same content under a newer version: this very save got through, only its answer was
       // lost.
       if (sameValue(problem.current.plan, sent)) acknowledge(planId, problem.current, sent)
-      else meet(problem.current)
+      else if (!takeTicks(problem.current)) meet(problem.current)
       return
     }
     saveMessage.value = problem.errors[0]?.message ?? problem.message

@@ -14,6 +14,9 @@ export const stepStates = {
 } as const
 export type StepState = keyof typeof stepStates
 
+/** Most letters of what a tick was made for. */
+export const basisLength = 40
+
 const stepEntrySchema = z.object({
   step: text({ label: 'Step', max: 40, description: 'Which step of the run-book.' }),
   state: choice({
@@ -45,7 +48,7 @@ const stepEntrySchema = z.object({
   }),
   basis: text({
     label: 'Made for',
-    max: 40,
+    max: basisLength,
     description: 'Board, drives, layout and system at the time it was ticked.',
   }),
 })

@@ -7,7 +7,13 @@ export interface SessionState {
   readonly passphrase: 'none' | 'yoursToSet' | 'set'
 }
 
-export interface ReaderLinkState {
+/**
+ * Links that need no signing in: the reader's shows the report, the run-book's shows the run-book
+ * and takes its ticks.
+ */
+export type PlanLinkKind = 'reader' | 'runBook'
+
+export interface PlanLinkState {
   /** other computers reach the server, so that a link is of use to them */
   readonly open: boolean
   /** ISO 8601; null when there is no link */

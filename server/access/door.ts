@@ -4,16 +4,16 @@ import { isOpen } from './openness'
 import { isSignedIn } from './session'
 
 /**
- * What holds no data of anybody: the program itself, the page to sign in, and what a reader's link
- * shows. Everything else is closed.
+ * What holds no data of anybody: the program itself, the page to sign in, and what the links of a
+ * plan lead to. Everything else is closed.
  */
 const openPaths = [
   /^\/_nuxt\/(?!.*\.\.)[\w./-]+$/,
   /^\/icon\.svg$/,
   /^\/sign-in$/,
-  /^\/read\/[\w-]+$/,
+  /^\/(read|tick)\/[\w-]+$/,
   /^\/api\/(session|passphrase)$/,
-  /^\/api\/read\/[\w-]+$/,
+  /^\/api\/(read|tick)\/[\w-]+$/,
 ]
 
 export function isOpenPath(path: string): boolean {

@@ -2,6 +2,7 @@ import type { QueryInterface } from 'sequelize'
 import * as plans from './20261125A-create-plans'
 import * as archivedAt from './20261126A-add-archived-at'
 import * as access from './20261126B-create-access'
+import * as runBookLinks from './20261201A-create-run-book-links'
 
 export interface Migration {
   readonly name: string
@@ -14,4 +15,5 @@ export const migrations: readonly Migration[] = [
   { name: '20261125A-create-plans', ...plans },
   { name: '20261126A-add-archived-at', ...archivedAt },
   { name: '20261126B-create-access', ...access },
+  { name: '20261201A-create-run-book-links', ...runBookLinks },
 ]

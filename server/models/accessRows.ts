@@ -25,15 +25,23 @@ export class SessionRow extends Model<
   declare expiresAt: Date
 }
 
-/** The reader's link of a plan; there is one at most. */
-export class ReaderLinkRow extends Model<
-  InferAttributes<ReaderLinkRow>,
-  InferCreationAttributes<ReaderLinkRow>
+/** A link of a plan; of each kind there is one at most. */
+export abstract class PlanLinkRow extends Model<
+  InferAttributes<PlanLinkRow>,
+  InferCreationAttributes<PlanLinkRow>
 > {
   declare planId: string
   declare tokenHash: string
   declare createdAt: CreationOptional<Date>
 }
+class ReaderLinkRow extends PlanLinkRow {}
+class RunBookLinkRow extends PlanLinkRow {}
+
+const linkColumns = () => ({
+  planId: { type: DataTypes.STRING(36), primaryKey: true },
+  tokenHash: DataTypes.STRING(64),
+  createdAt: DataTypes.DATE,
+})
 
 export function defineAccessRows(sequelize: Sequelize) {
   const common = { sequelize, timestamps: false }
@@ -46,13 +54,7 @@ export function defineAccessRows(sequelize: Sequelize) {
       { tokenHash: { type: DataTypes.STRING(64), primaryKey: true }, expiresAt: DataTypes.DATE },
       { ...common, tableName: 'sessions' },
     ),
-    readerLinks: ReaderLinkRow.init(
-      {
-        planId: { type: DataTypes.STRING(36), primaryKey: true },
-        tokenHash: DataTypes.STRING(64),
-        createdAt: DataTypes.DATE,
-      },
-      { ...common, tableName: 'readerLinks' },
-    ),
+    readerLinks: ReaderLinkRow.init(linkColumns(), { ...common, tableName: 'readerLinks' }),
+    runBookLinks: RunBookLinkRow.init(linkColumns(), { ...common, tableName: 'runBookLinks' }),
   }
 }

@@ -1,5 +1,18 @@
-import { Op, type Sequelize } from 'sequelize'
-import { defineAccessRows } from '../models/accessRows'
+import { Op, type ModelStatic, type Sequelize } from 'sequelize'
+import type { PlanLinkKind } from '~~/core/plan/sessionState'
+import { defineAccessRows, type PlanLinkRow } from '../models/accessRows'
+
+/** The links of one kind. */
+export interface PlanLinks {
+  /** when the link of a plan was made; null when there is none */
+  readonly madeAt: (planId: string) => Promise<Date | null>
+  /** makes the link of a plan; one made before ends */
+  readonly set: (planId: string, tokenHash: string) => Promise<void>
+  /** false when there was none */
+  readonly remove: (planId: string) => Promise<boolean>
+  /** id of the plan that a link leads to; null when there is no such link */
+  readonly planOf: (tokenHash: string) => Promise<string | null>
+}
 
 /**
  * Who may come in. Tokens are known by their hashes only: who reads the file cannot come in with
@@ -17,20 +30,30 @@ export interface AccessRepository {
   readonly hasSession: (tokenHash: string) => Promise<boolean>
   readonly endSession: (tokenHash: string) => Promise<void>
   readonly endAllSessions: () => Promise<void>
-  /** when the link of a plan was made; null when there is none */
-  readonly linkOf: (planId: string) => Promise<Date | null>
-  /** makes the link of a plan; one made before ends */
-  readonly setLink: (planId: string, tokenHash: string) => Promise<void>
-  /** false when there was none */
-  readonly removeLink: (planId: string) => Promise<boolean>
-  /** id of the plan that a link shows; null when there is no such link */
-  readonly planOfLink: (tokenHash: string) => Promise<string | null>
+  readonly links: Readonly<Record<PlanLinkKind, PlanLinks>>
 }
 
 const onlyRow = 1
 
+function planLinks(rows: ModelStatic<PlanLinkRow>): PlanLinks {
+  return {
+    async madeAt(planId) {
+      return (await rows.findByPk(planId))?.createdAt ?? null
+    },
+    async set(planId, tokenHash) {
+      await rows.upsert({ planId, tokenHash, createdAt: new Date() })
+    },
+    async remove(planId) {
+      return (await rows.destroy({ where: { planId } })) === 1
+    },
+    async planOf(tokenHash) {
+      return (await rows.findOne({ where: { tokenHash } }))?.planId ?? null
+    },
+  }
+}
+
 export function accessRepository(sequelize: Sequelize): AccessRepository {
-  const { passphrases, sessions, readerLinks } = defineAccessRows(sequelize)
+  const { passphrases, sessions, readerLinks, runBookLinks } = defineAccessRows(sequelize)
   return {
     async passphrase() {
       return (await passphrases.findByPk(onlyRow))?.hash ?? null
@@ -58,17 +81,6 @@ export function accessRepository(sequelize: Sequelize): AccessRepository {
     async endAllSessions() {
       await sessions.destroy({ where: {} })
     },
-    async linkOf(planId) {
-      return (await readerLinks.findByPk(planId))?.createdAt ?? null
-    },
-    async setLink(planId, tokenHash) {
-      await readerLinks.upsert({ planId, tokenHash, createdAt: new Date() })
-    },
-    async removeLink(planId) {
-      return (await readerLinks.destroy({ where: { planId } })) === 1
-    },
-    async planOfLink(tokenHash) {
-      return (await readerLinks.findOne({ where: { tokenHash } }))?.planId ?? null
-    },
+    links: { reader: planLinks(readerLinks), runBook: planLinks(runBookLinks) },
   }
 }

@@ -104,6 +104,7 @@ describe('a server that is open to a network', () => {
       ['DELETE', '/api/plans/x'],
       ['POST', '/api/plans/x/archive'],
       ['POST', '/api/plans/x/reader-link'],
+      ['POST', '/api/plans/x/run-book-link'],
       ['GET', '/api/health'],
       ['GET', '/api/catalogue'],
       ['GET', '/api/schema/plan'],
@@ -397,7 +398,7 @@ describe("a reader's link", () => {
     expect((await readAt(path)).status).toBe(404)
     const { plans } = await import('../../server/database/plans')
     await (await plans()).purgeDeletedBefore(new Date(Date.now() + 1000))
-    expect(await (await access()).linkOf(id)).toBe(null)
+    expect(await (await access()).links.reader.madeAt(id)).toBe(null)
   })
 
   it('is made of plans only', async () => {
@@ -429,5 +430,95 @@ describe('a stored passphrase', () => {
       true,
       false,
     ])
+  })
+})
+
+describe('a run-book link', () => {
+  const tick = (more: object = {}) => ({
+    step: 'before.check',
+    state: 'done',
+    day: '2026-12-02',
+    who: '',
+    note: 'box is dented',
+    measured: '',
+    ...more,
+  })
+  async function makeLink() {
+    keepCookie(await setFirst())
+    const made = await send({ method: 'POST', path: '/api/plans', body: tideMillHouse })
+    const id = String(made.body?.id)
+    const link = await send({ method: 'POST', path: `/api/plans/${id}/run-book-link`, body: {} })
+    return { id, path: String(link.body?.path) }
+  }
+  const away = { headers: { ...fromElsewhere, cookie: '' } }
+  const put = (path: string, body: unknown) =>
+    send({ method: 'PUT', path: `/api${path}`, body, ...away })
+  const planOf = async (id: string) =>
+    (await send({ path: `/api/plans/${id}` })).body as unknown as {
+      version: number
+      plan: { name: string; commissioning: { steps: { step: string }[] } }
+    }
+
+  it('shows the plan and takes ticks without signing in, and nothing else', async () => {
+    const { id, path } = await makeLink()
+    expect(path).toMatch(/^\/tick\/[\w-]{43}$/)
+    expect((await send({ path: `/api${path}`, ...away })).body).toMatchObject({
+      plan: { name: 'Tide Mill House' },
+    })
+    const before = await planOf(id)
+    expect((await put(path, { basis: 'a.b.c.d', ticks: [tick()] })).status).toBe(200)
+    const after = await planOf(id)
+    expect(after.version).toBe(before.version + 1)
+    expect(after.plan.commissioning.steps).toContainEqual(
+      expect.objectContaining({ ...tick(), basis: 'a.b.c.d' }),
+    )
+    expect({ ...after.plan, commissioning: null }).toEqual({ ...before.plan, commissioning: null })
+    // The same again writes nothing.
+    expect((await put(path, { basis: 'a.b.c.d', ticks: [tick()] })).status).toBe(200)
+    expect((await planOf(id)).version).toBe(after.version)
+    expect((await put(path, { basis: '', ticks: [tick({ step: 'no.such' })] })).status).toBe(200)
+    expect((await planOf(id)).version).toBe(after.version)
+    for (const method of ['DELETE', 'POST'])
+      expect((await send({ method, path: `/api${path}`, ...away })).status, method).toBe(404)
+    expect((await send({ path: `/api/plans/${id}`, ...away })).status).toBe(401)
+  })
+  it('refuses what is no tick, another origin, and its token elsewhere', async () => {
+    const { id, path } = await makeLink()
+    for (const body of [
+      {},
+      { basis: '', ticks: [] },
+      { basis: '', ticks: [tick({ state: 'gone' })] },
+      { basis: '', ticks: [tick({ day: 'today' })] },
+      { basis: '', ticks: [tick({ basis: 'x' })] },
+      { basis: '', ticks: [tick()], plan: {} },
+    ])
+      expect((await put(path, body)).status, JSON.stringify(body)).toBe(422)
+    expect(
+      (
+        await send({
+          method: 'PUT',
+          path: `/api${path}`,
+          body: { basis: '', ticks: [tick()] },
+          headers: { ...away.headers, origin: 'http://evil.example' },
+        })
+      ).status,
+    ).toBe(403)
+    const read = path.replace('/tick/', '/read/')
+    expect((await send({ path: `/api${read}`, ...away })).status).toBe(404)
+    expect((await planOf(id)).version).toBe(1)
+  })
+  it('joins ticks of many who send at once, and ends when it is revoked', async () => {
+    const { id, path } = await makeLink()
+    const steps = ['before.check', 'before.labels', 'before.sharing', 'before.clean']
+    const sent = await Promise.all(
+      steps.map(step => put(path, { basis: '', ticks: [tick({ step })] })),
+    )
+    const taken = steps.filter((_, at) => sent[at]!.status === 200)
+    expect(taken.length).toBeGreaterThan(0)
+    const known = (await planOf(id)).plan.commissioning.steps.map(({ step }) => step)
+    expect(known).toEqual(expect.arrayContaining(taken))
+    await send({ method: 'DELETE', path: `/api/plans/${id}/run-book-link` })
+    expect((await put(path, { basis: '', ticks: [tick()] })).status).toBe(404)
+    expect((await send({ path: `/api${path}`, ...away })).status).toBe(404)
   })
 })

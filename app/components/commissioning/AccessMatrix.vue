@@ -12,7 +12,7 @@ const props = defineProps<{
   access: Access
   cells: RightCells
   findings: readonly AccessFinding[]
-  /** 'share films', 'account maren' */
+  /** 'share films', 'account maren', 'group household' */
   picked: string | null
 }>()
 const emit = defineEmits<{
@@ -51,6 +51,7 @@ const wrong = computed(() => {
     for (const { share = '', who = '' } of cells) marks.set(`${share}\n${who}`, rule.id)
   return marks
 })
+const placeOf = (line: Line) => `${line.account ? 'account' : 'group'} ${line.name}`
 const ruleAt = (share: string, who: string) => wrong.value.get(`${share}\n${who}`) ?? null
 const ownRight = (share: string, { who }: Line) => props.cells.own(share, who)
 const rightAt = (share: Access['shares'][number], line: Line): Right =>
@@ -149,16 +150,15 @@ async function key(
         >
           <th scope="row">
             <button
-              v-if="line.account"
               type="button"
               class="plain-button who"
-              :class="{ chosen: picked === `account ${line.who}`, wrong: ruleAt('', line.who) }"
-              :data-account="line.who"
-              @click="emit('pick', `account ${line.who}`)"
+              :class="{ chosen: picked === placeOf(line), wrong: ruleAt('', line.who) }"
+              :data-account="line.account ? line.who : undefined"
+              :data-group="line.account ? undefined : line.name"
+              @click="emit('pick', placeOf(line))"
             >
               {{ line.name }}
             </button>
-            <span v-else class="who">{{ line.name }}</span>
             <span v-if="line.note || ruleAt('', line.who)" class="soft note">
               {{ line.note }}{{ ruleAt('', line.who) ? ` ${ruleAt('', line.who)}` : '' }}
             </span>

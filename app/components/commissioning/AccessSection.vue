@@ -2,11 +2,15 @@
 import { computed, ref } from 'vue'
 import { accessCsv } from '~~/core/commissioning/access/accessCsv'
 import {
+  withMember,
   withNewAccount,
+  withNewGroup,
   withNewShare,
   withoutAccount,
+  withoutGroup,
   withoutShare,
 } from '~~/core/commissioning/access/editAccess'
+import type { Access } from '~~/core/plan/access'
 import { nfsExports } from '~~/core/commissioning/access/nfsExports'
 import { smbConf } from '~~/core/commissioning/access/smbConf'
 import PlanField from '~/components/common/PlanField.vue'
@@ -18,6 +22,7 @@ import { viewAddress } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 import AccessMatrix from './AccessMatrix.vue'
 import AccountInspector from './AccountInspector.vue'
+import GroupInspector from './GroupInspector.vue'
 import ShareInspector from './ShareInspector.vue'
 import TestListSheet from './TestListSheet.vue'
 
@@ -41,37 +46,46 @@ const sentence = computed(() => {
   ]
   return `${all}. ${parts.join(', ').replace(/^./, first => first.toUpperCase())}.`
 })
-const indexOf = (list: 'accounts' | 'shares', what: string) =>
-  picked.value?.startsWith(`${what} `)
-    ? access.value[list].findIndex(({ id }) => `${what} ${id}` === picked.value)
-    : -1
-const accountAt = computed(() => indexOf('accounts', 'account'))
-const shareAt = computed(() => indexOf('shares', 'share'))
-/** Sets a field; what is picked keeps to its place when it gets another name. */
-function sayOf(list: 'accounts' | 'shares', index: number) {
-  return (key: string, value: unknown): string | null => {
+const words = { accounts: 'account', groups: 'group', shares: 'share' } as const
+type List = keyof typeof words
+const at = computed((): Record<List, number> => {
+  const indexOf = (list: List) =>
+    access.value[list].findIndex(({ id }) => `${words[list]} ${id}` === picked.value)
+  return { accounts: indexOf('accounts'), groups: indexOf('groups'), shares: indexOf('shares') }
+})
+const pickedId = computed(() => (picked.value ?? '').replace(/^\w+ /, ''))
+function pick(list: List, index: number): void {
+  picked.value = `${words[list]} ${access.value[list].at(index)!.id}`
+}
+/** What the inspector of one entry needs; what is picked keeps to its place under another name. */
+const inspected = (list: List) => ({
+  access: access.value,
+  index: at.value[list],
+  say: (key: string, value: unknown): string | null => {
+    const index = at.value[list]
     const wrong = say(list, { index, key }, value)
-    if (wrong === null && key === 'id')
-      picked.value = `${list === 'accounts' ? 'account' : 'share'} ${access.value[list][index]!.id}`
+    if (wrong === null && key === 'id') pick(list, index)
     return wrong
-  }
+  },
+})
+function step(list: List, by: number): void {
+  const count = access.value[list].length
+  pick(list, (at.value[list] + by + count) % count)
 }
-function step(list: 'accounts' | 'shares', index: number, by: number): void {
-  const all = access.value[list]
-  const next = all[(index + by + all.length) % all.length]!
-  picked.value = `${list === 'accounts' ? 'account' : 'share'} ${next.id}`
+const added: Readonly<Record<List, () => Access>> = {
+  accounts: () => withNewAccount(access.value),
+  groups: () => withNewGroup(access.value),
+  shares: () => withNewShare(access.value, store.plan?.commissioning.poolName ?? 'pool'),
 }
-function add(what: 'account' | 'share'): void {
-  const next =
-    what === 'account'
-      ? withNewAccount(access.value)
-      : withNewShare(access.value, store.plan?.commissioning.poolName ?? 'pool')
-  put(next)
-  picked.value = `${what} ${(what === 'account' ? next.accounts : next.shares).at(-1)!.id}`
+function add(list: List): void {
+  put(added[list]())
+  pick(list, -1)
 }
-function remove(what: 'account' | 'share', id: string): void {
+const without = { accounts: withoutAccount, groups: withoutGroup, shares: withoutShare } as const
+function remove(list: List): void {
+  const { id } = access.value[list][at.value[list]]!
   picked.value = null
-  put(what === 'account' ? withoutAccount(access.value, id) : withoutShare(access.value, id))
+  put(without[list](access.value, id))
 }
 const stem = computed(() => planFileStem(store.plan ?? { name: '' }))
 const usesNfs = computed(() => access.value.shares.some(({ protocol }) => protocol === 'nfs'))
@@ -100,8 +114,9 @@ const proved = computed(
         @pick="picked = picked === $event ? null : $event"
       />
       <div class="acts no-print">
-        <VBtn size="small" variant="outlined" @click="add('account')">Add an account</VBtn>
-        <VBtn size="small" variant="outlined" @click="add('share')">Add a share</VBtn>
+        <VBtn size="small" variant="outlined" @click="add('accounts')">Add an account</VBtn>
+        <VBtn size="small" variant="outlined" @click="add('groups')">Add a group</VBtn>
+        <VBtn size="small" variant="outlined" @click="add('shares')">Add a share</VBtn>
         <VBtn v-if="isOwn" size="small" variant="text" data-make-anew @click="makeAnew">
           Make it anew from the plan
         </VBtn>
@@ -115,7 +130,7 @@ const proved = computed(
     <section v-if="findings.length" class="sheet" data-access-findings>
       <h2>Rules</h2>
       <ul class="rules">
-        <li v-for="(finding, at) in findings" :key="at" :data-rule="finding.rule.id">
+        <li v-for="(finding, index) in findings" :key="index" :data-rule="finding.rule.id">
           <strong>{{ finding.rule.id }} {{ finding.rule.label }}.</strong> {{ finding.sentence }}
           <VBtn
             v-if="finding.mended"
@@ -180,22 +195,27 @@ const proved = computed(
       </section>
     </div>
     <AccountInspector
-      v-if="accountAt >= 0"
-      :access="access"
-      :index="accountAt"
-      :say="sayOf('accounts', accountAt)"
+      v-if="at.accounts >= 0"
+      v-bind="inspected('accounts')"
       @close="picked = null"
-      @step="step('accounts', accountAt, $event)"
-      @remove="remove('account', access.accounts[accountAt]!.id)"
+      @step="step('accounts', $event)"
+      @remove="remove('accounts')"
+      @member="(group, isIn) => put(withMember(access, { account: pickedId, group }, isIn))"
+    />
+    <GroupInspector
+      v-if="at.groups >= 0"
+      v-bind="inspected('groups')"
+      @close="picked = null"
+      @step="step('groups', $event)"
+      @remove="remove('groups')"
+      @member="(account, isIn) => put(withMember(access, { account, group: pickedId }, isIn))"
     />
     <ShareInspector
-      v-if="shareAt >= 0"
-      :access="access"
-      :index="shareAt"
-      :say="sayOf('shares', shareAt)"
+      v-if="at.shares >= 0"
+      v-bind="inspected('shares')"
       @close="picked = null"
-      @step="step('shares', shareAt, $event)"
-      @remove="remove('share', access.shares[shareAt]!.id)"
+      @step="step('shares', $event)"
+      @remove="remove('shares')"
     />
   </div>
 </template>

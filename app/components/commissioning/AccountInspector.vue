@@ -12,7 +12,12 @@ const props = defineProps<{
   index: number
   say: (key: string, value: unknown) => string | null
 }>()
-const emit = defineEmits<{ close: []; step: [by: -1 | 1]; remove: [] }>()
+const emit = defineEmits<{
+  close: []
+  step: [by: -1 | 1]
+  remove: []
+  member: [group: string, isIn: boolean]
+}>()
 const account = computed(() => props.access.accounts[props.index]!)
 const path = (key: string) => `commissioning.accounts.${props.index}.${key}`
 const set = (key: string) => (value: unknown) => props.say(key, value)
@@ -24,10 +29,6 @@ const people = computed(() => [
 ])
 const cells = computed(() => rightCells(props.access))
 const test = computed(() => testList(props.access).find(({ who }) => who === account.value.id))
-function inGroup(group: string, isIn: boolean): void {
-  const others = account.value.groups.filter(other => other !== group)
-  props.say('groups', isIn ? [...others, group] : others)
-}
 </script>
 
 <template>
@@ -61,7 +62,7 @@ function inGroup(group: string, isIn: boolean): void {
       :label="group.id"
       density="compact"
       hide-details
-      @update:model-value="inGroup(group.id, Boolean($event))"
+      @update:model-value="emit('member', group.id, Boolean($event))"
     />
     <h3>What comes of it</h3>
     <dl>

@@ -1,14 +1,13 @@
 <script setup lang="ts">
+import type { RouteLocationRaw } from 'vue-router'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { cautions } from '~~/core/commissioning/cautions'
 import { faultTrees } from '~~/core/commissioning/faults/faultTrees'
 import type { StepProgress } from '~~/core/commissioning/progress'
 import { chapterOf, chapters } from '~~/core/commissioning/step'
-import { stepStates, type StepState } from '~~/core/plan/commissioning'
+import type { StepState } from '~~/core/plan/commissioning'
 import { useFormat } from '~/composables/useFormat'
 import { useWakeLock } from '~/composables/useWakeLock'
-import { viewAddress } from '~/composables/views'
-import { usePlanStore } from '~/stores/planStore'
 
 /** One step a screen, for one hand beside the open case: large targets within reach of a thumb. */
 const props = defineProps<{
@@ -16,6 +15,10 @@ const props = defineProps<{
   picked: string
   /** what the plan says at this step; '' where it says nothing */
   quote: string
+  /** what is to be said of saving, where it is not said elsewhere */
+  status?: string
+  /** where a fault tree opens; without it the trees are only named */
+  treeAddress?: (tree: string, step: string) => RouteLocationRaw
   /** says something of a step; what is wrong with it, or null */
   say: (id: string, key: 'note', value: unknown) => string | null
 }>()
@@ -24,7 +27,6 @@ const emit = defineEmits<{
   pick: [id: string]
   close: []
 }>()
-const store = usePlanStore()
 const { hours, quantity, number } = useFormat()
 const { isAwake, isPossible } = useWakeLock()
 const at = computed(() =>
@@ -115,12 +117,11 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
         <div v-if="state === 'failed'" class="failed">
           <p v-if="shown.step.ifNot.advice">{{ shown.step.ifNot.advice }}</p>
           <p v-for="tree in trees" :key="tree.id">
-            <NuxtLink
-              :to="{
-                path: viewAddress(store.id ?? '', 'commissioning', 'faults'),
-                query: { tree: tree.id, step: shown.step.id },
-              }"
+            <NuxtLink v-if="treeAddress" :to="treeAddress(tree.id, shown.step.id)"
               >{{ tree.label }}: find the cause</NuxtLink
+            >
+            <template v-else
+              >The fault tree "{{ tree.label }}" of Numeron finds the cause.</template
             >
           </p>
         </div>
@@ -143,6 +144,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
         </p>
       </div>
       <footer>
+        <p v-if="status" role="status" class="small" data-one-status>{{ status }}</p>
         <div class="second">
           <VBtn
             variant="outlined"
@@ -178,7 +180,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
             data-one-done
             @click="done"
           >
-            {{ state === 'open' ? 'Done' : stepStates[state] }}
+            {{ state === 'done' ? 'Take it back' : 'Done' }}
           </VBtn>
           <VBtn
             variant="outlined"

@@ -10,6 +10,7 @@ import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'
 import { useProposal } from '~/composables/useProposal'
 import { useRunBook } from '~/composables/useRunBook'
+import { viewAddress } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
 import CarriedFile from './CarriedFile.vue'
 import PrintMenu from './PrintMenu.vue'
@@ -28,8 +29,14 @@ const route = useRoute()
 /** a way back from a fault tree names the step that it came from */
 const picked = ref<string | null>(typeof route.query.step === 'string' ? route.query.step : null)
 const OneStep = defineAsyncComponent(() => import('./OneStep.vue'))
+const PlanLinkDialog = defineAsyncComponent(() => import('~/components/access/PlanLinkDialog.vue'))
+const showLink = ref(false)
 /** one step a screen, beside the open case */
 const isOne = ref(false)
+const treeAddress = (tree: string, step: string) => ({
+  path: viewAddress(store.id ?? '', 'commissioning', 'faults'),
+  query: { tree, step },
+})
 function openOne(): void {
   picked.value ??= progress.value.left.timed[0]?.id ?? progress.value.steps[0]?.step.id ?? null
   isOne.value = picked.value !== null
@@ -126,6 +133,16 @@ const hoursPlan = computed(() => {
           </VBtn>
           <PrintMenu class="no-print" />
           <CarriedFile />
+          <VBtn
+            class="no-print"
+            size="small"
+            variant="outlined"
+            data-run-book-link
+            @click="showLink = true"
+          >
+            A link to tick
+          </VBtn>
+          <PlanLinkDialog v-if="showLink" v-model="showLink" kind="runBook" />
         </div>
         <RunBookPicture
           v-model:picked="picked"
@@ -209,6 +226,7 @@ const hoursPlan = computed(() => {
       :quote="quotes.get(picked) ?? ''"
       :picked="picked"
       :say="say"
+      :tree-address="treeAddress"
       @become="become"
       @pick="picked = $event"
       @close="isOne = false"

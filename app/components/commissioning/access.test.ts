@@ -111,6 +111,34 @@ describe('people and shares', () => {
     expect(store.plan!.commissioning.rights.some(({ share }) => share === 'reels')).toBe(false)
     page.unmount()
   })
+  it('has groups of its own: named, filled, given a right, and taken away', async () => {
+    const { store, page, cell, has } = await open()
+    const adds = page.findAll('button').find(button => button.text() === 'Add a group')!
+    await adds.trigger('click')
+    expect(store.plan!.commissioning.groups.at(-1)).toEqual({ id: 'group-1' })
+    const set = page
+      .findAllComponents('[data-path]')
+      .find(one => one.attributes('data-path')!.endsWith('.id'))! as unknown as {
+      props: (name: string) => (value: unknown) => string | null
+    }
+    expect(set.props('set')('Editors')).toMatch(/^Group must be/)
+    expect(set.props('set')('editors')).toBe(null)
+    await flushPromises()
+    const members = () => page.findAll('aside input')
+    const ilse = store.plan!.commissioning.accounts.findIndex(({ id }) => id === 'ilse')
+    await members()[ilse]!.setValue(true)
+    expect(has('films', 'ilse')).toBe('read')
+    await page.get('[aria-label^="Group editors, films:"]').trigger('keydown', { key: 'w' })
+    expect(has('films', 'ilse')).toBe('write')
+    expect(cell('films', 'ilse').attributes('aria-label')).toContain('from its groups')
+    await page.get('aside button').trigger('click')
+    expect(has('films', 'ilse')).toBe('read')
+    expect(store.plan!.commissioning.groups.map(({ id }) => id)).toEqual(['household', 'guests'])
+    // The rules speak of these two.
+    await page.get('[data-group="guests"]').trigger('click')
+    expect(page.find('aside button').exists()).toBe(false)
+    page.unmount()
+  })
   it('ticks the test list, until a right changes what is to be tried', async () => {
     const { store, page, cell } = await open()
     const boxes = () => page.findAll('[data-test-list] input')

@@ -39,8 +39,8 @@ const ShellMenu = defineAsyncComponent(() =>
 const NetworkSign = defineAsyncComponent(() =>
   afterPaint().then(() => import('~/components/access/NetworkSign.vue')),
 )
-const ReaderLinkDialog = defineAsyncComponent(
-  () => import('~/components/access/ReaderLinkDialog.vue'),
+const PlanLinkDialog = defineAsyncComponent(
+  () => import('~/components/access/PlanLinkDialog.vue'),
 )
 const PlanNotices = defineAsyncComponent(() => import('~/components/plans/PlanNotices.vue'))
 const PlanProblem = defineAsyncComponent(() => import('~/components/plans/PlanProblem.vue'))
@@ -226,7 +226,7 @@ onBeforeUnmount(() => {
       </div>
       <WorkingPanel />
       <ConflictDialog v-if="store.conflict" />
-      <ReaderLinkDialog v-if="showLink" v-model="showLink" />
+      <PlanLinkDialog v-if="showLink" v-model="showLink" />
       <ShortcutsDialog v-if="showKeys" v-model="showKeys" />
       <CommandPalette v-if="showPalette" v-model="showPalette" :actions="actions" />
     </template>

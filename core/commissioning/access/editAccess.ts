@@ -1,5 +1,7 @@
 import {
+  guestsGroup,
   householdGroup,
+  maxAccountGroups,
   maxAccounts,
   maxShares,
   type Access,
@@ -54,6 +56,47 @@ export function withNewAccount(access: Access): Access {
   return { ...access, accounts: [...access.accounts, account] }
 }
 
+/** The matrix with one more group, in which nobody is yet. */
+export function withNewGroup(access: Access): Access {
+  if (access.groups.length >= maxAccountGroups) return access
+  const taken = new Set([...access.groups, ...access.accounts].map(({ id }) => id))
+  let number = 1
+  while (taken.has(`group-${number}`)) number++
+  return { ...access, groups: [...access.groups, { id: `group-${number}` }] }
+}
+
+/** Groups that the rules speak of; they keep their names and stay. */
+export const isFixedGroup = (id: string): boolean => id === householdGroup || id === guestsGroup
+
+/** The matrix without a group: nobody is in it any more, and its rights go with it. */
+export function withoutGroup(access: Access, id: string): Access {
+  return {
+    ...access,
+    groups: access.groups.filter(group => group.id !== id),
+    accounts: access.accounts.map(account => ({
+      ...account,
+      groups: account.groups.filter(group => group !== id),
+    })),
+    rights: access.rights.filter(({ who }) => who !== `@${id}`),
+  }
+}
+
+/** The matrix with an account in a group, or not in it. */
+export function withMember(
+  access: Access,
+  { account, group }: { readonly account: string; readonly group: string },
+  isIn: boolean,
+): Access {
+  return {
+    ...access,
+    accounts: access.accounts.map(one => {
+      if (one.id !== account) return one
+      const others = one.groups.filter(other => other !== group)
+      return { ...one, groups: isIn ? [...others, group] : others }
+    }),
+  }
+}
+
 /** The matrix with one more share, in a folder of its own. */
 export function withNewShare(access: Access, poolName: string): Access {
   if (access.shares.length >= maxShares) return access
@@ -95,16 +138,27 @@ export function withoutShare(access: Access, id: string): Access {
   }
 }
 
-/** The matrix in which an account or a share got another name: what names it follows. */
+/** The matrix in which an account, group or share got another name: what names it follows. */
 export function withNewName(
   access: Access,
-  list: 'accounts' | 'shares',
+  list: 'accounts' | 'groups' | 'shares',
   { from, to }: { readonly from: string; readonly to: string },
 ): Access {
   if (list === 'shares')
     return {
       ...access,
       rights: access.rights.map(entry => (entry.share === from ? { ...entry, share: to } : entry)),
+    }
+  if (list === 'groups')
+    return {
+      ...access,
+      accounts: access.accounts.map(account => ({
+        ...account,
+        groups: account.groups.map(group => (group === from ? to : group)),
+      })),
+      rights: access.rights.map(entry =>
+        entry.who === `@${from}` ? { ...entry, who: `@${to}` } : entry,
+      ),
     }
   const follow = <Owned extends { readonly owner: string }>(owned: Owned): Owned =>
     owned.owner === from ? { ...owned, owner: to } : owned

@@ -6,8 +6,8 @@ import { markOf } from '../markOf'
 const stateIds = Object.keys(stepStates) as [StepState, ...StepState[]]
 const day = z.string().refine(text => text === '' || dayOfText(text) !== null)
 
-/** One tick of a file that was carried. */
-const tickSchema = z.strictObject({
+/** One tick of a file that was carried, or that a run-book link sends. */
+export const tickSchema = z.strictObject({
   step: z.string().min(1).max(40),
   state: z.enum(stateIds),
   day,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import type { ReaderLinkState } from '~~/core/plan/sessionState'
+import type { PlanLinkKind, PlanLinkState } from '~~/core/plan/sessionState'
 import { accessApi } from '~/services/accessApi'
 import { ApiProblem } from '~/services/apiRequest'
 import { pageLocale } from '~/services/pageLocale'
@@ -9,12 +9,33 @@ import { usePlanStore } from '~/stores/planStore'
 import QrCode from './QrCode.vue'
 
 /**
- * One address that shows this plan's report to whoever has it: for the phone beside the open case,
- * or somebody who helps.
+ * One address that needs no signing in: of this plan's report, or of its run-book to be ticked
+ * beside the open case.
  */
+const { kind = 'reader' } = defineProps<{ kind?: PlanLinkKind }>()
+const words = computed(
+  () =>
+    ({
+      reader: {
+        title: "Reader's link",
+        code: "QR code of the reader's link",
+        about:
+          'Whoever has this link can read the report of this plan, without signing in, and can ' +
+          'change nothing. It follows the plan as it is saved. Use it for somebody who helps.',
+      },
+      runBook: {
+        title: 'Run-book link',
+        code: 'QR code of the run-book link',
+        about:
+          'Whoever has this link can read the run-book, tick its steps and add notes, without ' +
+          'signing in, and can change nothing else of this plan. Use it for the phone beside ' +
+          'the open case. Ticks made while the server is out join later.',
+      },
+    })[kind],
+)
 const isShown = defineModel<boolean>({ required: true })
 const store = usePlanStore()
-const state = ref<ReaderLinkState | null>(null)
+const state = ref<PlanLinkState | null>(null)
 const address = ref('')
 const message = ref('')
 const copied = ref(false)
@@ -38,19 +59,19 @@ async function attempt(work: (planId: string) => Promise<unknown>): Promise<void
 }
 const load = () =>
   attempt(async planId => {
-    state.value = await accessApi.readerLink(planId)
+    state.value = await accessApi.link(planId, kind)
   })
 const make = () =>
   attempt(async planId => {
     await store.flush()
-    const { path, host } = await accessApi.makeReaderLink(planId)
+    const { path, host } = await accessApi.makeLink(planId, kind)
     address.value = addressForOthers(path, host)
     copied.value = false
     await load()
   })
 const revoke = () =>
   attempt(async planId => {
-    await accessApi.revokeReaderLink(planId)
+    await accessApi.revokeLink(planId, kind)
     address.value = ''
     await load()
   })
@@ -65,20 +86,16 @@ onMounted(load)
 </script>
 
 <template>
-  <VDialog v-model="isShown" max-width="520" aria-labelledby="reader-link-title">
+  <VDialog v-model="isShown" max-width="520" aria-labelledby="plan-link-title">
     <section class="sheet">
-      <h2 id="reader-link-title">Reader's link</h2>
-      <p>
-        Whoever has this link can read the report of this plan, without signing in, and can change
-        nothing. It follows the plan as it is saved. Use it for the phone beside the open case, or
-        for somebody who helps.
-      </p>
+      <h2 id="plan-link-title">{{ words.title }}</h2>
+      <p>{{ words.about }}</p>
       <p v-if="state && !state.open" class="notice">
         Only this computer reaches Numeron now, so the link works here only. To use it on a phone,
         open Numeron to your network: docs/open-to-a-network.md says how.
       </p>
       <template v-if="address">
-        <QrCode :text="address" label="QR code of the reader's link" class="code" />
+        <QrCode :text="address" :label="words.code" class="code" />
         <VTextField
           :model-value="address"
           label="Link"

@@ -1,0 +1,3 @@
+import { revokeLink } from '../../../access/planLinkRoutes'
+
+export default revokeLink('runBook')

@@ -1,0 +1,3 @@
+import { linkState } from '../../../access/planLinkRoutes'
+
+export default linkState('runBook')

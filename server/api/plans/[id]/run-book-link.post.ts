@@ -1,0 +1,3 @@
+import { makeLink } from '../../../access/planLinkRoutes'
+
+export default makeLink('runBook')
