@@ -39,9 +39,7 @@ const ShellMenu = defineAsyncComponent(() =>
 const NetworkSign = defineAsyncComponent(() =>
   afterPaint().then(() => import('~/components/access/NetworkSign.vue')),
 )
-const PlanLinkDialog = defineAsyncComponent(
-  () => import('~/components/access/PlanLinkDialog.vue'),
-)
+const PlanLinkDialog = defineAsyncComponent(() => import('~/components/access/PlanLinkDialog.vue'))
 const PlanNotices = defineAsyncComponent(() => import('~/components/plans/PlanNotices.vue'))
 const PlanProblem = defineAsyncComponent(() => import('~/components/plans/PlanProblem.vue'))
 const TriedBar = defineAsyncComponent(() => import('~/components/common/TriedBar.vue'))
