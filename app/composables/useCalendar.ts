@@ -1,13 +1,12 @@
 import { computed } from 'vue'
-import { catalogue } from '~~/core/catalogue/catalogue'
 import { calendarContext } from '~~/core/commissioning/calendar/calendarContext'
 import { allCalendarRows, calendarEntries } from '~~/core/commissioning/calendar/calendarEntries'
 import { exportCalendar } from '~~/core/commissioning/calendar/exportCalendar'
 import { setupOf } from '~~/core/commissioning/setupOf'
 import { iCalendar } from '~~/core/formats/iCalendar'
-import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import { dayOfText } from '~~/core/units/calendarDay'
 import { usePlanStore } from '~/stores/planStore'
+import { setupSliceOf } from './runBookOf'
 import { todayText } from './today'
 
 /** The calendar of the open plan: it begins on the day after sign-off. */
@@ -16,11 +15,7 @@ export function useCalendar() {
   const context = computed(() => {
     const { plan, assessment } = store
     if (!plan || !assessment) return null
-    const slice = {
-      plan,
-      catalogue: effectiveCatalogue(plan, catalogue),
-      facts: assessment.domains,
-    }
+    const slice = { ...setupSliceOf(plan, assessment), facts: assessment.domains }
     return calendarContext(slice, setupOf(slice))
   })
   const today = () => dayOfText(todayText())!

@@ -3,6 +3,7 @@ import { computed, nextTick, ref } from 'vue'
 import type { AccessFinding } from '~~/core/commissioning/access/accessRules'
 import type { RightCells } from '~~/core/commissioning/access/rightOf'
 import { rights, type Access, type Account, type Right } from '~~/core/plan/access'
+import { useInParts } from '~/composables/useInParts'
 
 /**
  * Accounts and groups against shares. A filled mark is a right of its own, a hollow one comes from
@@ -56,6 +57,24 @@ const ruleAt = (share: string, who: string) => wrong.value.get(`${share}\n${who}
 const ownRight = (share: string, { who }: Line) => props.cells.own(share, who)
 const rightAt = (share: Access['shares'][number], line: Line): Right =>
   line.account ? props.cells.of(share, line.account) : (ownRight(share.id, line) ?? 'none')
+/** What a line shows, in short: while it is the same the line is not drawn anew. */
+const looks = computed(() =>
+  lines.value.map(line =>
+    [
+      line.name,
+      line.note,
+      ruleAt('', line.who),
+      placeOf(line) === props.picked,
+      ...props.access.shares.flatMap(share => [
+        share.id,
+        rightAt(share, line),
+        ownRight(share.id, line) === null,
+        ruleAt(share.id, line.who),
+      ]),
+    ].join('\n'),
+  ),
+)
+const drawn = useInParts(lines, 30)
 const shapes = { none: '', read: 'reads', write: 'writes' } as const
 
 function spoken(share: Access['shares'][number], line: Line): string {
@@ -143,8 +162,9 @@ async function key(
       </thead>
       <tbody>
         <tr
-          v-for="(line, row) in lines"
+          v-for="(line, row) in drawn"
           :key="line.who"
+          v-memo="[looks[row], row === at[0] ? at[1] : -1]"
           role="row"
           :class="{ group: !line.account }"
         >
@@ -217,8 +237,9 @@ thead th {
   z-index: 1;
   vertical-align: bottom;
   text-align: center;
-  padding: 0 6px 4px;
-  min-width: 68px;
+  padding: 0 4px 4px;
+  min-width: 74px;
+  font-size: 0.82rem;
 }
 .corner,
 tbody th {

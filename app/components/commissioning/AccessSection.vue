@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import { accessCsv } from '~~/core/commissioning/access/accessCsv'
 import {
   withMember,
@@ -46,6 +46,17 @@ const sentence = computed(() => {
   ]
   return `${all}. ${parts.join(', ').replace(/^./, first => first.toUpperCase())}.`
 })
+/** Findings by rule: of many alike the first stand there, and more by a press. */
+const shownAtFirst = 8
+const moreAtOnce = 50
+const shownOf = reactive<Record<string, number>>({})
+const broken = computed(() =>
+  [...new Set(findings.value.map(({ rule }) => rule))].map(rule => {
+    const all = findings.value.filter(finding => finding.rule === rule)
+    const shown = all.slice(0, shownOf[rule.id] ?? shownAtFirst)
+    return { rule, shown, more: all.length - shown.length }
+  }),
+)
 const words = { accounts: 'account', groups: 'group', shares: 'share' } as const
 type List = keyof typeof words
 const at = computed((): Record<List, number> => {
@@ -130,18 +141,35 @@ const proved = computed(
     <section v-if="findings.length" class="sheet" data-access-findings>
       <h2>Rules</h2>
       <ul class="rules">
-        <li v-for="(finding, index) in findings" :key="index" :data-rule="finding.rule.id">
-          <strong>{{ finding.rule.id }} {{ finding.rule.label }}.</strong> {{ finding.sentence }}
-          <VBtn
-            v-if="finding.mended"
-            size="small"
-            variant="outlined"
-            color="primary"
-            @click="put(finding.mended(access))"
+        <template v-for="group in broken" :key="group.rule.id">
+          <li
+            v-for="(finding, index) in group.shown"
+            :key="`${group.rule.id} ${index}`"
+            :data-rule="finding.rule.id"
           >
-            Apply
-          </VBtn>
-        </li>
+            <strong>{{ finding.rule.id }} {{ finding.rule.label }}.</strong> {{ finding.sentence }}
+            <VBtn
+              v-if="finding.mended"
+              size="small"
+              variant="outlined"
+              color="primary"
+              @click="put(finding.mended(access))"
+            >
+              Apply
+            </VBtn>
+          </li>
+          <li v-if="group.more > 0" class="soft">
+            {{ group.rule.id }}: {{ count(group.more, 'more like it', 'more like these') }}.
+            <VBtn
+              size="small"
+              variant="text"
+              :data-more="group.rule.id"
+              @click="shownOf[group.rule.id] = group.shown.length + moreAtOnce"
+            >
+              Show more
+            </VBtn>
+          </li>
+        </template>
       </ul>
     </section>
     <div class="lower">

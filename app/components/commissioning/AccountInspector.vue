@@ -83,11 +83,15 @@ const test = computed(() => testList(props.access).find(({ who }) => who === acc
 </template>
 
 <style scoped>
+.v-checkbox {
+  margin: -7px 0;
+}
 h3 {
   font-size: 0.92rem;
   margin: 12px 0 4px;
 }
 dl {
+  margin-top: 6px;
   display: grid;
   grid-template-columns: auto 1fr;
   gap: 2px 12px;

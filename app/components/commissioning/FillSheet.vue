@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { catalogue } from '~~/core/catalogue/catalogue'
 import { fillOrder, type FillStep } from '~~/core/commissioning/fill/fillOrder'
-import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import ChartFrame from '~/components/charts/ChartFrame.vue'
+import { setupSliceOf } from '~/composables/runBookOf'
 import { useFormat } from '~/composables/useFormat'
 import { viewAddress } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
@@ -14,11 +13,7 @@ const { hours, quantity } = useFormat()
 const steps = computed((): FillStep[] => {
   const { plan, assessment } = store
   if (!plan || !assessment) return []
-  return fillOrder({
-    plan,
-    catalogue: effectiveCatalogue(plan, catalogue),
-    facts: assessment.domains,
-  })
+  return fillOrder(setupSliceOf(plan, assessment))
 })
 const words = {
   irreplaceable: 'irreplaceable: compared at once',

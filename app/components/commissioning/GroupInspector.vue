@@ -56,6 +56,9 @@ const isFixed = computed(() => isFixedGroup(group.value.id))
 </template>
 
 <style scoped>
+.v-checkbox {
+  margin: -7px 0;
+}
 h3 {
   font-size: 0.92rem;
   margin: 12px 0 4px;

@@ -3,12 +3,14 @@ import { computed } from 'vue'
 import { maxDrives } from '~~/core/plan/constants'
 import PlanField from '~/components/common/PlanField.vue'
 import { useFormat } from '~/composables/useFormat'
+import { useInParts } from '~/composables/useInParts'
 import { usePlanStore } from '~/stores/planStore'
 
 /** The drives that are there: serial, bay, and until when each can go back. */
 const store = usePlanStore()
 const { quantity } = useFormat()
 const register = computed(() => store.plan?.drives.register ?? [])
+const drawn = useInParts(register, 2)
 /** Drives of the plan, one by one, as they are told in a list. */
 const planned = computed(() =>
   (store.plan?.drives.lots ?? []).flatMap(({ count, sizeTB }) =>
@@ -45,7 +47,7 @@ const remove = (index: number) => put(register.value.filter((_, at) => at !== in
       </VBtn>
     </div>
     <ul>
-      <li v-for="(entry, index) in register" :key="index">
+      <li v-for="(entry, index) in drawn" :key="index">
         <PlanField :path="`drives.register.${index}.serial`" />
         <PlanField :path="`drives.register.${index}.lot`" />
         <PlanField :path="`drives.register.${index}.bay`" />

@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { catalogue } from '~~/core/catalogue/catalogue'
 import { signOffRows, type Judged, type SignOffRow } from '~~/core/commissioning/signOff/measures'
 import { plannedOf } from '~~/core/commissioning/signOff/planned'
-import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import PlanField from '~/components/common/PlanField.vue'
 import { parseNumber } from '~/composables/parseNumber'
 import { todayText } from '~/composables/today'
+import { setupSliceOf } from '~/composables/runBookOf'
 import { useFormat } from '~/composables/useFormat'
 import { viewAddress } from '~/composables/views'
 import { usePlanStore } from '~/stores/planStore'
@@ -19,8 +18,7 @@ const rows = computed((): SignOffRow[] => {
   const { plan, assessment } = store
   if (!plan || !assessment) return []
   const planned = plannedOf({
-    plan,
-    catalogue: effectiveCatalogue(plan, catalogue),
+    ...setupSliceOf(plan, assessment),
     figures: assessment.figures,
     facts: assessment.domains,
   })
