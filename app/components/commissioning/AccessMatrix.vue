@@ -237,8 +237,8 @@ thead th {
   z-index: 1;
   vertical-align: bottom;
   text-align: center;
-  padding: 0 4px 4px;
-  min-width: 74px;
+  padding: 0 2px 4px;
+  min-width: 68px;
   font-size: 0.82rem;
 }
 .corner,
