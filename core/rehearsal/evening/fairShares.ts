@@ -1,0 +1,134 @@
+import type { LiveSession } from './liveSession'
+import { ownLimit } from './world'
+
+/** A resource that is asked for more than this share above what there is, is overfull. */
+const slack = 1e-12
+
+/**
+ * Max–min fair shares in speed: all speeds rise together from 0; a session stops at its limit, or
+ * when a resource it uses is full. Only resources that are overfull at the wanted speeds can bind,
+ * so the others are left out. Arrays are kept from one moment to the next.
+ * @see handbook 10, Shares
+ */
+export class FairShares {
+  /** by resource: what all take at the wanted speeds, and at speed 1 */
+  private readonly wanted: Float64Array
+  private readonly atOne: Float64Array
+  private readonly used: Float64Array
+  private readonly rising: Float64Array
+  private overfull: number[] = []
+  /** speeds, and what binds them, by place in the list of sessions */
+  speeds = new Float64Array(64)
+  binds = new Int32Array(64)
+  private open: number[] = []
+  /** some resource is asked for more than it has when everybody is at speed 1 */
+  isOverloaded = false
+
+  constructor(count: number) {
+    this.wanted = new Float64Array(count)
+    this.atOne = new Float64Array(count)
+    this.used = new Float64Array(count)
+    this.rising = new Float64Array(count)
+  }
+
+  /** Works out the speeds of sessions, of what there is by resource. */
+  work(sessions: readonly LiveSession[], capacities: Float64Array): void {
+    if (sessions.length > this.speeds.length) {
+      this.speeds = new Float64Array(2 * sessions.length)
+      this.binds = new Int32Array(2 * sessions.length)
+    }
+    const { wanted, atOne, overfull } = this
+    wanted.fill(0)
+    atOne.fill(0)
+    for (let at = 0; at < sessions.length; at++) {
+      const session = sessions[at]!
+      const { uses, needs } = session.rungNow
+      const speed = session.wanted
+      this.speeds[at] = speed
+      this.binds[at] = ownLimit
+      for (let use = 0; use < uses.length; use++) {
+        wanted[uses[use]!]! += speed * needs[use]!
+        atOne[uses[use]!]! += needs[use]!
+      }
+    }
+    overfull.length = 0
+    this.isOverloaded = false
+    for (let resource = 0; resource < wanted.length; resource++) {
+      const most = capacities[resource]! * (1 + slack)
+      if (wanted[resource]! > most) overfull.push(resource)
+      if (atOne[resource]! > most) this.isOverloaded = true
+    }
+    if (overfull.length > 0) this.raise(sessions, capacities)
+  }
+
+  private raise(sessions: readonly LiveSession[], capacities: Float64Array): void {
+    const { open, overfull, used, rising, speeds, binds } = this
+    open.length = 0
+    for (let at = 0; at < sessions.length; at++)
+      if (usesAny(sessions[at]!, overfull)) open.push(at)
+    for (const resource of overfull) used[resource] = 0
+    while (open.length > 0) {
+      for (const resource of overfull) rising[resource] = 0
+      let least = open[0]!
+      for (const at of open) {
+        if (speeds[at]! < speeds[least]!) least = at
+        const { uses, needs } = sessions[at]!.rungNow
+        for (let use = 0; use < uses.length; use++) rising[uses[use]!]! += needs[use]!
+      }
+      let level = Infinity
+      for (const resource of overfull)
+        if (rising[resource]! > 0)
+          level = Math.min(
+            level,
+            Math.max(0, capacities[resource]! - used[resource]!) / rising[resource]!,
+          )
+      if (speeds[least]! < level * (1 - slack)) {
+        this.close(sessions, least, speeds[least]!)
+        continue
+      }
+      // Whoever uses what is full at this level stops at it.
+      let stopped = 0
+      for (let place = 0; place < open.length; place++) {
+        const at = open[place]!
+        const bound = this.fullAt(sessions[at]!, level, capacities)
+        if (bound < 0) continue
+        speeds[at] = level
+        binds[at] = bound
+        stopped++
+      }
+      if (stopped === 0) this.close(sessions, least, speeds[least]!)
+      else this.closeBound(sessions)
+    }
+  }
+  /** The first resource that a session uses and that is full at a level; -1 where none is. */
+  private fullAt(session: LiveSession, level: number, capacities: Float64Array): number {
+    const { uses } = session.rungNow
+    for (const resource of this.overfull) {
+      if (!uses.includes(resource)) continue
+      const left = capacities[resource]! - this.used[resource]!
+      if (left <= level * this.rising[resource]! * (1 + 1e-11)) return resource
+    }
+    return -1
+  }
+  private close(sessions: readonly LiveSession[], at: number, speed: number): void {
+    this.open.splice(this.open.indexOf(at), 1)
+    this.take(sessions[at]!, speed)
+  }
+  private closeBound(sessions: readonly LiveSession[]): void {
+    let kept = 0
+    for (const at of this.open) {
+      if (this.binds[at] === ownLimit) this.open[kept++] = at
+      else this.take(sessions[at]!, this.speeds[at]!)
+    }
+    this.open.length = kept
+  }
+  private take(session: LiveSession, speed: number): void {
+    const { uses, needs } = session.rungNow
+    for (let use = 0; use < uses.length; use++) this.used[uses[use]!]! += speed * needs[use]!
+  }
+}
+
+function usesAny({ rungNow: { uses } }: LiveSession, resources: readonly number[]): boolean {
+  for (let use = 0; use < uses.length; use++) if (resources.includes(uses[use]!)) return true
+  return false
+}
