@@ -22,7 +22,10 @@ export interface NoRoute {
  * software.
  * @see handbook 10, Route
  */
-export function chooseRoute({ routes }: Pick<SessionPlan, 'routes'>, on: Occupied): Route | NoRoute {
+export function chooseRoute(
+  { routes }: Pick<SessionPlan, 'routes'>,
+  on: Occupied,
+): Route | NoRoute {
   let best: Route | null = null
   let least = Infinity
   let missing: NoRoute['missing'] | null = null

@@ -64,8 +64,7 @@ export class FairShares {
   private raise(sessions: readonly LiveSession[], capacities: Float64Array): void {
     const { open, overfull, used, rising, speeds, binds } = this
     open.length = 0
-    for (let at = 0; at < sessions.length; at++)
-      if (usesAny(sessions[at]!, overfull)) open.push(at)
+    for (let at = 0; at < sessions.length; at++) if (usesAny(sessions[at]!, overfull)) open.push(at)
     for (const resource of overfull) used[resource] = 0
     while (open.length > 0) {
       for (const resource of overfull) rising[resource] = 0
