@@ -11,7 +11,7 @@ export interface Occupied {
   readonly live: readonly LiveSession[]
 }
 
-/** Why no route has room: of the first engine that takes it alone, its sessions before its memory. */
+/** Why no route has room: the first engine that takes it alone, its sessions before its memory. */
 export interface NoRoute {
   readonly missing: Place['kind'] | 'software'
 }

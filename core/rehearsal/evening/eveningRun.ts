@@ -165,7 +165,7 @@ export class EveningRun {
       this.nextCopy++
       const { rung } = copy
       const route = { engine: null, converts: false, units: [], holds: [], rungs: [rung] }
-      this.live.push(new LiveSession(copy, route, this.values, this.now))
+      this.live.push(new LiveSession(copy, route, this.values))
       this.places.push(-1)
       return true
     }
@@ -188,7 +188,7 @@ export class EveningRun {
       return true
     }
     for (const [place, amount] of chosen.holds) this.held[place]! += amount
-    const session = new LiveSession(plan, chosen, this.values, this.now)
+    const session = new LiveSession(plan, chosen, this.values)
     session.overloadBefore = this.overload
     this.live.push(session)
     this.places.push(at)

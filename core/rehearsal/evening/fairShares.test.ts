@@ -23,7 +23,7 @@ const sessionOf = (limit: number, needs: Readonly<Record<number, number>>) => {
     ],
   }
   const plan = { viewer: 0, order: 0, start: 0, end: 9, seeks: [], never: null, routes: [route] }
-  return new LiveSession(plan, route, usualValues, 0)
+  return new LiveSession(plan, route, usualValues)
 }
 function worked(limits: readonly (readonly [number, Record<number, number>])[], all: number[]) {
   const shares = new FairShares(all.length)

@@ -59,10 +59,9 @@ export class LiveSession {
     readonly plan: SessionPlan | CopyPlan,
     readonly route: Route,
     private readonly values: PlanningValues,
-    begins: number,
   ) {
-    this.now = begins
-    this.waitSince = begins
+    this.now = plan.start
+    this.waitSince = plan.start
     if ('amount' in plan) {
       this.phase = phases.copy
       this.buffer = plan.amount
