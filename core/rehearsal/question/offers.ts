@@ -2,7 +2,7 @@ import { ladder } from '../../catalogue/sentQualities'
 import { deviceLink, type SharedLinks } from '../../network/links'
 import { overheadFactor } from '../../network/awayStreams'
 import type { MatrixColumn } from '../../playback/columns'
-import type { ConversionBook, ConversionStep} from '../../playback/conversionBook';
+import type { ConversionBook, ConversionStep } from '../../playback/conversionBook'
 import { prospectOf, type Prospect } from '../../playback/playability'
 import { smallCopyTraits } from '../../playback/smallCopy'
 import type { Session } from '../../playback/session'
