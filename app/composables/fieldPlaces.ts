@@ -39,6 +39,7 @@ const places: readonly (readonly [RegExp, FieldPlace])[] = [
     /^(commissioning|brief\.anotherHome|drives\.parityAfterCopy)/,
     { view: 'commissioning', section: 'run-book' },
   ],
+  [/^rehearsal/, { view: 'rehearsal', section: 'thousands' }],
   [/^drives\.(lots|layout|fileSystem|hotSpares|driveClass)/, { view: 'drives' }],
   [/^choices\.survivesAtLeast/, { view: 'drives', section: 'layouts' }],
   [

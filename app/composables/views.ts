@@ -7,6 +7,7 @@ import {
   mdiHandCoinOutline,
   mdiHarddisk,
   mdiLanConnect,
+  mdiPlayBoxMultipleOutline,
   mdiPulse,
   mdiScaleBalance,
   mdiServerOutline,
@@ -24,6 +25,7 @@ export type ViewId =
   | 'tiers'
   | 'ownership'
   | 'commissioning'
+  | 'rehearsal'
 
 /** A part of a view with an address of its own; the first is the view's own address. */
 export interface Section {
@@ -181,6 +183,21 @@ export const phases: readonly Phase[] = [
           { id: 'cloud', label: 'Cloud instead' },
           { id: 'carbon', label: 'Carbon' },
           { id: 'flips', label: 'What flips it' },
+        ],
+      },
+    ],
+  },
+  {
+    label: 'Prove',
+    views: [
+      {
+        id: 'rehearsal',
+        label: 'Rehearsal',
+        icon: mdiPlayBoxMultipleOutline,
+        sections: [
+          { id: 'evening', label: 'Evening' },
+          { id: 'thousands', label: 'Thousands of evenings' },
+          { id: 'what-if', label: 'What if' },
         ],
       },
     ],

@@ -2,7 +2,7 @@ import type { Remote } from 'comlink'
 import type { CoreWork } from './coreWork'
 
 /** Work that must not wait for other work has a worker of its own. */
-export type Lane = 'assess' | 'compare'
+export type Lane = 'assess' | 'compare' | 'rehearse' | 'rehearse too'
 
 interface Background {
   /** the package that speaks with workers comes with the first of them */

@@ -17,6 +17,7 @@ import { fixesOf } from '~~/core/tiers/rankFixes'
 import { planFitFixes } from '~~/core/tiers/planFitFixes'
 import { handBuilds } from '~~/core/tiers/search/handBuilds'
 import { createPageAssessor } from './pageAssessor'
+import { createRehearsalWork } from './rehearsalWork'
 
 /** All that the core is asked for by the pages, on the page or off it. */
 export function createCoreWork() {
@@ -55,6 +56,7 @@ export function createCoreWork() {
       premium: other && appliancePremium(plan, other, catalogue),
     }),
     capacityCurve: (plan: Plan) => capacityCurve(plan, catalogue),
+    ...createRehearsalWork(),
   }
 }
 

@@ -10,6 +10,7 @@ import { householdSchema } from './household'
 import { librarySchema } from './library'
 import { machineSchema } from './machine'
 import { networkSchema } from './network'
+import { rehearsalSchema } from './rehearsal'
 import { systemSchema } from './system'
 
 /** Version of the document this program writes; older ones are brought up by {@link readPlan}. */
@@ -40,6 +41,7 @@ export const planSchema = z.object({
   conditions: conditionsSchema.prefault({}),
   calibration: calibrationSchema.prefault({}),
   commissioning: commissioningSchema.prefault({}),
+  rehearsal: rehearsalSchema.prefault({}),
   keptAside: z
     .record(z.string().max(500), z.json())
     .default({})

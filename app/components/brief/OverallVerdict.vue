@@ -23,6 +23,9 @@ const PartsListLink = defineAsyncComponent(() =>
   afterPaint().then(() => import('./PartsListLink.vue')),
 )
 const MissingCopy = defineAsyncComponent(() => afterPaint().then(() => import('./MissingCopy.vue')))
+const RehearsedLine = defineAsyncComponent(() =>
+  afterPaint().then(() => import('~/components/rehearsal/RehearsedLine.vue')),
+)
 const store = usePlanStore()
 const verdicts = computed(() => store.assessment?.verdicts ?? [])
 const failing = computed(() =>
@@ -69,6 +72,7 @@ const needsBox = computed(
         :needs-change="needsOther"
       />
       <MissingCopy v-if="lacksCopy" />
+      <RehearsedLine v-if="store.plan.rehearsal.evenings > 0" />
       <p class="ways-on">
         <PartsListLink v-if="overall.answer === 'yes' || overall.answer === 'just'" />
         <NuxtLink :to="viewAddress(store.id ?? '', 'tiers')">

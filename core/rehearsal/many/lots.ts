@@ -1,7 +1,7 @@
 import type { EveningEvent } from '../evening/eveningRun'
 import type { Rehearsal } from '../playOne'
 import { chanceInterval, type PairedSums, type RatioSums } from './intervals'
-import { isDisturbed } from './eveningScore'
+import { isDisturbed, type EveningScore } from './eveningScore'
 import { addEvening, addTally, blameOf, emptyTally, type Blame, type Tally } from './tally'
 
 /** Evenings of a lot: 36 weeks. */
@@ -74,20 +74,34 @@ export function ratioSums({ evenings, all, yy, yh, hh }: Tally): RatioSums {
   return { n: evenings, y: all.stalledS, h: all.hours, yy, yh, hh }
 }
 
-/** What two runs of the same evenings come to together. */
-export function pairOf(one: Tally, other: Tally) {
+function sumsOf(scores: readonly EveningScore[]): RatioSums {
+  const sum = (of: (score: EveningScore) => number) =>
+    scores.reduce((all, score) => all + of(score), 0)
+  return {
+    n: scores.length,
+    y: sum(({ stalledS }) => stalledS),
+    h: sum(({ hours }) => hours),
+    yy: sum(({ stalledS }) => stalledS * stalledS),
+    yh: sum(({ stalledS, hours }) => stalledS * hours),
+    hh: sum(({ hours }) => hours * hours),
+  }
+}
+
+/** What two runs come to together, over the evenings that both have. */
+export function pairOf(one: Pick<Tally, 'scores'>, other: Pick<Tally, 'scores'>) {
   let [without, withIt] = [0, 0]
   const cross = { yy: 0, yh: 0, hy: 0, hh: 0 }
   const n = Math.min(one.scores.length, other.scores.length)
-  for (let at = 0; at < n; at++) {
-    const [a, b] = [one.scores[at]!, other.scores[at]!]
+  const [own, theirs] = [one.scores.slice(0, n), other.scores.slice(0, n)]
+  own.forEach((a, at) => {
+    const b = theirs[at]!
     if (isDisturbed(a) && !isDisturbed(b)) without++
     if (!isDisturbed(a) && isDisturbed(b)) withIt++
     cross.yy += a.stalledS * b.stalledS
     cross.yh += a.stalledS * b.hours
     cross.hy += a.hours * b.stalledS
     cross.hh += a.hours * b.hours
-  }
-  const sums: PairedSums = { one: ratioSums(one), other: ratioSums(other), ...cross }
+  })
+  const sums: PairedSums = { one: sumsOf(own), other: sumsOf(theirs), ...cross }
   return { n, without, withIt, sums }
 }

@@ -6,6 +6,7 @@ import { slotMinutes, slotsPerWeek, weekTimeText } from '~~/core/units/week'
 import { navigateTo } from '#imports'
 import FigureValue from '~/components/common/FigureValue.vue'
 import ViewFindings from '~/components/common/ViewFindings.vue'
+import RehearsedLine from '~/components/rehearsal/RehearsedLine.vue'
 import PlanField from '~/components/common/PlanField.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import DevicesEditor from '~/components/household/DevicesEditor.vue'
@@ -100,6 +101,7 @@ async function edit(): Promise<void> {
           Use the habits
         </VBtn>
       </p>
+      <RehearsedLine />
       <WeekPicture
         v-if="expected"
         :id="fieldElementId('household.habits')"

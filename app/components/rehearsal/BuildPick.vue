@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Plan } from '~~/core/plan/planSchema'
+import { useFormat } from '~/composables/useFormat'
+import { useWays } from '~/composables/useWays'
+import { withBuild } from '~/composables/withBuild'
+import { usePlanStore } from '~/stores/planStore'
+
+/** The builds that Tiers finds, one of which takes the place of the machine. */
+const emit = defineEmits<{ pick: [plan: Plan | null, label: string] }>()
+const store = usePlanStore()
+const { money } = useFormat()
+const { best, running } = useWays()
+const choices = computed(() => best.value.filter(({ way, second }) => way !== 'stay' && !second))
+function pick(value: string): void {
+  const build = choices.value[Number(value)]
+  emit('pick', build && store.plan ? withBuild(store.plan, build) : null, build?.label ?? '')
+}
+</script>
+
+<template>
+  <label class="field">
+    Another build
+    <select data-build @change="pick(($event.target as HTMLSelectElement).value)">
+      <option value="">The machine of the plan</option>
+      <option v-for="(build, at) in choices" :key="build.label" :value="at">
+        {{ build.label }}, {{ money(build.toPay) }} now
+      </option>
+    </select>
+    <span v-if="running" role="status" class="soft small">Tiers is still looking …</span>
+  </label>
+</template>
+
+<style scoped>
+.field {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+  font-size: 0.88rem;
+}
+select {
+  font: inherit;
+  color: rgb(var(--v-theme-on-surface));
+  border: 1px solid rgba(var(--v-theme-ink-soft), 0.6);
+  border-radius: 4px;
+  padding: 5px 6px;
+  background: rgb(var(--v-theme-surface));
+  max-width: 100%;
+}
+</style>
