@@ -158,6 +158,42 @@ describe('against the week of the household', () => {
   })
 })
 
+describe('minutes short of the plan', () => {
+  it.each([
+    ['the demo', demo],
+    ['a slow machine', { ...demo, machine: { ...demo.machine, score: 3000 } } as Plan],
+    ['a fast machine', { ...demo, machine: { ...demo.machine, score: 16_000 } } as Plan],
+  ])('%s: are the time that drawn evenings ask for more than there is', (_, plan) => {
+    const { facts } = sliceOf(plan)
+    const rehearsal = rehearsalOf(plan, {}, usualValues, 'tide')
+    const capacity = facts.streams.converter.processor!.likely
+    let [sum, squares] = [0, 0]
+    const evenings = 5000
+    for (let evening = 0; evening < evenings; evening++) {
+      const { sessions } = rehearsal.evening(evening)
+      let short = 0
+      for (let minute = 240; minute < 1680; minute += 5) {
+        const on = sessions.filter(({ start, end }) => start <= minute * 60 && minute * 60 < end)
+        const shares = on.map(({ never, routes }) => {
+          if (never) return never.by === 'machine' ? Infinity : 0
+          const { uses, needs } = routes[0]!.rungs.at(-1)!
+          const use = uses.indexOf(0)
+          // The plan counts in two-hundredths, rounded up.
+          return use < 0 ? 0 : Math.ceil((needs[use]! / capacity) * 200 - 1e-9) / 200
+        })
+        if (shares.reduce((all, share) => all + share, 0) > 1 + 1e-9) short += 5
+      }
+      sum += short
+      squares += short * short
+    }
+    const month = 7 * 4.348
+    const mean = sum / evenings
+    const error = Math.sqrt((squares / evenings - mean * mean) / evenings)
+    const planned = facts.streams.minutes!.ordinary
+    expect(Math.abs(mean * month - planned)).toBeLessThan(3.5 * error * month + 0.03 * planned)
+  })
+})
+
 describe('draws', () => {
   const sessionsOf = (plan: Plan, viewer: string, count = 60) => {
     const rehearsal = rehearsalOf(plan)

@@ -7,7 +7,7 @@ import {
   mdiSkipNext,
   mdiSkipPrevious,
 } from '@mdi/js'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import type { EveningEvent } from '~~/core/rehearsal/evening/eveningRun'
 import { eveningSentence } from '~~/core/rehearsal/picture/eveningSentence'
 import { weekdays } from '~~/core/plan/constants'
@@ -54,7 +54,7 @@ const span = computed(() => ({
   ],
 }))
 const { now, isPlaying, speed, scrub, step, toggle, pause } = usePlayer(() => span.value)
-const picked = ref<EveningEvent | null>(null)
+const picked = shallowRef<EveningEvent | null>(null)
 watch(picture, () => (picked.value = null))
 
 /** How much of the evening is shown, seconds; 0 is all of it. */

@@ -85,21 +85,33 @@ const bars = computed(() =>
   }),
 )
 const marks = { stall: 'stall', step: 'step down', refused: 'refused', gaveUp: 'gives up' } as const
-const events = computed(() =>
-  props.picture.events
-    .filter(({ kind, at }) => kind in marks && at >= props.from && at <= props.to)
-    .map(event => {
-      const session = props.picture.sessions[event.session]!
-      return {
-        event,
-        x: x.value(event.at),
-        y: laneTop(session.lane) + 6,
-        label:
-          `${props.picture.lanes[session.lane]}: ` +
-          `${marks[event.kind as keyof typeof marks]} at ${clockText(event.at, true)}`,
-      }
-    }),
-)
+/** Of marks that lie on each other the gravest is shown; a closer look tells them apart. */
+const gravity = ['step', 'refused', 'stall', 'gaveUp'] as const
+const apart = 15
+const events = computed(() => {
+  const groups: { events: EveningEvent[]; x: number; lane: number }[] = []
+  for (const event of props.picture.events) {
+    if (!(event.kind in marks) || event.at < props.from || event.at > props.to) continue
+    const { lane } = props.picture.sessions[event.session]!
+    const at = x.value(event.at)
+    const near = groups.findLast(group => group.lane === lane)
+    if (near && at - near.x < apart) near.events.push(event)
+    else groups.push({ events: [event], x: at, lane })
+  }
+  return groups.map(({ events: all, x: left, lane }) => {
+    const rank = ({ kind }: EveningEvent) => (gravity as readonly string[]).indexOf(kind)
+    const event = all.reduce((worst, other) => (rank(other) > rank(worst) ? other : worst))
+    return {
+      event,
+      isChosen: all.some(other => other === props.picked),
+      x: left,
+      y: laneTop(lane) + 6,
+      label:
+        `${props.picture.lanes[lane]}: ${marks[event.kind as keyof typeof marks]} at ` +
+        `${clockText(event.at, true)}${all.length > 1 ? `, and ${all.length - 1} more close by` : ''}`,
+    }
+  })
+})
 const shapes = {
   stall: 'M-5,4 L5,4 L0,-5 Z',
   step: 'M-5,-4 L5,-4 L0,5 Z',
@@ -279,14 +291,14 @@ function move(event: PointerEvent): void {
     />
     <line :x1="line" :x2="line" :y1="top - 6" :y2="height" class="now" />
     <g
-      v-for="(mark, at) in events"
-      :key="`event ${at}`"
+      v-for="mark in events"
+      :key="`${mark.event.at} ${mark.event.session} ${mark.event.kind}`"
       role="button"
       tabindex="0"
       :data-event="mark.event.kind"
       :aria-label="mark.label"
       :transform="`translate(${mark.x},${mark.y})`"
-      :class="['mark', mark.event.kind, { chosen: picked === mark.event }]"
+      :class="['mark', mark.event.kind, { chosen: mark.isChosen }]"
       @click="emit('pick', mark.event)"
       @keydown.enter.prevent="emit('pick', mark.event)"
       @keydown.space.prevent="emit('pick', mark.event)"

@@ -74,6 +74,8 @@ const ends = computed(() =>
   sums.value.slice(1).map(({ disturbed, evenings }) => disturbed / Math.max(1, evenings)),
 )
 const stalledAnHour = computed(() => (tally.value ? ratioInterval(ratioSums(tally.value)) : null))
+const minutes = computed(() => slice.value?.facts.streams.minutes?.perMonth.likely ?? null)
+const engines = computed(() => slice.value?.facts.streams.converter.engines.length ?? 0)
 const seconds = (value: number | null) => (value === null ? '–' : quantity(value, 's'))
 const tiles = computed(() => {
   const own = tally.value
@@ -230,11 +232,23 @@ function open(evening: number): void {
             {{ share(Math.max(...ends)) }} and {{ share(Math.min(...ends)) }} (light).</template
           >
         </p>
+        <p v-if="minutes !== null" class="small" data-minutes-short>
+          By averages the machine falls behind for
+          {{ quantity(Math.round(minutes), 'min') }} a month, counting all the time in which
+          something is on that it can never do. That is the bound: what is felt of the rest is what
+          stalls, because buffers soften it{{
+            engines > 1
+              ? '. With several engines averages take them as one, so here it can be more'
+              : ''
+          }}.
+        </p>
         <dl class="tiles">
           <div v-for="[name, value, note] in tiles" :key="name">
             <dt>{{ name }}</dt>
-            <dd>{{ value }}</dd>
-            <span class="soft small">{{ note }}</span>
+            <dd>
+              {{ value }}
+              <span class="soft small">{{ note }}</span>
+            </dd>
           </div>
         </dl>
       </template>
@@ -343,6 +357,11 @@ dd {
   margin: 0;
   font-size: 1.3rem;
   font-weight: 600;
+}
+dd span {
+  display: block;
+  font-size: 0.84rem;
+  font-weight: 400;
 }
 .charts {
   display: grid;

@@ -172,8 +172,8 @@ describe('worked cases of the handbook', () => {
   it('three on a processor and an upload', () => {
     const { live, times } = played({
       resources: [resource(1.5), resource(5, 'upload')],
-      sessions: [{ 0: 1 }, { 0: 1, 1: 4 }, { 1: 4 }].map((needs, at) =>
-        session(at, 0, { routes: [software(rung(needs))] }),
+      sessions: ([{ 0: 1 }, { 0: 1, 1: 4 }, { 1: 4 }] as Record<number, number>[]).map(
+        (needs, at) => session(at, 0, { routes: [software(rung(needs))] }),
       ),
     })
     const starts = [0, 1, 2].map(at => times(at, 'plays')[0]!)
