@@ -52,13 +52,23 @@ try {
           ? page.locator('[data-search=done]').waitFor({ timeout: 120_000 })
           : page.waitForTimeout(view === 'playback' ? 2500 : view === 'ownership' ? 12_000 : 300),
     })
-  await shoot('drives-perils', {
-    path: '/drives/perils',
-    before: page => page.locator('[data-peril]').first().waitFor(),
-  })
   await shoot('drives-growing', {
     path: '/drives/growing',
     before: page => page.getByRole('button', { name: 'Apply: Cheapest' }).waitFor(),
+  })
+  await shoot('rehearsal', {
+    path: '/rehearsal',
+    before: async page => {
+      const stall = page.locator('[data-event=gaveUp]').first()
+      for (let turn = 0; turn < 30 && !(await stall.isVisible()); turn++) {
+        await page.locator('[data-next-disturbed]').click()
+        await page.waitForTimeout(700)
+      }
+      await stall.click()
+      await page.locator('[data-prevents]').first().waitFor()
+      await page.evaluate(() => window.scrollTo(0, 0))
+      await page.locator('[data-stage]').hover({ position: { x: 20, y: 8 } })
+    },
   })
   await shoot('commissioning', {
     path: '/commissioning',

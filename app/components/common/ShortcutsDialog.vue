@@ -7,6 +7,8 @@ const keys = [
   ['Ctrl Z, Ctrl Shift Z', 'Undo, redo (outside a text field)'],
   ['Ctrl K', 'Find a view, field, figure, action or plan'],
   ['T', 'Pin what is being previewed, or drop the pin'],
+  ['P', 'Play or pause an evening'],
+  [', .', 'Event before, event after in an evening'],
   [`Alt 1 to Alt 9, Alt 0`, `Go to a view: ${views.map(view => view.label).join(', ')}`],
   ['Arrow keys', 'Move a handle in a picture: horizon, conversions, seats, hours'],
   ['Enter', 'Show the working of a figure or a bar'],

@@ -26,9 +26,10 @@ describe('the rail', () => {
       'Need',
       'Size',
       'Choose',
+      'Prove',
       'Set up',
     ])
-    expect(rail.findAll('a')).toHaveLength(11)
+    expect(rail.findAll('a')).toHaveLength(12)
     expect(mark(rail, 'streams').attributes('aria-label')).toBe('Short')
     expect(mark(rail, 'drives').attributes('aria-label')).toBe('Impossible')
     // The worst of them all stands at the brief.

@@ -64,6 +64,9 @@ export class EveningRun {
   overload = 0
   readonly results: (SessionResult | null)[]
   readonly copiesDone: { readonly plan: CopyPlan; readonly at: number }[] = []
+  /** seconds in which anybody is on, and by resource how many of them are counted as offered */
+  private onTime = 0
+  private readonly offeredUntil: Float64Array
   private readonly live: LiveSession[] = []
   private readonly places: number[]
   private readonly held: Float64Array
@@ -74,7 +77,8 @@ export class EveningRun {
   private hangs = false
   private overloaded = false
   private countedUntil = 0
-  private isFull: Uint8Array
+  /** resources that bind somebody now */
+  private readonly full: number[] = []
 
   constructor(
     readonly evening: Evening,
@@ -86,7 +90,7 @@ export class EveningRun {
     this.used = new Float64Array(resources.length)
     this.offered = new Float64Array(resources.length)
     this.fullS = new Float64Array(resources.length)
-    this.isFull = new Uint8Array(resources.length)
+    this.offeredUntil = new Float64Array(resources.length)
     this.held = new Float64Array(places.length)
     this.shares = new FairShares(resources.length)
     this.results = sessions.map(() => null)
@@ -104,7 +108,15 @@ export class EveningRun {
   }
   play(): this {
     while (this.advance());
+    for (let at = 0; at < this.capacities.length; at++) this.offer(at)
     return this
+  }
+
+  /** What there was of a resource since its capacity was another. */
+  private offer(resource: number): void {
+    this.offered[resource]! +=
+      this.capacities[resource]! * (this.onTime - this.offeredUntil[resource]!)
+    this.offeredUntil[resource] = this.onTime
   }
 
   private nextMoment(): number {
@@ -124,24 +136,14 @@ export class EveningRun {
     const passed = until - this.countedUntil
     this.countedUntil = until
     if (this.live.length === 0 || passed <= 0) return
+    this.onTime += passed
     if (this.overloaded || this.hangs) this.overload += passed
-    for (let at = 0; at < this.capacities.length; at++) {
-      this.offered[at]! += this.capacities[at]! * passed
-      if (this.isFull[at]) this.fullS[at]! += passed
-    }
+    for (const resource of this.full) this.fullS[resource]! += passed
   }
 
   /** The first thing that is due, in the order of the rows; false when nothing is. */
   private settleOne(): boolean {
-    return (
-      this.endOne() ||
-      this.changeOne() ||
-      this.beginOne() ||
-      this.doFirst(isBuffer) ||
-      this.doFirst(isSeek) ||
-      this.doFirst(isPatience) ||
-      this.doFirst(isStep)
-    )
+    return this.endOne() || this.changeOne() || this.beginOne() || this.doFirst()
   }
   private endOne(): boolean {
     for (const session of this.live)
@@ -156,7 +158,10 @@ export class EveningRun {
     if (!change || change.at > this.now) return false
     this.nextChange++
     if (change.resource === null) this.hangs = change.capacity === 0
-    else this.capacities[change.resource] = change.capacity
+    else {
+      this.offer(change.resource)
+      this.capacities[change.resource] = change.capacity
+    }
     return true
   }
   private beginOne(): boolean {
@@ -195,20 +200,28 @@ export class EveningRun {
     this.tell('begins', at, session.binds)
     return true
   }
-  private doFirst(isOfRow: (due: Due) => boolean): boolean {
-    for (const session of this.live) {
-      if (session.next > this.now) continue
-      session.bringUp(this.now)
+  /** The first row in which something is due, and in it the session that began first. */
+  private doFirst(): boolean {
+    const { live, now } = this
+    let first: Due | null = null
+    let at = -1
+    for (let place = 0; place < live.length; place++) {
+      const session = live[place]!
+      if (session.next > now) continue
+      session.bringUp(now)
       const due = session.due()
-      if (due !== null && isOfRow(due)) {
-        this.carryOut(session, due)
-        return true
-      }
+      if (due === null || (first !== null && rows[due] >= rows[first])) continue
+      first = due
+      at = place
+      if (rows[due] === 0) break
     }
-    return false
+    if (first === null) return false
+    this.carryOut(at, first)
+    return true
   }
-  private carryOut(session: LiveSession, due: Due): void {
-    const at = this.places[this.live.indexOf(session)]!
+  private carryOut(place: number, due: Due): void {
+    const session = this.live[place]!
+    const at = this.places[place]!
     const { binds } = session
     switch (due) {
       case 'copied':
@@ -289,10 +302,10 @@ export class EveningRun {
       session.foresee()
     }
     this.overloaded = shares.isOverloaded
-    this.isFull.fill(0)
+    this.full.length = 0
     for (let at = 0; at < live.length; at++) {
       const { binds } = live[at]!
-      if (binds >= 0) this.isFull[binds] = 1
+      if (binds >= 0 && !this.full.includes(binds)) this.full.push(binds)
     }
     this.watcher.shares?.(now, live, this.capacities)
   }
@@ -301,8 +314,14 @@ export class EveningRun {
   }
 }
 
-const isBuffer = (due: Due) =>
-  due === 'playing' || due === 'full' || due === 'notFull' || due === 'stall' || due === 'copied'
-const isSeek = (due: Due) => due === 'seek'
-const isPatience = (due: Due) => due === 'patience'
-const isStep = (due: Due) => due === 'step'
+/** The order of what is due at one moment. */
+const rows: Readonly<Record<Due, number>> = {
+  playing: 0,
+  full: 0,
+  notFull: 0,
+  stall: 0,
+  copied: 0,
+  seek: 1,
+  patience: 2,
+  step: 3,
+}

@@ -68,9 +68,7 @@ export class FairShares {
     for (const resource of overfull) used[resource] = 0
     while (open.length > 0) {
       for (const resource of overfull) rising[resource] = 0
-      let least = open[0]!
       for (const at of open) {
-        if (speeds[at]! < speeds[least]!) least = at
         const { uses, needs } = sessions[at]!.rungNow
         for (let use = 0; use < uses.length; use++) rising[uses[use]!]! += needs[use]!
       }
@@ -81,22 +79,16 @@ export class FairShares {
             level,
             Math.max(0, capacities[resource]! - used[resource]!) / rising[resource]!,
           )
-      if (speeds[least]! < level * (1 - slack)) {
-        this.close(sessions, least, speeds[least]!)
-        continue
-      }
+      // Whoever wants less than this level stays below every later one, which is higher.
+      if (this.closeBelow(sessions, level * (1 - slack))) continue
       // Whoever uses what is full at this level stops at it.
-      let stopped = 0
-      for (let place = 0; place < open.length; place++) {
-        const at = open[place]!
+      for (const at of open) {
         const bound = this.fullAt(sessions[at]!, level, capacities)
         if (bound < 0) continue
         speeds[at] = level
         binds[at] = bound
-        stopped++
       }
-      if (stopped === 0) this.close(sessions, least, speeds[least]!)
-      else this.closeBound(sessions)
+      if (!this.closeBound(sessions)) this.closeBelow(sessions, Infinity)
     }
   }
   /** The first resource that a session uses and that is full at a level; -1 where none is. */
@@ -109,17 +101,23 @@ export class FairShares {
     }
     return -1
   }
-  private close(sessions: readonly LiveSession[], at: number, speed: number): void {
-    this.open.splice(this.open.indexOf(at), 1)
-    this.take(sessions[at]!, speed)
+  /** Those who want less than a speed have it; false where there is none. */
+  private closeBelow(sessions: readonly LiveSession[], speed: number): boolean {
+    return this.close(sessions, at => this.speeds[at]! < speed)
   }
-  private closeBound(sessions: readonly LiveSession[]): void {
+  private closeBound(sessions: readonly LiveSession[]): boolean {
+    return this.close(sessions, at => this.binds[at] !== ownLimit)
+  }
+  private close(sessions: readonly LiveSession[], has: (at: number) => boolean): boolean {
+    const { open } = this
     let kept = 0
-    for (const at of this.open) {
-      if (this.binds[at] === ownLimit) this.open[kept++] = at
-      else this.take(sessions[at]!, this.speeds[at]!)
+    for (const at of open) {
+      if (has(at)) this.take(sessions[at]!, this.speeds[at]!)
+      else open[kept++] = at
     }
-    this.open.length = kept
+    const closed = kept < open.length
+    open.length = kept
+    return closed
   }
   private take(session: LiveSession, speed: number): void {
     const { uses, needs } = session.rungNow
