@@ -45,6 +45,22 @@ function timed(run) {
   repeat(timingMs)
   return times
 }
+// Evenings: what one event takes, against one turn of a heap.
+const rehearsalBundle = join('test-results', 'rehearsal-bench.mjs')
+await build({
+  entryPoints: ['core/rehearsal/rehearsal.bench.ts'],
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  outfile: rehearsalBundle,
+  logLevel: 'error',
+})
+let turn
+for (const { name, run, per } of (await import(pathToFileURL(rehearsalBundle).href)).cases) {
+  const each = (quantile(timed(run), 0.5) * 1e6) / per
+  turn ??= each
+  line(name, `${each.toFixed(0)} ns each, ${(turn / each).toFixed(2)} of the heap's rate`)
+}
 let yardstick
 for (const { name, run } of cases) {
   const times = timed(run)

@@ -77,8 +77,11 @@ export class EveningRun {
   private hangs = false
   private overloaded = false
   private countedUntil = 0
+  /** what is wanted is another than when shares were worked out last */
+  private asksAnew = true
   /** resources that bind somebody now */
-  private readonly full: number[] = []
+  private readonly full: Int32Array
+  private fullCount = 0
 
   constructor(
     readonly evening: Evening,
@@ -91,6 +94,7 @@ export class EveningRun {
     this.offered = new Float64Array(resources.length)
     this.fullS = new Float64Array(resources.length)
     this.offeredUntil = new Float64Array(resources.length)
+    this.full = new Int32Array(resources.length)
     this.held = new Float64Array(places.length)
     this.shares = new FairShares(resources.length)
     this.results = sessions.map(() => null)
@@ -103,7 +107,10 @@ export class EveningRun {
     if (next === Infinity) return false
     this.count(next)
     this.now = next
-    while (this.settleOne()) this.workShares()
+    while (this.settleOne()) {
+      if (this.asksAnew) this.workShares()
+      this.watcher.shares?.(this.now, this.live, this.capacities)
+    }
     return true
   }
   play(): this {
@@ -138,11 +145,12 @@ export class EveningRun {
     if (this.live.length === 0 || passed <= 0) return
     this.onTime += passed
     if (this.overloaded || this.hangs) this.overload += passed
-    for (const resource of this.full) this.fullS[resource]! += passed
+    for (let at = 0; at < this.fullCount; at++) this.fullS[this.full[at]!]! += passed
   }
 
   /** The first thing that is due, in the order of the rows; false when nothing is. */
   private settleOne(): boolean {
+    this.asksAnew = true
     return this.endOne() || this.changeOne() || this.beginOne() || this.doFirst()
   }
   private endOne(): boolean {
@@ -216,7 +224,12 @@ export class EveningRun {
       if (rows[due] === 0) break
     }
     if (first === null) return false
+    const session = live[at]!
+    const { wanted, rungNow } = session
     this.carryOut(at, first)
+    // Who begins to play, or stalls, wants as much as before: nobody's share is another.
+    this.asksAnew = live[at] !== session || session.wanted !== wanted || session.rungNow !== rungNow
+    if (!this.asksAnew) session.foresee()
     return true
   }
   private carryOut(place: number, due: Due): void {
@@ -302,12 +315,16 @@ export class EveningRun {
       session.foresee()
     }
     this.overloaded = shares.isOverloaded
-    this.full.length = 0
+    this.fullCount = 0
+    if (!shares.binding) return
     for (let at = 0; at < live.length; at++) {
       const { binds } = live[at]!
-      if (binds >= 0 && !this.full.includes(binds)) this.full.push(binds)
+      if (binds >= 0 && !this.isFull(binds)) this.full[this.fullCount++] = binds
     }
-    this.watcher.shares?.(now, live, this.capacities)
+  }
+  private isFull(resource: number): boolean {
+    for (let at = 0; at < this.fullCount; at++) if (this.full[at] === resource) return true
+    return false
   }
   private tell(kind: EventKind, session: number, binds: number): void {
     this.watcher.event?.({ at: this.now, kind, session, binds })

@@ -16,11 +16,17 @@ export class FairShares {
   private readonly atOne: Float64Array
   private readonly used: Float64Array
   private readonly rising: Float64Array
-  private overfull: number[] = []
+  private readonly overfull: Int32Array
+  private overfullCount = 0
   /** speeds, and what binds them, by place in the list of sessions */
   speeds = new Float64Array(64)
   binds = new Int32Array(64)
-  private open: number[] = []
+  private open = new Int32Array(64)
+  private openCount = 0
+  /** some resource keeps somebody back */
+  get binding(): boolean {
+    return this.overfullCount > 0
+  }
   /** some resource is asked for more than it has when everybody is at speed 1 */
   isOverloaded = false
 
@@ -29,6 +35,7 @@ export class FairShares {
     this.atOne = new Float64Array(count)
     this.used = new Float64Array(count)
     this.rising = new Float64Array(count)
+    this.overfull = new Int32Array(count)
   }
 
   /** Works out the speeds of sessions, of what there is by resource. */
@@ -36,8 +43,10 @@ export class FairShares {
     if (sessions.length > this.speeds.length) {
       this.speeds = new Float64Array(2 * sessions.length)
       this.binds = new Int32Array(2 * sessions.length)
+      this.open = new Int32Array(2 * sessions.length)
     }
     const { wanted, atOne, overfull } = this
+    this.overfullCount = 0
     wanted.fill(0)
     atOne.fill(0)
     for (let at = 0; at < sessions.length; at++) {
@@ -51,38 +60,41 @@ export class FairShares {
         atOne[uses[use]!]! += needs[use]!
       }
     }
-    overfull.length = 0
     this.isOverloaded = false
     for (let resource = 0; resource < wanted.length; resource++) {
       const most = capacities[resource]! * (1 + slack)
-      if (wanted[resource]! > most) overfull.push(resource)
+      if (wanted[resource]! > most) overfull[this.overfullCount++] = resource
       if (atOne[resource]! > most) this.isOverloaded = true
     }
-    if (overfull.length > 0) this.raise(sessions, capacities)
+    if (this.overfullCount > 0) this.raise(sessions, capacities)
   }
 
   private raise(sessions: readonly LiveSession[], capacities: Float64Array): void {
-    const { open, overfull, used, rising, speeds, binds } = this
-    open.length = 0
-    for (let at = 0; at < sessions.length; at++) if (usesAny(sessions[at]!, overfull)) open.push(at)
-    for (const resource of overfull) used[resource] = 0
-    while (open.length > 0) {
-      for (const resource of overfull) rising[resource] = 0
-      for (const at of open) {
-        const { uses, needs } = sessions[at]!.rungNow
+    const { open, overfull, overfullCount, used, rising, speeds, binds } = this
+    this.openCount = 0
+    for (let at = 0; at < sessions.length; at++)
+      if (this.usesOverfull(sessions[at]!)) open[this.openCount++] = at
+    for (let of = 0; of < overfullCount; of++) used[overfull[of]!] = 0
+    while (this.openCount > 0) {
+      for (let of = 0; of < overfullCount; of++) rising[overfull[of]!] = 0
+      for (let place = 0; place < this.openCount; place++) {
+        const { uses, needs } = sessions[open[place]!]!.rungNow
         for (let use = 0; use < uses.length; use++) rising[uses[use]!]! += needs[use]!
       }
       let level = Infinity
-      for (const resource of overfull)
+      for (let of = 0; of < overfullCount; of++) {
+        const resource = overfull[of]!
         if (rising[resource]! > 0)
           level = Math.min(
             level,
             Math.max(0, capacities[resource]! - used[resource]!) / rising[resource]!,
           )
+      }
       // Whoever wants less than this level stays below every later one, which is higher.
       if (this.closeBelow(sessions, level * (1 - slack))) continue
       // Whoever uses what is full at this level stops at it.
-      for (const at of open) {
+      for (let place = 0; place < this.openCount; place++) {
+        const at = open[place]!
         const bound = this.fullAt(sessions[at]!, level, capacities)
         if (bound < 0) continue
         speeds[at] = level
@@ -92,40 +104,53 @@ export class FairShares {
     }
   }
   /** The first resource that a session uses and that is full at a level; -1 where none is. */
-  private fullAt(session: LiveSession, level: number, capacities: Float64Array): number {
-    const { uses } = session.rungNow
-    for (const resource of this.overfull) {
-      if (!uses.includes(resource)) continue
+  private fullAt(
+    { rungNow: { uses } }: LiveSession,
+    level: number,
+    capacities: Float64Array,
+  ): number {
+    for (let of = 0; of < this.overfullCount; of++) {
+      const resource = this.overfull[of]!
       const left = capacities[resource]! - this.used[resource]!
-      if (left <= level * this.rising[resource]! * (1 + 1e-11)) return resource
+      if (left <= level * this.rising[resource]! * (1 + 1e-11) && uses.includes(resource))
+        return resource
     }
     return -1
   }
+  private usesOverfull({ rungNow: { uses } }: LiveSession): boolean {
+    for (let of = 0; of < this.overfullCount; of++)
+      if (uses.includes(this.overfull[of]!)) return true
+    return false
+  }
   /** Those who want less than a speed have it; false where there is none. */
   private closeBelow(sessions: readonly LiveSession[], speed: number): boolean {
-    return this.close(sessions, at => this.speeds[at]! < speed)
-  }
-  private closeBound(sessions: readonly LiveSession[]): boolean {
-    return this.close(sessions, at => this.binds[at] !== ownLimit)
-  }
-  private close(sessions: readonly LiveSession[], has: (at: number) => boolean): boolean {
-    const { open } = this
+    const { open, speeds } = this
     let kept = 0
-    for (const at of open) {
-      if (has(at)) this.take(sessions[at]!, this.speeds[at]!)
+    for (let place = 0; place < this.openCount; place++) {
+      const at = open[place]!
+      if (speeds[at]! < speed) this.take(sessions[at]!, speeds[at]!)
       else open[kept++] = at
     }
-    const closed = kept < open.length
-    open.length = kept
+    return this.keep(kept)
+  }
+  /** Those whom something binds stay at their speed; false where there is none. */
+  private closeBound(sessions: readonly LiveSession[]): boolean {
+    const { open, speeds, binds } = this
+    let kept = 0
+    for (let place = 0; place < this.openCount; place++) {
+      const at = open[place]!
+      if (binds[at] !== ownLimit) this.take(sessions[at]!, speeds[at]!)
+      else open[kept++] = at
+    }
+    return this.keep(kept)
+  }
+  private keep(kept: number): boolean {
+    const closed = kept < this.openCount
+    this.openCount = kept
     return closed
   }
   private take(session: LiveSession, speed: number): void {
     const { uses, needs } = session.rungNow
     for (let use = 0; use < uses.length; use++) this.used[uses[use]!]! += speed * needs[use]!
   }
-}
-
-function usesAny({ rungNow: { uses } }: LiveSession, resources: readonly number[]): boolean {
-  for (let use = 0; use < uses.length; use++) if (resources.includes(uses[use]!)) return true
-  return false
 }
