@@ -27,7 +27,8 @@ describe('the result in words', () => {
     )
     expect(say(1020, 30)).toBe('About 1 evening in 34 is disturbed.')
     expect(say(1020, 30, 'never machine 1', 0.95)).toBe(
-      'About 1 evening in 34 is disturbed, nearly always because HDR cannot be converted on this machine.',
+      'About 1 evening in 34 is disturbed, nearly always because HDR cannot be ' +
+        'converted on this machine.',
     )
     expect(say(1020, 30, 'processor 0', 0.6)).toBe(
       'About 1 evening in 34 is disturbed, mostly because the processor is full.',
