@@ -7,7 +7,14 @@ import { eveningPicture } from '~~/core/rehearsal/picture/eveningPicture'
 import { momentOf } from '~~/core/rehearsal/picture/moment'
 import { worldMark } from '~~/core/rehearsal/question/worldMark'
 import type { WhatIf } from '~~/core/rehearsal/whatIf/whatIf'
-import { rehearsalOf, triedFixes, type Rehearsed, type SessionAsked } from '~~/core/tiers/rehearse'
+import {
+  rehearsalFixes,
+  rehearsalOf,
+  triedFix,
+  type Rehearsed,
+  type RehearsalFix,
+  type SessionAsked,
+} from '~~/core/tiers/rehearse'
 
 /** What is rehearsed: a plan under conditions, from a seed. */
 export interface RehearsalAsk {
@@ -67,7 +74,8 @@ export function createRehearsalWork() {
       const { rehearsal, slice } = ready(ask)
       return rehearsal && momentOf(rehearsal, slice, { number, event })
     },
-    triedFixes: (ask: RehearsalAsk, asked: SessionAsked) =>
-      triedFixes(ask.plan, catalogue, { how: howOf(ask), asked }),
+    rehearsalFixes: ({ plan }: RehearsalAsk) => rehearsalFixes(plan, catalogue),
+    triedFix: (ask: RehearsalAsk, fix: RehearsalFix, asked: SessionAsked) =>
+      triedFix(fix, catalogue, { how: howOf(ask), asked }),
   }
 }

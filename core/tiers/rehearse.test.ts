@@ -11,9 +11,11 @@ import { usualValues } from '../rehearsal/planningValues'
 import { noChange, withMoreViewers, withWhatIf } from '../rehearsal/whatIf/planEdits'
 import { asUsual } from '../rehearsal/whatIf/whatIf'
 import { plainFormat } from '../units/format'
-import { rehearsalFixes, rehearsalOf, triedFixes } from './rehearse'
+import { rehearsalFixes, rehearsalOf, triedFix, type SessionAsked } from './rehearse'
 
 const demo = planSchema.parse(tideMillHouse)
+const triedFixes = (asked: SessionAsked) =>
+  rehearsalFixes(demo, catalogue).map(fix => triedFix(fix, catalogue, { how, asked }))
 const how = { seed: 'tide', values: usualValues, whatIf: asUsual }
 /** An evening of the demo on which somebody stalls and gives up. */
 const number = 31
@@ -105,10 +107,7 @@ describe('what would have prevented it', () => {
   it('is every fix of the plan, the cheapest first, and does what it says when it is applied', () => {
     const { picture } = pictureOf()
     const disturbed = picture.sessions.find(({ outcome }) => outcome === 'gaveUp')!
-    const tried = triedFixes(demo, catalogue, {
-      how,
-      asked: { evening: number, habit: disturbed.habit, isStep: false },
-    })
+    const tried = triedFixes({ evening: number, habit: disturbed.habit, isStep: false })
     expect(tried.map(({ id }) => id)).toEqual(rehearsalFixes(demo, catalogue).map(({ id }) => id))
     const prices = tried.map(({ price }) => price ?? Infinity)
     expect(prices).toEqual([...prices].sort((a, b) => a - b))
@@ -126,7 +125,7 @@ describe('what would have prevented it', () => {
     const stepped = picture.sessions.find(({ steps }) => steps > 0)!
     const asked = { evening: number, habit: stepped.habit }
     const mending = (isStep: boolean) =>
-      triedFixes(demo, catalogue, { how, asked: { ...asked, isStep } }).filter(({ mends }) => mends)
+      triedFixes({ ...asked, isStep }).filter(({ mends }) => mends)
     expect(mending(true).length).toBeLessThanOrEqual(mending(false).length)
   })
 })

@@ -73,22 +73,19 @@ export interface SessionAsked {
   readonly isStep: boolean
 }
 
-/** Each fix of the plan, with the same evening replayed on it. */
-export function triedFixes(
-  plan: Plan,
+/** A fix of the plan, with the same evening replayed on it. */
+export function triedFix(
+  fix: RehearsalFix,
   catalogue: Catalogue,
   { how, asked }: { readonly how: RehearsalHow; readonly asked: SessionAsked },
-): TriedFix[] {
-  return rehearsalFixes(plan, catalogue).map(fix => {
-    const { rehearsal } = rehearsalOf(fix.plan, catalogue, how)
-    if (!rehearsal) return { ...fix, mends: false, isQuiet: false }
-    const drawn = rehearsal.evening(asked.evening)
-    const run = rehearsal.play(drawn)
-    const at = drawn.sessions.findIndex(({ habit }) => habit === asked.habit)
-    const result = run.results[at]
-    const live = result?.live
-    const mends =
-      result?.outcome === 'watched' && live?.stalls === 0 && (!asked.isStep || live.steps === 0)
-    return { ...fix, mends, isQuiet: !isDisturbed(scoreOf(asked.evening, run)) }
-  })
+): TriedFix {
+  const { rehearsal } = rehearsalOf(fix.plan, catalogue, how)
+  if (!rehearsal) return { ...fix, mends: false, isQuiet: false }
+  const drawn = rehearsal.evening(asked.evening)
+  const run = rehearsal.play(drawn)
+  const result = run.results[drawn.sessions.findIndex(({ habit }) => habit === asked.habit)]
+  const live = result?.live
+  const mends =
+    result?.outcome === 'watched' && live?.stalls === 0 && (!asked.isStep || live.steps === 0)
+  return { ...fix, mends, isQuiet: !isDisturbed(scoreOf(asked.evening, run)) }
 }

@@ -7,6 +7,7 @@ import type { TriedFix } from '~~/core/tiers/rehearse'
 import ProposalTable from '~/components/common/ProposalTable.vue'
 import { useBackground } from '~/composables/useBackground'
 import { useFormat } from '~/composables/useFormat'
+import { useTriedFixes } from '~/composables/useTriedFixes'
 import { useRehearsalStore } from '~/stores/rehearsalStore'
 import { clockText } from './stageLayout'
 
@@ -31,18 +32,17 @@ const { result: moment } = useBackground(
   (work, { ask, number: evening, event }) => work.moment(ask, evening, event),
   0,
 )
-const { result: fixes, working } = useBackground(
-  'rehearse too',
-  () => asked.value,
-  (work, { ask, number: evening }) =>
-    work.triedFixes(ask, {
-      evening,
-      habit: session.value.habit,
-      isStep: props.event.kind === 'step',
-    }),
-  0,
-)
-const mending = computed(() => (fixes.value ?? []).filter(({ mends }) => mends).slice(0, 6))
+const { tried, all, working, failed, stop } = useTriedFixes(() => {
+  const { ask } = rehearsal
+  const { number: evening } = props.picture
+  return (
+    ask && {
+      ask,
+      session: { evening, habit: session.value.habit, isStep: props.event.kind === 'step' },
+    }
+  )
+})
+const mending = computed(() => tried.value.filter(({ mends }) => mends).slice(0, 6))
 const words = {
   stall: 'stalls: nothing is ready to play any more',
   step: 'steps down to a smaller picture',
@@ -156,15 +156,20 @@ const cost = ({ price }: TriedFix) =>
       </p>
       <div class="fixes" :aria-busy="working">
         <h3>What would have prevented it</h3>
-        <p v-if="working" role="status" class="soft">
-          Every fix of the plan is played on this same evening …
+        <p v-if="working" role="status" class="soft tries">
+          Every fix of the plan is played on this same evening{{
+            all > 0 ? `: ${number(tried.length)} of ${number(all)}` : ''
+          }}
+          …
+          <VBtn size="small" variant="text" @click="stop">Stop</VBtn>
         </p>
+        <p v-else-if="failed" role="alert">Something went wrong in this page; open it again.</p>
         <p v-else-if="mending.length === 0" class="soft">
           No single fix that the plan's views offer does. Streams and Tiers look for another
           machine.
         </p>
         <ProposalTable
-          v-else
+          v-if="mending.length > 0"
           label="Fixes that prevent it"
           mark="prevents"
           :columns="[
