@@ -4,6 +4,7 @@ import { isDisturbed, scoreOf } from '~~/core/rehearsal/many/eveningScore'
 import { playLot } from '~~/core/rehearsal/many/lots'
 import { usualValues } from '~~/core/rehearsal/planningValues'
 import { eveningPicture } from '~~/core/rehearsal/picture/eveningPicture'
+import { resourceName } from '~~/core/rehearsal/picture/names'
 import { momentOf } from '~~/core/rehearsal/picture/moment'
 import { worldMark } from '~~/core/rehearsal/question/worldMark'
 import type { WhatIf } from '~~/core/rehearsal/whatIf/whatIf'
@@ -68,6 +69,11 @@ export function createRehearsalWork() {
             tally: playLot(rehearsal, lot, slice.facts.household.week.watchers.length),
           }
         : { missing, tally: null }
+    },
+    /** what can run out, as it is called, in the order of the tally */
+    rehearsedResources(ask: RehearsalAsk): string[] {
+      const { rehearsal, slice } = ready(ask)
+      return (rehearsal?.world.resources.list ?? []).map(one => resourceName(one, slice))
     },
     /** who was on when something happened, and what bound */
     moment(ask: RehearsalAsk, number: number, event: number) {

@@ -19,8 +19,6 @@ export interface PlanningValues {
   readonly waitBorneS: number
   /** seeks in a half hour of watching, as a chance */
   readonly seekChance: number
-  /** of a conversion in software the most cores that one can use */
-  readonly coresPerConversion: number
   /** share of their time that drives read for viewers: as usual, in a rebuild, beside a copy */
   readonly driveShare: number
   readonly driveShareRebuilding: number
@@ -40,7 +38,6 @@ export const usualValues: PlanningValues = {
   stallsBorne: 3,
   waitBorneS: 180,
   seekChance: 0.5,
-  coresPerConversion: 6,
   driveShare: 0.7,
   driveShareRebuilding: 0.3,
   driveShareCopying: 0.35,

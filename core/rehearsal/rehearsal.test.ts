@@ -226,6 +226,19 @@ describe('draws', () => {
       expect(sessionsOf(without, id)).toEqual(before)
     }
   })
+  it('seek once an hour on average, and never after the end', () => {
+    const rehearsal = rehearsalOf(demo)
+    let [seeks, halfHours] = [0, 0]
+    for (let evening = 0; evening < 3000; evening++)
+      for (const { start, end, seeks: own } of rehearsal.evening(evening).sessions) {
+        expect(own.every(at => start <= at && at < end)).toBe(true)
+        // Those of a last half hour that is not whole are dropped in part.
+        const whole = Math.floor((end - start) / 1800)
+        seeks += own.filter(at => at < start + whole * 1800).length
+        halfHours += whole
+      }
+    expect(Math.abs(seeks / halfHours - 0.5)).toBeLessThan(3.5 * Math.sqrt(0.25 / halfHours))
+  })
   it('are others with another seed', () => {
     const starts = (seed: string) =>
       rehearsalOf(demo, {}, usualValues, seed)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3-scale'
 import { computed, ref } from 'vue'
-import type { EveningPicture } from '~~/core/rehearsal/picture/eveningPicture'
+import type { EveningPicture, PictureSession } from '~~/core/rehearsal/picture/eveningPicture'
 import type { EveningEvent } from '~~/core/rehearsal/evening/eveningRun'
 import { clockText, stretchesOf, thicknessOf } from './stageLayout'
 
@@ -47,8 +47,9 @@ const ticks = computed(() => {
   )
 })
 
+const isSeen = ({ start, end }: PictureSession) => end > props.from && start < props.to
 const bars = computed(() =>
-  props.picture.sessions.map(session => {
+  props.picture.sessions.filter(isSeen).map(session => {
     const middle = laneTop(session.lane) + laneHeight / 2
     const parts = stretchesOf(session)
       .filter(({ from, to }) => to > props.from && from < props.to)

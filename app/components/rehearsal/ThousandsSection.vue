@@ -40,6 +40,12 @@ const { result: mark } = useBackground(
   (work, ask) => work.rehearsalMark(ask),
   400,
 )
+const { result: names } = useBackground(
+  'rehearse',
+  () => asks.value[0] ?? null,
+  (work, ask) => work.rehearsedResources(ask),
+  0,
+)
 const isCurrent = computed(() => mark.value === null || mark.value === ranFor.value)
 const isWhole = computed(() => !isRunning.value && !wasCancelled.value && !failed.value)
 
@@ -145,10 +151,30 @@ const byCause = computed(() => {
     told: `${share(times / sum)} of ${number(sum)}`,
   }))
 })
+/** Of what was offered while anybody was on, how much was used, and how long it was full. */
+const byResource = computed(() => {
+  const own = tally.value
+  const list = names.value ?? []
+  if (!own) return []
+  return own.used
+    .map((used, at) => ({
+      name: list[at] ?? '',
+      share: own.offered[at]! > 0 ? used / own.offered[at]! : 0,
+      full: own.fullS[at]! / 60 / own.evenings,
+    }))
+    .filter(row => row.name !== '' && row.share > 0)
+    .sort((a, b) => b.full - a.full || b.share - a.share)
+    .slice(0, 6)
+    .map(row => ({
+      ...row,
+      told: `${share(row.share)} used; full ${number(row.full, 2)} min an evening`,
+    }))
+})
 const charts = computed(() => [
   { id: 'day', title: 'By weekday', rows: byDay.value },
   { id: 'viewer', title: 'By viewer', rows: byViewer.value },
   { id: 'cause', title: 'What was to blame', rows: byCause.value },
+  { id: 'resource', title: 'How full it gets', rows: byResource.value },
 ])
 const widest = (rows: readonly { readonly share: number }[]) =>
   Math.max(1e-9, ...rows.map(row => row.share))

@@ -200,6 +200,16 @@ describe('worked cases of the handbook', () => {
     close(times(1, 'plays')[0]!, 308)
     expect(live(0).steps).toBe(0)
   })
+  it('a full one whose processor halves steps down when 15 s are left', () => {
+    const rungs = [rung({ 0: 1 }), rung({ 0: 0.4 }, { mbps: 4, lines: 720 })]
+    const { times } = played({
+      sessions: [session(0, 0, { routes: [software(...rungs)] })],
+      resources: [resource(2)],
+      changes: [{ at: 100, resource: 0, capacity: 0.5 }],
+    })
+    close(times(0, 'step')[0]!, 100 + (60 - 15) / 0.5)
+    expect(times(0, 'stall')).toEqual([])
+  })
   it('two discs of 28 Mb/s over one Wi-Fi at 50', () => {
     const disc = software(rung({ 0: 28 / 50 }, { mbps: 28, limit: 10 }))
     const { times } = played({

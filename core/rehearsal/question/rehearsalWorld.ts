@@ -1,5 +1,6 @@
 import { latestAfter, dayOrder } from '../../household/weekHabits'
 import { hasHabits } from '../../household/householdFacts'
+import { downloadShare } from '../../network/links'
 import { homePlace } from '../../plan/constants'
 import { rebuildShareOfOuter } from '../../drives/rebuildHours'
 import { isOffered, rowShares } from '../../playback/matrix'
@@ -149,7 +150,7 @@ function resourcesOf(
     ...plan.household.places.flatMap(({ id, downloadMbps }, at): Resource[] =>
       downloadMbps === null || id === homePlace
         ? []
-        : [{ kind: 'placeLine', at, capacity: downloadMbps * 0.8 }],
+        : [{ kind: 'placeLine', at, capacity: downloadMbps * downloadShare }],
     ),
     ...own.filter(({ kind, at }) => !seen.has(`${kind} ${at}`) && seen.add(`${kind} ${at}`)),
     { kind: 'airtime', at: 0, capacity: 1 },
