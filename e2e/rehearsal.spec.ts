@@ -89,10 +89,14 @@ test('what-ifs are combined and taken back, and two builds stand side by side', 
   await expect(told).toContainText('is disturbed as planned.')
   await expect(page.locator('[data-bar]')).toHaveCount(1)
   await page.locator('[data-show-builds]').click()
-  const builds = page.locator('[data-build]')
-  await expect(builds.locator('option').nth(1)).toBeAttached({ timeout: 90_000 })
-  await builds.selectOption({ index: 1 })
+  const [first, second] = [0, 1].map(at => page.locator('[data-build]').nth(at))
+  await expect(second!.locator('option').nth(1)).toBeAttached({ timeout: 90_000 })
+  await second!.selectOption({ index: 1 })
   await expect(page.locator('[data-difference]')).toBeVisible()
+  await first!.selectOption({ index: 1 })
+  await expect(page.locator('[data-bar="With that build"]')).toBeVisible()
+  // Against itself it is no other.
+  await expect(page.locator('[data-difference]')).toContainText('Difference: +0 %')
 })
 
 test('without habits a week is made from the answers, and it plays at once', async ({

@@ -7,20 +7,24 @@ import { withBuild } from '~/composables/withBuild'
 import { usePlanStore } from '~/stores/planStore'
 
 /** The builds that Tiers finds, one of which takes the place of the machine. */
-const emit = defineEmits<{ pick: [plan: Plan | null, label: string] }>()
+defineProps<{
+  /** which of the two it is */
+  label: string
+}>()
+const emit = defineEmits<{ pick: [plan: Plan | null] }>()
 const store = usePlanStore()
 const { money } = useFormat()
 const { best, running } = useWays()
 const choices = computed(() => best.value.filter(({ way, second }) => way !== 'stay' && !second))
 function pick(value: string): void {
   const build = choices.value[Number(value)]
-  emit('pick', build && store.plan ? withBuild(store.plan, build) : null, build?.label ?? '')
+  emit('pick', build && store.plan ? withBuild(store.plan, build) : null)
 }
 </script>
 
 <template>
   <label class="field">
-    Another build
+    {{ label }}
     <select data-build @change="pick(($event.target as HTMLSelectElement).value)">
       <option value="">The machine of the plan</option>
       <option v-for="(build, at) in choices" :key="build.label" :value="at">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRouter } from '#imports'
+import { withBusyDays } from '~~/core/household/minutesShort'
 import { weekdays } from '~~/core/plan/constants'
 import { worseFirst } from '~~/core/rehearsal/many/eveningScore'
 import { chanceInterval, ratioInterval } from '~~/core/rehearsal/many/intervals'
@@ -49,6 +50,10 @@ const { result: names } = useBackground(
 const isCurrent = computed(() => mark.value === null || mark.value === ranFor.value)
 const isWhole = computed(() => !isRunning.value && !wasCancelled.value && !failed.value)
 
+const guestDays = computed(() => store.plan?.household.busyDaysPerYear ?? 0)
+const hasGuests = computed(
+  () => guestDays.value > 0 && store.plan!.household.habits.some(({ onBusyDays }) => onBusyDays),
+)
 async function run(): Promise<void> {
   const { ask } = rehearsal
   if (!ask) return
@@ -57,7 +62,8 @@ async function run(): Promise<void> {
     whatIf: { ...ask.whatIf, machine },
   }))
   ranFor.value = ''
-  await start([ask, ...ends], within.value)
+  const guests = hasGuests.value ? [{ ...ask, whatIf: { ...ask.whatIf, guests: true } }] : []
+  await start([ask, ...ends, ...guests], within.value)
   const own = await inBackground('rehearse', work => work.rehearsalMark(ask)).catch(() => null)
   ranFor.value = own ?? ''
   if (own === null || !isWhole.value || !tally.value || !store.plan) return
@@ -77,8 +83,16 @@ const chance = computed(() =>
   tally.value ? chanceInterval(tally.value.disturbed, tally.value.evenings) : null,
 )
 const ends = computed(() =>
-  sums.value.slice(1).map(({ disturbed, evenings }) => disturbed / Math.max(1, evenings)),
+  sums.value.slice(1, 3).map(({ disturbed, evenings }) => disturbed / Math.max(1, evenings)),
 )
+/** Evenings with guests, and the year's evenings with its guest days weighted in. */
+const guestEvenings = computed(() => {
+  const own = sums.value[3]
+  if (!own || !tally.value || own.evenings === 0) return null
+  const busy = own.disturbed / own.evenings
+  const ordinary = tally.value.disturbed / tally.value.evenings
+  return { busy, year: withBusyDays(ordinary, busy, guestDays.value) }
+})
 const stalledAnHour = computed(() => (tally.value ? ratioInterval(ratioSums(tally.value)) : null))
 const minutes = computed(() => slice.value?.facts.streams.minutes?.perMonth.likely ?? null)
 const engines = computed(() => slice.value?.facts.streams.converter.engines.length ?? 0)
@@ -257,6 +271,12 @@ function open(evening: number): void {
             >With the machine at the low and the high end of its band
             {{ share(Math.max(...ends)) }} and {{ share(Math.min(...ends)) }} (light).</template
           >
+        </p>
+        <p v-if="guestEvenings" class="small" data-guests>
+          With everybody who comes on guest days {{ share(guestEvenings.busy) }} of evenings are
+          disturbed; over a year with {{ number(guestDays) }}
+          {{ guestDays === 1 ? 'such day' : 'such days' }}
+          {{ share(guestEvenings.year) }}.
         </p>
         <p v-if="minutes !== null" class="small" data-minutes-short>
           By averages the machine falls behind for

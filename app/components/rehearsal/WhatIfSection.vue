@@ -35,22 +35,28 @@ const done = progress(within)
 const whatIf = shallowRef<WhatIf>(asUsual)
 const change = shallowRef<PlanWhatIf>(noChange)
 const showBuilds = ref(false)
-const build = shallowRef<{ plan: Plan; label: string } | null>(null)
+/** builds in the place of the plan's machine: of what is compared with, and of what is compared */
+const from = shallowRef<Plan | null>(null)
+const build = shallowRef<Plan | null>(null)
 const classes = computed(() =>
   store.plan ? effectiveCatalogue(store.plan, catalogue).deviceClasses : [],
 )
 /** The plan as the what-if has it; the very plan where nothing of it is changed. */
 const changed = computed(() => {
-  const base = build.value?.plan ?? store.plan
+  const base = build.value ?? store.plan
   return base && withWhatIf(base, change.value, classes.value)
 })
 const isUsual = computed(
-  () => whatIf.value === asUsual && change.value === noChange && build.value === null,
+  () =>
+    whatIf.value === asUsual &&
+    change.value === noChange &&
+    build.value === null &&
+    from.value === null,
 )
 function run(): void {
   const { plan } = store
   if (!plan || !changed.value) return
-  const base: RehearsalAsk = { plan, seed: rehearsal.seed, whatIf: asUsual }
+  const base: RehearsalAsk = { plan: from.value ?? plan, seed: rehearsal.seed, whatIf: asUsual }
   const asks = isUsual.value
     ? [base]
     : [base, { plan: changed.value, seed: rehearsal.seed, whatIf: whatIf.value }]
@@ -58,13 +64,16 @@ function run(): void {
 }
 const soon = useDebounceFn(run, 250)
 onMounted(run)
-watch([whatIf, change, build, () => store.plan], () => {
+watch([whatIf, change, build, from, () => store.plan], () => {
   look(change.value === noChange && build.value === null ? null : changed.value)
   void soon()
 })
 watch(
   () => store.plan,
-  () => (build.value = null),
+  () => {
+    build.value = null
+    from.value = null
+  },
 )
 function setIf(more: Partial<WhatIf>): void {
   whatIf.value = { ...whatIf.value, ...more }
@@ -76,6 +85,7 @@ function reset(): void {
   whatIf.value = asUsual
   change.value = noChange
   build.value = null
+  from.value = null
   showBuilds.value = false
 }
 const switches = computed(() => [
@@ -142,20 +152,21 @@ const pair = computed(() => {
 const difference = computed(() => pair.value && pairedInterval(pair.value))
 const stalled = computed(() => pair.value && pairedRatio(pair.value.sums))
 const signed = (value: number) => `${value >= 0 ? '+' : '−'}${share(Math.abs(value))}`
+const asWhat = computed(() => (from.value ? 'with that build' : 'as planned'))
 const sentence = computed(() => {
   const [one, other] = sums.value
   if (!one || one.evenings === 0) return ''
   const usual = oneIn(one.disturbed / one.evenings, format.value)
   const start = usual.replace(/^./, letter => letter.toUpperCase())
-  if (!other || !difference.value) return `${start} is disturbed as planned.`
+  if (!other || !difference.value) return `${start} is disturbed ${asWhat.value}.`
   const then = oneIn(other.disturbed / other.evenings, format.value)
   const { low, high } = difference.value
   const told = low > 0 || high < 0 ? '' : ', which cannot be told from chance'
-  return `${start} is disturbed as planned; so it is ${then}${told}.`
+  return `${start} is disturbed ${asWhat.value}; so it is ${then}${told}.`
 })
 const bars = computed(() =>
   sums.value.map(({ disturbed, evenings, never, busy, all }, at) => ({
-    name: at === 0 ? 'As planned' : 'So',
+    name: at === 0 ? (from.value ? 'With that build' : 'As planned') : 'So',
     chance: chanceInterval(disturbed, evenings),
     never: never / Math.max(1, evenings),
     busy: busy / Math.max(1, evenings),
@@ -274,7 +285,10 @@ async function count(): Promise<void> {
           >
             Another build …
           </VBtn>
-          <BuildPick v-else @pick="(plan, label) => (build = plan ? { plan, label } : null)" />
+          <template v-else>
+            <BuildPick label="Compare" @pick="plan => (from = plan)" />
+            <BuildPick label="with" @pick="plan => (build = plan)" />
+          </template>
         </template>
       </div>
     </section>
