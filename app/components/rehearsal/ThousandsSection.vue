@@ -177,7 +177,7 @@ const byResource = computed(() => {
       full: own.fullS[at]! / 60 / own.evenings,
     }))
     .filter(row => row.name !== '' && row.share > 0)
-    .sort((a, b) => b.full - a.full || b.share - a.share)
+    .sort((a, b) => b.share - a.share)
     .slice(0, 6)
     .map(row => ({
       ...row,
