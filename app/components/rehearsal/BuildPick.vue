@@ -23,7 +23,7 @@ function pick(value: string): void {
 </script>
 
 <template>
-  <label class="field">
+  <label class="inline-field">
     {{ label }}
     <select data-build @change="pick(($event.target as HTMLSelectElement).value)">
       <option value="">The machine of the plan</option>
@@ -34,22 +34,3 @@ function pick(value: string): void {
     <span v-if="running" role="status" class="soft small">Tiers is still looking …</span>
   </label>
 </template>
-
-<style scoped>
-.field {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  align-items: center;
-  font-size: 0.88rem;
-}
-select {
-  font: inherit;
-  color: rgb(var(--v-theme-on-surface));
-  border: 1px solid rgba(var(--v-theme-ink-soft), 0.6);
-  border-radius: 4px;
-  padding: 5px 6px;
-  background: rgb(var(--v-theme-surface));
-  max-width: 100%;
-}
-</style>

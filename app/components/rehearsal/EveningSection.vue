@@ -211,13 +211,13 @@ const rows = computed(() =>
             />
             <strong class="clock" data-clock>{{ clockText(now, true) }}</strong>
           </div>
-          <label class="field">
+          <label class="inline-field">
             Speed
             <select v-model.number="speed">
               <option v-for="value in speeds" :key="value" :value="value">{{ value }}×</option>
             </select>
           </label>
-          <label class="field">
+          <label class="inline-field">
             Shown
             <select v-model.number="zoom" data-zoom>
               <option v-for="(label, value) in zooms" :key="value" :value="Number(value)">
@@ -225,7 +225,7 @@ const rows = computed(() =>
               </option>
             </select>
           </label>
-          <label class="field">
+          <label class="inline-field">
             Seed
             <input v-model="rehearsal.seed" maxlength="40" size="8" data-seed />
           </label>
@@ -310,22 +310,6 @@ const rows = computed(() =>
 .clock {
   min-width: 74px;
   margin-left: 6px;
-}
-.field {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  font-size: 0.88rem;
-  color: rgb(var(--v-theme-ink-soft));
-}
-.field select,
-.field input {
-  font: inherit;
-  color: rgb(var(--v-theme-on-surface));
-  border: 1px solid rgba(var(--v-theme-ink-soft), 0.6);
-  border-radius: 4px;
-  padding: 5px 6px;
-  background: rgb(var(--v-theme-surface));
 }
 .scrub input {
   width: 100%;

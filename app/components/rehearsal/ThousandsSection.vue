@@ -218,7 +218,7 @@ function open(evening: number): void {
           {{ tally ? 'Run again' : 'Rehearse thousands of evenings' }}
         </VBtn>
         <VBtn v-else variant="outlined" size="small" data-cancel @click="cancel">Cancel</VBtn>
-        <label class="field">
+        <label class="inline-field">
           Exact to
           <select v-model.number="within" :disabled="isRunning" data-within>
             <option v-for="(label, value) in exactness" :key="value" :value="Number(value)">
@@ -348,21 +348,6 @@ function open(evening: number): void {
   gap: 10px 18px;
   align-items: center;
   margin: 12px 0;
-}
-.field {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  font-size: 0.88rem;
-  color: rgb(var(--v-theme-ink-soft));
-}
-.field select {
-  font: inherit;
-  color: rgb(var(--v-theme-on-surface));
-  border: 1px solid rgba(var(--v-theme-ink-soft), 0.6);
-  border-radius: 4px;
-  padding: 5px 6px;
-  background: rgb(var(--v-theme-surface));
 }
 progress {
   accent-color: rgb(var(--v-theme-primary));

@@ -257,7 +257,7 @@ async function count(): Promise<void> {
             >
           </span>
         </template>
-        <label v-if="group === 'Lines'" class="field">
+        <label v-if="group === 'Lines'" class="inline-field">
           On Wi-Fi
           <select
             :value="change.deviceOnWifi"
@@ -398,7 +398,6 @@ header {
   min-width: 64px;
 }
 .counter,
-.field,
 .state {
   display: flex;
   gap: 6px;
@@ -408,14 +407,6 @@ header {
 .counter .v-btn {
   min-width: 32px;
   padding: 0;
-}
-select {
-  font: inherit;
-  color: rgb(var(--v-theme-on-surface));
-  border: 1px solid rgba(var(--v-theme-ink-soft), 0.6);
-  border-radius: 4px;
-  padding: 5px 6px;
-  background: rgb(var(--v-theme-surface));
 }
 progress {
   accent-color: rgb(var(--v-theme-primary));

@@ -217,35 +217,35 @@ describe('against theory', () => {
     )
   })
 
-  /** Mean stays of copies, and each by virtual time where no own limit is. */
-  function copies(
-    count: number,
-    capacity: number,
-    limit: number,
-    size: (random: () => number) => number,
-  ) {
+  /** Copies that come by chance, on one thing at a load of 0.7; sizes are 1 on average. */
+  function copies({
+    count,
+    servers = 1,
+    limit = Infinity,
+    size = exponential,
+  }: {
+    readonly count: number
+    readonly servers?: number
+    readonly limit?: number
+    readonly size?: (random: () => number) => number
+  }) {
     const random = seededRandom(4242)
-    const gaps = stretched(
-      Array.from({ length: count }, () => exponential(random)),
-      1 / 0.7,
-    )
-    const sizes = stretched(
-      Array.from({ length: count }, () => size(random)),
-      capacity,
-    )
+    const drawn = (of: (random: () => number) => number, mean: number) =>
+      stretched(
+        Array.from({ length: count }, () => of(random)),
+        mean,
+      )
+    const gaps = drawn(exponential, 1 / (0.7 * servers))
+    const sizes = drawn(size, 1)
     let start = 0
     const plans = gaps.map((gap, order): CopyPlan => {
       start += gap
-      return {
-        order,
-        start,
-        amount: sizes[order]!,
-        rung: { mbps: 0, lines: 0, limit, uses: [0], needs: [1] },
-      }
+      const rung = { mbps: 0, lines: 0, limit, uses: [0], needs: [1] }
+      return { order, start, amount: sizes[order]!, rung }
     })
     const run = new EveningRun(
       {
-        resources: [{ kind: 'drives', at: 0, capacity }],
+        resources: [{ kind: 'drives', at: 0, capacity: servers }],
         places: [],
         sessions: [],
         copies: plans,
@@ -259,11 +259,11 @@ describe('against theory', () => {
     done.reduce((sum, { plan, at }) => sum + at - plan.start, 0) / done.length
 
   it('processor sharing: a mean stay of 3.333 at load 0.7, whatever the sizes', () => {
-    const exact = copies(60_000, 1, Infinity, exponential)
-    expect(Math.abs(meanStay(exact) - 10 / 3)).toBeLessThan(0.25)
-    expect(Math.abs(meanStay(copies(60_000, 1, Infinity, () => 1)) - 10 / 3)).toBeLessThan(0.25)
+    expect(Math.abs(meanStay(copies({ count: 60_000 })) - 10 / 3)).toBeLessThan(0.25)
+    const even = copies({ count: 60_000, size: () => 1 })
+    expect(Math.abs(meanStay(even) - 10 / 3)).toBeLessThan(0.25)
     // Virtual time: each copy has done so much of its amount as time passed, shared by all.
-    const few = copies(3000, 1, Infinity, exponential)
+    const few = copies({ count: 3000 })
     const stays = new Map(few.done.map(({ plan, at }) => [plan.order, at]))
     let [virtual, now] = [0, 0]
     const open: { order: number; ends: number }[] = []
@@ -293,38 +293,7 @@ describe('against theory', () => {
     expect(found.size).toBe(3000)
   })
   it('two servers: a mean stay of 1.961 at load 0.7', () => {
-    expect(Math.abs(meanStay(copiesOnTwo(60_000)) - 1.961)).toBeLessThan(0.1)
+    const two = copies({ count: 60_000, servers: 2, limit: 1 })
+    expect(Math.abs(meanStay(two) - 1.961)).toBeLessThan(0.1)
   })
-  function copiesOnTwo(count: number) {
-    const random = seededRandom(99)
-    const gaps = stretched(
-      Array.from({ length: count }, () => exponential(random)),
-      1 / 1.4,
-    )
-    const sizes = stretched(
-      Array.from({ length: count }, () => exponential(random)),
-      1,
-    )
-    let start = 0
-    const plans = gaps.map((gap, order): CopyPlan => {
-      start += gap
-      return {
-        order,
-        start,
-        amount: sizes[order]!,
-        rung: { mbps: 0, lines: 0, limit: 1, uses: [0], needs: [1] },
-      }
-    })
-    const run = new EveningRun(
-      {
-        resources: [{ kind: 'drives', at: 0, capacity: 2 }],
-        places: [],
-        sessions: [],
-        copies: plans,
-        changes: [],
-      },
-      limitless,
-    ).play()
-    return { plans, done: run.copiesDone }
-  }
 })
