@@ -14,6 +14,7 @@ import {
   type PlanWhatIf,
 } from '~~/core/rehearsal/whatIf/planEdits'
 import { asUsual, type WhatIf } from '~~/core/rehearsal/whatIf/whatIf'
+import { sameValue } from '~~/core/sameValue'
 import { useFormat } from '~/composables/useFormat'
 import { useMany } from '~/composables/useMany'
 import { useProposal } from '~/composables/useProposal'
@@ -48,8 +49,8 @@ const changed = computed(() => {
 })
 const isUsual = computed(
   () =>
-    whatIf.value === asUsual &&
-    change.value === noChange &&
+    sameValue(whatIf.value, asUsual) &&
+    sameValue(change.value, noChange) &&
     build.value === null &&
     from.value === null,
 )
@@ -65,7 +66,7 @@ function run(): void {
 const soon = useDebounceFn(run, 250)
 onMounted(run)
 watch([whatIf, change, build, from, () => store.plan], () => {
-  look(change.value === noChange && build.value === null ? null : changed.value)
+  look(sameValue(change.value, noChange) && build.value === null ? null : changed.value)
   void soon()
 })
 watch(

@@ -118,6 +118,10 @@ describe('the rehearsal of the demo', () => {
     await vi.waitFor(() => expect(page.find('[data-difference]').exists()).toBe(true), 25_000)
     expect(page.get('[data-difference]').text()).toMatch(/Difference: \+/)
     expect(store.tried).toBeNull()
+    // Pressed once more it is as planned again.
+    await page.get('[data-if=hang]').trigger('click')
+    await vi.waitFor(() => expect(page.findAll('[data-bar]')).toHaveLength(1), 25_000)
+    expect(page.find('[data-reset]').exists()).toBe(false)
     await page.get('[data-if=half]').trigger('click')
     await flushPromises()
     expect(store.tried?.network.uploadMbps).toBe(store.plan!.network.uploadMbps / 2)

@@ -2,7 +2,6 @@ import type { RehearsalSlice } from '../question/rehearsalSlice'
 import type { Rehearsal } from '../playOne'
 import { phases, type LiveSession, type Phase } from '../evening/liveSession'
 import type { EveningEvent } from '../evening/eveningRun'
-import { ownLimit } from '../evening/world'
 import { scoreOf, type EveningScore } from '../many/eveningScore'
 import { placeName, resourceName } from './names'
 
@@ -58,7 +57,7 @@ export interface EveningPicture {
   readonly resources: readonly PictureResource[]
   readonly events: readonly EveningEvent[]
   readonly score: EveningScore
-  /** by session and resource: what speed 1 takes of it, at each rung in turn */
+  /** when the machine hangs */
   readonly hangs: readonly { readonly from: number; readonly to: number }[]
 }
 
@@ -190,6 +189,3 @@ function hangsOf(
     capacity === 0 ? [{ from: at, to: own[place + 1]?.at ?? at }] : [],
   )
 }
-
-/** Whether a session was bound by a thing that others share. */
-export const isShared = (binds: number): boolean => binds > ownLimit
