@@ -4,6 +4,7 @@ import { computed, defineAsyncComponent, onMounted, ref, shallowRef, watch } fro
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
 import type { Plan } from '~~/core/plan/planSchema'
+import { isDisturbed, type EveningScore } from '~~/core/rehearsal/many/eveningScore'
 import { chanceInterval, pairedInterval, pairedRatio } from '~~/core/rehearsal/many/intervals'
 import { pairOf } from '~~/core/rehearsal/many/lots'
 import { oneIn } from '~~/core/rehearsal/many/manyWords'
@@ -155,25 +156,33 @@ const stalled = computed(() => pair.value && pairedRatio(pair.value.sums))
 const signed = (value: number) => `${value >= 0 ? '+' : '−'}${share(Math.abs(value))}`
 const asWhat = computed(() => (from.value ? 'with that build' : 'as planned'))
 const sentence = computed(() => {
-  const [one, other] = sums.value
+  const [one, other] = bars.value
   if (!one || one.evenings === 0) return ''
-  const usual = oneIn(one.disturbed / one.evenings, format.value)
+  const usual = oneIn(one.chance.likely, format.value)
   const start = usual.replace(/^./, letter => letter.toUpperCase())
   if (!other || !difference.value) return `${start} is disturbed ${asWhat.value}.`
-  const then = oneIn(other.disturbed / other.evenings, format.value)
+  const then = oneIn(other.chance.likely, format.value)
   const { low, high } = difference.value
   const told = low > 0 || high < 0 ? '' : ', which cannot be told from chance'
-  return `${start} is disturbed ${asWhat.value}; so it is ${then}${told}.`
+  return `${start} is disturbed ${asWhat.value}; under these conditions ${then}${told}.`
 })
+/** Over the evenings that both have, so that their difference is that of what is shown. */
 const bars = computed(() =>
-  sums.value.map(({ disturbed, evenings, never, busy, all }, at) => ({
-    name: at === 0 ? (from.value ? 'With that build' : 'As planned') : 'So',
-    chance: chanceInterval(disturbed, evenings),
-    never: never / Math.max(1, evenings),
-    busy: busy / Math.max(1, evenings),
-    evenings,
-    stalledS: all.hours > 0 ? all.stalledS / all.hours : 0,
-  })),
+  sums.value.map(({ scores }, at) => {
+    const own = pair.value ? scores.slice(0, pair.value.n) : scores
+    const shareOf = (is: (score: EveningScore) => boolean) =>
+      own.filter(is).length / Math.max(1, own.length)
+    const hours = own.reduce((sum, score) => sum + score.hours, 0)
+    const stalledS = own.reduce((sum, score) => sum + score.stalledS, 0)
+    return {
+      name: at === 0 ? (from.value ? 'With that build' : 'As planned') : 'So',
+      chance: chanceInterval(own.filter(isDisturbed).length, own.length),
+      never: shareOf(({ isNever }) => isNever),
+      busy: shareOf(({ isBusy }) => isBusy),
+      evenings: own.length,
+      stalledS: hours > 0 ? stalledS / hours : 0,
+    }
+  }),
 )
 const widest = computed(() => Math.max(0.02, ...bars.value.map(({ chance }) => chance.high)))
 
