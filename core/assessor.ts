@@ -1,5 +1,5 @@
 import type { Catalogue } from './catalogue/catalogue'
-import { effectiveCatalogue } from './plan/effectiveCatalogue'
+import { effectiveCatalogue } from './calibration/effectiveCatalogue'
 import type { Domain, FactsOf, Telling } from './domain'
 import { CoreRangeError } from './errors'
 import type { Figure } from './figure'
@@ -84,6 +84,8 @@ function rememberedCatalogues(remember: number): (plan: Plan, shipped: Catalogue
   return (plan, shipped) => {
     const own = [
       plan.calibration.workTable,
+      plan.calibration.trials,
+      plan.calibration.countsFrom,
       plan.household.capabilitySets,
       plan.machine.ownParts,
       plan.system.ownKinds,

@@ -5,7 +5,7 @@ import { quotesOf } from '~~/core/commissioning/quotes'
 import { runBook } from '~~/core/commissioning/runBook'
 import { setupOf } from '~~/core/commissioning/setupOf'
 import type { SetupSlice } from '~~/core/commissioning/setupSlice'
-import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
+import { effectiveCatalogue } from '~~/core/calibration/effectiveCatalogue'
 import type { Plan } from '~~/core/plan/planSchema'
 import type { Format } from '~~/core/units/format'
 

@@ -33,7 +33,7 @@ export function useLossSimulation() {
     const layoutId = store.assessment?.domains.drives.layoutId
     const contentTB = store.assessment?.figures['library.contentAtHorizonTB']?.value ?? 0
     if (!plan || !layoutId || !choices.value) return
-    const { watchedHoursPerDay, sharedLinks } = choices.value
+    const { watchedHoursPerDay, sharedLinks, rebuilds, ailing } = choices.value
     forget()
     const mine = run
     failed.value = false
@@ -46,6 +46,8 @@ export function useLossSimulation() {
             contentTB,
             watchedHoursPerDay,
             sharedLinks,
+            rebuilds,
+            ailing,
             count: arraysAtATime,
             seed: 1 + done,
           }),

@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
-import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
+import { effectiveCatalogue } from '~~/core/calibration/effectiveCatalogue'
 import { judgeFit } from '~~/core/machine/fit/fitFacts'
 import { fitContext } from '~~/core/machine/fit/assembleContext'
 import { withMachine } from '~~/core/machine/fit/fitFixes'

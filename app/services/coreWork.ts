@@ -6,7 +6,7 @@ import { planGrowth, type PlanGrowthParts } from '~~/core/drives/growth/planGrow
 import { simulatePlanLoss, type PlanSimulation } from '~~/core/drives/simulateLoss'
 import { readOwnPartsCsv } from '~~/core/machine/parts/ownPartsCsv'
 import { readPartsCsv } from '~~/core/machine/parts/partsCsv'
-import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
+import { effectiveCatalogue } from '~~/core/calibration/effectiveCatalogue'
 import type { Plan } from '~~/core/plan/planSchema'
 import { capacityCurve } from '~~/core/tiers/capacityCurve'
 import { appliancePremium, lookAtBuild, unitPrices } from '~~/core/tiers/buildWorth'

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { assess, planAssessor } from '../assess'
-import { effectiveCatalogue } from '../plan/effectiveCatalogue'
+import { effectiveCatalogue } from '../calibration/effectiveCatalogue'
 import { newPart } from '../machine/partChanges'
 import { planSchema, type Plan } from '../plan/planSchema'
 import { compareProcessors } from '../tiers/compareProcessors'

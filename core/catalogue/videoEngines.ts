@@ -32,6 +32,8 @@ export interface VideoEngine {
   readonly notes: string
   /** a card by itself; an engine is sold with its processor */
   readonly sold: Sold
+  /** how far its rates are known, where it was measured; the usual range otherwise */
+  readonly rateBand?: Estimate
 }
 
 /**

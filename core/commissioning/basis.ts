@@ -1,5 +1,5 @@
 import { chapterOf, type Chapter } from './step'
-import { markOf } from './markOf'
+import { markOf } from '../markOf'
 import type { SetupSlice } from './setupSlice'
 
 /** What a step may have been ticked for. */

@@ -23,7 +23,7 @@ function fillWaits({ plan, facts }: SetupSlice) {
   const contentTB = facts.library.contentTB.likely
   const { irreplaceableTB } = facts.library
   const at = (sizeTB: number) =>
-    firstFills(fillQuestion(sizeTB, plan.network, facts)).find(({ way }) => way === 'home')!
+    firstFills(fillQuestion(sizeTB, plan, facts)).find(({ way }) => way === 'home')!
   const own = at(irreplaceableTB)
   return {
     irreplaceableMin: toMinutes(own.hours?.likely) + toMinutes(own.verifyHours),

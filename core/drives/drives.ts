@@ -1,9 +1,11 @@
 import { defineDomain } from '../domain'
+import { allOf } from '../calibration/heldTrials'
 import { hasUps } from '../plan/hasUps'
 import type { HouseholdFacts } from '../household/householdFacts'
 import type { LibraryFacts } from '../library/libraryFacts'
 import { lineKeepsUp } from './backup/backupPlan'
 import { drivesFacts } from './drivesFacts'
+import { ailingOf } from './ailing'
 import { hangsOnUsb } from './hangsOnUsb'
 import { poolDrives } from './poolOf'
 import type { SharedLink } from './sharedLinks'
@@ -19,6 +21,7 @@ export const drives = defineDomain({
       library: kept,
       network,
       machine,
+      calibration,
       choices: { survivesAtLeast, readErrorEndsRebuild, horizonYears },
     },
     { driveClasses, driveModels, hardware, qualities, otherQualities },
@@ -42,6 +45,8 @@ export const drives = defineDomain({
     readErrorEndsRebuild,
     watchedHoursPerDay: household.watched.perDay,
     sharedLinks: hanging.sharedLinks,
+    rebuilds: allOf(calibration, 'rebuildHours'),
+    ailing: ailingOf(drives),
     horizonYears,
     contentTB: library.contentTB,
     contentAtHorizonTB: library.contentAtHorizonTB,
@@ -49,7 +54,10 @@ export const drives = defineDomain({
     irreplaceableTB: library.irreplaceableTB,
     copyMarks: library.copyMarks,
     allMayBeLost: library.allMayBeLost,
-    lineKeepsUp: lineKeepsUp({ library: kept, drives, network }, { qualities, otherQualities }),
+    lineKeepsUp: lineKeepsUp(
+      { library: kept, drives, network, calibration },
+      { qualities, otherQualities },
+    ),
   }),
   facts: drivesFacts,
   tell: tellDrives,

@@ -1,6 +1,7 @@
 import { entryOf } from '../catalogue/catalogue'
 import type { Estimate } from '../figure'
 import { lazily } from '../lazily'
+import type { Correction } from '../calibration/correction'
 import { onceByKey } from '../onceByKey'
 import type { CopyMarks } from '../library/libraryFacts'
 import type { Choices } from '../plan/choices'
@@ -68,6 +69,8 @@ export interface PoolFacts {
   readonly writesParity: boolean
   /** hours; null where nothing can be rebuilt */
   readonly rebuildHours: number | null
+  /** what measured rebuilds made of it */
+  readonly rebuild: Correction | null
   /** hours while nobody watches, and while somebody does all along */
   readonly rebuildEnds: { readonly unwatched: number; readonly watched: number } | null
   /** null without parity */
@@ -234,6 +237,7 @@ function poolFacts(pool: Pool, slice: DrivesSlice, asked: number): PoolFacts {
     parity: layout.parity,
     writesParity: layout.parity && layout.runsOn,
     rebuildHours: longestRebuildHours(arrangement),
+    rebuild: pool.rebuild,
     hasOneCopyOnly: slice.irreplaceableTB > 0 && !hasCopy(slice),
     get rebuildEnds() {
       return ends()

@@ -1,3 +1,8 @@
+import { markOf } from '../markOf'
+import { exactly } from '../figure'
+import { correctionOf, type Correction } from '../calibration/correction'
+import { heldAgainst } from '../calibration/heldTrials'
+import type { Trial } from '../plan/trials'
 import type { Drives } from '../plan/drives'
 import { arrangeDrives, type Arrangement } from './arrangeDrives'
 import {
@@ -7,9 +12,15 @@ import {
   type DriveCatalogue,
   type DriveTraits,
 } from './driveTraits'
-import { causeFactor, drivesUntilVibration } from './failureRate'
+import { causeFactor, drivesUntilVibration, maxFailuresPerYear } from './failureRate'
 import { fileSystems } from './fileSystem'
-import { batchFactor, shingledFactor, type RiskConditions, type PoolGroup } from './layoutRisk'
+import {
+  batchFactor,
+  longestRebuildHours,
+  shingledFactor,
+  type PoolGroup,
+  type RiskConditions,
+} from './layoutRisk'
 import { isRefusal, type Layout, type LayoutDrive, type LayoutRefusal } from './layouts/layout'
 import { layouts } from './layouts/layouts'
 import { rebuildRateMBps } from './rebuildHours'
@@ -35,6 +46,16 @@ export interface PoolChoices {
   readonly watchedHoursPerDay: number
   /** what the drives share on their way to the processor */
   readonly sharedLinks: readonly SharedLink[]
+  /** measured rebuilds, of these or of other drives */
+  readonly rebuilds: readonly Trial[]
+  /** drives whose reports speak against them, by bay from 1, with what that makes of their rate */
+  readonly ailing: readonly Ailing[]
+}
+
+/** A drive that fails more often than others of its kind. */
+export interface Ailing {
+  readonly bay: number
+  readonly factor: number
 }
 
 /** A plan's drives without their prices, with what stands before them. */
@@ -105,6 +126,8 @@ export interface Pool {
   readonly arrangement: PoolArrangement
   /** of all its drives together; each group has its own */
   readonly conditions: RiskConditions
+  /** what measured rebuilds make of the hours; null where none count */
+  readonly rebuild: Correction | null
 }
 
 export interface PoolQuestion {
@@ -129,7 +152,7 @@ export function poolOf({
 }: PoolQuestion): Pool | LayoutRefusal {
   const layout = layouts.find(candidate => candidate.id === layoutId)
   if (!layout) return { refused: 'UNKNOWN_LAYOUT', layout: layoutId }
-  const traits = traitsOf(drives, catalogue)
+  const traits = withAiling(traitsOf(drives, catalogue), choices.ailing)
   const each = drivesOf(drives).map((drive, at) => ({
     ...drive,
     failuresPerYear: traits[at]!.failuresPerYear,
@@ -172,20 +195,84 @@ export function poolOf({
       readErrorsPerBit: pooled.readErrorsPerBit,
     }
   }
+  const planned = {
+    ...arrangement,
+    groups: arrangement.groups.map(group => ({
+      ...group,
+      conditions: conditionsOf(group.members, atOnceIn(group)),
+    })),
+  }
+  const rebuild = rebuildCorrection(planned, choices.rebuilds, drivesMark(layoutId, drives))
+  const measured = (conditions: RiskConditions): RiskConditions =>
+    rebuild
+      ? { ...conditions, rebuildMBps: conditions.rebuildMBps / rebuild.factor.likely }
+      : conditions
   return {
     layout,
+    rebuild,
     arrangement: {
-      ...arrangement,
-      groups: arrangement.groups.map(group => ({
-        ...group,
-        conditions: conditionsOf(group.members, atOnceIn(group)),
-      })),
+      ...planned,
+      groups: planned.groups.map(group => ({ ...group, conditions: measured(group.conditions) })),
     },
-    conditions: conditionsOf(
-      arrangement.memberPlaces.map((_, member) => member),
-      Math.max(...arrangement.groups.map(atOnceIn)),
+    conditions: measured(
+      conditionsOf(
+        arrangement.memberPlaces.map((_, member) => member),
+        Math.max(...arrangement.groups.map(atOnceIn)),
+      ),
     ),
   }
+}
+
+/** What drives are like, with a higher rate for those whose reports speak against them. */
+function withAiling<Traits extends { readonly failuresPerYear: number }>(
+  traits: readonly Traits[],
+  ailing: readonly Ailing[],
+): Traits[] {
+  return traits.map((own, at) => {
+    const factor = ailing.find(({ bay }) => bay === at + 1)?.factor ?? 1
+    return factor === 1
+      ? own
+      : {
+          ...own,
+          failuresPerYear: Math.min(
+            maxFailuresPerYear,
+            // λ is multiplied, not the share that fails within a year.
+            -Math.expm1(factor * Math.log1p(-own.failuresPerYear)),
+          ),
+        }
+  })
+}
+
+/** A mark of drives under a layout: others never took so long. */
+export function drivesMark(
+  layoutId: string,
+  { lots, hotSpares }: Pick<PoolDrives, 'lots' | 'hotSpares'>,
+): string {
+  return markOf(
+    JSON.stringify([
+      layoutId,
+      hotSpares,
+      lots.map(({ count, sizeTB, model, role, group }) => [count, sizeTB, model, role, group]),
+    ]),
+  )
+}
+
+/** What measured rebuilds make of the hours of the longest one. */
+function rebuildCorrection(
+  arrangement: PoolArrangement,
+  rebuilds: readonly Trial[],
+  mark: string,
+): Correction | null {
+  const own = rebuilds.filter(trial => trial.mark === mark)
+  if (own.length === 0) return null
+  const hours = longestRebuildHours(arrangement)
+  return hours === null
+    ? null
+    : correctionOf(
+        'rebuildHours',
+        exactly(hours),
+        own.flatMap(trial => heldAgainst(trial, hours)),
+      )
 }
 
 /** Drives of a group that a rebuild reads or writes at once: what it reads, and the new one. */

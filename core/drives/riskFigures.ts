@@ -13,6 +13,7 @@ import type { DimensionsOf } from '../expressions/unitTypes'
 import type { Estimate, Figure } from '../figure'
 import type { Format } from '../units/format'
 import { arrangedBy, rebuildRateInputs, traitInputs } from '../expressions/inputs/driveInputs'
+import { basisOf, correctedExpression } from '../calibration/correctedExpression'
 import type { PoolFacts } from './drivesFacts'
 import { failureRateBand, ageFactors, causeFactor } from './failureRate'
 import { batchFactor, groupRebuildHours, type PoolGroup, type RiskConditions } from './layoutRisk'
@@ -109,8 +110,15 @@ function slowestGroup({ arrangement: { groups } }: PoolFacts, usedShare: number)
   return groups.reduce((worst, group) => (hours(group) > hours(worst) ? group : worst))
 }
 
-/** Hours to write one drive: size × share that is used × shingled ÷ rate. */
-function writing(pool: PoolFacts, { facts }: DrivesTale, usedShare: number): Hours {
+/**
+ * Hours to write one drive: size × share that is used × shingled ÷ rate.
+ * @param faster how much faster than it was measured the plan takes the rate to be
+ */
+function writing(
+  pool: PoolFacts,
+  { facts }: DrivesTale,
+  { usedShare, faster = 1 }: { readonly usedShare: number; readonly faster?: number },
+): Hours {
   const arranged = arrangedBy(facts)
   const { rebuiltTB: largestTB, conditions } = slowestGroup(pool, usedShare)
   const used = workedOut(usedShare, 'share', {
@@ -130,7 +138,9 @@ function writing(pool: PoolFacts, { facts }: DrivesTale, usedShare: number): Hou
   return quotient(
     quotient(
       conditions.shingledFactor > 1 ? product(written, shingled) : written,
-      workedOut(conditions.rebuildMBps, 'MB/s', { inputs: [...arranged, ...rebuildRateInputs] }),
+      workedOut(conditions.rebuildMBps * faster, 'MB/s', {
+        inputs: [...arranged, ...rebuildRateInputs],
+      }),
     ),
     conversion(3600, 's/h'),
   )
@@ -153,7 +163,7 @@ function firstBuildFigure(pool: PoolFacts, tale: DrivesTale): Figure {
       formula: 'size ÷ rate',
     })
   return declareFigure(
-    () => chosen(inputs, writing(pool, tale, 1)),
+    () => chosen(inputs, writing(pool, tale, { usedShare: 1 })),
     {
       ...parts,
       note:
@@ -211,9 +221,20 @@ function rebuildFigure(pool: PoolFacts, tale: DrivesTale): Figure {
       formula: 'size ÷ rate',
     })
   return declareFigure(
-    () => chosen(inputs, writing(pool, tale, pool.conditions.usedShare)),
+    () =>
+      correctedExpression(
+        chosen(
+          inputs,
+          writing(pool, tale, {
+            usedShare: pool.conditions.usedShare,
+            faster: pool.rebuild?.factor.likely ?? 1,
+          }),
+        ),
+        pool.rebuild,
+      ),
     {
       ...parts,
+      ...basisOf(pool.rebuild),
       source: `Rate: ${n(rebuildShareOfOuter)} of the outer-track rate, slower while somebody watches.`,
       ...(rebuildEnds
         ? {

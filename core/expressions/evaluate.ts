@@ -26,7 +26,8 @@ export function givens(expression: AnyExpression): Given[] {
   const found = new Set<Given>()
   const visit = ({ node }: AnyExpression): void => {
     if (node.kind === 'given') found.add(node)
-    else partsOf(node).forEach(visit)
+    // What counts as exact swings with nothing.
+    else if (node.kind !== 'atLikely') partsOf(node).forEach(visit)
   }
   visit(expression)
   return [...found]
@@ -71,6 +72,8 @@ export function valueWith({ node }: AnyExpression, given: (of: Given) => number)
       return Math.min(...node.of.map(of))
     case 'largest':
       return Math.max(...node.of.map(of))
+    case 'atLikely':
+      return likelyOf(node.of)
     case 'choice':
     case 'named':
     case 'brief':
@@ -118,6 +121,8 @@ export function estimateOfExpression(expression: AnyExpression): Estimate {
   switch (node.kind) {
     case 'given':
       return node.estimate
+    case 'atLikely':
+      return exactly(likelyOf(node.of))
     case 'choice':
     case 'named':
     case 'brief':

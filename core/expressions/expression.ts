@@ -153,6 +153,10 @@ export const toTheCent = <Unit>(of: Expression<Unit>): Expression<Unit> =>
 export const chosen = <Unit>(by: readonly Input[], of: Expression<Unit>): Expression<Unit> =>
   made({ kind: 'choice', of, by })
 
+/** The expression as if it were exact: a measurement has taken the place of its uncertainty. */
+export const atLikely = <Unit>(of: Expression<Unit>): Expression<Unit> =>
+  made({ kind: 'atLikely', of })
+
 /** The same expression with words beside it. */
 export const named = <Unit>(of: Expression<Unit>, words: Words): Expression<Unit> =>
   made({ kind: 'named', of, words })

@@ -91,6 +91,7 @@ function partOf({ node }: AnyExpression, format: Format): Part {
       }
     }
     case 'choice':
+    case 'atLikely':
       return of(node.of)
     case 'named':
       return {

@@ -69,7 +69,14 @@ interface Brief {
   readonly words: Words
 }
 
-export type Node = Given | Sum | Product | Quotient | Extreme | Rounded | Choice | Named | Brief
+/** An expression that counts as exact: what is told of its uncertainty stands beside it. */
+interface AtLikely {
+  readonly kind: 'atLikely'
+  readonly of: AnyExpression
+}
+
+export type Node =
+  Given | Sum | Product | Quotient | Extreme | Rounded | Choice | Named | Brief | AtLikely
 
 /** An expression of any unit. */
 export interface AnyExpression {

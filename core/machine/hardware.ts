@@ -1,6 +1,7 @@
 import type { Processor } from '../catalogue/processors'
 import type { VideoEngine } from '../catalogue/videoEngines'
 import type { Machine } from '../plan/machine'
+import type { Trial } from '../plan/trials'
 import type { MachineBuild } from './machineBuild'
 import { memoryUses, systemMemoryGB, type MemoryQuestion } from './memory/memoryNeed'
 
@@ -33,6 +34,8 @@ export interface Hardware extends Pick<
   readonly usedShare: number
   /** memory that a built-in engine's sessions may take, MB */
   readonly engineMemoryMB: number
+  /** measurements of this machine's conversions */
+  readonly trials: readonly Trial[]
 }
 
 /** What runs on the machine, as far as memory goes. */
@@ -49,7 +52,7 @@ export function engineMemoryMB(memoryGB: number, system: SystemMemory): number {
 export function hardwareOf(
   machine: Machine,
   { processor, cores, builtIn, cards, passivelyCooled, memoryGB }: MachineBuild,
-  system: SystemMemory & { readonly servicesLoad?: number },
+  system: SystemMemory & { readonly servicesLoad?: number; readonly trials?: readonly Trial[] },
 ): Hardware {
   const isUsed = machine.usedHoursPerDay > 0
   const engines =
@@ -83,5 +86,6 @@ export function hardwareOf(
     usedShare: isUsed ? machine.usedShare : 0,
     servicesLoad: system.servicesLoad ?? 0,
     engineMemoryMB: engineMemoryMB(memoryGB, system),
+    trials: system.trials ?? [],
   }
 }

@@ -209,6 +209,7 @@ describe('watts', () => {
       readW: { low: 8, likely: 11, high: 13 },
       activeW: { low: 12, likely: 15, high: 18 },
       asleepW: { low: 1, likely: 2, high: 3 },
+      count: 2,
     }
     const { idle, watching, converting, asleep, off } = stateWatts(
       {
@@ -216,6 +217,7 @@ describe('watts', () => {
         idleDcW: 20 * 0.85 + 3,
         loadDcW: 60 * 0.85 + 30,
         losses: null,
+        trials: [],
       },
       drives,
       { wakesOnCall: true },
@@ -295,8 +297,9 @@ describe('watts', () => {
           idleDcW: 55,
           loadDcW: 110,
           losses: { ratingW: 550, efficiency: 'gold', mainsVolts },
+          trials: [],
         },
-        { idleW: none, readW: none, activeW: none, asleepW: none },
+        { idleW: none, readW: none, activeW: none, asleepW: none, count: 0 },
         { wakesOnCall: false },
       ).idle
     // A tenth of the rating: gold is 84 % there at 115 V, one to two points more at 230 V.

@@ -2,11 +2,13 @@ import { entryOf } from '../catalogue/catalogue'
 import type { SystemKind } from '../catalogue/systemKinds'
 import { weeksPerMonth } from '../units/time'
 import { automaticSystem } from '../plan/constants'
+import { ofMark, type Trials } from '../calibration/heldTrials'
 import type { Machine } from '../plan/machine'
 import { driveBays } from './assembly/driveBays'
 import type { DriveForms } from './assembly/driveForms'
 import { hardwareOf, type Hardware } from './hardware'
 import { machineBuild, type MachineBuild } from './machineBuild'
+import { machineMark } from './machineMark'
 import type { PartLists } from './knownParts'
 import {
   machinePower,
@@ -33,6 +35,7 @@ export interface MachineSlice extends PartLists {
   /** drives beside it, in cases of their own */
   readonly inOwnCase: number
   readonly drivesW: DrivesW
+  readonly trials: Trials
 }
 
 /** What the machine is built of, what it holds, draws and costs. */
@@ -40,6 +43,8 @@ export interface MachineFacts {
   readonly build: MachineBuild
   /** the kind of system on it; null where the plan names one that is not in the catalogue */
   readonly system: SystemKind | null
+  /** by which measurements of this very machine are known */
+  readonly mark: string
   readonly hardware: Hardware
   readonly prices: readonly PriceLine[]
   readonly power: MachinePower
@@ -84,16 +89,20 @@ export function machineFacts(slice: MachineSlice): MachineFacts {
   const { machine, mainsVolts, driveForms } = slice
   const build = machineBuild(machine, slice)
   const system = systemOf(slice.systemKind, build, slice.systemKinds)
-  const power = machinePower(machine, build, { mainsVolts, system })
+  const mark = machineMark(build, system)
+  const trials = ofMark(slice.trials, mark)
+  const power = machinePower(machine, build, { mainsVolts, system, trials })
   const freeBays = driveBays(build, driveForms).free
   return {
     build,
     power,
     system,
+    mark,
     hardware: hardwareOf(machine, build, {
       makersSystem: system?.memory === 'appliance',
       copyOnWrite: slice.copyOnWrite,
       servicesLoad: slice.servicesLoad,
+      trials,
     }),
     prices: machinePrices(machine, build),
     watts: stateWatts(power, slice.drivesW, slice),

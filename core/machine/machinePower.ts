@@ -2,7 +2,10 @@ import { band } from '../band'
 import type { Case } from '../catalogue/hardware/hardwarePart'
 import type { SystemKind } from '../catalogue/systemKinds'
 import { exactly, type Estimate } from '../figure'
+import { correctionOf, type Correction } from '../calibration/correction'
+import { heldAgainst } from '../calibration/heldTrials'
 import type { Machine } from '../plan/machine'
+import type { Trial } from '../plan/trials'
 import { usualMachine, type MachineBuild } from './machineBuild'
 import type { KnownPart } from './knownParts'
 import type { DayHours } from './power/dayHours'
@@ -27,6 +30,8 @@ export interface MachinePower {
   readonly systemW: number
   readonly partsLoadW: number
   readonly losses: SupplyLosses | null
+  /** measurements of this machine's watts and warmth */
+  readonly trials: readonly Trial[]
 }
 
 /**
@@ -77,7 +82,15 @@ function lossesOf({ supply }: MachineBuild, mainsVolts: 115 | 230): SupplyLosses
 export function machinePower(
   machine: Machine,
   build: MachineBuild,
-  { mainsVolts, system }: { readonly mainsVolts: 115 | 230; readonly system: SystemKind | null },
+  {
+    mainsVolts,
+    system,
+    trials = [],
+  }: {
+    readonly mainsVolts: 115 | 230
+    readonly system: SystemKind | null
+    readonly trials?: readonly Trial[]
+  },
 ): MachinePower {
   const { base, ownProcessor, processor, isReplaced, parts, housing, isFromParts } = build
   const losses = lossesOf(build, mainsVolts)
@@ -103,6 +116,7 @@ export function machinePower(
       partsLoadW: 0,
       systemW,
       losses,
+      trials,
     }
   }
   const baseIdleW = machine.boxIdleW ?? base?.idleW ?? usualMachine.idleW
@@ -129,6 +143,7 @@ export function machinePower(
     partsLoadW,
     systemW,
     losses,
+    trials,
     idleDcW: dcW(baseIdleW, behind) + partsIdleW + systemW,
     loadDcW: dcW(baseLoadW, machine.boxLoadW === null ? sheetLosses : losses) + partsLoadW,
   }
@@ -163,6 +178,60 @@ export interface DrivesW {
   readonly readW: Estimate
   readonly activeW: Estimate
   readonly asleepW: Estimate
+  /** how many drives they are */
+  readonly count: number
+}
+
+type WallPower = Pick<MachinePower, 'basis' | 'idleDcW' | 'loadDcW' | 'losses' | 'trials'>
+
+/** What machine and drives take (DC), added up, at the wall. */
+function atWall({ basis, losses }: WallPower, machineW: number, drivesW: Estimate): Estimate {
+  // Watts that were read at the wall hold what 230 V gives already.
+  const gain = basis === 'parts' ? at230V : exactly(at230V.likely)
+  return band(
+    { drivesW, gain },
+    values => wallW(Math.max(0, machineW + values.drivesW), losses, values.gain),
+    'linear',
+  )
+}
+
+/** What readings at the wall make of the machine at rest, and while it converts. */
+export interface WattCorrections {
+  readonly resting: Correction | null
+  readonly converting: Correction | null
+}
+
+/**
+ * What readings at the wall make of the watts: those at rest correct every state in which the
+ * machine rests, whatever the drives do.
+ */
+export function wattCorrections(power: WallPower, drives: DrivesW): WattCorrections {
+  const { trials, losses } = power
+  const held = (figure: 'idleW' | 'convertingW', machineW: number, drivesW: Estimate) => {
+    const own = trials.filter(trial => trial.figure === figure)
+    return own.length === 0
+      ? null
+      : correctionOf(
+          figure,
+          atWall(power, machineW, drivesW),
+          own.flatMap(trial => {
+            const share =
+              trial.drivesIn === null || drives.count === 0 ? 1 : trial.drivesIn / drives.count
+            return heldAgainst(trial, wallW(Math.max(0, machineW + share * drivesW.likely), losses))
+          }),
+        )
+  }
+  return {
+    resting: held('idleW', power.idleDcW, drives.idleW),
+    converting: held('convertingW', power.loadDcW, drives.activeW),
+  }
+}
+
+/** An estimate times a factor that was measured on another one of its kind. */
+function alike({ low, likely, high }: Estimate, correction: Correction | null): Estimate {
+  if (!correction) return { low, likely, high }
+  const { factor } = correction
+  return { low: likely * factor.low, likely: likely * factor.likely, high: likely * factor.high }
 }
 
 /**
@@ -172,26 +241,15 @@ export interface DrivesW {
  * from the sum.
  */
 export function stateWatts(
-  {
-    basis,
-    idleDcW,
-    loadDcW,
-    losses,
-  }: Pick<MachinePower, 'basis' | 'idleDcW' | 'loadDcW' | 'losses'>,
+  power: WallPower,
   drives: DrivesW,
   { wakesOnCall }: Pick<DayHours, 'wakesOnCall'>,
 ): StateWatts {
-  // Watts that were read at the wall hold what 230 V gives already.
-  const gain = basis === 'parts' ? at230V : exactly(at230V.likely)
-  const at = (machineW: number, drivesW: Estimate) =>
-    band(
-      { drivesW, gain },
-      values => wallW(Math.max(0, machineW + values.drivesW), losses, values.gain),
-      'linear',
-    )
-  const idle = at(idleDcW, drives.idleW)
-  const watching = at(idleDcW, drives.readW)
-  const busy = at(loadDcW, drives.activeW)
+  const { idleDcW, loadDcW } = power
+  const { resting, converting } = wattCorrections(power, drives)
+  const idle = alike(atWall(power, idleDcW, drives.idleW), resting)
+  const watching = alike(atWall(power, idleDcW, drives.readW), resting)
+  const busy = alike(atWall(power, loadDcW, drives.activeW), converting)
   return {
     // At work a machine never takes less than while it is only read from.
     converting: {
@@ -201,7 +259,7 @@ export function stateWatts(
     },
     watching,
     idle,
-    asleep: at(idleDcW, drives.asleepW),
+    asleep: alike(atWall(power, idleDcW, drives.asleepW), resting),
     off: wattsOff({ wakesOnCall }),
   }
 }

@@ -17,7 +17,9 @@ import type { DimensionsOf } from '../expressions/unitTypes'
 import type { Estimate, Figure } from '../figure'
 import { finding, type Finding } from '../finding'
 import type { Format } from '../units/format'
+import { basisOf, correctedExpression } from '../calibration/correctedExpression'
 import type { MachineFacts, MachineSlice } from './machineFacts'
+import { wattCorrections } from './machinePower'
 import { brickEfficiency, supplyEfficiency, wallW } from './power/supplyCurve'
 
 const partLabels: Readonly<Record<string, string>> = {
@@ -150,6 +152,7 @@ function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format):
         atShare(dcW, drivesW)
       : 'At the wall; watts by kind of drive and by part, with a power supply that is ' +
         `${share(supplyEfficiency)} efficient.`
+  const atWallOf = (dcW: number, drivesW: number) => wallW(Math.max(0, dcW + drivesW), losses)
   const idleExpression = wallExpression(
     {
       sheetW: power.baseIdleW,
@@ -157,7 +160,7 @@ function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format):
       systemW: power.systemW,
       dcW: power.idleDcW,
       drivesW: slice.drivesW.idleW,
-      resultW: idle.likely,
+      resultW: atWallOf(power.idleDcW, slice.drivesW.idleW.likely),
     },
     facts,
   )
@@ -168,11 +171,12 @@ function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format):
       systemW: power.systemW,
       dcW: power.idleDcW,
       drivesW: slice.drivesW.readW,
-      resultW: watching.likely,
+      resultW: atWallOf(power.idleDcW, slice.drivesW.readW.likely),
     },
     facts,
   )
-  const busyW = wallW(Math.max(0, power.loadDcW + slice.drivesW.activeW.likely), losses)
+  const corrections = wattCorrections(power, slice.drivesW)
+  const busyW = atWallOf(power.loadDcW, slice.drivesW.activeW.likely)
   const busy = wallExpression(
     {
       sheetW: power.baseLoadW,
@@ -185,25 +189,31 @@ function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format):
     facts,
   )
   // At work a machine never takes less than at rest.
-  const isRest = busyW < idle.likely
+  const isRest = busyW * (corrections.converting?.factor.likely ?? 1) < watching.likely
   return [
     declareFigure(
-      () => idleExpression,
+      () => correctedExpression(idleExpression, corrections.resting),
       {
         id: 'machine.idleW',
         label: 'Idle, with drives',
         unit: 'W',
+        ...basisOf(corrections.resting),
         source: source(power.idleDcW, slice.drivesW.idleW.likely),
         band: idle,
       },
       format,
     ),
     declareFigure(
-      () => chosen(['drives.layout', 'drives.hotSpares', mustSurvive], watchingExpression),
+      () =>
+        correctedExpression(
+          chosen(['drives.layout', 'drives.hotSpares', mustSurvive], watchingExpression),
+          corrections.resting,
+        ),
       {
         id: 'machine.watchingW',
         label: 'Watching, with drives',
         unit: 'W',
+        ...basisOf(corrections.resting),
         source: source(power.idleDcW, slice.drivesW.readW.likely),
         note: 'One title is read: from one drive, or from all that the layout reads together.',
         band: watching,
@@ -215,15 +225,20 @@ function powerFigures(facts: MachineFacts, slice: MachineSlice, format: Format):
         isRest
           ? chosen(
               [...machineInputs, ...driveInputs],
-              figureOf('machine.idleW', [idle, 'W'], {
-                after: 'at rest: it takes no less at work',
-              }),
+              watching.likely > idle.likely
+                ? figureOf('machine.watchingW', [watching, 'W'], {
+                    after: 'while watching: it takes no less at work',
+                  })
+                : figureOf('machine.idleW', [idle, 'W'], {
+                    after: 'at rest: it takes no less at work',
+                  }),
             )
-          : busy,
+          : correctedExpression(busy, corrections.converting),
       {
         id: 'machine.loadW',
         label: 'Converting, with drives',
         unit: 'W',
+        ...basisOf(isRest ? corrections.resting : corrections.converting),
         source: source(power.loadDcW, slice.drivesW.activeW.likely),
         note: 'Every drive is at work while the machine converts.',
         band: converting,

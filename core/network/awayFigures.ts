@@ -17,6 +17,7 @@ import type { Format } from '../units/format'
 import { editingMbps } from './editingLoad'
 import { leftOfUpload } from './leftOfUpload'
 import { overheadFactor } from './awayStreams'
+import { basisOf } from '../calibration/correctedExpression'
 import type { NetworkFacts, NetworkSlice } from './networkFacts'
 import { weekOf } from './networkFigures'
 
@@ -42,12 +43,12 @@ function editingText(
 
 /** The internet line: what the upload carries, and what is needed of it. */
 export function awayFigures(
-  { awayHoursPerMonth, editingMbps: editing }: NetworkFacts,
+  { awayHoursPerMonth, editingMbps: editing, lines }: NetworkFacts,
   { network, atOnce, arrivals, watchedHoursPerDay }: NetworkSlice,
   format: Format,
 ): Figure[] {
   const { number: n } = format
-  const upload = leftOfUpload(network.uploadMbps, editing)
+  const upload = leftOfUpload(network.uploadMbps, editing, lines)
   const left = rest(field('network.uploadReserveShare', [network.uploadReserveShare, 'share']))
   const rung = field('network.awayRungMbps', [network.awayRungMbps, 'Mb/s/stream'])
   const overhead = constant(overheadFactor, 'factor')
@@ -60,7 +61,13 @@ export function awayFigures(
   return [
     declareFigure(
       () => roundedDown(quotient(product(upload, left), product(rung, overhead))),
-      { id: 'network.awayStreams', label: 'Streams the upload carries', unit: 'streams', source },
+      {
+        id: 'network.awayStreams',
+        label: 'Streams the upload carries',
+        unit: 'streams',
+        ...basisOf(lines?.upload ?? null),
+        source,
+      },
       format,
     ),
     declareFigure(

@@ -1,4 +1,5 @@
 import { requireWithin } from '../errors'
+import { mapEstimate } from '../band'
 import type { Estimate } from '../figure'
 import type { Network } from '../plan/network'
 import { tcpPayloadMbps } from '../units/ethernet'
@@ -41,7 +42,10 @@ export interface ChainQuestion {
     | 'meshWithoutWire'
     | 'cableMbps'
     | 'switchMbps'
-  >
+  > & {
+    /** what measurements made of the home network; 1 where none were */
+    readonly homeFactor?: Estimate
+  }
   /** MB/s of the slowest drive, and of what stands before it; null where nothing does */
   readonly drivesMBps: number
   readonly controllerMBps: number | null
@@ -90,7 +94,14 @@ export function serverLinks(
             },
           ]
         : [{ id: 'serverLink', capacityMbps: serverWifiMbps(network)! }]
-  return [...wired, { id: 'switch', capacityMbps: tcpPayloadMbps(switchMbps || serverPortMbps) }]
+  const links = [
+    ...wired,
+    { id: 'switch' as const, capacityMbps: tcpPayloadMbps(switchMbps || serverPortMbps) },
+  ]
+  const { homeFactor } = network
+  return homeFactor
+    ? links.map(({ id, capacityMbps }) => ({ id, capacityMbps: capacityMbps * homeFactor.likely }))
+    : links
 }
 
 /** What the home network carries from the machine: the least of its links, Mb/s. */
@@ -100,6 +111,8 @@ export function homeCapacityMbps(network: ChainQuestion['network']): number {
 
 /** The same with its band: what powerline carries of its label is known roughly. */
 export function homeCapacity(network: ChainQuestion['network']): Estimate {
+  const { homeFactor, ...plain } = network
+  if (homeFactor) return mapEstimate(homeFactor, factor => factor * homeCapacityMbps(plain))
   const links = serverLinks(network)
   const at = (end: keyof Estimate) =>
     Math.min(

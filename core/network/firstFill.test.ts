@@ -24,6 +24,8 @@ const question: FillQuestion = {
   homeMbps: 941.5,
   downloadMbps: 100,
   capGBPerDay: null,
+  copying: null,
+  smallFiles: null,
 }
 const fills = (changes: Partial<FillQuestion> = {}) => firstFills({ ...question, ...changes })
 

@@ -1,5 +1,7 @@
 import { requireWithin } from '../errors'
+import { band, mapEstimate } from '../band'
 import type { Estimate } from '../figure'
+import type { Correction } from '../calibration/correction'
 
 /** Many files under 1 MB take so many times as long as their bytes. */
 export const smallFilesFactor: Estimate = { low: 2, likely: 3, high: 4 }
@@ -26,6 +28,9 @@ export interface FillQuestion {
   readonly downloadMbps: number
   /** GB a day that the line may bring in; null without a cap */
   readonly capGBPerDay: number | null
+  /** what measured copies make of the rate over the home network, and of small files */
+  readonly copying: Correction | null
+  readonly smallFiles: Correction | null
 }
 
 export type FillWay = 'home' | 'plugged' | 'store'
@@ -50,20 +55,28 @@ export interface Fill {
   readonly verifyHours: number | null
 }
 
-/** Hours to copy so much at so many MB/s, the bytes in small files taking longer. */
+/**
+ * Hours to copy so much at so many MB/s, the bytes in small files taking longer.
+ * @param copying what measurements make of the rate; its ends swing beside those of small files
+ */
 export function copyHours(
   sizeTB: number,
-  { rateMBps, smallShare }: { readonly rateMBps: number; readonly smallShare: number },
+  { rateMBps, smallShare, smallFiles = null, copying = null }: CopyRate,
 ): Estimate {
   requireWithin('FILL_RATE', rateMBps, { min: 1e-9 })
   requireWithin('FILL_SMALL', smallShare, { min: 0, max: 1 })
-  const at = (factor: number) =>
-    (sizeTB * 1e6 * (1 - smallShare + smallShare * factor)) / rateMBps / 3600
-  return {
-    low: at(smallFilesFactor.low),
-    likely: at(smallFilesFactor.likely),
-    high: at(smallFilesFactor.high),
-  }
+  const small = smallFiles?.corrected ?? smallFilesFactor
+  const at = (factor: number, rate: number) =>
+    (sizeTB * 1e6 * (1 - smallShare + smallShare * factor)) / (rateMBps * rate) / 3600
+  if (!copying) return mapEstimate(small, factor => at(factor, 1))
+  return band({ small, rate: copying.factor }, ({ small: factor, rate }) => at(factor, rate), 'log')
+}
+
+interface CopyRate {
+  readonly rateMBps: number
+  readonly smallShare: number
+  readonly smallFiles?: Correction | null
+  readonly copying?: Correction | null
 }
 
 /**
@@ -97,6 +110,8 @@ export function firstFills({
   homeMbps,
   downloadMbps,
   capGBPerDay,
+  copying,
+  smallFiles,
 }: FillQuestion): Fill[] {
   const source: Link = ['source', fromMBps]
   // Whatever way it comes, it goes through all that the pool hangs on.
@@ -107,15 +122,22 @@ export function firstFills({
     ...(processorMBps === null ? [] : [['processor', processorMBps] as const]),
   ]
   const fill = (way: FillWay, links: readonly Link[]): Fill => {
-    const [limit, rateMBps] = links.reduce((slowest, link) =>
+    const [limit, slowestMBps] = links.reduce((slowest, link) =>
       link[1] < slowest[1] ? link : slowest,
     )
+    const measured = way === 'home' ? copying : null
+    const rateMBps = slowestMBps * (measured?.factor.likely ?? 1)
     if (!(rateMBps > 0)) return { way, rateMBps, limit, hours: null, verifyHours: null }
     // Comparing needs no network, but both ends; what is pulled from a store is compared by its
     // checksums.
     const ends = Math.min(way === 'store' ? Infinity : fromMBps, ...pool.map(([, mbps]) => mbps))
     const verifyHours = (sizeTB * 1e6) / ends / 3600
-    const plain = copyHours(sizeTB, { rateMBps, smallShare })
+    const plain = copyHours(sizeTB, {
+      rateMBps: slowestMBps,
+      smallShare,
+      smallFiles,
+      copying: measured,
+    })
     if (way !== 'store' || capGBPerDay === null)
       return { way, rateMBps, limit, hours: plain, verifyHours }
     const capped = cappedHours(sizeTB * 1000, { rateMBps, capGBPerDay })

@@ -112,7 +112,7 @@ export function linkExpression(link: DeviceLink, shared: SharedLinks, at: LinkPl
   const upload = quotient(
     quotient(
       product(
-        leftOfUpload(shared.uploadMbps + shared.editingMbps, shared.editingMbps),
+        leftOfUpload(shared.uploadMbps + shared.editingMbps, shared.editingMbps, shared.measured),
         rest(field('network.uploadReserveShare', [shared.reserveShare, 'share'])),
       ),
       constant(overheadFactor, 'factor'),

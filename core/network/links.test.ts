@@ -28,6 +28,7 @@ const shared: SharedLinks = {
   uploadMbps: 40,
   editingMbps: 0,
   reserveShare: 0.25,
+  measured: null,
   awayRungMbps: 4,
 }
 const device = (link: Device['link'], linkMbps: number | null = null) =>

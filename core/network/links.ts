@@ -2,7 +2,7 @@ import type { LinkKind } from '../catalogue/deviceClasses'
 import type { WatchingWeek } from '../household/weekHabits'
 import { homePlace } from '../plan/constants'
 import type { Device, Household } from '../plan/household'
-import type { Network } from '../plan/network'
+import type { MeasuredLines, MeasuredNetwork } from './measuredNetwork'
 import { tcpPayloadMbps } from '../units/ethernet'
 import { awayShareMbps } from './awayStreams'
 import { homeCapacityMbps, meshShare, serverWifiMbps, wifiShare } from './chain'
@@ -49,6 +49,7 @@ export interface SharedLinks {
   readonly editingMbps: number
   readonly reserveShare: number
   readonly awayRungMbps: number
+  readonly measured: MeasuredLines | null
 }
 
 /** A device's own link: what carries it, and what it gives one session. */
@@ -87,7 +88,7 @@ export function sharedLinks(
     week,
     editingMbps,
   }: {
-    readonly network: Network
+    readonly network: MeasuredNetwork
     readonly household: Household
     readonly week: WatchingWeek
     readonly editingMbps: number
@@ -118,6 +119,7 @@ export function sharedLinks(
     editingMbps,
     reserveShare: network.uploadReserveShare,
     awayRungMbps: network.awayRungMbps,
+    measured: network.measured ?? null,
   }
 }
 

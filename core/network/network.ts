@@ -1,5 +1,6 @@
 import { defineDomain } from '../domain'
 import type { HouseholdFacts } from '../household/householdFacts'
+import { measuredNetwork } from './measuredNetwork'
 import { networkFacts } from './networkFacts'
 import { tellNetwork } from './tellNetwork'
 
@@ -8,11 +9,11 @@ export const network = defineDomain({
   id: 'network',
   needs: ['household'],
   read: (
-    { network, household, library, drives: { arrivals } },
+    { network, household, library, drives: { arrivals }, calibration },
     { qualities },
     needed: { readonly household: HouseholdFacts },
   ) => ({
-    network,
+    network: measuredNetwork(network, calibration),
     household,
     library,
     qualities,

@@ -1,11 +1,12 @@
 import type { Quality } from '../catalogue/qualities'
-import type { Estimate } from '../figure'
+import { mapEstimate } from '../band'
+import { exactly, type Estimate } from '../figure'
 import type { AtOnce } from '../household/householdFacts'
 import type { WatchingWeek } from '../household/weekHabits'
 import type { Household } from '../plan/household'
 import type { Arrival } from '../plan/fastStorage'
 import type { Library } from '../plan/library'
-import type { Network } from '../plan/network'
+import type { MeasuredLines, MeasuredNetwork } from './measuredNetwork'
 import { awayRates, ratedLoad, type RatedLoad } from './watchingLoad'
 import { awayStreams, uploadNeededMbps } from './awayStreams'
 import { homePlace } from '../plan/constants'
@@ -19,7 +20,7 @@ import { ladder, type Rung } from '../catalogue/sentQualities'
 import { sharedLinks, type SharedLinks } from './links'
 
 export interface NetworkSlice {
-  readonly network: Network
+  readonly network: MeasuredNetwork
   readonly household: Household
   readonly library: Library
   readonly qualities: readonly Quality[]
@@ -38,6 +39,10 @@ export interface NetworkFacts {
   readonly uploadMbps: number
   /** streams that the upload carries at the chosen rung */
   readonly awayStreams: number
+  /** the same with its band, where the line was measured */
+  readonly awayStreamsBand: Estimate
+  /** what measurements made of the lines; null where none count */
+  readonly lines: MeasuredLines | null
   /** upload that the viewers away need at the chosen rung, Mb/s */
   readonly uploadNeededMbps: number
   readonly homePeak: HomePeak
@@ -72,6 +77,11 @@ export function awayHoursPerMonth({
     )
 }
 
+/** The upload with its band, where it was measured. */
+function uploadBand({ uploadMbps, measured }: MeasuredNetwork): Estimate {
+  return measured?.upload?.corrected ?? exactly(uploadMbps)
+}
+
 export function networkFacts({
   network,
   household,
@@ -98,6 +108,10 @@ export function networkFacts({
     uploadMbps,
     links: sharedLinks({ network, household, week, editingMbps: editing }, atOnce),
     awayStreams: awayStreams({ uploadMbps, reserveShare, rungMbps }),
+    awayStreamsBand: mapEstimate(uploadBand(network), mbps =>
+      awayStreams({ uploadMbps: Math.max(0, mbps - editing), reserveShare, rungMbps }),
+    ),
+    lines: network.measured ?? null,
     uploadNeededMbps: editing + uploadNeededMbps({ streams: atOnce.away, reserveShare, rungMbps }),
     homePeak: peak,
     payload: homeCapacity(network),

@@ -13,6 +13,7 @@ import type { Expression, Input } from '../expressions/node'
 import type { DimensionsOf } from '../expressions/unitTypes'
 import { ethernetShare } from '../units/ethernet'
 import { meshShare, powerlineShare, usualServerLinkMbps, wifiShare } from './chain'
+import { basisOf, correctedExpression } from '../calibration/correctedExpression'
 import type { NetworkFacts, NetworkSlice } from './networkFacts'
 import { absentFigure, declareFigure } from '../expressions/declareFigure'
 import type { Figure } from '../figure'
@@ -174,7 +175,7 @@ export function loadFigures(facts: NetworkFacts, format: Format): Figure[] {
 }
 
 export function homeFigures(
-  { homePeak: peak }: NetworkFacts,
+  { homePeak: peak, lines }: NetworkFacts,
   { network, atOnce }: NetworkSlice,
   format: Format,
 ): Figure[] {
@@ -203,11 +204,12 @@ export function homeFigures(
       format,
     ),
     declareFigure(
-      () => homeLink(network),
+      () => correctedExpression(homeLink(network), lines?.home ?? null),
       {
         id: 'network.homeLinkMbps',
         label: 'The home network carries',
         unit: 'Mb/s',
+        ...basisOf(lines?.home ?? null),
         source:
           'TCP payload of Ethernet at MTU 1500: ' +
           `${n(ethernetShare.of)} of every ${n(ethernetShare.on)} bytes; powerline carries ` +

@@ -15,6 +15,7 @@ import {
 } from '../expressions/expression'
 import type { DimensionsOf } from '../expressions/unitTypes'
 import type { Estimate, Figure } from '../figure'
+import { correctedExpression } from '../calibration/correctedExpression'
 import type { Format } from '../units/format'
 import { processorInputs } from './wiring'
 import {
@@ -67,7 +68,7 @@ const limitNames: Readonly<Record<Fill['limit'], string>> = {
 /** Hours of a way, as the sum of plain and small files, or under its daily cap. */
 function fillHours(
   { way, rateMBps, limit, hours }: Fill & { readonly hours: Estimate },
-  { sizeTB, smallShare, capGBPerDay }: FillQuestion,
+  { sizeTB, smallShare, capGBPerDay, copying, smallFiles }: FillQuestion,
   { number: n }: Format,
 ): Expression<DimensionsOf<'h'>> {
   const size = figureOf('library.contentTB', [sizeTB, 'TB'])
@@ -76,13 +77,20 @@ function fillHours(
       inputs: [{ figure: 'library.contentTB' }, 'network.downloadCapGBPerDay', ...rateInputs[way]],
       says: `${n(sizeTB, 3)} TB at ${n(capGBPerDay)} GB a day, the last of them at full rate`,
     })
+  const measured = way === 'home' ? copying : null
   const small = field('network.smallFilesShare', [smallShare, 'share'])
   const bytes = product(size, conversion(1e6, 'MB/TB'))
-  const times = sum(rest(small), product(small, constant(smallFilesFactor, 'factor')))
+  const times = sum(
+    rest(small),
+    product(small, correctedExpression(constant(smallFilesFactor, 'factor'), smallFiles)),
+  )
   return quotient(
     quotient(
       smallShare > 0 ? product(bytes, times) : chosen(['network.smallFilesShare'], bytes),
-      workedOut(rateMBps, 'MB/s', { inputs: rateInputs[way] }),
+      correctedExpression(
+        workedOut(rateMBps / (measured?.factor.likely ?? 1), 'MB/s', { inputs: rateInputs[way] }),
+        measured,
+      ),
     ),
     conversion(3600, 's/h'),
   )
@@ -115,7 +123,7 @@ export function fillFigures(
           `The limit is ${limitNames[limit]}. Comparing takes ${told(verifyHours)} more.` +
           (question.smallShare > 0 && limit !== 'cap'
             ? ` The ${n(question.smallShare * 100)} % in small files take ` +
-              `${n(smallFilesFactor.likely)} times as long.`
+              `${n((question.smallFiles?.corrected ?? smallFilesFactor).likely, 3)} times as long.`
             : ''),
       },
       format,

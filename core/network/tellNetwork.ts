@@ -52,12 +52,12 @@ function homeVerdict(
 }
 
 function awayVerdict(
-  { awayStreams }: NetworkFacts,
+  { awayStreams, awayStreamsBand }: NetworkFacts,
   { network, atOnce }: NetworkSlice,
   format: Format,
 ): Verdict {
   const asked = exactly(atOnce.away)
-  const possible = exactly(awayStreams)
+  const possible = awayStreamsBand
   return {
     id: 'away',
     label: headrooms.away.label,

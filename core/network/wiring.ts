@@ -82,6 +82,8 @@ const homeNetwork: readonly Input[] = [
   'network.serverLinkMbps',
   'network.serverWifi',
   'network.meshWithoutWire',
+  'calibration.trials',
+  'calibration.countsFrom',
 ]
 /** What the processor lets through. */
 export const processorInputs: readonly Input[] = [
@@ -209,6 +211,7 @@ export const wiring = defineDomain({
       meshWithoutWire,
       cableMbps,
       switchMbps,
+      ...(needed.network.lines?.home ? { homeFactor: needed.network.lines.home.factor } : {}),
     },
     drivesMBps: rebuildShareOfOuter * needed.drives.slowestOuterMBps,
     controllerMBps: needed.fitting.controllerMBps,

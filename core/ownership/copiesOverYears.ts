@@ -15,7 +15,7 @@ const anyLinkMBps = 110
 
 /** What the copies that a plan keeps cost. */
 export function copiesCost(
-  plan: Pick<Plan, 'costs' | 'library' | 'drives' | 'network'>,
+  plan: Pick<Plan, 'costs' | 'library' | 'drives' | 'network' | 'calibration'>,
   qualities: Qualities,
 ): CopiesCost {
   const { places } = backupPlan({ plan, qualities, linkMBps: anyLinkMBps })

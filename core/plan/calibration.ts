@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import { workTableFileSchema } from '../catalogue/workTableFile'
 import { section } from './fields'
+import { trialFields } from './trials'
 
 export const calibrationSchema = section(
   {
@@ -13,6 +14,7 @@ export const calibrationSchema = section(
           'Coefficients of conversions that were measured elsewhere. If this is empty, the ' +
           'built-in ones are used.',
       }),
+    ...trialFields,
   },
   { label: 'Calibration', description: 'Measured values that replace the built-in ones.' },
 )

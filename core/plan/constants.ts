@@ -99,3 +99,9 @@ export const usualPerils = {
 
 /** The fastest line or link that a plan holds, Mb/s. */
 export const maxLinkMbps = 100_000
+
+/**
+ * Until it is replaced, a drive whose reports say that it cannot read some places, or that it has
+ * to go, fails so many times as often; planning values.
+ */
+export const failsMoreOften = { watch: 4, replace: 15 } as const

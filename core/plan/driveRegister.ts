@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { optionalQuantity, text } from './fields'
+import { choice, optionalQuantity, text } from './fields'
 import { maxDrives } from './constants'
 
 const dayError = (label: string) => `${label} must be a day such as 2026-12-24.`
@@ -12,6 +12,16 @@ export function dayField({ label, description }: Record<'label' | 'description',
     .default('')
     .meta({ title: label, description })
 }
+
+/** What a drive's reports say of it. */
+export const driveVerdicts = {
+  notKnown: 'Not known',
+  keep: 'Keep',
+  watch: 'Watch',
+  watchSectors: 'Watch: it cannot read some places',
+  replace: 'Replace',
+} as const
+export type KeptVerdict = keyof typeof driveVerdicts
 
 /** One drive that is there: how it is told from the others, and until when it can go back. */
 export const registerEntrySchema = z.object({
@@ -31,5 +41,12 @@ export const registerEntrySchema = z.object({
     description: 'Until then the shop takes it back.',
   }),
   warrantyUntil: dayField({ label: 'Warranty until', description: 'The last day of it.' }),
+  health: choice({
+    label: 'Verdict',
+    fallback: 'notKnown',
+    options: driveVerdicts,
+    description: 'What its own reports say, as the logbook reads them.',
+  }),
+  healthDay: dayField({ label: 'Last report', description: 'The day of its newest report.' }),
 })
 export type RegisterEntry = z.infer<typeof registerEntrySchema>

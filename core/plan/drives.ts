@@ -348,6 +348,13 @@ export const drivesSchema = section(
       max: maxDrives,
       description: 'The drives that are there, by their serials.',
     }),
+    verdictsRaiseRisk: toggle({
+      label: 'Verdicts raise the risk',
+      fallback: true,
+      description:
+        'A drive whose reports ask to watch or to replace it fails more often until it is ' +
+        'replaced: 4 times where it cannot read some places, 15 times at replace.',
+    }),
     purchases: listOf(purchaseSchema, {
       label: 'Planned purchases',
       max: maxPurchases,

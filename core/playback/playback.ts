@@ -20,7 +20,8 @@ export const playback = defineDomain({
   id: 'playback',
   needs: ['household', 'machine', 'titles', 'screens', 'prospects'],
   read: ({ household, choices }, { deviceClasses, workTable }, needed: Needed) => {
-    const { pointsPerStream, systemReserveShare, hardwareConversion, fallbackShare } = choices
+    const { pointsPerStream, systemReserveShare, hardwareConversion, fallbackShare, toneMapping } =
+      choices
     return {
       household,
       deviceClasses,
@@ -29,6 +30,7 @@ export const playback = defineDomain({
       systemReserveShare,
       hardwareConversion,
       fallbackShare,
+      toneMapping,
       week: needed.household.week,
       hardware: needed.machine.hardware,
       rows: needed.titles.rows,

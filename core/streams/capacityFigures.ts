@@ -19,7 +19,13 @@ import type { Estimate, Figure } from '../figure'
 import type { Hardware } from '../machine/hardware'
 import type { Format } from '../units/format'
 import { passiveFactor, pointsSpread } from './capacity'
-import { measuredCapacity, measuredSpread, type PlannedScore } from './plannedCapacity'
+import { basisOf, correctedExpression } from '../calibration/correctedExpression'
+import {
+  capacityCorrection,
+  measuredCapacity,
+  measuredSpread,
+  type PlannedScore,
+} from './plannedCapacity'
 import { clockRuleSpread, pointsPerCoreGHz, secondThread } from './scoreFromCores'
 import type { StreamsFacts, StreamsSlice } from './streamsFacts'
 
@@ -177,7 +183,7 @@ function scoredFigure(
   known: PlannedScore,
   {
     capacity,
-    slice: { hardware, pointsPerStream, systemReserveShare },
+    slice: { hardware, pointsPerStream, systemReserveShare, toneMapping, workTable },
   }: { readonly capacity: Estimate; readonly slice: StreamsSlice },
   format: Format,
 ): Figure {
@@ -185,6 +191,11 @@ function scoredFigure(
   const rule =
     `Score rule: about ${n(pointsPerStream)} points of the multi-thread score convert one ` +
     `1080p stream, ${n(pointsSpread * 100)} % either way.`
+  const correction = capacityCorrection(hardware, {
+    pointsPerStream,
+    toneMapping,
+    table: workTable,
+  })
   const express = (): Capacity => {
     const reserve = field('choices.systemReserveShare', [systemReserveShare, 'share'])
     const score = product(scoreExpression(hardware, known), rest(reserve))
@@ -198,13 +209,14 @@ function scoredFigure(
     })
     return chosen(
       ['machine.measuredStreams', 'machine.passivelyCooled', ...whichProcessor],
-      leftExpression(quotient(cooled, perStream), hardware),
+      leftExpression(correctedExpression(quotient(cooled, perStream), correction), hardware),
     )
   }
   return declareFigure(
     express,
     {
       ...capacityParts,
+      ...basisOf(correction),
       source:
         known.from === 'clock'
           ? 'The score is not known: cores × sustained GHz × points per core-GHz by year of ' +

@@ -10,16 +10,15 @@ import { exactly } from '../figure'
 import { hardwareOf } from '../machine/hardware'
 import { machineBuild } from '../machine/machineBuild'
 import { planSchema, type PlanInput } from '../plan/planSchema'
+import { enginesInUse, type ConversionMachine } from './conversionMachine'
 import {
   engineShares,
   engineTakes,
-  enginesInUse,
   likelyEnds,
   sessionMemoryMB,
-  toneMapWorkOf,
   units,
-  type ConversionMachine,
-} from './conversionMachine'
+  toneMapWorkOf,
+} from './engineShares'
 import { machineShare, mixCapacity, mixCapacityBand, type MixClass } from './engineCapacity'
 import { softwareWork, type ConversionTask } from './softwareWork'
 

@@ -1,18 +1,17 @@
 import { group } from 'd3-array'
 import { band } from '../band'
-import { engineRateBand, type VideoEngine } from '../catalogue/videoEngines'
+import type { VideoEngine } from '../catalogue/videoEngines'
 import { exactly, type Estimate } from '../figure'
+import { softwareTakes, type ConversionMachine } from './conversionMachine'
 import {
   engineShares,
   engineTakes,
   likelyEnds,
-  softwareTakes,
-  toneMapWorkOf,
-  type ConversionMachine,
   type Ends,
   type EngineConditions,
   type Unit,
-} from './conversionMachine'
+  toneMapWorkOf,
+} from './engineShares'
 import { engineUnits, onUnlike, type MixCapacity, type Route, type RoutedClass } from './routes'
 import type { WeighedTask } from './demand'
 import type { ConversionTask } from './softwareWork'
@@ -269,7 +268,7 @@ function swungBand(
     value < 0 ? 'low' : value > 0 ? 'high' : 'likely'
   const conversions = band(
     {
-      rates: engineRateBand,
+      rates: step,
       cap: step,
       host: step,
       processor: machine.processor,
@@ -281,7 +280,11 @@ function swungBand(
         machine,
         {
           processor: values.processor,
-          ends: { rates: values.rates, sessionCap: endOf(values.cap), host: endOf(values.host) },
+          ends: {
+            rates: endOf(values.rates),
+            sessionCap: endOf(values.cap),
+            host: endOf(values.host),
+          },
         },
       )?.conversions || 1e-9,
     'log',

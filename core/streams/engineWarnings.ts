@@ -1,12 +1,8 @@
 import type { VideoEngine } from '../catalogue/videoEngines'
 import type { Hardware } from '../machine/hardware'
 import type { Choices } from '../plan/choices'
-import {
-  engineTakes,
-  machineTakes,
-  softwareTakes,
-  type ConversionMachine,
-} from './conversionMachine'
+import { machineTakes, softwareTakes, type ConversionMachine } from './conversionMachine'
+import { engineTakes } from './engineShares'
 import type { MixPart } from './demand'
 import { mixCapacity } from './engineCapacity'
 

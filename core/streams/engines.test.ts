@@ -6,13 +6,12 @@ import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { planSchema, type PlanInput } from '../plan/planSchema'
 import {
   conversionMachine,
-  engineTakes,
   enginesInUse,
   minSessionMB,
   machineTakes,
-  sessionMemoryMB,
   softwareTakes,
 } from './conversionMachine'
+import { engineTakes, sessionMemoryMB } from './engineShares'
 import { mixCapacity } from './engineCapacity'
 import { downgradeShare, engineWarnings } from './engineWarnings'
 import { softwareWork, type ConversionTask } from './softwareWork'
@@ -66,6 +65,7 @@ describe('the order of engines', () => {
         pointsPerStream: 2000,
         systemReserveShare: 0.2,
         hardwareConversion: true,
+        toneMapping: 'atSourceSize' as const,
         fallbackShare: 0,
       },
       catalogue.workTable,
@@ -91,6 +91,7 @@ describe('a built-in engine', () => {
           pointsPerStream: 2000,
           systemReserveShare: 0.2,
           hardwareConversion: true,
+          toneMapping: 'atSourceSize' as const,
           fallbackShare: null,
         },
         catalogue.workTable,
@@ -107,6 +108,7 @@ describe('a built-in engine', () => {
         pointsPerStream: 2000,
         systemReserveShare: 0.2,
         hardwareConversion: true,
+        toneMapping: 'atSourceSize' as const,
         fallbackShare: null,
       },
       catalogue.workTable,
@@ -147,6 +149,7 @@ describe('software', () => {
         pointsPerStream: 2000,
         systemReserveShare: 0.2,
         hardwareConversion: true,
+        toneMapping: 'atSourceSize' as const,
         fallbackShare: null,
       },
       catalogue.workTable,

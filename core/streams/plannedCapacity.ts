@@ -1,7 +1,11 @@
+import { mapEstimate } from '../band'
+import type { WorkTable } from '../catalogue/workTable'
 import { exactly, type Estimate } from '../figure'
 import type { Hardware } from '../machine/hardware'
+import { calibrated, type Correction } from '../calibration/correction'
 import type { Choices } from '../plan/choices'
 import { processorCapacity } from './capacity'
+import { softwareCorrection } from './measuredConversions'
 import { scoreFromCores } from './scoreFromCores'
 
 /**
@@ -75,19 +79,54 @@ export function measuredCapacity(
  * its score; null while neither is known.
  */
 export function plannedCapacity(
-  machine: ScoreParts & Pick<Hardware, 'measuredStreams' | 'measuredLow' | 'passivelyCooled'>,
-  choices: Pick<Choices, 'systemReserveShare' | 'pointsPerStream'>,
+  machine: CapacityParts,
+  how: CapacityChoices & Pick<Choices, 'systemReserveShare'>,
 ): Estimate | null {
-  const measured = measuredCapacity(machine, choices.systemReserveShare)
+  const measured = measuredCapacity(machine, how.systemReserveShare)
   if (measured) return measured
+  const before = scoredCapacity(machine, how)
+  return (
+    before &&
+    mapEstimate(
+      calibrated(before, capacityCorrection(machine, how)),
+      capacity => capacity * (1 - how.systemReserveShare),
+    )
+  )
+}
+
+type CapacityParts = ScoreParts &
+  Pick<Hardware, 'measuredStreams' | 'measuredLow' | 'passivelyCooled' | 'trials'>
+type CapacityChoices = Pick<Choices, 'pointsPerStream' | 'toneMapping'> & {
+  readonly table: WorkTable
+}
+
+/** Capacity by the score, before the reserve; null while no score is known. */
+export function scoredCapacity(
+  machine: CapacityParts,
+  { pointsPerStream }: Pick<CapacityChoices, 'pointsPerStream'>,
+): Estimate | null {
   const known = plannedScore(machine)
   return (
     known &&
     processorCapacity({
       score: known.score,
-      pointsPerStream: choices.pointsPerStream,
-      reserveShare: choices.systemReserveShare,
+      pointsPerStream,
+      reserveShare: 0,
       passivelyCooled: machine.passivelyCooled,
     })
   )
+}
+
+/**
+ * What measurements make of the capacity before the reserve; null where none count, or a
+ * measurement was applied that stands for the estimate.
+ */
+export function capacityCorrection(
+  machine: CapacityParts,
+  { pointsPerStream, toneMapping, table }: CapacityChoices,
+): Correction | null {
+  const trials = machine.trials.filter(({ figure }) => figure === 'software')
+  if (trials.length === 0 || measuredCapacity(machine, 0)) return null
+  const before = scoredCapacity(machine, { pointsPerStream })
+  return before && softwareCorrection(before, trials, { table, toneMapping, cores: machine.cores })
 }

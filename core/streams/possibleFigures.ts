@@ -1,7 +1,8 @@
 import { usableRateShare, hostWorkPerSession } from '../catalogue/videoEngines'
 import type { Format } from '../units/format'
 import { isOfOneKind, mixNeeds, type MixClass } from './engineCapacity'
-import { type ConversionMachine, units, unitLabels } from './conversionMachine'
+import type { ConversionMachine } from './conversionMachine'
+import { units, unitLabels } from './engineShares'
 import {
   chosen,
   constant,

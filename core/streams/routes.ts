@@ -1,6 +1,6 @@
 import { group } from 'd3-array'
 import { solve, type Constraint } from 'yalps'
-import { units, type Unit } from './conversionMachine'
+import { units, type Unit } from './engineShares'
 
 export const engineUnits = units.filter(
   (unit): unit is Exclude<Unit, 'processor'> => unit !== 'processor',

@@ -10,12 +10,11 @@ import { weeksPerMonth } from '../units/week'
 import { headroomState, worseState, type VerdictState } from '../verdict'
 import {
   conversionMachine,
-  sessionMemoryMB,
   tooSlowShare,
   type ConversionChoices,
   type ConversionMachine,
-  type Unit,
 } from './conversionMachine'
+import { sessionMemoryMB, type Unit } from './engineShares'
 import { neededFromAnswers, neededFromHabits, type ConversionsNeeded } from './conversionsNeeded'
 import type { Demand, MixPart } from './demand'
 import { mixCapacity, mixCapacityBand, type MixClass } from './engineCapacity'

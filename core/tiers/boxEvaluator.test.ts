@@ -8,6 +8,22 @@ import { createBoxEvaluator } from './boxEvaluator'
 import { framesOf, machineOf } from './search/frames'
 
 const demo = planSchema.parse(tideMillHouse)
+/** Its machine was measured: it takes less and does more than its parts say. */
+const measured: Plan = (() => {
+  const { domains, figures } = assess(demo, catalogue)
+  const { mark } = domains.machine
+  const trial = { day: '2026-11-20', mark }
+  return planSchema.parse({
+    ...tideMillHouse,
+    calibration: {
+      trials: [
+        { ...trial, id: 'a', figure: 'idleW', value: 0.85 * figures['machine.idleW']!.value! },
+        { ...trial, id: 'b', figure: 'convertingW', value: 0.9 * figures['machine.loadW']!.value! },
+        { ...trial, id: 'c', figure: 'software', value: 5, reads: 'atLeast' },
+      ],
+    },
+  })
+})()
 const habitless: Plan = planSchema.parse({
   name: 'x',
   household: { watchingHome: 2, converted: 2 },
@@ -41,6 +57,7 @@ describe('a machine as a search sees it', () => {
   it.each([
     ['the demo', demo],
     ['a plan without habits', habitless],
+    ['a machine that was measured', measured],
   ] as const)(
     'converts what an assessment says, whatever was looked at before: %s',
     (_, plan) => {
@@ -70,6 +87,20 @@ describe('a machine as a search sees it', () => {
     },
     120_000,
   )
+  it('of one that was measured takes the watts that an assessment says', () => {
+    const evaluator = createBoxEvaluator(measured, catalogue, measured.drives)
+    const box = {
+      key: 'own',
+      machine: measured.machine,
+      serverPortMbps: measured.network.serverPortMbps,
+    }
+    const pool = evaluator.pool({ key: 'own', drives: measured.drives })
+    const found = evaluator.evaluate(evaluator.box(box, false), pool)
+    const { figures } = assess(measured, catalogue)
+    expect(found.idleW).toBeCloseTo(figures['machine.idleW']!.value!, 9)
+    expect(found.loadW).toBeCloseTo(figures['machine.loadW']!.value!, 9)
+    expect(found.kWhPerYear).toBeCloseTo(figures['ownership.kWhPerYear']!.value!, 6)
+  })
   it("takes the memory of a built-in engine into account, and that of a card's machine not", () => {
     const evaluator = createBoxEvaluator(demo, catalogue, demo.drives)
     const rowOf = (base: string, memoryGB: number, parts: string[] = []) => {

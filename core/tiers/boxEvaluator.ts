@@ -8,12 +8,12 @@ import { formsOf } from '../machine/assembly/driveForms'
 import { driveBays } from '../machine/assembly/driveBays'
 import { fitContext } from '../machine/fit/assembleContext'
 import { fitSlice } from '../machine/fitting'
-import { stateWatts, wattsOff } from '../machine/machinePower'
+import { stateWatts, wattCorrections, wattsOff } from '../machine/machinePower'
 import { licenceOnce, pluggedIn } from '../machine/system/licence'
 import { wallW } from '../machine/power/supplyCurve'
 import { kWhPerYear } from '../ownership/kWhPerYear'
 import { moneyState, purchaseSum } from '../ownership/ownershipFacts'
-import { effectiveCatalogue } from '../plan/effectiveCatalogue'
+import { effectiveCatalogue } from '../calibration/effectiveCatalogue'
 import type { Plan } from '../plan/planSchema'
 import { meetsNeed, type VerdictState } from '../verdict'
 import { createBoxRows } from './boxRows'
@@ -129,15 +129,19 @@ function evaluation(
   const toPay = purchaseSum(box.price, pool.price, plan.costs.extras)
   const { idleDcW, loadDcW, losses } = box.machine.power
   const atWall = (watts: number) => wallW(Math.max(0, watts), losses)
-  const idleW = atWall(idleDcW + pool.drives.idleW.likely)
-  const watchingW = atWall(idleDcW + pool.drives.readW.likely)
-  const loadW = Math.max(watchingW, atWall(loadDcW + pool.drives.activeW.likely))
+  const { resting, converting } = wattCorrections(box.machine.power, pool.drives)
+  const [atRest, atWork] = [resting?.factor.likely ?? 1, converting?.factor.likely ?? 1]
+  const idleW = atRest * atWall(idleDcW + pool.drives.idleW.likely)
+  const watchingW = atRest * atWall(idleDcW + pool.drives.readW.likely)
+  const loadW = Math.max(watchingW, atWork * atWall(loadDcW + pool.drives.activeW.likely))
   const meanW =
     (idleW * hours.idle +
       loadW * hours.converting +
       watchingW * hours.watching +
       wattsOff(hours).likely * hours.off +
-      (hours.asleep > 0 ? hours.asleep * atWall(idleDcW + pool.drives.asleepW.likely) : 0)) /
+      (hours.asleep > 0
+        ? hours.asleep * atRest * atWall(idleDcW + pool.drives.asleepW.likely)
+        : 0)) /
     24
   const kWh = kWhPerYear(meanW)
   const money = moneyState(toPay, budget, box.priceMissing)

@@ -4,7 +4,7 @@ import type { Processor } from '../catalogue/processors'
 import type { Estimate } from '../figure'
 import { changeProcessor } from '../machine/processorChange'
 import type { Plan } from '../plan/planSchema'
-import type { Unit } from '../streams/conversionMachine'
+import type { Unit } from '../streams/engineShares'
 import type { VerdictState } from '../verdict'
 
 /** What a change of the machine comes to for conversions. */

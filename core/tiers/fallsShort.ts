@@ -1,7 +1,7 @@
 import { planAssessor } from '../assess'
 import type { Catalogue } from '../catalogue/catalogue'
 import { needIds, type NeedId } from '../headrooms'
-import { effectiveCatalogue } from '../plan/effectiveCatalogue'
+import { effectiveCatalogue } from '../calibration/effectiveCatalogue'
 import type { Plan } from '../plan/planSchema'
 import { meetsNeed, stateOfBuild } from '../verdict'
 import { judgeConditions, type JudgedCondition } from './conditions/conditions'

@@ -2,7 +2,7 @@ import { planAssessor } from '../assess'
 import type { Catalogue } from '../catalogue/catalogue'
 import { fitFixes, type FitFix } from '../machine/fit/fitFixes'
 import { fitSlice } from '../machine/fitting'
-import { effectiveCatalogue } from '../plan/effectiveCatalogue'
+import { effectiveCatalogue } from '../calibration/effectiveCatalogue'
 import type { Plan } from '../plan/planSchema'
 
 /** Fixes of each of these rules for a plan, the cheapest first. */

@@ -1,7 +1,7 @@
 import { planAssessor } from '../assess'
 import type { Catalogue } from '../catalogue/catalogue'
 import { upgradeSteps } from '../network/upgrades'
-import { effectiveCatalogue } from '../plan/effectiveCatalogue'
+import { effectiveCatalogue } from '../calibration/effectiveCatalogue'
 import type { Plan } from '../plan/planSchema'
 import { Rehearsal, type RehearsalHow } from '../rehearsal/playOne'
 import type { RehearsalSlice } from '../rehearsal/question/rehearsalSlice'

@@ -60,3 +60,8 @@ export function monthsLater(number: number, months: number): number {
   const whole = year * 12 + (month - 1) + months
   return dayNumber(Math.floor(whole / 12), (((whole % 12) + 12) % 12) + 1, Math.min(28, day))
 }
+
+/** Days from one day to another, both as '2026-12-24'; below nothing where the second is before. */
+export function daysBetween(from: string, to: string): number {
+  return (dayOfText(to.slice(0, 10)) ?? 0) - (dayOfText(from.slice(0, 10)) ?? 0)
+}

@@ -5,12 +5,16 @@ import type { Estimate } from '../../core/figure'
 import { planField } from '../../core/plan/planField'
 import { newPlan } from '../../core/plan/planSchema'
 import { drawPlan } from '../plans/drawPlan'
+import { measuredDraw } from '../plans/measuredDraw'
 import { addsUp, evaluateText } from './evaluateText'
 import { unreached } from './probe'
 
+/** Every fourth with measurements of all that it has. */
+const drawnPlan = (seed: number) =>
+  seed % 4 === 0 ? measuredDraw(drawPlan(seed), seed) : drawPlan(seed)
 const drawn = Array.from({ length: 300 }, (_, at) => ({
   seed: at + 1,
-  ...assess(drawPlan(at + 1), catalogue),
+  ...assess(drawnPlan(at + 1), catalogue),
 }))
 const isArithmetic = (formula: string) => / = |[×÷]/.test(formula)
 
@@ -83,7 +87,10 @@ const facts: readonly (readonly [
   ['drives.usableNeededTB', ({ drives }) => drives.usableNeededTB],
   ['drives.usableTB', ({ drives }) => drives.pool?.arrangement.usableTB],
   ['drives.roomTB', ({ drives }) => drives.pool?.roomTB],
-  ['drives.rebuildHours', ({ drives }) => drives.pool?.rebuildHours],
+  [
+    'drives.rebuildHours',
+    ({ drives }) => drives.pool?.rebuild?.corrected ?? drives.pool?.rebuildHours,
+  ],
   ['drives.firstBuildHours', ({ drives }) => drives.pool?.firstBuild?.buildHours],
   ['drives.irreplaceableLossChancePerYear', ({ drives }) => drives.pool?.perils.irreplaceable],
   ['drives.replaceableLossChancePerYear', ({ drives }) => drives.pool?.perils.replaceable],
@@ -97,7 +104,7 @@ const facts: readonly (readonly [
   ['streams.asked', ({ streams }) => streams.needed.needed],
   ['streams.askedHeadCount', ({ streams }) => streams.needed.heads],
   ['streams.minutesShortPerMonth', ({ streams }) => streams.minutes?.perMonth],
-  ['network.awayStreams', ({ network }) => network.awayStreams],
+  ['network.awayStreams', ({ network }) => network.awayStreamsBand],
   ['network.uploadNeededMbps', ({ network }) => network.uploadNeededMbps],
   ['network.homePeakMbps', ({ network }) => network.homePeak.peakMbps],
   ['network.homeLinkMbps', ({ network }) => network.payload],
@@ -132,6 +139,9 @@ const likelyOnly = new Set([
   'drives.irreplaceableLossChancePerYear',
   'drives.replaceableLossChancePerYear',
   'drives.dayOutChancePerYear',
+  // Rules of fit look at the likely start; the range of a measurement stands in the figure.
+  'machine.startSurgeW',
+  'machine.startAmps12',
 ])
 
 describe('the quick path and the figures', () => {

@@ -3,5 +3,11 @@ import type { Choices } from '../../core/plan/choices'
 
 /** Choices with the hours that somebody watches, as entered, else five; every drive on its own. */
 export function poolChoices(choices: Choices): Choices & PoolChoices {
-  return { ...choices, watchedHoursPerDay: choices.watchingHoursPerDay ?? 5, sharedLinks: [] }
+  return {
+    ...choices,
+    watchedHoursPerDay: choices.watchingHoursPerDay ?? 5,
+    sharedLinks: [],
+    rebuilds: [],
+    ailing: [],
+  }
 }

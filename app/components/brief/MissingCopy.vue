@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { missingCopy } from '~~/core/ownership/missingCopy'
-import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
+import { effectiveCatalogue } from '~~/core/calibration/effectiveCatalogue'
 import { missingCopyName, missingCopyPrice } from '~/composables/missingCopyText'
 import { useFormat } from '~/composables/useFormat'
 import { useProposal } from '~/composables/useProposal'

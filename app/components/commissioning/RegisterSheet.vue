@@ -21,7 +21,14 @@ const missing = computed(() => Math.max(0, planned.value.length - register.value
 function put(next: typeof register.value): void {
   if (store.plan) store.replace({ ...store.plan, drives: { ...store.plan.drives, register: next } })
 }
-const bare = { serial: '', bought: '', lastReturn: '', warrantyUntil: '' }
+const bare = {
+  health: 'notKnown' as const,
+  healthDay: '',
+  serial: '',
+  bought: '',
+  lastReturn: '',
+  warrantyUntil: '',
+}
 function addAll(): void {
   const from = register.value.length
   const fresh = planned.value.slice(from).map((lot, at) => ({ ...bare, lot, bay: from + at + 1 }))

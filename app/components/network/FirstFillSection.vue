@@ -19,7 +19,7 @@ const question = computed(() => {
   const { plan, assessment } = store
   if (!plan || !assessment) return null
   const { domains } = assessment
-  return fillQuestion(domains.library.contentTB.likely, plan.network, domains)
+  return fillQuestion(domains.library.contentTB.likely, plan, domains)
 })
 const fills = computed(() => (question.value ? firstFills(question.value) : []))
 const figures = computed(() => {

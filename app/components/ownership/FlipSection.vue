@@ -2,7 +2,7 @@
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
-import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
+import { effectiveCatalogue } from '~~/core/calibration/effectiveCatalogue'
 import { assumptions, noWay, type Flip, type FlipBar } from '~~/core/tiers/sensitivity'
 import { joinClauses } from '~~/core/verdictClauses'
 import ComparedChoice from '~/components/tiers/ComparedChoice.vue'

@@ -2,7 +2,7 @@
 import { useDebounceFn } from '@vueuse/core'
 import { computed, defineAsyncComponent, onMounted, ref, shallowRef, watch } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
-import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
+import { effectiveCatalogue } from '~~/core/calibration/effectiveCatalogue'
 import type { Plan } from '~~/core/plan/planSchema'
 import { isDisturbed, type EveningScore } from '~~/core/rehearsal/many/eveningScore'
 import { chanceInterval, pairedInterval, pairedRatio } from '~~/core/rehearsal/many/intervals'

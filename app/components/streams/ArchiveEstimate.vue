@@ -3,7 +3,7 @@ import { computed, onBeforeUnmount, ref } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { estimateOf } from '~~/core/figure'
 import { averagePricePerKWh } from '~~/core/plan/energyPrice'
-import { effectiveCatalogue } from '~~/core/plan/effectiveCatalogue'
+import { effectiveCatalogue } from '~~/core/calibration/effectiveCatalogue'
 import {
   archiveCodecs,
   archiveConversions,

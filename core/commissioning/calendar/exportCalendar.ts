@@ -1,7 +1,7 @@
 import type { CalendarEvent } from '../../formats/iCalendar'
 import type { ExportedEntry } from '../../plan/calendar'
 import { dayOfText, dayText } from '../../units/calendarDay'
-import { markOf } from '../markOf'
+import { markOf } from '../../markOf'
 import type { CalendarEntry } from './calendarEntries'
 
 /** Days for which an entry that fell away is still told as cancelled. */

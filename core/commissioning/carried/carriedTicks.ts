@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { stepStates, type StepEntry, type StepState } from '../../plan/commissioning'
 import { dayOfText } from '../../units/calendarDay'
-import { markOf } from '../markOf'
+import { markOf } from '../../markOf'
 
 const stateIds = Object.keys(stepStates) as [StepState, ...StepState[]]
 const day = z.string().refine(text => text === '' || dayOfText(text) !== null)

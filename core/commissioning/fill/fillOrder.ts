@@ -63,9 +63,7 @@ export function fillOrder({ plan, catalogue, facts }: SetupSlice): FillStep[] {
     )
   return ordered.map(({ holding }): FillStep => {
     const { name, sizeTB, irreplaceable, index } = holding
-    const home = firstFills(fillQuestion(sizeTB, plan.network, facts)).find(
-      ({ way }) => way === 'home',
-    )!
+    const home = firstFills(fillQuestion(sizeTB, plan, facts)).find(({ way }) => way === 'home')!
     const why = isBackup(holding) ? 'backups' : perTB(index) > 0 ? 'watched' : 'notWatched'
     return {
       name,

@@ -43,7 +43,7 @@ export function plannedOf({ plan, figures, facts }: PlannedSlice): Planned {
   }
   const hasDrives = facts.drives.count > 0
   const { surge, noise, power } = facts.fitting.context
-  const question = fillQuestion(1, plan.network, facts)
+  const question = fillQuestion(1, plan, facts)
   const home = firstFills(question).find(({ way }) => way === 'home')!
   const converts = facts.streams.needed.needed
   const possible = band('streams.possible')

@@ -1,4 +1,5 @@
 import type { Qualities } from '../../library/holdingSizes'
+import { withMeasuredLines } from '../../calibration/measuredLines'
 import type { Plan } from '../../plan/planSchema'
 import { kWhPerWattYear, monthsPerYear } from '../../units/time'
 import { rebuildShareOfOuter } from '../rebuildHours'
@@ -60,7 +61,7 @@ export const fetchHours: Readonly<
   Record<'secondBox' | 'offlineCopy' | 'carried' | 'line' | 'store', number>
 > = { secondBox: 0, offlineCopy: 1, carried: 24, line: 24, store: 0 }
 export interface BackupQuestion {
-  readonly plan: Pick<Plan, 'library' | 'drives' | 'network' | 'costs'>
+  readonly plan: Pick<Plan, 'library' | 'drives' | 'network' | 'costs' | 'calibration'>
   readonly qualities: Qualities
   /** MB/s between two machines in the house */
   readonly linkMBps: number
@@ -87,8 +88,9 @@ interface Way {
 
 function wayOf(
   id: PlaceId,
-  { plan: { drives, network }, linkMBps }: Pick<BackupQuestion, 'plan' | 'linkMBps'>,
+  { plan: { drives, ...plan }, linkMBps }: Pick<BackupQuestion, 'plan' | 'linkMBps'>,
 ): Way {
+  const network = withMeasuredLines(plan.network, plan.calibration)
   const versions = (kept: number) => (drives.copiesWithVersions ? kept : 0)
   if (id === 'secondBox')
     return {
@@ -149,7 +151,8 @@ function placeCopy(
   holdings: readonly BackupHolding[],
   parts: Pick<BackupQuestion, 'plan' | 'linkMBps'>,
 ): PlaceCopy {
-  const { drives, network, costs } = parts.plan
+  const { drives, costs, calibration } = parts.plan
+  const network = withMeasuredLines(parts.plan.network, calibration)
   const { everyDays, kept, rateMBps, backMBps, fetch, sets, mediumTB } = wayOf(id, parts)
   const rows = holdings
     .filter(holding => isCopied(holding, drives[id]))
@@ -200,10 +203,11 @@ function placeCopy(
  * changes in a day, and the first pass is done within so many nights. True for every other copy.
  */
 export function lineKeepsUp(
-  plan: Pick<Plan, 'library' | 'drives' | 'network'>,
+  plan: Pick<Plan, 'library' | 'drives' | 'network' | 'calibration'>,
   qualities: Qualities,
 ): boolean {
-  const { drives, network } = plan
+  const { drives } = plan
+  const network = withMeasuredLines(plan.network, plan.calibration)
   if (drives.awayCopy === 'nothing' || drives.awayBy === 'carried') return true
   let [firstGB, changedGBPerDay] = [0, 0]
   for (const holding of backupHoldings(plan, qualities))

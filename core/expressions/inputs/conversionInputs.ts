@@ -23,6 +23,8 @@ export const whatConverts: readonly Input[] = [
 
 /** Which engines convert, and what they may take of the machine. */
 export const whichEngines: readonly Input[] = [
+  'calibration.trials',
+  'calibration.countsFrom',
   'machine.engine',
   'machine.parts',
   'machine.base',

@@ -25,6 +25,8 @@ export const traitInputs: readonly Input[] = [
 export const rebuildRateInputs: readonly Input[] = [
   ...traitInputs,
   { figure: 'household.watchedHours' },
+  'calibration.trials',
+  'calibration.countsFrom',
   // An enclosure or a controller card may carry less than the drives on it.
   'machine.base',
   'machine.parts',

@@ -1,3 +1,6 @@
+import { exactly } from '../../figure'
+import { correctionOf, type Correction } from '../../calibration/correction'
+import { heldAgainst } from '../../calibration/heldTrials'
 import { assembly, type Assembly } from '../assembly/assembly'
 import type { MachineBuild } from '../machineBuild'
 import { averageW, caseFansW, fanW } from '../machinePower'
@@ -5,7 +8,8 @@ import { memoryNeed } from '../memory/memoryNeed'
 import { cupboardRiseK, driveRiseK } from '../place/heat'
 import { isInCupboard } from '../place/standsIn'
 import { driveDb, fanDb, soundSum, noiseAtEar, noiseCeiling } from '../place/noise'
-import { startSurge, type StartQuestion } from '../power/startSurge'
+import { startSurge, type StartQuestion, type StartSurge } from '../power/startSurge'
+import { wallW } from '../power/supplyCurve'
 import type { FitContext, HeatFacts, NoiseFacts } from './fitContext'
 import type { FitSlice } from './fitSlice'
 
@@ -90,15 +94,25 @@ function airAtDrives(assembled: Assembly): keyof typeof driveRiseK {
   ].reduce((worst, air) => (driveRiseK[air] > driveRiseK[worst] ? air : worst))
 }
 
-function heatOf({ brief, watts, hours }: FitSlice, assembled: Assembly): HeatFacts {
+function heatOf({ brief, watts, hours, power }: FitSlice, assembled: Assembly): HeatFacts {
   const mean = averageW(watts, hours)
   const riseK = isInCupboard(brief)
     ? cupboardRiseK(mean, { panelM2: brief.cupboardM2, vented: brief.cupboardVented })
     : 0
-  const atDrives = driveRiseK[airAtDrives(assembled)]
+  const air = airAtDrives(assembled)
+  const rise = correctionOf(
+    'driveRise',
+    exactly(driveRiseK[air]),
+    power.trials.flatMap(trial =>
+      trial.figure === 'driveRise' ? heldAgainst(trial, driveRiseK[air]) : [],
+    ),
+  )
+  const atDrives = rise?.corrected.likely ?? driveRiseK[air]
   return {
     averageW: mean,
     riseK,
+    air,
+    rise,
     driveRiseK: atDrives,
     warmestC: brief.roomHighC + riseK + atDrives,
   }
@@ -178,6 +192,28 @@ function lazily<Value extends object>(make: () => Value): () => Value {
   return () => (known ??= make())
 }
 
+/** The start as readings of its peak at the wall corrected it. */
+function measuredSurge(
+  planned: StartSurge,
+  { trials, losses }: FitSlice['power'],
+): StartSurge & { readonly measured: Correction | null } {
+  const peaks = trials.filter(({ figure }) => figure === 'startW')
+  if (peaks.length === 0) return { ...planned, measured: null }
+  const atWallW = wallW(planned.watts, losses)
+  const measured = correctionOf(
+    'startW',
+    exactly(atWallW),
+    peaks.flatMap(trial => heldAgainst(trial, atWallW)),
+  )
+  const factor = measured?.factor.likely ?? 1
+  return {
+    ...planned,
+    watts: planned.watts * factor,
+    amps12: planned.amps12 * factor,
+    measured,
+  }
+}
+
 /** What the rules look at. */
 export function fitContext(slice: FitSlice): FitContext {
   const {
@@ -201,7 +237,7 @@ export function fitContext(slice: FitSlice): FitContext {
   const start = startOf(slice, assembled, fed)
   const besideLoadW = besideW(slice.build)[1]
   const [surge, memory, noise, heat] = [
-    lazily(() => startSurge(start)),
+    lazily(() => measuredSurge(startSurge(start), power)),
     lazily(() =>
       memoryNeed({
         makersSystem: system?.memory === 'appliance',

@@ -4,6 +4,7 @@ import { workedOut, sum, minus, constant, chosen, field } from '../../expression
 import { traitInputs } from '../../expressions/inputs/driveInputs'
 import type { Input } from '../../expressions/node'
 import type { Figure } from '../../figure'
+import { basisOf, correctedExpression } from '../../calibration/correctedExpression'
 import { driveRiseK, processorRiseK } from '../place/heat'
 import { cupboardDb } from '../place/noise'
 import { type Told, built } from './fitTale'
@@ -109,13 +110,17 @@ export function heatFigure(told: Told): Figure {
         ['brief.place'],
         sum(
           ...warmestAir(told),
-          workedOut(heat.driveRiseK, '°C', { inputs: built, after: 'at the drives' }),
+          correctedExpression(
+            workedOut(driveRiseK[heat.air], '°C', { inputs: built, after: 'at the drives' }),
+            heat.rise,
+          ),
         ),
       ),
     {
       id: 'machine.warmestDriveC',
       label: 'Drives on the warmest day',
       unit: '°C',
+      ...basisOf(heat.rise),
       source:
         `Drives are ${n(driveRiseK.across)} degrees warmer than the air with a fan across them, ` +
         `${n(driveRiseK.slow)} in slow air, ${n(driveRiseK.none)} in none.`,

@@ -1,3 +1,5 @@
+import type { Correction } from '../../calibration/correction'
+import type { driveRiseK } from '../place/heat'
 import type { SystemKind } from '../../catalogue/systemKinds'
 import type { FitSlice } from './fitSlice'
 import type { Assembly } from '../assembly/assembly'
@@ -17,7 +19,7 @@ export interface FitContext extends Assembly {
   /** of the machine's watts at work those that enclosures take from the wall beside */
   readonly besideLoadW: number
   readonly start: StartQuestion
-  readonly surge: StartSurge
+  readonly surge: StartSurge & { readonly measured: Correction | null }
   readonly memory: MemoryNeed
   readonly system: SystemKind | null
   readonly copyOnWrite: boolean
@@ -44,6 +46,10 @@ export interface NoiseFacts {
 export interface HeatFacts {
   readonly averageW: number
   readonly riseK: number
+  /** what air does at the drives */
+  readonly air: keyof typeof driveRiseK
+  /** what drives are warmer by than the air around the machine, as planned or as measured */
   readonly driveRiseK: number
+  readonly rise: Correction | null
   readonly warmestC: number
 }

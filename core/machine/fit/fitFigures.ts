@@ -14,6 +14,7 @@ import {
 import { mapEstimate } from '../../band'
 import type { Figure } from '../../figure'
 import { whatConverts, whichEngines } from '../../expressions/inputs/conversionInputs'
+import { basisOf, correctedExpression } from '../../calibration/correctedExpression'
 import type { Format } from '../../units/format'
 import { guestGB, memoryUses, wantedFactor, type MemoryNeed } from '../memory/memoryNeed'
 import { usualSurge } from '../../drives/surge'
@@ -91,15 +92,19 @@ function supplyFigures({ facts: { context }, format }: Told): Figure[] {
   const waiting = workedOut(start.surges.length - startingDrives, 'drives', { inputs: startInputs })
   const surge = declareFigure(
     () =>
-      sum(
-        workedOut(group.watts, 'W', ofDrives),
-        product(waiting, workedOut(start.idleEachW, 'W/drive', { inputs: built })),
-        workedOut(start.restW, 'W', { inputs: watts, after: 'of the rest' }),
+      correctedExpression(
+        sum(
+          workedOut(group.watts, 'W', ofDrives),
+          product(waiting, workedOut(start.idleEachW, 'W/drive', { inputs: built })),
+          workedOut(start.restW, 'W', { inputs: watts, after: 'of the rest' }),
+        ),
+        context.surge.measured,
       ),
     {
       id: 'machine.startSurgeW',
       label: 'Most at the start',
       unit: 'W',
+      ...basisOf(context.surge.measured),
       source:
         'Watts that the supply has to give (DC): a drive takes for some seconds what its data ' +
         `sheet says, and where no model is chosen ${n(usualSurge.watts)} W and ` +
@@ -141,14 +146,22 @@ function supplyFigures({ facts: { context }, format }: Told): Figure[] {
     surge,
     declareFigure(
       () =>
-        sum(
-          workedOut(group.amps12, 'A', ofDrives),
-          quotient(
-            workedOut(start.rest12W, 'W', { inputs: watts, after: 'of the rest' }),
-            constant(12, 'W/A', { bare: true, after: 'V' }),
+        correctedExpression(
+          sum(
+            workedOut(group.amps12, 'A', ofDrives),
+            quotient(
+              workedOut(start.rest12W, 'W', { inputs: watts, after: 'of the rest' }),
+              constant(12, 'W/A', { bare: true, after: 'V' }),
+            ),
           ),
+          context.surge.measured,
         ),
-      { id: 'machine.startAmps12', label: 'At 12 V at the start', unit: 'A' },
+      {
+        id: 'machine.startAmps12',
+        label: 'At 12 V at the start',
+        unit: 'A',
+        ...basisOf(context.surge.measured),
+      },
       format,
     ),
     running,

@@ -5,6 +5,7 @@ import type { Machine, MachinePart } from '../../plan/machine'
 import { machineBuild } from '../machineBuild'
 import { knownPart, partLabel, type PartKind, type KnownPart, type PartLists } from '../knownParts'
 import { exactly } from '../../figure'
+import { machineMark } from '../machineMark'
 import { machinePower, stateWatts } from '../machinePower'
 import { newPart } from '../partChanges'
 import { judgeFit } from './fitFacts'
@@ -70,6 +71,11 @@ export function withMachine(slice: FitSlice, machine: Machine, lists: PartLists)
   const power = machinePower(machine, build, {
     mainsVolts: slice.brief.mainsVolts,
     system: slice.system,
+    // Another machine was never measured.
+    trials:
+      machineMark(build, slice.system) === machineMark(slice.build, slice.system)
+        ? slice.power.trials
+        : [],
   })
   const watts = stateWatts(
     power,
@@ -78,6 +84,7 @@ export function withMachine(slice: FitSlice, machine: Machine, lists: PartLists)
       readW: exactly(slice.drives.readW),
       activeW: exactly(slice.drives.activeW),
       asleepW: exactly(slice.drives.asleepW),
+      count: slice.drives.count,
     },
     slice.hours,
   )

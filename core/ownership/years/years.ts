@@ -19,7 +19,16 @@ export const years = defineDomain({
   id: 'years',
   needs: ['machine', 'day', 'ownership', 'library'],
   read: (
-    { costs, library, drives, network, machine, system: wishes, choices: { horizonYears } },
+    {
+      costs,
+      library,
+      drives,
+      network,
+      machine,
+      calibration,
+      system: wishes,
+      choices: { horizonYears },
+    },
     { driveClasses, driveModels, qualities, otherQualities, hardware },
     {
       machine: { build, system, watts },
@@ -33,7 +42,7 @@ export const years = defineDomain({
       readonly library: LibraryFacts
     },
   ): YearsSlice => ({
-    plan: { costs, library, drives, network, system: wishes },
+    plan: { costs, library, drives, network, calibration, system: wishes },
     hasUps: hasUps({ machine }, hardware),
     catalogue: { driveClasses, driveModels, qualities, otherQualities },
     horizonYears,

@@ -12,7 +12,7 @@ import { averagePricePerKWh } from '../../plan/energyPrice'
 
 /** What of a plan its years in money follow from. */
 export interface YearsSlice {
-  readonly plan: Pick<Plan, 'costs' | 'library' | 'drives' | 'network' | 'system'>
+  readonly plan: Pick<Plan, 'costs' | 'library' | 'drives' | 'network' | 'system' | 'calibration'>
   readonly catalogue: DriveCatalogue & Qualities
   /** one is in the list of parts */
   readonly hasUps: boolean

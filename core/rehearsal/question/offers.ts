@@ -9,15 +9,14 @@ import type { Session } from '../../playback/session'
 import type { TitleTraits } from '../../playback/titleTraits'
 import { homePlace } from '../../plan/constants'
 import { singleConversionCapacity } from '../../streams/capacity'
+import { softwareTakes, type ConversionMachine } from '../../streams/conversionMachine'
 import {
   engineShares,
   engineTakes,
   likelyEnds,
   sessionMemoryMB,
-  softwareTakes,
   toneMapWorkOf,
-  type ConversionMachine,
-} from '../../streams/conversionMachine'
+} from '../../streams/engineShares'
 import type { Place, Route, Rung } from '../evening/world'
 import type { PlanningValues } from '../planningValues'
 import { readLimit, readShare, type DriveQuestion, type ReadFrom } from './driveReads'

@@ -1,4 +1,4 @@
-import { markOf } from '../../commissioning/markOf'
+import { markOf } from '../../markOf'
 import type { RehearsalWorld } from './rehearsalWorld'
 import type { SessionOffer } from './sessionOffer'
 

@@ -1,7 +1,7 @@
 import { planAssessor } from '../../assess'
 import type { Catalogue } from '../../catalogue/catalogue'
 import { missingCopy, type MissingCopy } from '../../ownership/missingCopy'
-import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
+import { effectiveCatalogue } from '../../calibration/effectiveCatalogue'
 import type { Plan } from '../../plan/planSchema'
 import { withVents } from './vents'
 

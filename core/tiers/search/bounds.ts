@@ -62,6 +62,8 @@ export interface BoundParts {
   readonly hours: Pick<DayHours, 'idle' | 'watching' | 'converting'>
   readonly leastDrives: readonly PoolOffer[]
   readonly poolCost: (pool: PoolOffer) => number
+  /** a machine that was measured may take less than its parts add up to: at least this share */
+  readonly leastOfWatts: number
 }
 
 type Drives = Pick<PoolOffer, 'idleW' | 'activeW'> | null
@@ -69,7 +71,7 @@ type Drives = Pick<PoolOffer, 'idleW' | 'activeW'> | null
 /** The fewest watts, at the wall and on average, of anything that comes of a state with drives. */
 function leastWith(
   state: State,
-  { tails, hours }: Pick<BoundParts, 'tails' | 'hours'>,
+  { tails, hours, leastOfWatts }: Pick<BoundParts, 'tails' | 'hours' | 'leastOfWatts'>,
 ): (drives: Drives) => number {
   const { frame, step, losses } = state
   const tail = tailAt(tails, state)
@@ -84,13 +86,15 @@ function leastWith(
   return drives => {
     const idleW = atWall(machineIdleW + (drives?.idleW ?? 0))
     const loadW = Math.max(idleW, atWall(machineLoadW + (drives?.activeW ?? 0)))
-    return (idleW * idleHours + loadW * hours.converting) / 24
+    return (leastOfWatts * (idleW * idleHours + loadW * hours.converting)) / 24
   }
 }
 
 /** The fewest watts, at the wall and on average, of anything that comes of a state. */
-export const leastW = (state: State, parts: Pick<BoundParts, 'tails' | 'hours'>): number =>
-  leastWith(state, parts)(state.pool)
+export const leastW = (
+  state: State,
+  parts: Pick<BoundParts, 'tails' | 'hours' | 'leastOfWatts'>,
+): number => leastWith(state, parts)(state.pool)
 
 /** The least that anything can cost which comes of a state, by its drives. */
 export interface CostsWith {

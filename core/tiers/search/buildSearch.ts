@@ -1,6 +1,7 @@
+import { measuredBounds } from './measuredBounds'
 import { planAssessor } from '../../assess'
 import type { Catalogue } from '../../catalogue/catalogue'
-import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
+import { effectiveCatalogue } from '../../calibration/effectiveCatalogue'
 import type { Plan } from '../../plan/planSchema'
 import { createBoxEvaluator } from '../boxEvaluator'
 import type { BoxEvaluator } from '../buildRows'
@@ -82,10 +83,12 @@ export function searchBasis(
   const offers = space?.pools ?? poolOffers(plan, catalogue, { roomTB: 0, survives: 0 })
   const usual = offers.find(({ count }) => count > 0)?.drives ?? plan.drives
   const evaluator = createBoxEvaluator(plan, shipped, usual)
-  const { library, drives, streams } = planAssessor(1).facts(plan, shipped, [
+  const { library, drives, streams, machine, fitting } = planAssessor(1).facts(plan, shipped, [
     'library',
     'drives',
     'streams',
+    'machine',
+    'fitting',
   ])
   return {
     plan,
@@ -105,6 +108,7 @@ export function searchBasis(
     contentTB: Math.max(library.contentAtHorizonTB.likely, library.contentTB.likely),
     conversions: streams.needed.needed,
     keepsNothing: library.empty,
+    measured: measuredBounds({ machine, drives, fitting }),
   }
 }
 

@@ -1,7 +1,7 @@
 import { planAssessor } from '../../assess'
 import { drivesToPay } from '../../drives/drivePrices'
 import type { Catalogue } from '../../catalogue/catalogue'
-import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
+import { effectiveCatalogue } from '../../calibration/effectiveCatalogue'
 import type { Plan } from '../../plan/planSchema'
 import { createBuildSearch } from './buildSearch'
 import type { FoundBuild } from './buildQuestion'

@@ -24,10 +24,13 @@ function bestAir({
 export function coolestC(
   state: State,
   brief: Pick<Brief, 'place' | 'cupboardM2' | 'cupboardVented' | 'roomHighC'>,
-  leastW: (state: State) => number,
+  {
+    leastW,
+    leastOfRise,
+  }: { readonly leastW: (state: State) => number; readonly leastOfRise: number },
 ): number {
   const rise = isInCupboard(brief)
     ? cupboardRiseK(leastW(state), { panelM2: brief.cupboardM2, vented: brief.cupboardVented })
     : 0
-  return brief.roomHighC + rise + driveRiseK[bestAir(state)]
+  return brief.roomHighC + rise + leastOfRise * driveRiseK[bestAir(state)]
 }

@@ -1,6 +1,6 @@
 import { entryOf, type Catalogue } from '../../catalogue/catalogue'
 import type { NeedId } from '../../headrooms'
-import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
+import { effectiveCatalogue } from '../../calibration/effectiveCatalogue'
 import type { Plan } from '../../plan/planSchema'
 import { deadChanceOf, machineAtHand, riskAtHand, type RiskAtHand } from '../machineAtHand'
 import { costEpsilon } from './branchAndBound'

@@ -104,7 +104,12 @@ export function createPruning(
   function coreRow(state: State, copyOnWrite: boolean): BoxRow {
     return cores.get(coreKey(state, copyOnWrite), () => evaluator.box(coreBox(state), copyOnWrite))
   }
+  // A machine that was measured converts more than a part of it would, before it is whole.
+  const wasMeasured = plan.calibration.trials.some(
+    ({ figure }) => figure === 'software' || figure === 'engine',
+  )
   const isWeak = (state: State, copyOnWrite: boolean): boolean => {
+    if (wasMeasured) return false
     const hardware = evaluator.hardware(coreBox(state), copyOnWrite)
     const { processor, cores: count, memoryGB: _, ...rest } = hardware
     const score = processor === null || !('score' in processor) ? null : processor.score

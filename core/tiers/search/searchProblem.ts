@@ -6,6 +6,7 @@ import { maxDriveC, warmDriveC } from '../../machine/place/heat'
 import { isPlaceSaid } from '../../machine/place/standsIn'
 import { boundOf, costsWith, leastDrivesOf, leastW, tailAt, tailsOf } from './bounds'
 import { coolestC } from './coolest'
+import type { MeasuredBounds } from './measuredBounds'
 import { costEpsilon, sorted, type Branch, type SearchProblem } from './branchAndBound'
 import type { NeedId } from '../../headrooms'
 import { failsNeed, type BuildQuestion, type FoundBuild } from './buildQuestion'
@@ -39,6 +40,8 @@ export interface SearchBasis {
   readonly copyPrice: number
   /** nothing is kept, so drives are not needed for it */
   readonly keepsNothing: boolean
+  /** how far the plan's own machine may be better than its parts say */
+  readonly measured: MeasuredBounds
 }
 
 /** Conditions, with what is pruned by them. */
@@ -204,13 +207,24 @@ export function searchProblem(basis: SearchBasis, question: BuildQuestion): Buil
   const bodyEnds = new Map(frames.map(frame => [frame, endOfBody(frame)]))
   const { hours } = evaluator
   const countsYears = objective === 'horizon'
-  const bounds = { tails, priceWeight, wattWeight, countsYears, hours, leastDrives, poolCost }
+  const { leastOfWatts, leastOfRise } = basis.measured
+  const bounds = {
+    tails,
+    priceWeight,
+    wattWeight,
+    countsYears,
+    hours,
+    leastDrives,
+    poolCost,
+    leastOfWatts,
+  }
   const bound = (state: State) => boundOf(state, bounds)
   // Only drives that are chosen can be too warm; while the place is not said nothing is.
   const warmest = conditions.strictRules.has('warmDrives') ? warmDriveC : maxDriveC
   const coolest = leastDrivesOf([...offers].sort((a, b) => a.idleW - b.idleW))
   const isWarmWith = (state: State) =>
-    coolestC(state, plan.brief, other => leastW(other, bounds)) > warmest + costEpsilon
+    coolestC(state, plan.brief, { leastW: other => leastW(other, bounds), leastOfRise }) >
+    warmest + costEpsilon
   const looksAtHeat = needs('fit') && isPlaceSaid(plan.brief)
   const isTooWarm = (state: State) =>
     looksAtHeat &&

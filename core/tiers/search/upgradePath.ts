@@ -1,7 +1,7 @@
 import { needIds } from '../../headrooms'
 import { planAssessor, type Assessment } from '../../assess'
 import type { Catalogue } from '../../catalogue/catalogue'
-import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
+import { effectiveCatalogue } from '../../calibration/effectiveCatalogue'
 import type { Plan } from '../../plan/planSchema'
 import type { Verdict } from '../../verdict'
 import { changedPools } from './cheapestChange'

@@ -1,5 +1,5 @@
 import type { Catalogue } from '../../catalogue/catalogue'
-import { effectiveCatalogue } from '../../plan/effectiveCatalogue'
+import { effectiveCatalogue } from '../../calibration/effectiveCatalogue'
 import type { Plan } from '../../plan/planSchema'
 import type { SearchCounts } from './branchAndBound'
 import { createBuildSearch } from './buildSearch'

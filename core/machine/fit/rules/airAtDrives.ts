@@ -15,7 +15,7 @@ export const airAtDrives = fitRule<{
   otherwise: 'Stand the machine where air gets to its front.',
   judge({ housing, drives, heat, build: { parts } }) {
     if (!housing || drives.spinning === 0) return null
-    const airflow = heat.driveRiseK <= 6 ? 'across' : heat.driveRiseK <= 12 ? 'slow' : 'none'
+    const airflow = heat.air
     const fans =
       housing.fans.length +
       parts.reduce((sum, { kind, part }) => (kind === 'fan' ? sum + part.count : sum), 0)

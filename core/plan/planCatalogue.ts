@@ -8,11 +8,10 @@ import type { OwnSystem } from './ownSystems'
 import type { Plan } from './planSchema'
 
 /**
- * The catalogue that a plan is assessed with: what ships, with the plan's own entries merged in. An
- * entry of the plan goes
- * before a shipped one of the same id.
+ * What ships, with the plan's own entries merged in. An entry of the plan goes before a shipped one
+ * of the same id.
  */
-export function effectiveCatalogue(
+export function planCatalogue(
   {
     calibration,
     household,
