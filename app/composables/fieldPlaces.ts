@@ -18,6 +18,12 @@ const places: readonly (readonly [RegExp, FieldPlace])[] = [
   [/^conditions/, { view: 'tiers' }],
   [/^choices\.horizonYears/, { view: 'library' }],
   [/^(library|choices\.ruleOfThumbFactor)/, { view: 'library', section: 'holdings' }],
+  [
+    /^calibration\.(trials|countsFrom|countsSimulated)/,
+    { view: 'logbook', section: 'calibration' },
+  ],
+  [/^calibration\.dismissed/, { view: 'logbook', section: 'drift' }],
+  [/^drives\.verdictsRaiseRisk/, { view: 'logbook', section: 'drives' }],
   [/^(calibration|machine\.measured)/, { view: 'streams', section: 'measure' }],
   [
     /^choices\.(pointsPerStream|systemReserveShare|toneMapping|hardwareConversion|fallbackShare)/,

@@ -7,6 +7,7 @@ import {
   mdiHandCoinOutline,
   mdiHarddisk,
   mdiLanConnect,
+  mdiNotebookOutline,
   mdiPlayBoxMultipleOutline,
   mdiPulse,
   mdiScaleBalance,
@@ -26,6 +27,7 @@ export type ViewId =
   | 'ownership'
   | 'commissioning'
   | 'rehearsal'
+  | 'logbook'
 
 /** A part of a view with an address of its own; the first is the view's own address. */
 export interface Section {
@@ -216,6 +218,22 @@ export const phases: readonly Phase[] = [
           { id: 'names', label: 'Folders and names' },
           { id: 'fill', label: 'Fill, copies, calendar' },
           { id: 'sign-off', label: 'Sign-off' },
+        ],
+      },
+    ],
+  },
+  {
+    label: 'Keep',
+    views: [
+      {
+        id: 'logbook',
+        label: 'Logbook',
+        icon: mdiNotebookOutline,
+        sections: [
+          { id: 'entries', label: 'Entries' },
+          { id: 'calibration', label: 'Calibration' },
+          { id: 'drives', label: 'Drives' },
+          { id: 'drift', label: 'Drift' },
         ],
       },
     ],

@@ -16,6 +16,7 @@ import { conversionFixes } from '~~/core/tiers/conversionFixes'
 import { fixesOf } from '~~/core/tiers/rankFixes'
 import { planFitFixes } from '~~/core/tiers/planFitFixes'
 import { handBuilds } from '~~/core/tiers/search/handBuilds'
+import { understoodFile } from '~~/core/logbook/reports/understoodFile'
 import { createPageAssessor } from './pageAssessor'
 import { createRehearsalWork } from './rehearsalWork'
 
@@ -56,6 +57,7 @@ export function createCoreWork() {
       premium: other && appliancePremium(plan, other, catalogue),
     }),
     capacityCurve: (plan: Plan) => capacityCurve(plan, catalogue),
+    understoodFile,
     ...createRehearsalWork(),
   }
 }

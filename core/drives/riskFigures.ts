@@ -15,6 +15,7 @@ import type { Format } from '../units/format'
 import { arrangedBy, rebuildRateInputs, traitInputs } from '../expressions/inputs/driveInputs'
 import { basisOf, correctedExpression } from '../calibration/correctedExpression'
 import type { PoolFacts } from './drivesFacts'
+import type { Ailing } from './poolOf'
 import { failureRateBand, ageFactors, causeFactor } from './failureRate'
 import { batchFactor, groupRebuildHours, type PoolGroup, type RiskConditions } from './layoutRisk'
 import { readErrorShares } from './readError'
@@ -32,10 +33,19 @@ function chainInputs({ facts, slice }: DrivesTale): Input[] {
     'drives.ageYears',
     'drives.oneBatch',
     'drives.replacement',
+    'drives.register',
+    'drives.verdictsRaiseRisk',
     { figure: 'drives.rebuildHours' },
     'choices.readErrorEndsRebuild',
     ...(slice.readErrorEndsRebuild ? (['drives.sheetReadErrorBits'] as const) : []),
   ]
+}
+
+/** Drives that count as failing more often, because their reports speak against them. */
+function ailingText(ailing: readonly Ailing[], { number: n }: Format): string {
+  if (ailing.length === 0) return ''
+  const each = ailing.map(({ bay, factor }) => `the one in bay ${n(bay)} by ${n(factor)}`)
+  return ` Rates of drives whose reports speak against them are multiplied: ${each.join(', ')}.`
 }
 
 /** Chances of loss, and the rebuild, of a pool. */
@@ -47,7 +57,7 @@ export function riskFigures(pool: PoolFacts, tale: DrivesTale): Figure[] {
     'Markov chain over the number of failed drives; failure rates by class of drive, from ' +
     `${n(failureRateBand.low)} to ${n(failureRateBand.high)} times; unreadable sectors from ` +
     `${n(readErrorShares.low)} of the data sheet's rate to all of it, ` +
-    `${n(readErrorShares.likely)} likely.`
+    `${n(readErrorShares.likely)} likely.${ailingText(slice.ailing, format)}`
   const inputs = chainInputs(tale)
   const atHorizon: readonly Input[] = [...inputs, 'choices.horizonYears']
   const text = chainText(pool, format)

@@ -114,7 +114,7 @@ const problemsOf = (error: z.ZodError, below = ''): EntryProblem[] =>
     message,
   }))
 
-const envelope = z.object({ ...common, kind: z.string(), values: z.unknown() })
+const envelope = z.object({ ...common, kind: z.string(), values: z.unknown().optional() })
 
 /**
  * An entry from outside: its kind first, then what that asks for.

@@ -69,9 +69,13 @@ export interface FittedGrowth {
 export const monthsSince = (from: string, day: string): number =>
   daysBetween(from, day) / daysPerMonth
 
-/** A forecast between its months, on straight lines; beyond its ends as at them. */
+/**
+ * A forecast between its months, on straight lines; before its first month as it begins, so that
+ * readings from before the plan count too; behind its last as at the end.
+ */
 function forecastAt(forecastTB: readonly number[], month: number): number {
   const last = forecastTB.length - 1
+  if (month < 0 && last > 0) return forecastTB[0]! + month * (forecastTB[1]! - forecastTB[0]!)
   const inside = Math.min(last, Math.max(0, month))
   const before = Math.floor(inside)
   const [a, b] = [forecastTB[before] ?? 0, forecastTB[Math.min(last, before + 1)] ?? 0]
@@ -139,7 +143,7 @@ export function fitGrowth(question: GrowthQuestion): FittedGrowth | null {
   })
   const fullAt = (end: keyof Estimate): number | null => {
     if (!roomTB) return null
-    for (let month = Math.ceil(now.month); month < forecastTB.length; month++)
+    for (let month = Math.max(0, Math.ceil(now.month)); month < forecastTB.length; month++)
       if (contentTB(month)[end] > (roomTB[month] ?? roomTB.at(-1) ?? 0)) return month
     return null
   }

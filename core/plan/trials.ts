@@ -179,6 +179,11 @@ const trialSchema = z.object({
 })
 export type Trial = z.infer<typeof trialSchema>
 
+const dismissedSchema = z.object({
+  notice: text({ label: 'Notice', max: 80, description: 'Which notice of the drift.' }),
+  until: dayField({ label: 'Until', description: 'From this day on it is shown again.' }),
+})
+
 const countsFromSchema = z.object({
   figure: choice({
     label: 'Figure',
@@ -201,5 +206,15 @@ export const trialFields = {
     label: 'Counts from',
     max: 60,
     description: 'Figures whose measurements begin anew on a day.',
+  }),
+  dismissed: listOf(dismissedSchema, {
+    label: 'Dismissed notices',
+    max: 100,
+    description: 'Notices of the drift that are not shown until a day.',
+  }),
+  countsSimulated: toggle({
+    label: 'Practice counts',
+    fallback: false,
+    description: 'Measurements of the practice machine correct the plan too, to try it out.',
   }),
 }

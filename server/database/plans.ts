@@ -1,9 +1,11 @@
 import type { Sequelize } from 'sequelize'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
+import { demoLog } from '~~/core/logbook/demoLog'
 import { planSchema } from '~~/core/plan/planSchema'
 import { hashPassphrase, isPassphrase } from '../access/passphrase'
 import { readPassphraseFile } from '../access/passphraseFile'
 import { accessRepository, type AccessRepository } from '../repositories/accessRepository'
+import { logRepository, type LogRepository } from '../repositories/logRepository'
 import { planRepository, type PlanRepository } from '../repositories/planRepository'
 import { databaseFile } from './databasePath.mjs'
 import { closeDatabase, copyDatabase, openDatabase } from './open'
@@ -17,8 +19,10 @@ const daysDeletedPlansAreKept = 30
 async function prepare(sequelize: Sequelize): Promise<void> {
   const repository = planRepository(sequelize)
   await repository.purgeDeletedBefore(new Date(Date.now() - daysDeletedPlansAreKept * 86_400_000))
-  if (process.env.NUMERON_DEMO === '1' && (await repository.count()) === 0)
-    await repository.create(planSchema.parse(tideMillHouse))
+  if (process.env.NUMERON_DEMO === '1' && (await repository.count()) === 0) {
+    const { id, plan } = await repository.create(planSchema.parse(tideMillHouse))
+    await logRepository(sequelize).add(id, demoLog(plan))
+  }
   await takePassphrase(accessRepository(sequelize))
 }
 
@@ -37,6 +41,7 @@ interface Opened {
   readonly database: Sequelize
   readonly repository: PlanRepository
   readonly access: AccessRepository
+  readonly log: LogRepository
 }
 
 let opening: Promise<Opened> | null = null
@@ -47,6 +52,7 @@ function open(): Promise<Opened> {
       database,
       repository: planRepository(database),
       access: accessRepository(database),
+      log: logRepository(database),
     }))
     .catch((error: unknown) => {
       opening = null
@@ -70,6 +76,14 @@ export async function plans(): Promise<PlanRepository> {
  */
 export async function access(): Promise<AccessRepository> {
   return (await open()).access
+}
+
+/**
+ * The logs of the plans, from the same database.
+ * @throws {DatabaseProblem} with what to do
+ */
+export async function logs(): Promise<LogRepository> {
+  return (await open()).log
 }
 
 /** Writes a whole copy of this server's database into a file that does not exist yet. */

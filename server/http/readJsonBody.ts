@@ -4,8 +4,15 @@ import { notJson, Problem } from './problem'
 /** Largest body a route takes, in bytes. A plan of 200 holdings is about 40 kB. */
 export const bodyLimitBytes = 5_000_000
 
-function tooLarge(): Problem {
-  return new Problem(413, 'Too large', `A plan may be at most ${bodyLimitBytes / 1e6} MB.`)
+/** What a body holds, and how large it may be. */
+export interface BodyLimit {
+  readonly what: string
+  readonly bytes: number
+}
+const ofPlan: BodyLimit = { what: 'A plan', bytes: bodyLimitBytes }
+
+function tooLarge({ what, bytes }: BodyLimit): Problem {
+  return new Problem(413, 'Too large', `${what} may be at most ${bytes / 1e6} MB.`)
 }
 
 /**
@@ -22,20 +29,20 @@ export function isJson(contentType: string): boolean {
  * Asking for a JSON content type also keeps foreign web pages out: they cannot send it without
  * being asked first.
  */
-export async function readJsonText(event: H3Event): Promise<string> {
+export async function readJsonText(event: H3Event, limit = ofPlan): Promise<string> {
   if (!isJson(getRequestHeader(event, 'content-type') ?? ''))
-    throw new Problem(415, 'Not JSON', 'Send the plan as application/json.')
-  if (Number(getRequestHeader(event, 'content-length') ?? 0) > bodyLimitBytes) {
+    throw new Problem(415, 'Not JSON', 'Send it as application/json.')
+  if (Number(getRequestHeader(event, 'content-length') ?? 0) > limit.bytes) {
     event.node.req.resume()
-    throw tooLarge()
+    throw tooLarge(limit)
   }
   const chunks: Buffer[] = []
   let size = 0
   for await (const chunk of event.node.req) {
     size += chunk.length
-    if (size > bodyLimitBytes) {
+    if (size > limit.bytes) {
       event.node.req.resume()
-      throw tooLarge()
+      throw tooLarge(limit)
     }
     chunks.push(chunk)
   }
@@ -45,8 +52,8 @@ export async function readJsonText(event: H3Event): Promise<string> {
 }
 
 /** The body as JSON. */
-export async function readJsonBody(event: H3Event): Promise<unknown> {
-  const text = await readJsonText(event)
+export async function readJsonBody(event: H3Event, limit = ofPlan): Promise<unknown> {
+  const text = await readJsonText(event, limit)
   try {
     return JSON.parse(text)
   } catch {

@@ -3,6 +3,7 @@ import * as plans from './20261125A-create-plans'
 import * as archivedAt from './20261126A-add-archived-at'
 import * as access from './20261126B-create-access'
 import * as runBookLinks from './20261201A-create-run-book-links'
+import * as logEntries from './20261201B-create-log-entries'
 
 export interface Migration {
   readonly name: string
@@ -16,4 +17,5 @@ export const migrations: readonly Migration[] = [
   { name: '20261126A-add-archived-at', ...archivedAt },
   { name: '20261126B-create-access', ...access },
   { name: '20261201A-create-run-book-links', ...runBookLinks },
+  { name: '20261201B-create-log-entries', ...logEntries },
 ]

@@ -142,6 +142,7 @@ const likelyOnly = new Set([
   // Rules of fit look at the likely start; the range of a measurement stands in the figure.
   'machine.startSurgeW',
   'machine.startAmps12',
+  'machine.warmestDriveC',
 ])
 
 describe('the quick path and the figures', () => {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from '#imports'
 import { drivesOf } from '~~/core/drives/poolOf'
 import DrillBays from './DrillBays.vue'
 import DrillDebrief from './DrillDebrief.vue'
@@ -36,6 +37,16 @@ function press(place: number): void {
     act({ do: 'pull', place })
   }
 }
+/** The register sends whoever wants to rehearse the loss of one drive: ?drive=3 names its bay. */
+const route = useRoute()
+watch(
+  possible,
+  found => {
+    const bay = Number(route.query.drive)
+    if (found && !state.value && Number.isInteger(bay) && members.value.has(bay - 1)) begin(bay - 1)
+  },
+  { immediate: true },
+)
 const shares = computed(() => {
   if (!told.value) return []
   const { playingShare, waitingShare, lostShare } = told.value.after

@@ -15,6 +15,7 @@ export const whatConverts: readonly Input[] = [
   { figure: 'network.editingMbps' },
   'network.awayRungMbps',
   'network.meshWithoutWire',
+  'network.routerMbps',
   { figure: 'network.homeLinkMbps' },
   { figure: 'household.watchingHomeAtOnce' },
   { figure: 'household.watchingAwayAtOnce' },

@@ -199,6 +199,7 @@ const memoryInputs: Readonly<Record<MemoryNeed['uses'][number]['id'], readonly I
   engine: [
     { figure: 'streams.asked' },
     { figure: 'streams.softwareReference' },
+    'machine.cores',
     ...whatConverts,
     ...whichEngines,
   ],
