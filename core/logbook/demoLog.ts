@@ -1,5 +1,4 @@
-import { assess } from '../assess'
-import { catalogue } from '../catalogue/catalogue'
+import type { Figure } from '../figure'
 import type { Plan } from '../plan/planSchema'
 import { driveValuesSchema, type DriveValues } from './driveValues'
 import { draft, type Entry, type EntryDraft } from './entry'
@@ -149,8 +148,16 @@ const single = (idleW: number): EntryDraft[] => [
 ]
 
 /** The log of the demo household: half a year of its old machine. */
-export function demoLog(plan: Plan): Entry[] {
-  const { figures, domains } = assess(plan, catalogue)
+export function demoLog(
+  plan: Plan,
+  {
+    figures,
+    domains,
+  }: {
+    readonly figures: Readonly<Record<string, Figure>>
+    readonly domains: Parameters<typeof marksOf>[1]
+  },
+): Entry[] {
   const marks = marksOf(plan, domains)
   const drafts = [...driveReports(), ...monthly(), ...single(figures['machine.idleW']?.value ?? 40)]
   return drafts.map((own, at) => {

@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest'
+import { assess } from '../assess'
+import { catalogue } from '../catalogue/catalogue'
 import { tideMillHouse } from '../catalogue/tideMillHouse'
 import { planSchema } from '../plan/planSchema'
 import { plainFormat } from '../units/format'
@@ -72,8 +74,10 @@ describe('an entry', () => {
   })
 })
 
+const demo = planSchema.parse(tideMillHouse)
+
 describe('the log of the demo household', () => {
-  const log = demoLog(planSchema.parse(tideMillHouse))
+  const log = demoLog(demo, assess(demo, catalogue))
   it('is one that the log takes', () => {
     for (const entry of log) expect(readEntry(entry, now), entry.id).toMatchObject({ ok: true })
     expect(new Set(log.map(sameAs)).size).toBe(log.length)

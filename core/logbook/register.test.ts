@@ -9,7 +9,7 @@ import { nextStep, signalSentence } from './health/healthWords'
 import { registeredDrives, withVerdicts } from './register'
 
 const demo = planSchema.parse(tideMillHouse)
-const log = demoLog(demo)
+const log = demoLog(demo, assess(demo, catalogue))
 const withRegister = (register: object[]): Plan =>
   planSchema.parse({ ...demo, drives: { ...demo.drives, register } })
 const drivesOf = (plan: Plan, survives = 1) =>

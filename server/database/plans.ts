@@ -1,4 +1,6 @@
 import type { Sequelize } from 'sequelize'
+import { assess } from '~~/core/assess'
+import { catalogue } from '~~/core/catalogue/catalogue'
 import { tideMillHouse } from '~~/core/catalogue/tideMillHouse'
 import { demoLog } from '~~/core/logbook/demoLog'
 import { planSchema } from '~~/core/plan/planSchema'
@@ -21,7 +23,7 @@ async function prepare(sequelize: Sequelize): Promise<void> {
   await repository.purgeDeletedBefore(new Date(Date.now() - daysDeletedPlansAreKept * 86_400_000))
   if (process.env.NUMERON_DEMO === '1' && (await repository.count()) === 0) {
     const { id, plan } = await repository.create(planSchema.parse(tideMillHouse))
-    await logRepository(sequelize).add(id, demoLog(plan))
+    await logRepository(sequelize).add(id, demoLog(plan, assess(plan, catalogue)))
   }
   await takePassphrase(accessRepository(sequelize))
 }

@@ -104,7 +104,11 @@ function takeChoice(value: unknown): void {
 </script>
 
 <template>
-  <div v-if="field" class="plan-field" :class="{ floating: !error && field.kind !== 'toggle' }">
+  <div
+    v-if="field"
+    class="plan-field"
+    :class="{ 'floating-gloss': !error && field.kind !== 'toggle' }"
+  >
     <VSelect
       v-if="items || field.kind === 'choice' || field.kind === 'choices'"
       :id="fieldElementId(path)"
@@ -165,28 +169,6 @@ function takeChoice(value: unknown): void {
 <style scoped>
 .plan-field {
   min-width: 0;
-  position: relative;
-}
-/*
- * The gloss of a field floats over what lies below, and is no wider than the field: nothing may
- * move when the field is left, or a press would miss.
- */
-.floating :deep(.v-input__details) {
-  position: absolute;
-  top: calc(100% + 2px);
-  left: 0;
-  right: 0;
-  z-index: 4;
-  padding: 0;
-  min-height: 0;
-  pointer-events: none;
-}
-.floating :deep(.v-messages__message) {
-  padding: 6px 10px;
-  background: rgb(var(--v-theme-surface-variant));
-  color: rgb(var(--v-theme-on-surface-variant));
-  border-radius: 4px;
-  line-height: 1.35;
 }
 .plan-field :deep(.v-field__suffix),
 .plan-field :deep(.v-text-field__suffix) {

@@ -28,8 +28,9 @@ describe('the rail', () => {
       'Choose',
       'Prove',
       'Set up',
+      'Keep',
     ])
-    expect(rail.findAll('a')).toHaveLength(12)
+    expect(rail.findAll('a')).toHaveLength(13)
     expect(mark(rail, 'streams').attributes('aria-label')).toBe('Short')
     expect(mark(rail, 'drives').attributes('aria-label')).toBe('Impossible')
     // The worst of them all stands at the brief.

@@ -66,42 +66,50 @@ const suffix = computed(() => (meta.value.unit ? unitText(meta.value.unit) : '')
 </script>
 
 <template>
-  <VSelect
-    v-if="kind === 'choice'"
-    :model-value="modelValue"
-    :items="items"
-    :label="meta.title"
-    :hint="meta.description"
-    hide-details="auto"
-    :data-field="name"
-    @update:model-value="emit('update:modelValue', $event)"
-  />
-  <VSwitch
-    v-else-if="kind === 'toggle'"
-    :model-value="modelValue === true"
-    :label="meta.title"
-    :hint="meta.description"
-    color="primary"
-    density="compact"
-    hide-details="auto"
-    :data-field="name"
-    @update:model-value="emit('update:modelValue', $event)"
-  />
-  <VTextField
-    v-else
-    :model-value="typed"
-    :label="meta.title"
-    :aria-label="suffix ? `${meta.title}, ${suffix}` : meta.title"
-    :suffix="suffix"
-    :hint="meta.description"
-    :error-messages="error ?? []"
-    :inputmode="kind === 'number' ? 'decimal' : 'text'"
-    :placeholder="placeholder"
-    :persistent-placeholder="placeholder !== undefined"
-    :autofocus="autofocus"
-    autocomplete="off"
-    hide-details="auto"
-    :data-field="name"
-    @update:model-value="take"
-  />
+  <div class="entry-field" :class="{ 'floating-gloss': !error && kind !== 'toggle' }">
+    <VSelect
+      v-if="kind === 'choice'"
+      :model-value="modelValue"
+      :items="items"
+      :label="meta.title"
+      :hint="meta.description"
+      hide-details="auto"
+      :data-field="name"
+      @update:model-value="emit('update:modelValue', $event)"
+    />
+    <VSwitch
+      v-else-if="kind === 'toggle'"
+      :model-value="modelValue === true"
+      :label="meta.title"
+      :hint="meta.description"
+      color="primary"
+      density="compact"
+      hide-details="auto"
+      :data-field="name"
+      @update:model-value="emit('update:modelValue', $event)"
+    />
+    <VTextField
+      v-else
+      :model-value="typed"
+      :label="meta.title"
+      :aria-label="suffix ? `${meta.title}, ${suffix}` : meta.title"
+      :suffix="suffix"
+      :hint="meta.description"
+      :error-messages="error ?? []"
+      :inputmode="kind === 'number' ? 'decimal' : 'text'"
+      :placeholder="placeholder"
+      :persistent-placeholder="placeholder !== undefined"
+      :autofocus="autofocus"
+      autocomplete="off"
+      hide-details="auto"
+      :data-field="name"
+      @update:model-value="take"
+    />
+  </div>
 </template>
+
+<style scoped>
+.entry-field {
+  min-width: 0;
+}
+</style>

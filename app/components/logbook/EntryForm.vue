@@ -21,6 +21,7 @@ const asked = useRoute().query.kind
 const kind = ref<EntryKind | null>(props.corrects?.kind ?? kinds.find(id => id === asked) ?? null)
 const isMoreShown = ref(false)
 const isAllShown = ref(false)
+const stored = ref('')
 const at = ref(props.corrects?.at ?? todayText())
 const note = ref(props.corrects?.note ?? '')
 const values = ref<Record<string, unknown>>({})
@@ -41,6 +42,7 @@ const last = computed(() => log.entries.find(entry => entry.kind === kind.value)
 watch(
   kind,
   () => {
+    if (kind.value) stored.value = ''
     values.value = {}
     errors.value = {}
     if (!kind.value) return
@@ -93,7 +95,6 @@ async function store(): Promise<void> {
     emit('done')
   }
 }
-const stored = ref('')
 </script>
 
 <template>
@@ -105,6 +106,7 @@ const stored = ref('')
         type="button"
         class="chip"
         :aria-pressed="id === kind"
+        :disabled="log.saving"
         :data-kind="id"
         @click="kind = id"
       >
@@ -130,14 +132,16 @@ const stored = ref('')
           :last="(last?.values as Record<string, unknown> | undefined)?.[name]"
           @error="errors[name] = $event"
         />
-        <VTextField
-          v-model="at"
-          label="When"
-          :error-messages="whenError ?? []"
-          hint="A day, or a day with the time such as 2026-12-24T20:15+01:00."
-          hide-details="auto"
-          data-field="at"
-        />
+        <div class="floating-gloss">
+          <VTextField
+            v-model="at"
+            label="When"
+            :error-messages="whenError ?? []"
+            hint="A day, or a day with the time such as 2026-12-24T20:15+01:00."
+            hide-details="auto"
+            data-field="at"
+          />
+        </div>
         <VTextField
           v-model="note"
           label="Note"
@@ -169,6 +173,7 @@ const stored = ref('')
     <p v-else class="soft small">
       {{ stored || 'Choose what you want to write down. It takes ten seconds.' }}
     </p>
+    <p v-if="kind && stored" role="status" class="small">{{ stored }}</p>
     <p v-if="log.problem" role="alert" class="problem">{{ log.problem }}</p>
   </form>
 </template>
