@@ -1,5 +1,5 @@
-// Renews docs/screenshots/ from the demo data: one picture of each view, and of night colours, a
-// phone and the working.
+// Renews docs/screenshots/ from the demo data: one picture of each view, of a phone and
+// of the working.
 import { launchBrowser } from './browser.mjs'
 import { openWhenReady, startDemoServer } from './demoServer.mjs'
 import { ensureBuild, ensurePackages } from './steps.mjs'
@@ -85,7 +85,6 @@ try {
     path: '/streams/mix',
     before: page => page.locator('[data-figure="streams.softwareReference"]').first().click(),
   })
-  await shoot('brief-night', { scheme: 'night', before: whenAnswered })
   await shoot('commissioning-phone', {
     path: '/commissioning',
     width: 390,
@@ -93,6 +92,14 @@ try {
     before: async page => {
       await page.locator('[data-step="assembly.start"]').click()
       await page.locator('[data-open-one]').click()
+    },
+  })
+  // Opening the logbook takes its measurements into the plan: nothing comes after it.
+  await shoot('logbook-calibration', {
+    path: '/logbook/calibration',
+    before: async page => {
+      await page.locator('[data-row=idleW]').waitFor()
+      await page.locator('[data-row=idleW]').click()
     },
   })
 } finally {

@@ -23,6 +23,9 @@ const PartsListLink = defineAsyncComponent(() =>
   afterPaint().then(() => import('./PartsListLink.vue')),
 )
 const MissingCopy = defineAsyncComponent(() => afterPaint().then(() => import('./MissingCopy.vue')))
+const MeasuredLine = defineAsyncComponent(() =>
+  afterPaint().then(() => import('~/components/logbook/MeasuredLine.vue')),
+)
 const RehearsedLine = defineAsyncComponent(() =>
   afterPaint().then(() => import('~/components/rehearsal/RehearsedLine.vue')),
 )
@@ -73,6 +76,7 @@ const needsBox = computed(
       />
       <MissingCopy v-if="lacksCopy" />
       <RehearsedLine v-if="store.plan.rehearsal.evenings > 0" />
+      <MeasuredLine v-if="store.plan.calibration.trials.length > 0" />
       <p class="ways-on">
         <PartsListLink v-if="overall.answer === 'yes' || overall.answer === 'just'" />
         <NuxtLink :to="viewAddress(store.id ?? '', 'tiers')">
