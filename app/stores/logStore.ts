@@ -14,7 +14,7 @@ import { usePlanStore } from './planStore'
 /** Entries of the line of time that are loaded at first, and with each *More*. */
 const entriesAtOnce = 500
 /** What the calibration and the register look back at. */
-const measuringEntries = 2000
+const measuringEntries = 200
 const reportEntries = 2000
 
 /** A name for a new entry; browsers give these without a safe connection too. */
@@ -49,7 +49,10 @@ export const useLogStore = defineStore('log', () => {
     try {
       const [page, measured, reported, read] = await Promise.all([
         logApi.page(id, { limit: entriesAtOnce }),
-        logApi.page(id, { kinds: measuringKinds, limit: measuringEntries }),
+        // Each kind by itself: many of one leave no other out.
+        Promise.all(
+          measuringKinds.map(kind => logApi.page(id, { kinds: [kind], limit: measuringEntries })),
+        ),
         logApi.page(id, { kinds: ['driveReport', 'selfTest'], limit: reportEntries }),
         logApi.page(id, {
           kinds: [
@@ -70,7 +73,7 @@ export const useLogStore = defineStore('log', () => {
       entries.value = page.entries
       next.value = page.next
       months.value = page.months
-      measuring.value = measured.entries
+      measuring.value = measured.flatMap(page => page.entries)
       reports.value = reported.entries
       readings.value = read.entries
       loadedFor.value = id

@@ -144,6 +144,33 @@ describe('the measurements that a plan carries', () => {
       many.slice(20).map(own => (own.kind === 'watts' ? own.values.watts : 0)),
     )
   })
+  it('of another machine crowd none of this one out, and are a thousand at most', () => {
+    const own = watts(60)
+    const others = Array.from({ length: 60 }, (_, at) =>
+      watts(70, { marks: { ...marks, machine: 'other' }, at: '2026-11-29', note: `n${at}` }),
+    )
+    expect(reduce([own, ...others]).filter(({ mark }) => mark === 'm')).toHaveLength(1)
+    const many = Array.from({ length: 1100 }, (_, at) =>
+      watts(70, { marks: { ...marks, machine: `m${at % 40}` }, at: '2026-11-29' }),
+    )
+    expect(reduce([own, ...many])).toHaveLength(1000)
+  })
+  it('stay where the plan came without its log, and go where they were corrected', () => {
+    const [first, second] = [watts(61), watts(62)]
+    const carried = reduce([first, second])
+    expect(reduce([], carried)).toEqual(carried)
+    expect(
+      reduce([first], carried)
+        .map(({ id }) => id)
+        .sort(),
+    ).toEqual([first.id, second.id].sort())
+    const correction = { ...watts(64), corrects: first.id }
+    expect(
+      reduce([correction], carried)
+        .map(({ value }) => value)
+        .sort(),
+    ).toEqual([62, 64])
+  })
   it('keep what somebody said of them', () => {
     const own = watts(90)
     const [trial] = reduce([own])

@@ -1,7 +1,7 @@
 import { minDiskSeconds } from './reports/fio'
 import { minNetworkSeconds } from './reports/iperf3'
 import type { Plan } from '../plan/planSchema'
-import { trialsPerFigure, type Trial } from '../plan/trials'
+import { maxTrials, trialsPerFigure, type Trial } from '../plan/trials'
 import { dayOf, type Entry, type EntryOf } from './entry'
 
 /** Watts are averaged over so many minutes at least. */
@@ -140,6 +140,9 @@ export const measuringKinds = [
   'build',
 ] as const satisfies readonly Entry['kind'][]
 
+/** Of an entry that says something of two figures, what the second is known by. */
+const secondOf = (id: string): string => `${id.slice(0, 38)}-1`
+
 const bare = {
   of: '',
   mark: '',
@@ -179,8 +182,9 @@ export function reduceTrials(
     .sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : a.id < b.id ? 1 : -1))
   for (const entry of newestFirst)
     measuredBy(entry, plan).forEach((reduced, at) => {
-      const id = at === 0 ? entry.id : `${entry.id.slice(0, 38)}-${at}`
-      const key = `${reduced.figure} ${reduced.of ?? ''}`
+      const id = at === 0 ? entry.id : secondOf(entry.id)
+      // Those of another machine crowd none of this one out.
+      const key = `${reduced.figure} ${reduced.of ?? ''} ${reduced.mark ?? ''}`
       const list = found.get(key) ?? []
       found.set(key, list)
       if (list.length < trialsPerFigure)
@@ -192,5 +196,10 @@ export function reduceTrials(
           standing: standing.get(id) ?? 'counts',
         })
     })
-  return [...found.values()].flat().sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0))
+  // A plan that came without its log keeps the measurements that it has.
+  const inLog = new Set(entries.flatMap(({ id }) => [id, secondOf(id)]))
+  const kept = before.filter(({ id }) => !inLog.has(id) && !corrected.has(id))
+  return [...[...found.values()].flat(), ...kept]
+    .sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0))
+    .slice(-maxTrials)
 }

@@ -95,8 +95,9 @@ const convertedSchema = z.object({
 })
 export type Converted = z.infer<typeof convertedSchema>
 
-/** Most measurements that the plan carries for one figure. */
+/** Most measurements that the plan carries for one figure of one machine, and in all. */
 export const trialsPerFigure = 40
+export const maxTrials = 1000
 
 const trialSchema = z.object({
   id: reference({ label: 'Measurement', description: 'Which entry of the log it is.' }),
@@ -199,7 +200,7 @@ const countsFromSchema = z.object({
 export const trialFields = {
   trials: listOf(trialSchema, {
     label: 'Measurements',
-    max: 1000,
+    max: maxTrials,
     description: 'Taken from the log: the newest of each figure.',
   }),
   countsFrom: listOf(countsFromSchema, {
