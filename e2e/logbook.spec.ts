@@ -86,3 +86,25 @@ test('reports are imported, a drive is to be replaced, and its loss is rehearsed
   await page.locator('[data-alert=drive] button').click()
   await expect(page.locator('[data-alert=drive]')).toHaveCount(0)
 })
+
+test('the report is saved as one file, which is opened without the server', async ({
+  numeron,
+  page,
+}, testInfo) => {
+  await numeron.openLatest()
+  await page.goto(viewOf(page.url(), '/report'))
+  await page.locator('[data-report]').waitFor()
+  expect(await violationsOf(page, '[data-report]')).toEqual([])
+  const answer = await page.locator('.page .answer').textContent()
+  const waiting = page.waitForEvent('download')
+  await page.locator('[data-save-html]').click()
+  const file = testInfo.outputPath('report.html')
+  await (await waiting).saveAs(file)
+  const alone = await page.context().newPage()
+  const asked: string[] = []
+  alone.on('request', request => asked.push(request.url()))
+  await alone.goto(`file://${file}`)
+  await expect(alone.locator('.answer')).toHaveText(answer!)
+  await expect(alone.locator('svg')).toBeVisible()
+  expect(asked).toHaveLength(1)
+})

@@ -234,6 +234,7 @@ export const phases: readonly Phase[] = [
           { id: 'calibration', label: 'Calibration' },
           { id: 'drives', label: 'Drives' },
           { id: 'drift', label: 'Drift' },
+          { id: 'report', label: 'Report' },
         ],
       },
     ],

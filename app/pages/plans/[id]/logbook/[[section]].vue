@@ -11,6 +11,7 @@ const CalibrationSection = defineAsyncComponent(
 const RegisterSection = defineAsyncComponent(
   () => import('~/components/logbook/RegisterSection.vue'),
 )
+const ReportSection = defineAsyncComponent(() => import('~/components/logbook/ReportSection.vue'))
 const DriftSection = defineAsyncComponent(() => import('~/components/logbook/DriftSection.vue'))
 
 definePageMeta({ key: 'logbook' })
@@ -38,6 +39,9 @@ watch(
     </template>
     <template #drift>
       <DriftSection />
+    </template>
+    <template #report>
+      <ReportSection />
     </template>
   </ViewFrame>
 </template>
