@@ -1,4 +1,4 @@
-import { exactly, type Estimate } from '../figure'
+import type { Estimate } from '../figure'
 import type { CalibratedFigure, Trial } from '../plan/trials'
 import { figureRules } from './figureRules'
 import type { Observation } from './noise'
@@ -218,11 +218,4 @@ function factorOf({ low, likely, high }: Estimate, by: number): Estimate {
 /** The plan's estimate, or what measurements made of it. */
 export function calibrated(plan: Estimate, correction: Correction | null): Estimate {
   return correction ? correction.corrected : plan
-}
-
-/** A number known exactly times what measurements made of it. */
-export function timesFactor(value: number, correction: Correction | null): Estimate {
-  if (!correction) return exactly(value)
-  const { low, likely, high } = correction.factor
-  return { low: value * low, likely: value * likely, high: value * high }
 }

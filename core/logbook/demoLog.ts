@@ -1,6 +1,7 @@
 import type { Figure } from '../figure'
 import type { Plan } from '../plan/planSchema'
 import { driveValuesSchema, type DriveValues } from './driveValues'
+import { monthAfter } from '../units/time'
 import { draft, type Entry, type EntryDraft } from './entry'
 import { entryKinds } from './kinds'
 import { marksOf } from './marksOf'
@@ -82,7 +83,7 @@ const monthly = (): EntryDraft[] =>
     draft('space', { at: `${month}-28`, values: { usedTB, onceGB } }),
     draft('energy', {
       at: `${month}-28`,
-      values: { from: `${month}-01`, to: `${month}-28`, kWh },
+      values: { from: `${monthAfter(month, -1)}-28`, to: `${month}-28`, kWh },
     }),
     draft('money', {
       at: `${month}-28`,

@@ -3,6 +3,7 @@ import { dayOf, type Entry, type EntryOf } from './entry'
 import type { FittedGrowth } from './growth'
 import type { RegisteredDrive } from './register'
 import { daysBetween } from '../units/calendarDay'
+import { daysPerMonth } from '../units/time'
 
 export type AlertLevel = 'worthKnowing' | 'warning' | 'problem'
 
@@ -134,6 +135,15 @@ function spaceAlerts(question: DriftQuestion): Alert[] {
   ]
 }
 
+/** Shorter than so many days, a reading of the meter says little of a month. */
+const minEnergyDays = 20
+
+/** What a reading of the meter comes to in a month, kWh; null where it says too little. */
+export function kWhOfMonth({ from, to, kWh }: EntryOf<'energy'>['values']): number | null {
+  const days = from && to ? daysBetween(from, to) : 0
+  return kWh !== null && days >= minEnergyDays ? (kWh / days) * daysPerMonth : null
+}
+
 function powerAlerts({ entries, rows, kWhPerMonth }: DriftQuestion): Alert[] {
   const idle = rows.find(({ figure }) => figure === 'idleW')
   const high = idle?.correction?.corrected.high ?? idle?.planned?.high ?? null
@@ -141,9 +151,9 @@ function powerAlerts({ entries, rows, kWhPerMonth }: DriftQuestion): Alert[] {
     ({ values }) => values.state === 'idle' && values.watts !== null,
   )
   const above = high === null ? [] : running(readings, ({ values }) => values.watts! > high)
-  const months = of(entries, 'energy').flatMap(({ at, values: { from, to, kWh } }) => {
-    const days = from && to ? daysBetween(from, to) : 0
-    return kWh !== null && days >= 20 ? [{ at, perMonth: (kWh / days) * 30.44 }] : []
+  const months = of(entries, 'energy').flatMap(({ at, values }) => {
+    const perMonth = kWhOfMonth(values)
+    return perMonth === null ? [] : [{ at, perMonth }]
   })
   const newest = months[0]
   const over = newest && kWhPerMonth ? newest.perMonth / kWhPerMonth : 0

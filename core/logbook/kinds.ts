@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { dayField } from '../plan/driveRegister'
 import { choice, optionalQuantity, quantity, text, toggle } from '../plan/fields'
+import { convertedCodecs } from '../plan/trials'
 import { driveValuesSchema } from './driveValues'
 
 /** What an entry is about: it happened, was measured, or was changed. */
@@ -51,15 +52,7 @@ const conversion = z.object({
   codec: choice({
     label: 'Codec',
     fallback: 'h264',
-    options: {
-      h264: 'H.264',
-      hevc8: 'HEVC, 8 bits',
-      hevc10: 'HEVC, 10 bits',
-      av1: 'AV1',
-      mpeg2: 'MPEG-2',
-      vc1: 'VC-1',
-      vp9: 'VP9',
-    },
+    options: convertedCodecs,
     description: 'How the picture of the title is coded.',
   }),
   lines: height('Picture', 'Picture height of the title.'),

@@ -37,7 +37,8 @@ export const trialStandings = {
   mistake: 'A mistake',
 } as const
 
-const codecs = {
+/** Codecs whose conversion has a price in the work table. */
+export const convertedCodecs = {
   h264: 'H.264',
   hevc8: 'HEVC, 8 bits',
   hevc10: 'HEVC, 10 bits',
@@ -52,7 +53,7 @@ const convertedSchema = z.object({
   codec: choice({
     label: 'Codec',
     fallback: 'h264',
-    options: codecs,
+    options: convertedCodecs,
     description: 'How the picture of the source is coded.',
   }),
   pictureSize: quantity({

@@ -121,9 +121,6 @@ interface EngineQuestion {
   readonly systemMemoryMB: number
 }
 
-/** All rates of an engine, as factors of what they are planned at. */
-const plannedRates = engineRateBand
-
 /**
  * What measurements make of an engine: one factor for all its rates. Where its memory, the session
  * limit or the processor stops it first, what ran is a lower bound.
@@ -141,7 +138,7 @@ export function engineCorrection(
     const bounded: Trial = predicted.isLimit ? trial : { ...trial, reads: 'atLeast', upTo: null }
     return heldAgainst(bounded, predicted.conversions).map(one => ({ ...one, trial }))
   })
-  return correctionOf('engine', plannedRates, held)
+  return correctionOf('engine', engineRateBand, held)
 }
 
 /** Engines at the rates that measurements of this machine made of them; like ones stay one. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
-import { alertKey, alertsOf, type Alert, type AlertLevel } from '~~/core/logbook/drift'
+import { alertKey, alertsOf, kWhOfMonth, type Alert, type AlertLevel } from '~~/core/logbook/drift'
 import { alertWords } from '~~/core/logbook/alertWords'
 import { calibrationRows } from '~~/core/logbook/calibrationRows'
 import { dayOf } from '~~/core/logbook/entry'
@@ -133,7 +133,7 @@ const sentence = computed(() => {
 const table = computed(() => {
   const byMonth = new Map<
     string,
-    { used?: number; kWh?: number; paid?: number; incidents: number; minutes: number }
+    { used?: number; kWh?: number | undefined; paid?: number; incidents: number; minutes: number }
   >()
   const at = (month: string) => {
     const known = byMonth.get(month) ?? { incidents: 0, minutes: 0 }
@@ -143,8 +143,7 @@ const table = computed(() => {
   for (const entry of [...log.readings].reverse()) {
     const own = at(entry.at.slice(0, 7))
     if (entry.kind === 'space' && entry.values.usedTB !== null) own.used = entry.values.usedTB
-    else if (entry.kind === 'energy' && entry.values.kWh !== null)
-      own.kWh = (own.kWh ?? 0) + entry.values.kWh
+    else if (entry.kind === 'energy') own.kWh = kWhOfMonth(entry.values) ?? own.kWh
     else if (entry.kind === 'money' && entry.values.paid !== null)
       own.paid = (own.paid ?? 0) + entry.values.paid
     else if (entry.kind === 'incident') own.incidents++
@@ -154,8 +153,8 @@ const table = computed(() => {
     .sort(([a], [b]) => (a < b ? 1 : -1))
     .slice(0, 12)
     .map(([month, own]) => {
-      const planned =
-        forecast.value[Math.max(0, Math.round(monthsSince(startsOn.value, `${month}-28`)))]
+      // Before the plan begins it says nothing of a month.
+      const planned = forecast.value[Math.floor(monthsSince(startsOn.value, `${month}-28`))]
       return { month, own, planned }
     })
 })
@@ -165,6 +164,9 @@ const plannedKWh = computed(
 const fullWords = computed(() => {
   const fitted = growth.value?.monthFull
   if (!growth.value || !fitted || !roomByMonth.value) return ''
+  const { now } = growth.value
+  if (now.usedTB > (roomByMonth.value[Math.floor(now.month)] ?? roomByMonth.value.at(-1)!))
+    return 'More is used than the room has: it is full today.'
   const month = (at: number | null) =>
     at === null ? 'not within the forecast' : monthAfter(store.plan!.library.startsOn, at)
   return (

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useWindowSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { catalogue } from '~~/core/catalogue/catalogue'
 import { layouts } from '~~/core/drives/layouts/layouts'
@@ -35,10 +36,11 @@ const page = computed(() => {
     today: todayText(),
   })
 })
+const { width: windowWidth } = useWindowSize()
 /** A picture from text: it needs no address. */
 const chart = computed(() =>
   page.value
-    ? `data:image/svg+xml;charset=utf-8,${encodeURIComponent(headroomSvg(page.value.verdicts))}`
+    ? `data:image/svg+xml;charset=utf-8,${encodeURIComponent(headroomSvg(page.value.verdicts, Math.max(300, Math.min(680, windowWidth.value - 84))))}`
     : '',
 )
 const stem = computed(() => (store.plan ? planFileStem(store.plan) : 'plan'))

@@ -19,15 +19,16 @@ export const escaped = (text: string): string =>
     .replaceAll('"', '&quot;')
 
 const rowHeight = 26
-const width = 680
 const labelWidth = 130
-const barWidth = 400
+const stateWidth = 100
 
 /**
  * The headroom line as a picture that needs nothing else: of each need how much of what is possible
  * it takes, as water up to its wall.
+ * @param width px; letters stay as large as they are
  */
-export function headroomSvg(verdicts: readonly Verdict[]): string {
+export function headroomSvg(verdicts: readonly Verdict[], width = 680): string {
+  const barWidth = width - labelWidth - stateWidth
   const rows = verdicts.map(({ label, share, state }, at) => {
     const y = at * rowHeight
     const filled = share === null ? 0 : Math.min(1, share) * barWidth
